@@ -1,0 +1,8 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The project's folder. */
+export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
+
+/** Where the program keeps what it makes at run time: database, logs, stamps. Another one for tests. */
+export const home = process.env.MILLPOND_HOME ?? join(root, '.millpond');

@@ -1,0 +1,4 @@
+export * from './interval';
+export * from './condition';
+export * from './breakpoint';
+export * from './bands';

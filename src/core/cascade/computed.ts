@@ -1,0 +1,285 @@
+import type { PageElement } from '../document/element';
+import type { Page, Project } from '../document/project';
+import { parentOf } from '../document/tree';
+import { computedColour } from '../styles/colour';
+import type { LengthContext } from '../styles/length';
+import { formatNumber, formatPx, lengthInPx } from '../styles/length';
+import { propertyNamed } from '../styles/properties';
+import { decide, rootValue } from './resolve';
+
+export interface Viewport {
+  /** CSS px. */
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A browser's own settings that reach computed values. */
+const ROOT_FONT_SIZE = 16;
+/** Browsers don't let sizes relative to the reader's own setting fall below this. */
+const LEAST_RELATIVE_SIZE = 6;
+
+interface FontSize {
+  readonly specified: number;
+  /** Whether it goes back to a length rather than to the reader's setting. */
+  readonly absolute: boolean;
+}
+const MEDIUM: FontSize = { specified: ROOT_FONT_SIZE, absolute: false };
+const SIZE_WORDS: Readonly<Record<string, number>> = {
+  'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
+}; // prettier-ignore
+const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
+
+/** Properties whose computed value isn't worked out here; for them only the specified value is given. */
+export const NOT_COMPUTED: ReadonlySet<string> = new Set([
+  'background-image',
+  'background-size',
+  'background-position',
+  'background-repeat',
+  'box-shadow',
+  'transform',
+]);
+
+/**
+ * Computed values of a page at one viewport, as `getComputedStyle` gives them for an element that isn't being laid
+ * out (CSSOM, resolved values: there the resolved value is the computed value). Work is remembered, so one instance
+ * serves all questions about one viewport. Undefined means: not claimed (percentages in math functions, font-relative
+ * units other than em and rem, colours outside sRGB).
+ */
+export class ComputedStyles {
+  readonly #inheritable = new Map<string, string | undefined>();
+  readonly #sizes = new Map<string, FontSize>();
+
+  constructor(
+    readonly project: Project,
+    readonly page: Page,
+    readonly viewport: Viewport,
+  ) {}
+
+  value(elementId: string, property: string): string | undefined {
+    const inner = this.#inherit(elementId, property);
+    if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
+    switch (property) {
+      case 'line-height':
+        return /^[\d.]+$/.test(inner) ? formatPx(parseFloat(inner) * this.fontSize(elementId)) : inner;
+      case 'display':
+        return this.#display(elementId, inner);
+      case 'float':
+        return ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '') ? 'none' : inner;
+      case 'overflow-x':
+      case 'overflow-y':
+        return this.#overflow(elementId, property, inner);
+      case 'min-width':
+      case 'min-height':
+        // Browsers say 0px for boxes where `auto` has no meaning; for flex and grid items it depends on there being a box.
+        if (inner !== 'auto') return inner;
+        return this.#isItem(elementId) ? undefined : '0px';
+      case 'border-top-width':
+      case 'border-right-width':
+      case 'border-bottom-width':
+      case 'border-left-width':
+        return this.#hasNoLine(elementId, property) ? '0px' : inner;
+      default:
+        return inner === 'currentcolor' ? this.value(elementId, 'color') : inner;
+    }
+  }
+
+  /** The computed font size in px. */
+  fontSize(elementId: string): number {
+    const { specified, absolute } = this.#fontSize(elementId);
+    return !absolute && specified > 0 && specified < LEAST_RELATIVE_SIZE ? LEAST_RELATIVE_SIZE : specified;
+  }
+
+  #fontSize(elementId: string): FontSize {
+    let size = this.#sizes.get(elementId);
+    if (!size) {
+      const { winner, from } = this.#decide(elementId, 'font-size');
+      const parent = parentOf(this.page, elementId);
+      const inherited = parent ? this.#fontSize(parent.id) : MEDIUM;
+      size = from === 'parent' ? inherited : from === 'initial' ? MEDIUM : this.#ownSize(winner!.value, inherited);
+      this.#sizes.set(elementId, size);
+    }
+    return size;
+  }
+
+  #decide(elementId: string, property: string) {
+    return decide(this.project, this.#element(elementId), property, this.viewport.width);
+  }
+
+  #element(id: string): PageElement {
+    const element = this.page.elements[id];
+    if (!element) throw new Error(`There is no element ${id} on "${this.page.name}".`);
+    return element;
+  }
+
+  #ownSize(value: string, inherited: FontSize): FontSize {
+    const word = SIZE_WORDS[value];
+    if (word !== undefined) return { specified: word, absolute: false };
+    if (value === 'larger') return { ...inherited, specified: inherited.specified * 1.2 };
+    if (value === 'smaller') return { ...inherited, specified: inherited.specified / 1.2 };
+    if (/^[\d.]+%$/.test(value)) return { ...inherited, specified: (parseFloat(value) / 100) * inherited.specified };
+    const px = lengthInPx(value, { em: inherited.specified, rem: ROOT_FONT_SIZE, viewport: this.viewport });
+    const absolute = inherited.absolute || !/^[\d.]+em$/.test(value);
+    return { specified: px === undefined ? NaN : Math.max(0, px), absolute };
+  }
+
+  /** The computed value in the form in which children inherit it. */
+  #inherit(elementId: string, property: string): string | undefined {
+    const key = `${elementId} ${property}`;
+    if (this.#inheritable.has(key)) return this.#inheritable.get(key);
+    const { winner, from } = this.#decide(elementId, property);
+    const parent = from === 'parent' ? parentOf(this.page, elementId) : undefined;
+    const result = parent ? this.#fromParent(parent.id, property) : this.#compute(elementId, property, from === 'winner' ? winner!.value : from === 'parent' ? rootValue(property) : propertyNamed(property).initial);
+    this.#inheritable.set(key, result);
+    return result;
+  }
+
+  /** `inherit` on a property that isn't inherited by itself takes the parent's computed, adjusted value. */
+  #fromParent(parentId: string, property: string): string | undefined {
+    const adjusted = property === 'display' || property === 'float' || property.startsWith('overflow');
+    return adjusted ? this.value(parentId, property) : this.#inherit(parentId, property);
+  }
+
+  #compute(elementId: string, property: string, value: string): string | undefined {
+    if (property === 'font-size') return this.#known(this.fontSize(elementId));
+    if (property === 'font-weight') return this.#weight(elementId, value);
+    if (property === 'font-family') return value;
+    if (property === 'line-height') return this.#lineHeight(elementId, value);
+    if (property === 'text-align' && value === 'match-parent') return this.#parentValue(elementId, property) ?? 'start';
+    if (property === 'justify-items' && value === 'legacy') return 'normal';
+    const { control } = propertyNamed(property);
+    if (control.kind === 'colour') return this.#colour(elementId, property, value);
+    if (/^border-.*-width$/.test(property)) return this.#lineWidth(elementId, value);
+    if (control.kind === 'keyword') return value.toLowerCase();
+    if (property === 'opacity') return formatNumber(Math.min(1, Math.max(0, parseFloat(value))));
+    if (control.kind === 'number') return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
+    if (property.endsWith('-radius') && /\s/.test(value)) return undefined;
+    if (property === 'aspect-ratio') return aspectRatio(value);
+    if (/^grid-(column|row)-(start|end)$/.test(property)) return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
+    if (property.startsWith('grid-')) return this.#trackList(elementId, value);
+    return this.#length(elementId, property, value);
+  }
+
+  #parentValue(elementId: string, property: string): string | undefined {
+    const parent = parentOf(this.page, elementId);
+    return parent && this.#inherit(parent.id, property);
+  }
+
+  #context(elementId: string): LengthContext {
+    return { em: this.#fontSize(elementId).specified, rem: ROOT_FONT_SIZE, viewport: this.viewport };
+  }
+
+  #known(px: number | undefined): string | undefined {
+    return px === undefined || Number.isNaN(px) ? undefined : formatPx(px);
+  }
+
+  #length(elementId: string, property: string, value: string): string | undefined {
+    if (/^[a-z-]+$/i.test(value)) return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
+    if (/^-?[\d.]+%$/.test(value)) return property.endsWith('-spacing') || property === 'text-indent' ? undefined : `${formatNumber(parseFloat(value))}%`;
+    const px = lengthInPx(value, this.#context(elementId));
+    if (property === 'letter-spacing' && px === 0) return 'normal';
+    const floored = px !== undefined && NON_NEGATIVE.test(property) ? Math.max(0, px) : px;
+    return this.#known(floored);
+  }
+
+  #trackList(elementId: string, value: string): string | undefined {
+    if (/[[\]]|fit-content|subgrid|auto-fill|auto-fit/.test(value)) return undefined;
+    const context = this.#context(elementId);
+    let known = true;
+    const text = value
+      .replace(/minmax\(\s*0\s*,/g, 'minmax(0px,')
+      .replace(/\s*,\s*/g, ', ')
+      .replace(/(?<![\w.(])0(?![\w.%])/g, '0px')
+      .replace(/(-?\d*\.?\d+)(%|[a-z]+)/gi, (whole, number: string, unit: string) => {
+        if (unit === 'fr' || unit === '%') return formatNumber(parseFloat(number)) + unit;
+        const px = lengthInPx(whole, context);
+        if (px === undefined) known = false;
+        return formatPx(px ?? 0);
+      });
+    return known && !/(calc|min|max|clamp)\(/.test(text) ? text : undefined;
+  }
+
+  #colour(elementId: string, property: string, value: string): string | undefined {
+    if (value.toLowerCase() !== 'currentcolor') return computedColour(value);
+    return property === 'color' ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial) : 'currentcolor';
+  }
+
+  /** Border widths are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */
+  #lineWidth(elementId: string, value: string): string | undefined {
+    const px = LINE_WIDTHS[value] ?? lengthInPx(value, this.#context(elementId));
+    if (px === undefined) return undefined;
+    return formatPx(px > 0 && px < 1 ? 1 : Math.floor(px));
+  }
+
+  #weight(elementId: string, value: string): string {
+    const named: Record<string, string> = { normal: '400', bold: '700' };
+    if (named[value]) return named[value];
+    if (value !== 'bolder' && value !== 'lighter') return formatNumber(parseFloat(value));
+    const inherited = parseFloat(this.#parentValue(elementId, 'font-weight') ?? '400');
+    if (value === 'bolder') return inherited < 350 ? '400' : inherited < 550 ? '700' : inherited < 900 ? '900' : String(inherited);
+    return inherited < 100 ? String(inherited) : inherited < 550 ? '100' : inherited < 750 ? '400' : '700';
+  }
+
+  #lineHeight(elementId: string, value: string): string | undefined {
+    if (value === 'normal' || /^[\d.]+$/.test(value)) return value;
+    if (/^[\d.]+%$/.test(value)) return formatPx((parseFloat(value) / 100) * this.fontSize(elementId));
+    return this.#known(lengthInPx(value, this.#context(elementId)));
+  }
+
+  /**
+   * `visible` can't stand beside an axis that scrolls (CSS Overflow 3, 3.1), nor in a text area. A table either hides
+   * on both axes or on none.
+   */
+  #overflow(elementId: string, property: string, value: string): string {
+    const other = this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x');
+    const scrolls = (one: string | undefined) => one !== 'visible' && one !== 'clip';
+    if (this.value(elementId, 'display') === 'table' && (scrolls(value) || scrolls(other)))
+      return value === 'hidden' && other === 'hidden' ? 'hidden' : 'visible';
+    return value === 'visible' && (scrolls(other) || this.#element(elementId).tag === 'textarea') ? 'auto' : value;
+  }
+
+  #hasNoLine(elementId: string, property: string): boolean {
+    return ['none', 'hidden'].includes(this.#inherit(elementId, property.replace('width', 'style')) ?? '');
+  }
+
+  /** Whether the element's box is laid out by a flex or grid box, through any parents that make no box. */
+  #isItem(elementId: string): boolean {
+    let parent = parentOf(this.page, elementId);
+    while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = parentOf(this.page, parent.id);
+    return parent !== undefined && /^(inline-)?(flex|grid)$/.test(this.value(parent.id, 'display') ?? '');
+  }
+
+  /** Blockification (CSS Display 3, 2.7): children of flex and grid boxes, floats, and what is taken out of the flow. */
+  #display(elementId: string, value: string): string {
+    if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
+    if (value === 'none' || value === 'contents') return value;
+    const taken =
+      this.#isItem(elementId) ||
+      this.value(elementId, 'float') !== 'none' ||
+      ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '');
+    const shown = CONTROLS.has(this.#element(elementId).tag) ? (CONTROL_DISPLAY[value] ?? value) : value;
+    return taken ? (BLOCKIFIED[shown] ?? shown) : shown;
+  }
+}
+
+/** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */
+const REPLACED = new Set(['img', 'input', 'textarea']);
+
+/** Form controls are never parts of a table and never inline boxes (HTML, "Form controls"). */
+const CONTROLS = new Set(['button', 'input', 'textarea']);
+const CONTROL_DISPLAY: Readonly<Record<string, string>> = {
+  inline: 'inline-block', table: 'block', 'list-item': 'block', 'table-cell': 'inline-block', 'table-row': 'inline-block', 'table-row-group': 'inline-block',
+  'table-header-group': 'inline-block', 'table-footer-group': 'inline-block', 'table-caption': 'inline-block',
+}; // prettier-ignore
+
+const NON_NEGATIVE = /^(padding|width|height|min-|max-|row-gap|column-gap|flex-basis|border-)/;
+
+const BLOCKIFIED: Readonly<Record<string, string>> = {
+  inline: 'block', 'inline-block': 'block', 'inline-flex': 'flex', 'inline-grid': 'grid', 'table-cell': 'block', 'table-row': 'block',
+  'table-row-group': 'block', 'table-header-group': 'block', 'table-footer-group': 'block', 'table-caption': 'block',
+}; // prettier-ignore
+
+function aspectRatio(value: string): string | undefined {
+  if (value === 'auto') return value;
+  const match = /^(auto )?([\d.]+)(?: ?\/ ?([\d.]+))?$/.exec(value);
+  return match ? `${match[1] ?? ''}${formatNumber(parseFloat(match[2]!))} / ${formatNumber(parseFloat(match[3] ?? '1'))}` : undefined;
+}

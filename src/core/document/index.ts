@@ -1,0 +1,6 @@
+export * from './html';
+export * from './element';
+export * from './project';
+export * from './tree';
+export * from './migrate';
+export * from './new-project';

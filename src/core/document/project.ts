@@ -1,0 +1,139 @@
+import { z } from 'zod';
+import { breakpointIdSchema, breakpointSchema } from '../breakpoints/breakpoint';
+import { conditionEdge } from '../breakpoints/condition';
+import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { PageElement, StyleSet } from './element';
+import { elementIdSchema, elementSchema, nameSchema, sharedIdSchema, styleSetSchema } from './element';
+import { whyNotInside } from './html';
+
+/** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
+export const SCHEMA_VERSION = 1;
+
+export const LIMITS = { elements: 5_000, pages: 60, breakpoints: 24, depth: 60, pictureBytes: 2_000_000 } as const;
+
+export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
+
+export const deviceSchema = z.strictObject({
+  id: z.string().regex(/^d[a-z0-9]{1,24}$/),
+  name: nameSchema,
+  width: z.number().int().min(100).max(10_000),
+  height: z.number().int().min(100).max(10_000),
+});
+export type Device = z.infer<typeof deviceSchema>;
+
+export const sharedStyleSchema = z.strictObject({ id: sharedIdSchema, name: nameSchema, styles: styleSetSchema });
+export interface SharedStyle {
+  readonly id: string;
+  readonly name: string;
+  readonly styles: StyleSet;
+}
+
+export const pictureSchema = z.strictObject({
+  id: z.string().regex(/^p[a-z0-9]{1,24}$/),
+  fileName: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}\.svg$/, 'A picture file is named like "claw-hammer.svg".'),
+  /** SVG source; scripts and outside references are refused. */
+  svg: z
+    .string()
+    .max(LIMITS.pictureBytes)
+    .regex(/^<svg[\s>]/, 'A picture is an SVG drawing.')
+    .refine((svg) => !/<script|<foreignObject|\son[a-z]+\s*=|(href|src)\s*=(?!\s*["']?\s*#)/i.test(svg), 'A picture may hold no scripts and no links.'),
+});
+export type Picture = z.infer<typeof pictureSchema>;
+
+export const pageSchema = z
+  .strictObject({
+    id: pageIdSchema,
+    name: nameSchema,
+    /** File name without ending: `index` becomes `index.html`. */
+    slug: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}$/, 'A page file is named in small letters, digits and hyphens.'),
+    root: elementIdSchema,
+    elements: z.record(elementIdSchema, elementSchema),
+  })
+  .superRefine((page, context) => {
+    const problem = treeProblem(page);
+    if (problem) context.addIssue({ code: 'custom', message: problem });
+  });
+
+export interface Page {
+  readonly id: string;
+  readonly name: string;
+  readonly slug: string;
+  readonly root: string;
+  readonly elements: Readonly<Record<string, PageElement>>;
+}
+
+export const projectSchema = z
+  .strictObject({
+    schema: z.literal(SCHEMA_VERSION),
+    id: z.uuid(),
+    name: nameSchema,
+    baseName: nameSchema,
+    breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints),
+    devices: z.array(deviceSchema).max(60),
+    shared: z.array(sharedStyleSchema).max(500),
+    pictures: z.array(pictureSchema).max(500),
+    pages: z.array(pageSchema).min(1, 'A project has at least one page.').max(LIMITS.pages),
+  })
+  .superRefine((project, context) => {
+    const problem = projectProblem(project);
+    if (problem) context.addIssue({ code: 'custom', message: problem });
+  });
+
+export interface Project {
+  readonly schema: typeof SCHEMA_VERSION;
+  readonly id: string;
+  readonly name: string;
+  /** What the band is called in which no breakpoint holds. */
+  readonly baseName: string;
+  /** In the order of the CSS: later ones win. */
+  readonly breakpoints: readonly Breakpoint[];
+  readonly devices: readonly Device[];
+  /** In the order of the CSS: later ones win. */
+  readonly shared: readonly SharedStyle[];
+  readonly pictures: readonly Picture[];
+  readonly pages: readonly Page[];
+}
+
+function treeProblem(page: Page): string | undefined {
+  const seen = new Set<string>();
+  const visit = (id: string, ancestors: readonly string[]): string | undefined => {
+    const element = page.elements[id];
+    if (!element) return `The page names an element that isn't there (${id}).`;
+    if (element.id !== id) return `The element ${id} is filed under another id.`;
+    if (seen.has(id)) return `"${element.name}" stands in two places.`;
+    if (ancestors.length > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;
+    seen.add(id);
+    const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
+    if (why) return `"${element.name}": ${why}`;
+    for (const child of element.children) {
+      const problem = visit(child, [element.tag, ...ancestors]);
+      if (problem) return problem;
+    }
+    return undefined;
+  };
+  if (page.elements[page.root]?.tag !== 'body') return 'A page begins with <body>.';
+  const problem = visit(page.root, []);
+  if (problem) return problem;
+  const count = Object.keys(page.elements).length;
+  if (count !== seen.size) return 'Some elements of the page stand nowhere in it.';
+  return count > LIMITS.elements ? `A page has at most ${LIMITS.elements} elements.` : undefined;
+}
+
+function projectProblem(project: Project): string | undefined {
+  const ids = new Set(project.breakpoints.map((breakpoint) => breakpointIdSchema.parse(breakpoint.id)));
+  if (ids.size !== project.breakpoints.length) return 'Two breakpoints have the same id.';
+  const conditions = new Set(project.breakpoints.map((b) => `${Object.keys(b.condition)[0]} ${conditionEdge(b.condition)}`));
+  if (conditions.size !== project.breakpoints.length) return 'Two breakpoints hold at the same widths.';
+  const slugs = new Set(project.pages.map((page) => page.slug));
+  if (slugs.size !== project.pages.length) return 'Two pages have the same file name.';
+  const shared = new Set(project.shared.map((style) => style.id));
+  const pictures = new Set(project.pictures.map((picture) => `picture:${picture.id}`));
+  for (const page of project.pages)
+    for (const element of Object.values(page.elements)) {
+      const unknown = Object.keys(element.styles).find((at) => at !== 'base' && !ids.has(at));
+      if (unknown) return `"${element.name}" has values under a breakpoint that isn't there.`;
+      if (element.shared.some((id) => !shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
+      if (element.attributes.src && !pictures.has(element.attributes.src)) return `"${element.name}" shows a picture that isn't there.`;
+    }
+  return undefined;
+}

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import type { PageElement } from '../document/element';
+import { elementIdSchema } from '../document/element';
+import { parentOf, subtreeOf } from '../document/tree';
+import type { EditKind } from './edit';
+import { EditError, nameOf, requireElement } from './edit';
+import { structureFootprint } from './footprint';
+import { requireSubtree, withSubtree } from './structure';
+
+const schema = z.strictObject({
+  type: z.literal('duplicateElement'),
+  node: elementIdSchema,
+  /** The new id for the element and for each below it. */
+  ids: z.record(elementIdSchema, elementIdSchema),
+});
+export type DuplicateElement = z.infer<typeof schema>;
+
+/** Puts a copy right after the element. The copy carries all overrides along and is independent from then on. */
+export const duplicateElement: EditKind<DuplicateElement> = {
+  schema,
+  apply(project, { node, ids }) {
+    const { page } = requireElement(project, node);
+    const parent = parentOf(page, node);
+    if (!parent) throw new EditError("A page's body can't be duplicated.");
+    const renamed = (id: string) => {
+      const fresh = ids[id];
+      if (!fresh) throw new EditError('The element has changed since; duplicate it again.');
+      return fresh;
+    };
+    const copies = subtreeOf(page, node).map(
+      (element): PageElement => ({ ...element, id: renamed(element.id), children: element.children.map(renamed) }),
+    );
+    requireSubtree(project, page, copies);
+    return {
+      document: withSubtree(project, page.id, parent.id, parent.children.indexOf(node) + 1, copies),
+      inverse: { type: 'removeElement', node: copies[0]!.id },
+    };
+  },
+  footprint(_, after, { node, ids }) {
+    return structureFootprint(requireElement(after, node).page.id, Object.values(ids));
+  },
+  describe: (project, { node }) => `Duplicate ${nameOf(project, node)}`,
+};

@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import type { Project } from '../document/project';
+import { addBreakpoint } from './add-breakpoint';
+import type { AddBreakpoint } from './add-breakpoint';
+import { clearStyle } from './clear-style';
+import type { ClearStyle } from './clear-style';
+import { duplicateElement } from './duplicate-element';
+import type { DuplicateElement } from './duplicate-element';
+import type { Applied, EditKind, Footprint } from './edit';
+import { mergeFootprints } from './footprint';
+import { insertElement } from './insert-element';
+import type { InsertElement } from './insert-element';
+import { moveBreakpoint } from './move-breakpoint';
+import type { MoveBreakpoint } from './move-breakpoint';
+import { moveElement } from './move-element';
+import type { MoveElement } from './move-element';
+import { removeBreakpoint } from './remove-breakpoint';
+import type { RemoveBreakpoint } from './remove-breakpoint';
+import { removeElement } from './remove-element';
+import type { RemoveElement } from './remove-element';
+import { renameBreakpoint } from './rename-breakpoint';
+import type { RenameBreakpoint } from './rename-breakpoint';
+import { renameElement } from './rename-element';
+import type { RenameElement } from './rename-element';
+import { setStyle } from './set-style';
+import type { SetStyle } from './set-style';
+import { setText } from './set-text';
+import type { SetText } from './set-text';
+
+export type SingleEdit =
+  | SetStyle
+  | ClearStyle
+  | AddBreakpoint
+  | MoveBreakpoint
+  | RenameBreakpoint
+  | RemoveBreakpoint
+  | RenameElement
+  | SetText
+  | InsertElement
+  | RemoveElement
+  | MoveElement
+  | DuplicateElement;
+
+/** Several edits that are made, undone and named as one. */
+export interface GroupEdit {
+  readonly type: 'group';
+  readonly label: string;
+  readonly edits: readonly Edit[];
+}
+
+export type Edit = SingleEdit | GroupEdit;
+
+type Kinds = { readonly [T in SingleEdit['type']]: EditKind<Extract<SingleEdit, { type: T }>> };
+
+const KINDS: Kinds = {
+  setStyle, clearStyle, addBreakpoint, moveBreakpoint, renameBreakpoint, removeBreakpoint,
+  renameElement, setText, insertElement, removeElement, moveElement, duplicateElement,
+}; // prettier-ignore
+
+const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;
+
+const singleSchemas = Object.values(KINDS).map((kind) => kind.schema) as unknown as readonly [z.ZodObject, ...z.ZodObject[]];
+const singleSchema = z.discriminatedUnion('type', singleSchemas) as unknown as z.ZodType<SingleEdit>;
+
+/** An edit as it comes from outside. Groups nest two deep at most, which is as deep as inverses of groups go. */
+export const editSchema: z.ZodType<Edit> = (() => {
+  const group = (inner: z.ZodType<Edit>): z.ZodType<Edit> =>
+    z.union([
+      singleSchema,
+      z.strictObject({ type: z.literal('group'), label: z.string().max(200), edits: z.array(inner).max(2_000) }),
+    ]) as z.ZodType<Edit>;
+  const nested = group(group(singleSchema));
+  // The union alone would only say "invalid input"; the type says which schema's words apply.
+  return z.unknown().transform((input, context): Edit => {
+    const type = (input as { type?: unknown } | null)?.type;
+    const schema: z.ZodType<Edit> = type === 'group' ? nested : singleSchema;
+    const result = schema.safeParse(input);
+    if (result.success) return result.data;
+    for (const issue of result.error.issues) context.addIssue({ ...issue, code: 'custom', message: issue.message, path: issue.path });
+    return z.NEVER;
+  }) as unknown as z.ZodType<Edit>;
+})();
+
+/**
+ * The one place that knows what an edit means.
+ * @throws EditError in words for people when it can't be made; nothing has changed then.
+ */
+export function applyEdit(project: Project, edit: Edit): Applied {
+  if (edit.type !== 'group') {
+    const kind = kindOf(edit);
+    const { document, inverse } = kind.apply(project, edit);
+    return { document, inverse, footprint: kind.footprint(project, document, edit) };
+  }
+  let document = project;
+  const inverses: Edit[] = [];
+  const footprints: Footprint[] = [];
+  for (const one of edit.edits) {
+    const applied = applyEdit(document, one);
+    document = applied.document;
+    inverses.unshift(applied.inverse);
+    footprints.push(applied.footprint);
+  }
+  return { document, inverse: { type: 'group', label: edit.label, edits: inverses }, footprint: mergeFootprints(...footprints) };
+}
+
+/** What the edit does, in words. `project` is the document before it. */
+export function describeEdit(project: Project, edit: Edit): string {
+  return edit.type === 'group' ? edit.label : kindOf(edit).describe(project, edit);
+}

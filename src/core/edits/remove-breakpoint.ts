@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { breakpointIdSchema } from '../breakpoints/breakpoint';
+import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { Project } from '../document/project';
+import type { EditKind } from './edit';
+import { EditError } from './edit';
+import { breakpointFootprint } from './footprint';
+import { overridesUnder, withOverrides } from './owners';
+
+const schema = z.strictObject({ type: z.literal('removeBreakpoint'), id: breakpointIdSchema });
+export type RemoveBreakpoint = z.infer<typeof schema>;
+
+export function requireBreakpoint(project: Project, id: string): Breakpoint {
+  const breakpoint = project.breakpoints.find((one) => one.id === id);
+  if (!breakpoint) throw new EditError('This breakpoint has been removed.');
+  return breakpoint;
+}
+
+/** Removes a breakpoint and all that is written under it. */
+export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
+  schema,
+  apply(project, { id }) {
+    const breakpoint = requireBreakpoint(project, id);
+    const overrides = overridesUnder(project, id);
+    const without = withOverrides(project, id, {});
+    const document: Project = { ...without, breakpoints: project.breakpoints.filter((one) => one.id !== id) };
+    return { document, inverse: { type: 'addBreakpoint', breakpoint, ...(Object.keys(overrides).length && { overrides }) } };
+  },
+  footprint: (before, after, { id }) => breakpointFootprint(before, after, [id]),
+  describe: (project, { id }) => `Remove breakpoint ${project.breakpoints.find((one) => one.id === id)?.name ?? ''}`,
+};

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { elementIdSchema } from '../document/element';
+import { parentOf, subtreeOf } from '../document/tree';
+import type { EditKind } from './edit';
+import { EditError, nameOf, requireElement } from './edit';
+import { structureFootprint } from './footprint';
+import type { InsertElement } from './insert-element';
+import { withoutSubtree } from './structure';
+
+const schema = z.strictObject({ type: z.literal('removeElement'), node: elementIdSchema });
+export type RemoveElement = z.infer<typeof schema>;
+
+/** Removes an element and all below it, at all widths. */
+export const removeElement: EditKind<RemoveElement> = {
+  schema,
+  apply(project, { node }) {
+    const { page } = requireElement(project, node);
+    const parent = parentOf(page, node);
+    if (!parent) throw new EditError("A page's body can't be removed.");
+    return {
+      document: withoutSubtree(project, page.id, parent.id, node),
+      inverse: {
+        type: 'insertElement',
+        page: page.id,
+        parent: parent.id,
+        index: parent.children.indexOf(node),
+        elements: subtreeOf(page, node) as InsertElement['elements'],
+      },
+    };
+  },
+  footprint(before, _, { node }) {
+    const { page } = requireElement(before, node);
+    return structureFootprint(page.id, subtreeOf(page, node).map((element) => element.id));
+  },
+  describe: (project, { node }) => `Remove ${nameOf(project, node)}`,
+};

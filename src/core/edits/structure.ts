@@ -1,0 +1,66 @@
+import { produce } from 'immer';
+import type { PageElement } from '../document/element';
+import { whyNotInside } from '../document/html';
+import type { Page, Project } from '../document/project';
+import { LIMITS } from '../document/project';
+import { ancestorsOf, subtreeOf } from '../document/tree';
+import { EditError } from './edit';
+
+/** @throws EditError when an element of `tag` can't stand in `parent` (HTML content models, depth). */
+export function requireRoom(page: Page, parent: PageElement, tag: string): void {
+  const ancestors = ancestorsOf(page, parent.id).map((element) => element.tag);
+  const why = whyNotInside(tag, parent.tag, ancestors);
+  if (why) throw new EditError(why);
+  if (parent.text) throw new EditError(`${parent.name} holds a text; an element can't stand beside it.`);
+  if (ancestors.length + 2 > LIMITS.depth) throw new EditError(`Elements are nested deeper than ${LIMITS.depth}.`);
+}
+
+export function requireIndex(parent: PageElement, index: number): void {
+  if (index > parent.children.length) throw new EditError(`${parent.name} has only ${parent.children.length} elements.`);
+}
+
+/** The page with a subtree put in; `elements[0]` is its top. */
+export function withSubtree(project: Project, pageId: string, parentId: string, index: number, elements: readonly PageElement[]): Project {
+  return produce(project, (draft) => {
+    const page = draft.pages.find((one) => one.id === pageId)!;
+    for (const element of elements) page.elements[element.id] = structuredClone(element) as (typeof page.elements)[string];
+    page.elements[parentId]!.children.splice(index, 0, elements[0]!.id);
+  });
+}
+
+export function withoutSubtree(project: Project, pageId: string, parentId: string, id: string): Project {
+  return produce(project, (draft) => {
+    const page = draft.pages.find((one) => one.id === pageId)!;
+    const gone = subtreeOf(page as Page, id).map((element) => element.id);
+    for (const one of gone) delete page.elements[one];
+    const parent = page.elements[parentId]!;
+    parent.children = parent.children.filter((child) => child !== id);
+  });
+}
+
+/** @throws EditError when a subtree to put in isn't whole, clashes with ids on any page, or names what isn't there. */
+export function requireSubtree(project: Project, page: Page, elements: readonly PageElement[]): void {
+  if (Object.keys(page.elements).length + elements.length > LIMITS.elements)
+    throw new EditError(`A page has at most ${LIMITS.elements} elements.`);
+  const byId = new Map(elements.map((element) => [element.id, element]));
+  const reached = new Set<string>();
+  const visit = (id: string, ancestors: readonly string[]) => {
+    const element = byId.get(id);
+    if (!element || reached.has(id)) throw new EditError('The elements to insert do not form one tree.');
+    reached.add(id);
+    if (ancestors.length > LIMITS.depth) throw new EditError(`Elements are nested deeper than ${LIMITS.depth}.`);
+    const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
+    if (why) throw new EditError(why);
+    for (const child of element.children) visit(child, [element.tag, ...ancestors]);
+  };
+  visit(elements[0]!.id, []);
+  if (reached.size !== elements.length || byId.size !== elements.length) throw new EditError('The elements to insert do not form one tree.');
+  if (elements.some(({ id }) => project.pages.some((one) => id in one.elements))) throw new EditError('An element with this id is there already.');
+  const breakpoints = new Set(['base', ...project.breakpoints.map((breakpoint) => breakpoint.id)]);
+  for (const element of elements) {
+    if (Object.keys(element.styles).some((at) => !breakpoints.has(at))) throw new EditError(`"${element.name}" has values under a breakpoint that isn't there.`);
+    if (element.shared.some((id) => !project.shared.some((style) => style.id === id))) throw new EditError(`"${element.name}" carries a shared style that isn't there.`);
+    const source = element.attributes.src;
+    if (source && !project.pictures.some((picture) => source === `picture:${picture.id}`)) throw new EditError(`"${element.name}" shows a picture that isn't there.`);
+  }
+}

@@ -1,0 +1,47 @@
+import type { Page, Project } from '../document/project';
+import type { BundledFont } from './fonts';
+import { fontsUsed, writeFontFaces } from './fonts';
+import { escapeText, renderElement } from './markup';
+import { renderSheet, writeSheet } from './sheet';
+
+export const SHEET_FILE = 'styles.css';
+
+export interface ExportFile {
+  readonly path: string;
+  readonly content: { readonly text: string } | { readonly font: BundledFont };
+}
+
+/** Everything that is handed over: one HTML file a page, one sheet, pictures, fonts. Same project, same bytes. */
+export function renderExport(project: Project): ExportFile[] {
+  const names = new Map(project.pictures.map((picture) => [picture.id, picture.fileName]));
+  const addresses = { picture: (id: string) => `pictures/${names.get(id) ?? 'missing.svg'}` };
+  const fonts = fontsUsed(project);
+  const sheet = [
+    ...(fonts.length ? [writeFontFaces(fonts, (font) => `fonts/${font.file}`)] : []),
+    writeSheet(renderSheet(project, project.pages, addresses)),
+  ].join('\n');
+  const pages = new Map(project.pages.map((page) => [page.id, `${page.slug}.html`]));
+  const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false };
+  return [
+    ...project.pages.map((page) => ({
+      path: `${page.slug}.html`,
+      content: { text: documentText(page, `<link rel="stylesheet" href="${SHEET_FILE}">`, renderElement(project, page, page.root, markup)) },
+    })),
+    { path: SHEET_FILE, content: { text: sheet } },
+    ...project.pictures.map((picture) => ({ path: `pictures/${picture.fileName}`, content: { text: picture.svg } })),
+    ...fonts.map((font) => ({ path: `fonts/${font.file}`, content: { font } })),
+  ];
+}
+
+function documentText(page: Page, head: string, body: string): string {
+  return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${escapeText(page.name)}</title>
+${head}
+</head>
+${body}</html>
+`;
+}

@@ -1,0 +1,6 @@
+export * from './class-names';
+export * from './sheet';
+export * from './markup';
+export * from './fonts';
+export * from './export';
+export * from './preview';

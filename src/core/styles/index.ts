@@ -1,0 +1,5 @@
+export * from './properties';
+export * from './shorthands';
+export * from './value';
+export * from './length';
+export * from './colour';

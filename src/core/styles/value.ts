@@ -1,0 +1,104 @@
+import { generate, lexer, parse } from 'css-tree';
+import { VALUE_MAX } from '../document/element';
+import { isProperty, propertyNamed } from './properties';
+import { expandShorthand, isShorthand } from './shorthands';
+
+export type CheckedValue =
+  | { readonly ok: true; readonly declarations: Readonly<Record<string, string>> }
+  | { readonly ok: false; readonly message: string };
+
+const known = new Map<string, CheckedValue>();
+
+/**
+ * Checks a value against the property's grammar (css-tree's copy of the CSS specifications) and expands shorthands.
+ * `revert`, `revert-layer` and custom properties are refused, since the origin of the result couldn't be told.
+ * URLs other than the project's own pictures (`url(picture:…)`) are refused: nothing is fetched from outside.
+ */
+export function checkValue(property: string, value: string): CheckedValue {
+  const key = `${property}:${value}`;
+  let result = known.get(key);
+  if (!result) {
+    result = check(property.trim().toLowerCase(), value.trim());
+    if (known.size > 5_000) known.clear();
+    known.set(key, result);
+  }
+  return result;
+}
+
+function refuse(message: string): CheckedValue {
+  return { ok: false, message };
+}
+
+function check(property: string, value: string): CheckedValue {
+  if (!isProperty(property) && !isShorthand(property)) return refuse(`"${property.slice(0, 60)}" isn't a property known here.`);
+  if (value === '') return refuse(`A value for ${property} is missing. To take it away, clear it.`);
+  if (value.length > VALUE_MAX) return refuse(`A value has at most ${VALUE_MAX} characters.`);
+  if (/!\s*important/i.test(value)) return refuse('"!important" would break the order of breakpoints; leave it out.');
+  if (/^(revert|revert-layer)$/i.test(value)) return refuse(`"${value}" isn't used here; clear the value instead.`);
+  if (/var\(|env\(|attr\(|expression\(/i.test(value)) return refuse('Variables are not used here; write the value itself.');
+  if (/[<>{};@\\]/.test(value)) return refuse(`"${shorten(value)}" holds a character that no value here needs.`);
+  if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
+  let source: string;
+  try {
+    source = generate(parse(value, { context: 'value', onParseError: (error) => { throw error; } })); // prettier-ignore
+  } catch {
+    return refuse(`"${shorten(value)}" can't be read as a CSS value.`);
+  }
+  for (const [, address] of source.matchAll(/url\(\s*["']?([^"')]*)/gi))
+    if (!/^picture:p[a-z0-9]{1,24}$/.test(address ?? '')) return refuse('A picture in a value is one of the project: url(picture:…).');
+  if (/(image-set|image|src|cross-fade|element)\(/i.test(source)) return refuse('Only url(picture:…) and gradients are used as pictures.');
+  const { error } = lexer.matchProperty(property, source);
+  if (error) {
+    const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
+    return refuse(`"${shorten(value)}" isn't a value that ${property} can have.${hint}`);
+  }
+  if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(value)) return refuse(`${property} can't be negative.`);
+  const written = normaliseCase(property, value.replace(/\s+/g, ' '));
+  const declarations = isShorthand(property) ? expandShorthand(property, written) : { [property]: written };
+  if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
+  return { ok: true, declarations };
+}
+
+/** Ranges that the grammar in use doesn't know. */
+const NEVER_NEGATIVE = /^(flex-grow|flex-shrink|flex-basis|flex$|line-height|font-size|.*-width|width|.*-height|height|padding.*|.*gap|border.*|opacity)$/;
+
+/** Keywords are case-insensitive; strings, family names and grid line names are not. */
+function normaliseCase(property: string, value: string): string {
+  if (/["']|url\(/i.test(value)) return value;
+  return isProperty(property) && propertyNamed(property).control.kind === 'text' ? value : value.toLowerCase();
+}
+
+function balanced(value: string): boolean {
+  const bare = value.replace(/"[^"]*"|'[^']*'/g, '');
+  return !/["']/.test(bare) && bare.split(/[([]/).length === bare.split(/[)\]]/).length;
+}
+
+function shorten(value: string): string {
+  return value.length > 60 ? `${value.slice(0, 57)}…` : value;
+}
+
+export interface NumberPart {
+  readonly start: number;
+  readonly end: number;
+  readonly value: number;
+  readonly unit: string;
+}
+
+/** The number at or nearest before a caret position, for stepping with the arrow keys. */
+export function numberAt(value: string, caret: number): NumberPart | undefined {
+  const parts = [...value.matchAll(/-?(?:\d+\.?\d*|\.\d+)(%|[a-z]+)?/gi)].map((match) => ({
+    start: match.index,
+    end: match.index + match[0].length,
+    value: parseFloat(match[0]),
+    unit: match[1] ?? '',
+  }));
+  return parts.find((part) => part.start <= caret && caret <= part.end) ?? parts[0];
+}
+
+/** The value with the number at the caret moved by `by`, rounded so that 0.1 + 0.2 reads 0.3. */
+export function stepValue(value: string, caret: number, by: number): { value: string; caret: number } | undefined {
+  const part = numberAt(value, caret);
+  if (!part) return undefined;
+  const next = `${Math.round((part.value + by) * 1000) / 1000}${part.unit}`;
+  return { value: value.slice(0, part.start) + next + value.slice(part.end), caret: part.start + next.length };
+}

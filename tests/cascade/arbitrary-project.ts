@@ -1,0 +1,119 @@
+import fc from 'fast-check';
+import type { Breakpoint } from '@/core/breakpoints';
+import { conditionEdge, defaultOrder } from '@/core/breakpoints';
+import type { PageElement, Project, StyleSet } from '@/core/document';
+import { HTML_ELEMENTS, INPUT_TYPES, newProject, whyNotInside } from '@/core/document';
+import { checkValue, PROPERTIES } from '@/core/styles';
+
+/** Values to write, by the kind of control a property has; those its grammar refuses are left out. */
+const LENGTHS = ['0', '1px', '13px', '2.5px', '0.4px', '1.7em', '0.5rem', '3vw', '2vh', '25%', '100%', '10pt', 'auto', 'normal', 'none', 'min-content', '-4px', 'thin', 'thick', 'small', 'x-large', 'larger', 'smaller', 'clamp(12px, 1rem + 2vw, 40px)', 'calc(1em + 3px)', 'max(10px, 2vmin)', '1.5']; // prettier-ignore
+const COLOURS = ['red', '#1c6b5e', '#abc8', 'rgb(10 20 30)', 'rgba(10, 20, 30, 0.35)', 'hsl(200 40% 30%)', 'transparent', 'currentcolor']; // prettier-ignore
+const NUMBERS = ['0', '1', '2', '0.35', '-1', '700', 'auto'];
+const TEXTS: Readonly<Record<string, readonly string[]>> = {
+  'grid-template-columns': ['none', '1fr 2fr', 'repeat(3, 1fr)', 'repeat(2, minmax(0, 1fr))', '10em 20%', '1rem auto min-content'],
+  'grid-template-rows': ['none', '40px 1fr', 'auto'],
+  'grid-auto-columns': ['auto', '2em', 'minmax(0, 1fr)'],
+  'grid-auto-rows': ['auto', '3rem 4px'],
+  'grid-column-start': ['auto', '2', 'span 3', '-1'],
+  'grid-column-end': ['auto', '4', 'span 2'],
+  'grid-row-start': ['auto', '1'],
+  'grid-row-end': ['auto', 'span 2'],
+  'aspect-ratio': ['auto', '16 / 9', '1', 'auto 4 / 3'],
+  'font-family': ['Georgia, serif', '"Schibsted Grotesk Variable", sans-serif', 'monospace'],
+  'vertical-align': ['baseline', 'middle', 'top', '3px', '20%', '0.2em'],
+};
+const WIDE = ['inherit', 'initial', 'unset'];
+
+const declaration = fc.constantFrom(...PROPERTIES).chain((property) => {
+  const { control, name } = property;
+  const pool = control.kind === 'keyword' ? control.keywords : control.kind === 'length' ? LENGTHS : control.kind === 'colour' ? COLOURS : control.kind === 'number' ? NUMBERS : (TEXTS[name] ?? []); // prettier-ignore
+  const fitting = [...pool, ...WIDE].flatMap((value) => {
+    const checked = checkValue(name, value);
+    return checked.ok ? [checked.declarations[name]!] : [];
+  });
+  return fc.tuple(fc.constant(name), fc.constantFrom(...fitting));
+});
+
+/** Some properties come together often, since it's their meeting that is hard. */
+const DENSE = ['font-size', 'display', 'position', 'float', 'color', 'line-height', 'overflow-x', 'border-top-style', 'font-weight'];
+const dense = declaration.filter(([name]) => DENSE.includes(name));
+const declarations = fc.array(fc.oneof({ weight: 3, arbitrary: declaration }, { weight: 1, arbitrary: dense }), { maxLength: 6 }).map((pairs) => Object.fromEntries(pairs)); // prettier-ignore
+
+const breakpoints = fc
+  .uniqueArray(fc.tuple(fc.boolean(), fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98))), {
+    maxLength: 4,
+    selector: ([up, edge]) => `${up} ${edge}`,
+  })
+  .map((list) =>
+    list
+      .map(([up, edge], i): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition: up ? { from: edge } : { below: edge } }))
+      .sort(defaultOrder),
+  );
+
+const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
+  fc.record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), { requiredKeys: [] }) as fc.Arbitrary<StyleSet>;
+
+/** The page isn't laid out while compared (`html` shows nothing), so the body must not take its display from there. */
+const withoutDisplay = (styles: StyleSet): StyleSet =>
+  Object.fromEntries(Object.entries(styles).map(([at, { display: _, ...rest }]) => [at, rest]));
+
+interface Sprout {
+  readonly tag: string;
+  readonly under: number;
+  readonly shared: readonly string[];
+  readonly styles: StyleSet;
+  readonly inputType: string;
+  readonly link: boolean;
+}
+
+function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageElement> {
+  const elements: { -readonly [K in keyof PageElement]: PageElement[K] }[] = [
+    { id: 'e0', tag: 'body', name: 'Page', attributes: {}, children: [], shared: [], styles: withoutDisplay(body) },
+  ];
+  const parents = [-1];
+  sprouts.forEach((sprout) => {
+    const at = sprout.under % elements.length;
+    const ancestors: string[] = [];
+    for (let up = parents[at]!; up >= 0; up = parents[up]!) ancestors.push(elements[up]!.tag);
+    if (whyNotInside(sprout.tag, elements[at]!.tag, ancestors)) return;
+    const id = `e${elements.length}`;
+    const attributes: Record<string, string> = {};
+    if (sprout.tag === 'input') attributes.type = sprout.inputType;
+    if (sprout.tag === 'a' && sprout.link) attributes.href = '#';
+    elements[at]!.children = [...elements[at]!.children, id];
+    elements.push({ id, tag: sprout.tag, name: `${sprout.tag} ${id}`, attributes, children: [], shared: sprout.shared, styles: sprout.styles });
+    parents.push(at);
+  });
+  return Object.fromEntries(elements.map((element) => [element.id, element]));
+}
+
+/** Projects of one page with up to ten elements, four breakpoints and three shared styles. */
+export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) => {
+  const ids = set.map((breakpoint) => breakpoint.id);
+  const shared = fc.array(styleSet(ids), { maxLength: 3 });
+  return shared.chain((sets) => {
+    const sprout = fc.record({
+      tag: fc.constantFrom(...Object.keys(HTML_ELEMENTS).filter((tag) => tag !== 'body')),
+      under: fc.nat(9),
+      shared: fc.subarray(sets.map((_, i) => `s${i}`)),
+      styles: styleSet(ids),
+      inputType: fc.constantFrom(...INPUT_TYPES),
+      link: fc.boolean(),
+    });
+    return fc.tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids)).map(([sprouts, body]): Project => {
+      const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');
+      return {
+        ...project,
+        breakpoints: set,
+        shared: sets.map((styles, i) => ({ id: `s${i}`, name: `Shared ${i}`, styles })),
+        pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body) }],
+      };
+    });
+  });
+});
+
+/** Widths to look at: each edge, right beside it, and some in between. */
+export function interestingWidths(project: Project, random: readonly number[]): number[] {
+  const edges = project.breakpoints.map((breakpoint) => Math.round(conditionEdge(breakpoint.condition)));
+  return [...new Set([...edges.flatMap((edge) => [edge - 1, edge, edge + 1]), ...random])].slice(0, 10);
+}

@@ -1,0 +1,84 @@
+import type { Page as BrowserPage } from 'playwright-core';
+import { ComputedStyles } from '@/core/cascade';
+import type { PageElement, Project } from '@/core/document';
+import { previewDocument, renderPreview } from '@/core/render';
+import { PROPERTIES } from '@/core/styles';
+
+const HEIGHT = 700;
+const NAMES = PROPERTIES.map((property) => property.name);
+
+export interface Mismatch {
+  readonly element: string;
+  readonly property: string;
+  readonly width: number;
+  readonly core: string;
+  readonly browser: string;
+}
+
+export async function openComparison(page: BrowserPage): Promise<void> {
+  await page.setViewportSize({ width: 2700, height: 900 });
+  await page.setContent(`<!doctype html><body style="margin:0"><iframe style="border:0;height:${HEIGHT}px"></iframe>`);
+}
+
+/**
+ * Every claimed computed value of a project's first page against Chromium's `getComputedStyle` at the given widths.
+ * The page isn't laid out (`html` shows nothing), so that resolved values are computed values.
+ */
+export async function compareWithBrowser(browser: BrowserPage, project: Project, widths: readonly number[]) {
+  const page = project.pages[0]!;
+  const preview = renderPreview(project, page, () => 'data:,');
+  const document = previewDocument({ ...preview, fontFaces: '' }, '<style>html { display: none !important }</style>');
+  const ids = Object.keys(page.elements);
+  const seen = await browser.evaluate(
+    async ({ document, ids, names, widths }) => {
+      const frame = globalThis.document.querySelector('iframe')!;
+      await new Promise((done) => {
+        frame.onload = done;
+        frame.srcdoc = document;
+      });
+      const inside = frame.contentDocument!;
+      const elements = ids.map((id) => inside.querySelector(`[data-mp-node="${id}"]`));
+      return widths.map((width) => {
+        frame.style.width = `${width}px`;
+        // Chromium may keep styles of what isn't laid out when only the viewport changes; this asks for fresh ones.
+        inside.documentElement.style.setProperty('--fresh', String(width));
+        return elements.map((element) => {
+          if (!element) return null;
+          const style = frame.contentWindow!.getComputedStyle(element);
+          return names.map((name) => style.getPropertyValue(name));
+        });
+      });
+    },
+    { document, ids, names: NAMES, widths },
+  );
+  const mismatches: Mismatch[] = [];
+  let compared = 0;
+  widths.forEach((width, w) => {
+    const styles = new ComputedStyles(project, page, { width, height: HEIGHT });
+    ids.forEach((id, e) => {
+      const values = seen[w]![e];
+      if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body}`);
+      NAMES.forEach((property, p) => {
+        const core = styles.value(id, property);
+        if (core === undefined) return;
+        compared++;
+        if (!same(core, values[p]!)) mismatches.push({ element: describe(page.elements[id]!), property, width, core, browser: values[p]! });
+      });
+    });
+  });
+  return { mismatches, compared };
+}
+
+function describe({ tag, id, attributes }: PageElement): string {
+  return `${tag}${attributes.type ? `[${attributes.type}]` : ''} ${id}`;
+}
+
+/** Equal but for the last digits of a 32-bit float, in which browsers compute. */
+function same(core: string, browser: string): boolean {
+  if (core === browser) return true;
+  const number = /-?\d+(?:\.\d+)?(?:e-?\d+)?/g;
+  if (core.replace(number, '#') !== browser.replace(number, '#')) return false;
+  const a = core.match(number) ?? [];
+  const b = browser.match(number) ?? [];
+  return a.every((text, i) => Math.abs(Number(text) - Number(b[i])) <= 1e-4 * Math.max(1, Math.abs(Number(text))));
+}
