@@ -40,8 +40,8 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
       const elements = ids.map((id) => inside.querySelector(`[data-mp-node="${id}"]`));
       return widths.map((width) => {
         frame.style.width = `${width}px`;
-        // Chromium may keep styles of what isn't laid out when only the viewport changes; this asks for fresh ones.
-        inside.documentElement.style.setProperty('--fresh', String(width));
+        // Some reads don't wait for the outer layout that gives the frame its width; this one does.
+        void inside.documentElement.clientWidth;
         return elements.map((element) => {
           if (!element) return null;
           const style = frame.contentWindow!.getComputedStyle(element);

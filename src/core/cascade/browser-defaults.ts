@@ -19,7 +19,8 @@ const everySide = (prefix: string, suffix: string, value: string) =>
   Object.fromEntries(['top', 'right', 'bottom', 'left'].map((side) => [`${prefix}${side}${suffix}`, value]));
 const list = { ...block, ...vertical('1em'), 'padding-left': '40px' };
 const cell = { display: 'table-cell', 'vertical-align': 'inherit', ...everySide('padding-', '', '1px') };
-const rows = (display: string) => ({ display, 'vertical-align': 'middle' });
+const inheritedLines = everySide('border-', '-color', 'inherit');
+const rows = (display: string) => ({ display, 'vertical-align': 'middle', ...inheritedLines });
 
 const control: Declarations = {
   display: 'inline-block',
@@ -90,7 +91,7 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
     ...everySide('border-', '-color', 'rgb(0, 0, 0)'),
   },
   textarea: {
-    ...field, 'white-space': 'pre-wrap', 'overflow-wrap': 'break-word', 'overflow-x': 'auto', 'overflow-y': 'auto',
+    ...field, 'white-space': 'pre-wrap', 'overflow-wrap': 'break-word',
     ...everySide('padding-', '', '2px'), ...everySide('border-', '-width', '1px'), ...everySide('border-', '-style', 'solid'),
     ...monospace,
   },
@@ -102,9 +103,9 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   },
   legend: { ...block, 'padding-left': '2px', 'padding-right': '2px' },
   table: { display: 'table', 'box-sizing': 'border-box', 'text-indent': '0px', 'border-collapse': 'separate' },
-  caption: { display: 'table-caption', 'text-align': 'center' },
+  caption: { display: 'table-caption', 'text-align': '-webkit-center' },
   thead: rows('table-header-group'), tbody: rows('table-row-group'), tfoot: rows('table-footer-group'),
-  tr: { display: 'table-row', 'vertical-align': 'inherit' },
+  tr: { display: 'table-row', 'vertical-align': 'inherit', ...inheritedLines },
   td: cell,
   th: { ...cell, ...bold, 'text-align': 'center' },
 }; // prettier-ignore
@@ -159,10 +160,22 @@ const radio: Declarations = {
 };
 const BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = { checkbox: box, radio, date: dateField };
 
-export function browserDefaultFor(element: Pick<PageElement, 'tag' | 'attributes'>): Declarations {
+const LISTS = new Set(['ul', 'ol', 'dl']);
+
+/** Lists within lists have no margins of their own, and other markers the deeper they stand. */
+function nestedList(tag: string, ancestors: readonly string[]): Declarations {
+  const around = ancestors.filter((ancestor) => LISTS.has(ancestor));
+  if (!LISTS.has(tag) || around.length === 0) return BY_TAG[tag] ?? NONE;
+  const marked = around.filter((ancestor) => ancestor !== 'dl').length;
+  const marker = tag === 'ul' && marked > 0 ? { 'list-style-type': marked > 1 ? 'square' : 'circle' } : NONE;
+  return { ...BY_TAG[tag], ...vertical('0px'), ...marker };
+}
+
+/** @param ancestors tags from the parent upwards */
+export function browserDefaultFor(element: Pick<PageElement, 'tag' | 'attributes'>, ancestors: readonly string[]): Declarations {
   if (element.tag === 'a') return 'href' in element.attributes ? LINK : NONE;
   if (element.tag === 'input') return BY_INPUT_TYPE[element.attributes.type ?? 'text'] ?? lineField;
-  return BY_TAG[element.tag] ?? NONE;
+  return LISTS.has(element.tag) ? nestedList(element.tag, ancestors) : (BY_TAG[element.tag] ?? NONE);
 }
 
 const CLIPPED: Declarations = { 'overflow-x': 'clip', 'overflow-y': 'clip' };

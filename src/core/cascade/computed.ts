@@ -102,7 +102,7 @@ export class ComputedStyles {
   }
 
   #decide(elementId: string, property: string) {
-    return decide(this.project, this.#element(elementId), property, this.viewport.width);
+    return decide(this.project, this.page, this.#element(elementId), property, this.viewport.width);
   }
 
   #element(id: string): PageElement {
@@ -135,7 +135,7 @@ export class ComputedStyles {
 
   /** `inherit` on a property that isn't inherited by itself takes the parent's computed, adjusted value. */
   #fromParent(parentId: string, property: string): string | undefined {
-    const adjusted = property === 'display' || property === 'float' || property.startsWith('overflow');
+    const adjusted = property === 'display' || property.startsWith('overflow');
     return adjusted ? this.value(parentId, property) : this.#inherit(parentId, property);
   }
 
@@ -231,10 +231,14 @@ export class ComputedStyles {
    */
   #overflow(elementId: string, property: string, value: string): string {
     const other = this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x');
+    const display = this.#inherit(elementId, 'display');
     const scrolls = (one: string | undefined) => one !== 'visible' && one !== 'clip';
-    if (this.value(elementId, 'display') === 'table' && (scrolls(value) || scrolls(other)))
+    if (display === 'table') {
+      if (!scrolls(value) && !scrolls(other)) return value;
       return value === 'hidden' && other === 'hidden' ? 'hidden' : 'visible';
-    return value === 'visible' && (scrolls(other) || this.#element(elementId).tag === 'textarea') ? 'auto' : value;
+    }
+    const area = this.#element(elementId).tag === 'textarea' && display !== 'none';
+    return value === 'visible' && (scrolls(other) || area) ? 'auto' : value;
   }
 
   #hasNoLine(elementId: string, property: string): boolean {

@@ -103,11 +103,11 @@ export interface WriteReach {
 }
 
 /** What writing an own value of the property at a target would reach, whatever the value. */
-export function writeReach(project: Project, element: PageElement, property: string, at: At): WriteReach {
+export function writeReach(project: Project, page: Page, element: PageElement, property: string, at: At): WriteReach {
   const breakpoint = project.breakpoints.find((one) => one.id === at);
   const target: IntervalSet = breakpoint ? [conditionInterval(breakpoint.condition)] : ALL_WIDTHS;
   const order = (one: At) => project.breakpoints.findIndex((candidate) => candidate.id === one);
-  const stronger = candidatesFor(project, element, property)
+  const stronger = candidatesFor(project, page, element, property)
     .filter((candidate) => candidate.layer === 'own' && order(candidate.at) > order(at))
     .map((candidate) => [candidate.holds]);
   const takes = subtract(target, union(...stronger));

@@ -4,9 +4,9 @@ import { conditionInterval } from '../breakpoints/condition';
 import { bandAt } from '../breakpoints/bands';
 import type { Interval } from '../breakpoints/interval';
 import { ALL_WIDTHS, contains } from '../breakpoints/interval';
-import type { PageElement, StyleSet } from '../document/element';
+import type { Declarations, PageElement, StyleSet } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { parentOf } from '../document/tree';
+import { ancestorsOf, parentOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
 import { browserDefaultFor, browserForcedFor, foundationFor } from './browser-defaults';
 
@@ -25,7 +25,7 @@ export interface Candidate {
 const EVERYWHERE = ALL_WIDTHS[0]!;
 
 /** All declarations of a property on one element, weakest first: layer by layer, inside a layer base, then breakpoints in order. */
-export function candidatesFor(project: Project, element: PageElement, property: string): Candidate[] {
+export function candidatesFor(project: Project, page: Page, element: PageElement, property: string): Candidate[] {
   const result: Candidate[] = [];
   const add = (layer: Layer, styles: StyleSet, sharedId?: string) => {
     const base = styles[BASE]?.[property];
@@ -36,12 +36,25 @@ export function candidatesFor(project: Project, element: PageElement, property: 
         result.push({ value, layer, at: breakpoint.id, ...(sharedId && { sharedId }), holds: conditionInterval(breakpoint.condition) });
     }
   };
-  add('browser', { [BASE]: browserDefaultFor(element) });
+  add('browser', { [BASE]: defaultsOf(page, element) });
   add('foundation', { [BASE]: foundationFor(element.tag) });
   for (const style of project.shared) if (element.shared.includes(style.id)) add('shared', style.styles, style.id);
   add('own', element.styles);
   add('browser', { [BASE]: browserForcedFor(element) });
   return result;
+}
+
+const defaults = new WeakMap<Page['elements'], Map<string, Declarations>>();
+
+function defaultsOf(page: Page, element: PageElement): Declarations {
+  let known = defaults.get(page.elements);
+  if (!known) defaults.set(page.elements, (known = new Map()));
+  let declarations = known.get(element.id);
+  if (!declarations) {
+    declarations = browserDefaultFor(element, ancestorsOf(page, element.id).map((ancestor) => ancestor.tag));
+    known.set(element.id, declarations);
+  }
+  return declarations;
 }
 
 export type Origin =
@@ -65,9 +78,9 @@ export interface Decision {
   readonly from: 'winner' | 'parent' | 'initial';
 }
 
-export function decide(project: Project, element: PageElement, property: string, width: number): Decision {
+export function decide(project: Project, page: Page, element: PageElement, property: string, width: number): Decision {
   const { inherited } = propertyNamed(property);
-  const holding = candidatesFor(project, element, property).filter(({ holds }) => contains([holds], width));
+  const holding = candidatesFor(project, page, element, property).filter(({ holds }) => contains([holds], width));
   const winner = holding.pop();
   const beaten = holding.reverse();
   const keyword = winner?.value.toLowerCase();
@@ -90,7 +103,7 @@ export function rootValue(property: string): string {
 export function resolve(project: Project, page: Page, elementId: string, property: string, width: number): Resolution {
   const element = page.elements[elementId];
   if (!element) throw new Error(`There is no element ${elementId} on "${page.name}".`);
-  const { winner, beaten, from } = decide(project, element, property, width);
+  const { winner, beaten, from } = decide(project, page, element, property, width);
   if (winner && from === 'winner')
     return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten };
   const parent = from === 'parent' ? parentOf(page, elementId) : undefined;

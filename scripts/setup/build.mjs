@@ -1,0 +1,25 @@
+import { join } from 'node:path';
+import { bundlePageScripts } from './bundle.mjs';
+import { root } from './places.mjs';
+import { fail, run } from './process.mjs';
+import { hashOf, hasStamp, writeStamp } from './stamp.mjs';
+
+const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'scripts/setup/bundle.mjs'];
+
+export const nextProgram = join(root, 'node_modules/next/dist/bin/next');
+
+/** Builds the application, unless the last build was of the same sources. */
+export async function requireBuild() {
+  const stamp = join(root, '.next/mill-pond-stamp');
+  const value = hashOf(SOURCES);
+  if (hasStamp(stamp, value)) return;
+  console.log('Building …');
+  await bundlePageScripts();
+  const code = await run(process.execPath, [nextProgram, 'build'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  });
+  if (code !== 0) fail('The build failed; the messages above say where.');
+  writeStamp(stamp, value);
+}

@@ -1,0 +1,35 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { fail, run } from './process.mjs';
+
+const NODE_MAJOR = 20;
+
+/** The folder of PostgreSQL's newest server programs, or undefined. */
+export function postgresPrograms() {
+  const versions = '/usr/lib/postgresql';
+  if (!existsSync(versions)) return undefined;
+  return readdirSync(versions)
+    .sort((a, b) => Number(b) - Number(a))
+    .map((version) => join(versions, version, 'bin'))
+    .find((folder) => existsSync(join(folder, 'initdb')));
+}
+
+const hasChromium = () =>
+  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => path && existsSync(path));
+
+/** Sees to Node, PostgreSQL and Chromium: installs them as root, says how as anybody else. */
+export async function requirePrerequisites() {
+  if (Number(process.versions.node.split('.')[0]) < NODE_MAJOR) fail(`Mill Pond needs Node ${NODE_MAJOR} or newer; this is ${process.version}.`);
+  const missing = [];
+  if (!process.env.DATABASE_URL && !postgresPrograms()) missing.push('postgresql');
+  if (!hasChromium()) missing.push('chromium');
+  if (missing.length === 0) return;
+  const command = `apt-get update && apt-get install -y ${missing.join(' ')}`;
+  if (process.getuid?.() !== 0) {
+    const hint = missing.includes('postgresql') ? '\n\nOr set DATABASE_URL to a PostgreSQL database of your own.' : '';
+    fail(`Not installed: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'${hint}`);
+  }
+  console.log(`Installing ${missing.join(' and ')} …`);
+  const code = await run('sh', ['-c', command], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  if (code !== 0) fail(`Could not install ${missing.join(', ')}. Try by hand:\n\n  ${command}`);
+}

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { nameSchema } from '@/core/document';
+import { readBody, route } from '@/server/http/route';
+import { createProject, listProjects } from '@/server/store/projects';
+
+export const dynamic = 'force-dynamic';
+
+const createSchema = z.strictObject({ name: nameSchema, from: z.enum(['empty', 'demo'], 'Start from "empty" or from the "demo".') });
+
+export const GET = route(async (request) => {
+  const deleted = new URL(request.url).searchParams.get('deleted') === 'yes';
+  return Response.json({ projects: await listProjects(deleted) });
+});
+
+export const POST = route(async (request) => {
+  const { name, from } = await readBody(request, createSchema);
+  return Response.json({ id: await createProject(name, from) }, { status: 201 });
+});

@@ -1,0 +1,56 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import type { Box, PageFacts } from '../facts';
+import { boxOf, containerOf, Cut, inkOf, TOLERANCE } from '../facts';
+
+/** Boxes this small hide their content on purpose, for screen readers only. */
+const PUT_AWAY = 2;
+
+/** How far a box reaches past the edges of an ancestor that cuts it without scrolling, px. */
+function cutBy(facts: PageFacts, ancestor: number, box: Box): number {
+  const edge = boxOf(facts, ancestor);
+  const across =
+    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor] ? Math.max(edge.left - box.left, box.right - edge.right) : 0;
+  const down = facts.cutY[ancestor] === Cut.hidden ? Math.max(edge.top - box.top, box.bottom - edge.bottom) : 0;
+  return Math.max(across, down);
+}
+
+/** Text or a picture is cut by a box that doesn't scroll. */
+export const clippedContent: Check = {
+  id: 'clipped-content',
+  title: 'Content is cut off',
+  severity: 'broken',
+  why: 'What is cut off can not be read, and nothing on the screen says that there is more.',
+  rule: 'WCAG 2.2, 1.4.4 Resize text and 1.4.10 Reflow: no loss of content',
+  judge(facts) {
+    const worst = new Map<number, Violation>();
+    const note = (element: number, box: Box) => {
+      let scrollsX = false;
+      let scrollsY = false;
+      // An element cuts its own text; a picture's own overflow says nothing about its box.
+      for (let at = facts.lines[element]!.length > 0 ? element : containerOf(facts, element); at > 0; at = containerOf(facts, at)) {
+        if (facts.cutX[at] === Cut.scrolls) scrollsX = true;
+        if (facts.cutY[at] === Cut.scrolls) scrollsY = true;
+        if (scrollsX && scrollsY) return;
+        if ((facts.cutX[at] !== Cut.hidden || scrollsX) && (facts.cutY[at] !== Cut.hidden || scrollsY)) continue;
+        const edge = boxOf(facts, at);
+        if (edge.right - edge.left <= PUT_AWAY || edge.bottom - edge.top <= PUT_AWAY) return;
+        const cut = cutBy(facts, at, box);
+        if (cut < TOLERANCE) continue;
+        if ((worst.get(at)?.amount ?? 0) < cut)
+          worst.set(at, { element: facts.elements[at]!.id, amount: cut, measured: { cut }, others: element === at ? [] : [facts.elements[element]!.id] });
+        return;
+      }
+    };
+    for (let i = 1; i < facts.elements.length; i++) {
+      if (!facts.shown[i]) continue;
+      for (let line = 0; line < facts.lines[i]!.length / 4; line++) note(i, inkOf(facts, i, line));
+      if (facts.elements[i]!.tag === 'img') note(i, boxOf(facts, i));
+    }
+    return [...worst.values()];
+  },
+  sentence({ element, measured, others }, name) {
+    const what = others.length > 0 ? name(others[0]!) : 'its text';
+    return `${name(element)} cuts ${px(measured.cut!)} off ${what}.`;
+  },
+};

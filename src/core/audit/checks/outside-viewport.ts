@@ -1,0 +1,43 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import { boxOf, TOLERANCE, visiblePart } from '../facts';
+
+const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
+
+/** Something with content stands partly or wholly beyond the left or right edge of the viewport. */
+export const outsideViewport: Check = {
+  id: 'outside-viewport',
+  title: 'Stands outside the viewport',
+  severity: 'broken',
+  why: 'What lies past the edge is cut from the screen; past the left edge it can not even be scrolled to.',
+  rule: 'WCAG 2.2, 1.4.10 Reflow',
+  judge(facts) {
+    const found = new Map<number, Violation>();
+    for (let i = 1; i < facts.elements.length; i++) {
+      const element = facts.elements[i]!;
+      if (!facts.shown[i] || (facts.lines[i]!.length === 0 && !CONTENT.has(element.tag))) continue;
+      const part = visiblePart(facts, i, boxOf(facts, i));
+      if (!part) continue;
+      const left = -part.left;
+      const right = part.right - facts.viewport.width;
+      const beyond = Math.max(left, right);
+      if (beyond < TOLERANCE || found.has(element.parent)) continue;
+      const wholly = part.right <= 0 || part.left >= facts.viewport.width;
+      // Wholly past the left edge is how things are put away on purpose: skip links, closed drawers.
+      if (part.right <= 0) continue;
+      found.set(i, {
+        element: element.id,
+        amount: beyond,
+        measured: { beyond, right: right >= left ? 1 : 0, wholly: wholly ? 1 : 0 },
+        others: [],
+      });
+    }
+    return [...found.values()];
+  },
+  sentence({ element, measured }, name) {
+    const side = measured.right ? 'right' : 'left';
+    return measured.wholly
+      ? `${name(element)} stands wholly past the ${side} edge, by up to ${px(measured.beyond!)}.`
+      : `${name(element)} reaches ${px(measured.beyond!)} past the ${side} edge.`;
+  },
+};

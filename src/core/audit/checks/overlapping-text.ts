@@ -1,0 +1,49 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import type { Box } from '../facts';
+import { inkOf, isAbove, visiblePart } from '../facts';
+
+/** Letters may touch by this much, px on each axis, before it is called an overlap. */
+const TOUCH = 2;
+
+interface Line extends Box {
+  readonly element: number;
+}
+
+/** The texts of two elements lie on each other. */
+export const overlappingText: Check = {
+  id: 'overlapping-text',
+  title: 'Two texts overlap',
+  severity: 'broken',
+  why: 'Neither of the two can be read where they overlap.',
+  rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
+  judge(facts) {
+    const lines: Line[] = [];
+    for (let i = 1; i < facts.elements.length; i++) {
+      if (!facts.shown[i]) continue;
+      for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
+        const part = visiblePart(facts, i, inkOf(facts, i, line));
+        if (part) lines.push({ element: i, ...part });
+      }
+    }
+    lines.sort((a, b) => a.top - b.top);
+    const worst = new Map<string, Violation>();
+    lines.forEach((a, index) => {
+      for (let next = index + 1; next < lines.length && lines[next]!.top < a.bottom - TOUCH; next++) {
+        const b = lines[next]!;
+        if (a.element === b.element) continue;
+        const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
+        const down = Math.min(a.bottom, b.bottom) - b.top;
+        if (across <= TOUCH || down <= TOUCH) continue;
+        if (isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
+        const [first, second] = a.element < b.element ? [a.element, b.element] : [b.element, a.element];
+        const key = facts.elements[first]!.id;
+        if ((worst.get(key)?.amount ?? 0) >= across * down) continue;
+        worst.set(key, { element: key, amount: across * down, measured: { across, down }, others: [facts.elements[second]!.id] });
+      }
+    });
+    return [...worst.values()];
+  },
+  sentence: ({ element, measured, others }, name) =>
+    `${name(element)} and ${name(others[0]!)} lie on each other, ${px(measured.across!)} across and ${px(measured.down!)} down.`,
+};

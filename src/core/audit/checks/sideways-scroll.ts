@@ -1,0 +1,42 @@
+import type { Check } from '../check';
+import { px } from '../check';
+import type { PageFacts } from '../facts';
+import { boxOf, containerOf, Cut, TOLERANCE } from '../facts';
+
+const MAX_CAUSES = 5;
+
+/** The elements furthest down the tree whose own boxes reach past the viewport's right edge. */
+function causes(facts: PageFacts): number[] {
+  const found: number[] = [];
+  for (let i = 1; i < facts.elements.length; i++) {
+    if (!facts.shown[i] || boxOf(facts, i).right <= facts.viewport.width + TOLERANCE || isContained(facts, i)) continue;
+    const parent = found.lastIndexOf(facts.elements[i]!.parent);
+    if (parent >= 0 && boxOf(facts, i).right >= boxOf(facts, found[parent]!).right - TOLERANCE) found.splice(parent, 1);
+    found.push(i);
+  }
+  return found.sort((a, b) => boxOf(facts, b).right - boxOf(facts, a).right).slice(0, MAX_CAUSES);
+}
+
+function isContained(facts: PageFacts, element: number): boolean {
+  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) if (facts.cutX[at] !== Cut.none) return true;
+  return false;
+}
+
+/** The document is wider than the viewport. */
+export const sidewaysScroll: Check = {
+  id: 'sideways-scroll',
+  title: 'Page scrolls sideways',
+  severity: 'broken',
+  why: 'Reading means scrolling in two directions, and what lies to the right is easily missed.',
+  rule: 'WCAG 2.2, 1.4.10 Reflow',
+  judge(facts) {
+    const over = facts.scrollWidth - facts.viewport.width;
+    if (over < TOLERANCE) return [];
+    const others = causes(facts).map((element) => facts.elements[element]!.id);
+    return [{ element: facts.elements[0]!.id, amount: over, measured: { over, scrollWidth: facts.scrollWidth }, others }];
+  },
+  sentence({ measured, others }, name) {
+    const by = others.length > 0 ? ` Caused by ${others.map(name).join(', ')}.` : '';
+    return `The page is ${px(measured.over!)} wider than the viewport.${by}`;
+  },
+};

@@ -1,0 +1,5 @@
+export * from './facts';
+export * from './check';
+export * from './checks';
+export * from './sweep/ledger';
+export * from './sweep/plan';

@@ -1,0 +1,75 @@
+import type { At } from '@/core/breakpoints';
+import type { PageElement, StyleSet } from '@/core/document';
+import { checkValue } from '@/core/styles';
+
+export type Values = Readonly<Record<string, string>>;
+
+export const MIDDLE = 'bmiddle';
+export const NARROW = 'bnarrow';
+export const VERY_WIDE = 'bverywide';
+
+export interface Parts {
+  readonly name?: string;
+  readonly text?: string;
+  readonly attributes?: Readonly<Record<string, string>>;
+  readonly shared?: readonly string[];
+  readonly base?: Values;
+  readonly middle?: Values;
+  readonly narrow?: Values;
+  readonly veryWide?: Values;
+}
+
+/** Values as a person would write them, shorthands and all, checked and expanded. */
+export function expand(values: Values): Values {
+  return Object.assign(
+    {},
+    ...Object.entries(values).map(([property, value]) => {
+      const checked = checkValue(property, value);
+      if (!checked.ok) throw new Error(`Demo: ${checked.message}`);
+      return checked.declarations;
+    }),
+  ) as Values;
+}
+
+export function styleSet(parts: Parts): StyleSet {
+  const at: [At, Values | undefined][] = [
+    ['base', parts.base],
+    [VERY_WIDE, parts.veryWide],
+    [MIDDLE, parts.middle],
+    [NARROW, parts.narrow],
+  ];
+  return Object.fromEntries(at.flatMap(([where, values]) => (values ? [[where, expand(values)]] : [])));
+}
+
+export interface Sprig {
+  readonly tag: string;
+  readonly parts: Parts;
+  readonly children: readonly Sprig[];
+}
+
+/** One element with its children: `el('nav', { name: 'Menu' }, [...])`. */
+export function el(tag: string, parts: Parts = {}, children: readonly Sprig[] = []): Sprig {
+  return { tag, parts, children };
+}
+
+/** A tree of sprigs as the elements of a page, with ids counted from the page's key. */
+export function plant(key: string, root: Sprig): { root: string; elements: Record<string, PageElement> } {
+  const elements: Record<string, PageElement> = {};
+  let count = 0;
+  const put = ({ tag, parts, children }: Sprig): string => {
+    const id = `e${key}${count++}`;
+    elements[id] = {
+      id,
+      tag,
+      name: parts.name ?? parts.text?.slice(0, 40) ?? tag,
+      attributes: parts.attributes ?? {},
+      ...(parts.text !== undefined && { text: parts.text }),
+      children: [],
+      shared: parts.shared ?? [],
+      styles: styleSet(parts),
+    };
+    elements[id] = { ...elements[id], children: children.map(put) };
+    return id;
+  };
+  return { root: put(root), elements };
+}

@@ -1,0 +1,40 @@
+import type { Page, Project } from '@/core/document';
+import { GENERAL_DEVICES, readProject, SCHEMA_VERSION } from '@/core/document';
+import type { Sprig } from './build';
+import { MIDDLE, NARROW, plant, VERY_WIDE } from './build';
+import { catalogue } from './catalogue';
+import { frontPage } from './front-page';
+import { join } from './join';
+import { openingHours } from './opening-hours';
+import { PICTURES } from './pictures';
+import { SHARED } from './shared-styles';
+import { toolAndBooking } from './tool-and-booking';
+
+export const DEMO_NAME = 'Tansy Street Tool Library';
+
+const page = (id: string, name: string, slug: string, root: Sprig): Page => ({ id, name, slug, ...plant(id.slice(1), root) });
+
+/** The demo project: one finished page, one with honest mistakes, three in between. */
+export function demoProject(id: string, name = DEMO_NAME): Project {
+  return readProject({
+    schema: SCHEMA_VERSION,
+    id,
+    name,
+    baseName: 'Wide',
+    breakpoints: [
+      { id: VERY_WIDE, name: 'Very wide', condition: { from: 1600 } },
+      { id: MIDDLE, name: 'Middle', condition: { below: 900 } },
+      { id: NARROW, name: 'Narrow', condition: { below: 600 } },
+    ],
+    devices: GENERAL_DEVICES,
+    shared: SHARED,
+    pictures: PICTURES,
+    pages: [
+      page('gfront', 'Front page', 'index', frontPage),
+      page('gcatalogue', 'Catalogue', 'catalogue', catalogue),
+      page('gtool', 'Tool and booking', 'tool', toolAndBooking),
+      page('ghours', 'Opening hours', 'hours', openingHours),
+      page('gjoin', 'Join', 'join', join),
+    ],
+  });
+}

@@ -1,0 +1,181 @@
+/**
+ * Runs inside a preview frame of the editor (sandboxed, opaque origin). It shows what it's told to, reports where the
+ * selected elements are, and hands pointer and keys on to the editor. Messages in both directions are plain data; the
+ * editor checks every one of them.
+ */
+type Rect = readonly [left: number, top: number, width: number, height: number];
+
+let selected: readonly string[] = [];
+let hovered: string | undefined;
+let editing: HTMLElement | undefined;
+let scheduled = false;
+
+const send = (message: Record<string, unknown>) => parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');
+const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
+const idOf = (target: EventTarget | null) =>
+  (target instanceof Element ? target : (target as Node | null)?.parentElement)?.closest<HTMLElement>('[data-mp-node]')?.dataset.mpNode;
+
+function rectOf(id: string): Rect | null {
+  const element = find(id);
+  if (!element || element.getClientRects().length === 0) return null;
+  const { left, top, width, height } = element.getBoundingClientRect();
+  return [left, top, width, height];
+}
+
+function report(): void {
+  scheduled = false;
+  const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(id)]));
+  const root = document.documentElement;
+  send({
+    type: 'layout',
+    rects,
+    viewport: innerWidth,
+    content: root.clientWidth,
+    contentHeight: root.scrollHeight,
+    scrollWidth: root.scrollWidth,
+    scrollY,
+  });
+}
+
+// A frame outside the visible area gets no animation frames, so reports don't wait for one there.
+function schedule(): void {
+  if (scheduled) return;
+  scheduled = true;
+  if (document.visibilityState === 'visible') requestAnimationFrame(report);
+  else setTimeout(report, 0);
+}
+
+function block(key: string): HTMLStyleElement | null {
+  return document.querySelector(`style[data-mp-block="${CSS.escape(key)}"]`);
+}
+
+function patchRules(changes: readonly { block: string; index: number; css: string }[]): void {
+  for (const change of changes) {
+    const sheet = block(change.block)?.sheet;
+    const first = sheet?.cssRules[0];
+    const list = first instanceof CSSMediaRule ? first.cssRules : sheet?.cssRules;
+    const rule = list?.[change.index];
+    if (rule instanceof CSSStyleRule) rule.style.cssText = change.css;
+  }
+}
+
+/** Style elements in the given order; those that stay the same are not touched. */
+function putBlocks(blocks: readonly { key: string; css: string }[]): void {
+  const old = new Map([...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')].map((style) => [style.dataset.mpBlock!, style]));
+  let after: Element = document.querySelector('style[data-mp-fonts]')!;
+  for (const { key, css } of blocks) {
+    let style = old.get(key);
+    old.delete(key);
+    if (!style) {
+      style = document.createElement('style');
+      style.dataset.mpBlock = key;
+    }
+    // Rules may have been patched in place, so the text alone doesn't tell what holds.
+    style.textContent = css;
+    if (after.nextElementSibling !== style) after.after(style);
+    after = style;
+  }
+  for (const style of old.values()) style.remove();
+}
+
+/** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
+function morph(from: Element, to: Element): void {
+  for (const { name } of [...from.attributes]) if (!to.hasAttribute(name)) from.removeAttribute(name);
+  for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
+  const old = new Map([...from.children].map((child) => [(child as HTMLElement).dataset.mpNode, child]));
+  const wanted = [...to.childNodes].map((child) => {
+    if (!(child instanceof HTMLElement)) return document.importNode(child, true);
+    const known = old.get(child.dataset.mpNode);
+    if (!known || known.localName !== child.localName) return document.importNode(child, true);
+    morph(known, child);
+    return known;
+  });
+  const same = wanted.length === from.childNodes.length && wanted.every((child, i) => child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue));
+  if (!same) from.replaceChildren(...wanted);
+}
+
+function putBody(html: string): void {
+  morph(document.body, new DOMParser().parseFromString(`<!doctype html>${html}`, 'text/html').body);
+}
+
+function finishEditing(keep: boolean): void {
+  const element = editing;
+  if (!element) return;
+  editing = undefined;
+  element.removeAttribute('contenteditable');
+  const text = (element.textContent ?? '').replace(/\s+/g, ' ').trim();
+  send({ type: 'text', id: element.dataset.mpNode, text, keep });
+}
+
+function startEditing(element: HTMLElement): void {
+  editing = element;
+  element.setAttribute('contenteditable', 'plaintext-only');
+  element.focus();
+  getSelection()?.selectAllChildren(element);
+}
+
+addEventListener('message', (event) => {
+  if (event.source !== parent) return;
+  const message = event.data as { type: string; [key: string]: unknown };
+  if (message.type === 'rules') patchRules(message.changes as Parameters<typeof patchRules>[0]);
+  else if (message.type === 'blocks') putBlocks(message.blocks as Parameters<typeof putBlocks>[0]);
+  else if (message.type === 'body') {
+    putBlocks(message.blocks as Parameters<typeof putBlocks>[0]);
+    putBody(message.body as string);
+  } else if (message.type === 'select') selected = message.ids as string[];
+  else if (message.type === 'reveal') {
+    const element = find(message.id as string);
+    const rect = element?.getBoundingClientRect();
+    if (rect && (rect.bottom < 0 || rect.top > innerHeight)) element!.scrollIntoView({ block: 'center', inline: 'nearest' });
+  } else if (message.type === 'edit') {
+    const element = find(message.id as string);
+    if (element) startEditing(element);
+  }
+  schedule();
+});
+
+addEventListener('pointermove', (event) => {
+  const id = idOf(event.target);
+  if (id === hovered) return;
+  hovered = id;
+  send({ type: 'hover', id: id ?? null });
+  schedule();
+});
+document.documentElement.addEventListener('pointerleave', () => {
+  hovered = undefined;
+  send({ type: 'hover', id: null });
+});
+addEventListener('pointerdown', (event) => {
+  if (editing?.contains(event.target as Node)) return;
+  finishEditing(true);
+  send({ type: 'select', id: idOf(event.target) ?? null, add: event.shiftKey || event.ctrlKey || event.metaKey });
+});
+// Links, forms and buttons of the page do nothing here.
+addEventListener('click', (event) => event.preventDefault(), true);
+addEventListener('submit', (event) => event.preventDefault(), true);
+addEventListener('dblclick', (event) => {
+  const element = (event.target as Element).closest<HTMLElement>('[data-mp-node]');
+  if (element && element.childElementCount === 0 && !['img', 'input', 'hr', 'textarea'].includes(element.localName)) startEditing(element);
+});
+addEventListener('focusout', () => finishEditing(true));
+addEventListener(
+  'keydown',
+  (event) => {
+    if (editing) {
+      if (event.key === 'Enter' && !event.shiftKey) event.preventDefault();
+      if (event.key === 'Enter' || event.key === 'Escape') finishEditing(event.key === 'Enter');
+      return;
+    }
+    // Tab walks on into the page and out of it again; everything else is the editor's.
+    if (event.key === 'Tab') return;
+    if (/^(Arrow|Page|Home|End| )/.test(event.key) && !event.ctrlKey && !event.altKey) return;
+    event.preventDefault();
+    send({ type: 'key', key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey });
+  },
+  true,
+);
+addEventListener('scroll', schedule, { passive: true, capture: true });
+addEventListener('resize', schedule);
+new ResizeObserver(schedule).observe(document.body);
+void document.fonts.ready.then(schedule);
+send({ type: 'ready' });

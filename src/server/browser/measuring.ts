@@ -1,0 +1,76 @@
+import type { Browser, Page as BrowserPage } from 'playwright-core';
+import type { WidthResult } from '@/core/audit';
+import { conditionEdge } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import { previewDocument, renderPreview, writeSheet } from '@/core/render';
+import { launchChromium } from './chromium';
+import { fontData } from './fonts';
+import { pageScript } from './script';
+
+/** Px. The height at which widths are swept; device heights are a later question. */
+export const SWEEP_HEIGHT = 800;
+
+/** A policy for measured pages: nothing is loaded from anywhere. */
+const POLICY = `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:">`;
+
+let browser: Promise<Browser> | undefined;
+
+/** One Chromium for the whole server, kept warm; started again when it has gone. */
+function warmBrowser(): Promise<Browser> {
+  browser ??= launchChromium().then((started) => {
+    started.on('disconnected', () => (browser = undefined));
+    return started;
+  });
+  browser.catch(() => (browser = undefined));
+  return browser;
+}
+
+export async function closeBrowser(): Promise<void> {
+  const open = browser;
+  browser = undefined;
+  await (await open)?.close();
+}
+
+async function openMeasuringPage(): Promise<BrowserPage> {
+  const page = await (await warmBrowser()).newPage({ viewport: { width: 2600, height: SWEEP_HEIGHT + 100 } });
+  await page.route('**/*', (route) => route.abort());
+  await page.setContent('<!doctype html><body style="margin:0">');
+  await page.evaluate(await pageScript('in-page'));
+  return page;
+}
+
+/** One page of a project, loaded and ready to be measured at any width. Close it when done. */
+export class MeasuredPage {
+  private constructor(
+    readonly browserPage: BrowserPage,
+    private readonly edges: readonly number[],
+    private readonly fluid: boolean,
+  ) {}
+
+  static async open(project: Project, page: Page): Promise<MeasuredPage> {
+    const preview = renderPreview(project, page, fontData);
+    let browserPage = idle.pop();
+    if (!browserPage || browserPage.isClosed()) browserPage = await openMeasuringPage();
+    const html = previewDocument(preview, POLICY);
+    await browserPage.evaluate(([source, height]) => globalThis.millPond.load(source, height), [html, SWEEP_HEIGHT] as const);
+    // With viewport units a computed style can change at every px, not only at breakpoints.
+    const fluid = /\d(?:[dsl]?v[wh]|vmin|vmax)\b/.test(writeSheet(preview.blocks));
+    return new MeasuredPage(browserPage, project.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition)), fluid);
+  }
+
+  measure(widths: readonly number[]): Promise<WidthResult[]> {
+    return this.browserPage.evaluate(([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid), [widths, this.edges, this.fluid] as const);
+  }
+
+  resizeOnly(widths: readonly number[]): Promise<number> {
+    return this.browserPage.evaluate((list) => globalThis.millPond.resizeOnly(list), widths);
+  }
+
+  /** Gives the browser page back for the next one. */
+  async close(): Promise<void> {
+    if (idle.length < 2 && !this.browserPage.isClosed()) idle.push(this.browserPage);
+    else await this.browserPage.close();
+  }
+}
+
+const idle: BrowserPage[] = [];

@@ -1,0 +1,56 @@
+import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+
+/** A project without its pages: breakpoints, devices, shared styles, pictures. */
+export const projects = pgTable('projects', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  document: jsonb('document').notNull(),
+  /** Raised by one with every edit to the project or to any of its pages. */
+  revision: integer('revision').notNull().default(0),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  /** Set while the project lies deleted and can still be brought back. */
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+});
+
+export const pages = pgTable(
+  'pages',
+  {
+    id: text('id').notNull(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    document: jsonb('document').notNull(),
+    /** The project's revision at which this page was last changed. */
+    revision: integer('revision').notNull().default(0),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.id] })],
+);
+
+/** Every edit ever made, in order. Only ever added to. */
+export const edits = pgTable(
+  'edits',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    /** The project's revision after this edit. */
+    revision: integer('revision').notNull(),
+    /** Given by the client, so that sending twice writes once. */
+    editId: uuid('edit_id').notNull(),
+    kind: text('kind', { enum: ['do', 'undo', 'redo'] }).notNull(),
+    /** For undo and redo: the edit that is taken back or made again. */
+    ofEdit: uuid('of_edit'),
+    edit: jsonb('edit').notNull(),
+    inverse: jsonb('inverse').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    uniqueIndex('edits_project_revision').on(table.projectId, table.revision),
+    uniqueIndex('edits_project_edit').on(table.projectId, table.editId),
+    index('edits_project').on(table.projectId),
+  ],
+);

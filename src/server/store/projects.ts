@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { count, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { newProject } from '@/core/document';
+import { DEMO_NAME, demoProject } from '@/demo';
+import { database } from '../db/client';
+import { pages, projects } from '../db/schema';
+import { HttpError } from '../http/errors';
+import { insertProject } from './documents';
+
+export interface ProjectSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly pages: number;
+  readonly breakpoints: number;
+  readonly revision: number;
+  readonly updatedAt: string;
+}
+
+/** Projects, last changed first. */
+export async function listProjects(deleted = false): Promise<ProjectSummary[]> {
+  const rows = await database()
+    .select({ row: projects, pages: count(pages.id) })
+    .from(projects)
+    .leftJoin(pages, eq(pages.projectId, projects.id))
+    .where(deleted ? isNotNull(projects.deletedAt) : isNull(projects.deletedAt))
+    .groupBy(projects.id)
+    .orderBy(desc(projects.updatedAt));
+  return rows.map(({ row, pages: pageCount }) => ({
+    id: row.id,
+    name: row.name,
+    pages: pageCount,
+    breakpoints: (row.document as { breakpoints: unknown[] }).breakpoints.length,
+    revision: row.revision,
+    updatedAt: row.updatedAt.toISOString(),
+  }));
+}
+
+export async function createProject(name: string, from: 'empty' | 'demo'): Promise<string> {
+  const id = randomUUID();
+  const project = from === 'demo' ? demoProject(id, name) : newProject(id, name);
+  await database().transaction((transaction) => insertProject(transaction, project));
+  return id;
+}
+
+export async function renameProject(id: string, name: string): Promise<void> {
+  const renamed = await database().update(projects).set({ name, updatedAt: new Date() }).where(eq(projects.id, id)).returning({ id: projects.id });
+  if (renamed.length === 0) throw new HttpError(404, 'There is no such project. It may have been deleted.');
+}
+
+/** Puts a project away, or brings it back. */
+export async function setDeleted(id: string, deleted: boolean): Promise<void> {
+  const changed = await database()
+    .update(projects)
+    .set({ deletedAt: deleted ? new Date() : null })
+    .where(eq(projects.id, id))
+    .returning({ id: projects.id });
+  if (changed.length === 0) throw new HttpError(404, 'There is no such project.');
+}
+
+/** Loads the demo project once: into a database that has never held a project. */
+export async function ensureDemo(): Promise<boolean> {
+  const [row] = await database().select({ count: count() }).from(projects);
+  if (row && row.count > 0) return false;
+  await createProject(DEMO_NAME, 'demo');
+  return true;
+}

@@ -1,0 +1,147 @@
+import type { Breakpoint } from '@/core/breakpoints';
+import { BASE, bandAt, bandsOf, conditionAt, conditionEdge, describeCondition } from '@/core/breakpoints';
+import type { At } from '@/core/breakpoints';
+import { parentOf, subtreeOf } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { openProject } from './api';
+import { announce, commit, commitOrReport, report } from './edits';
+import { shownPage, useSession, WIDTH_MAX, WIDTH_MIN } from './store';
+import { continueSweep, forgetSweeps } from './sweep';
+
+const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
+export const newElementId = () => `e${key()}`;
+
+export async function open(projectId: string): Promise<void> {
+  const { project, revision, history } = await openProject(projectId);
+  forgetSweeps();
+  useSession.setState({
+    projectId, project, confirmed: project, revision, history, confirmedHistory: history, pending: [], saving: 'saved', problems: [], draft: undefined,
+    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, findings: {}, sweeps: {}, selectedFinding: undefined,
+  }); // prettier-ignore
+  continueSweep();
+}
+
+export function showPage(pageId: string): void {
+  useSession.setState({ pageId, selection: [], hovered: undefined, selectedFinding: undefined, draft: undefined });
+  continueSweep();
+}
+
+export function setWidth(width: number): void {
+  const next = Math.round(Math.min(WIDTH_MAX, Math.max(WIDTH_MIN, width)));
+  if (next !== useSession.getState().width) useSession.setState({ width: next });
+}
+
+export function select(ids: readonly string[], add = false): void {
+  const { selection } = useSession.getState();
+  const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
+  useSession.setState({ selection: next, marked: [] });
+}
+
+export function chooseTarget(target: At): void {
+  useSession.setState({ chosenTarget: target });
+}
+
+/** The next post (or none) in a direction: the first whole width past it. */
+export function jumpToBreakpoint(direction: 1 | -1): void {
+  const { project, width } = useSession.getState();
+  const edges = project.breakpoints.flatMap(({ condition }) => [Math.ceil(conditionEdge(condition)) - 1, Math.ceil(conditionEdge(condition))]);
+  const ahead = edges.filter((edge) => (edge - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
+  if (ahead === undefined) announce('No further breakpoint.');
+  else setWidth(ahead);
+}
+
+/** The next width in a direction at which a finding begins or ends. */
+export function jumpToFinding(direction: 1 | -1): void {
+  const { findings, pageId, width } = useSession.getState();
+  const widths = (findings[pageId] ?? []).flatMap((finding) => finding.widths.flatMap(({ from, below }) => [from, below - 1]));
+  const ahead = widths.filter((one) => (one - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
+  if (ahead === undefined) announce('No further finding.');
+  else setWidth(ahead);
+}
+
+const NAMES = { narrower: ['Middle', 'Narrow', 'Slim', 'Tight', 'Least'], wider: ['Wide', 'Very wide', 'Broad', 'Vast', 'Most'] } as const;
+
+/** A new breakpoint at the cursor; edits go there from then on. */
+export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
+  const { project, width } = useSession.getState();
+  const taken = new Set([project.baseName, ...project.breakpoints.map((breakpoint) => breakpoint.name)]);
+  const condition = conditionAt(width, direction);
+  const name = NAMES[direction].find((one) => !taken.has(one)) ?? describeCondition(condition);
+  const breakpoint: Breakpoint = { id: `b${key()}`, name, condition };
+  if (commitOrReport({ type: 'addBreakpoint', breakpoint })) useSession.setState({ chosenTarget: breakpoint.id });
+}
+
+/** Which way a new breakpoint at the cursor opens if nobody says: as the others do on this side of the base. */
+export function likelyDirection(): 'narrower' | 'wider' {
+  const { project, width } = useSession.getState();
+  const base = bandsOf(project).filter((band) => band.home === BASE);
+  if (base.length === 0 || project.breakpoints.length === 0) return 'narrower';
+  if (bandAt(project, width).home === BASE) return project.breakpoints.every((breakpoint) => 'from' in breakpoint.condition) ? 'wider' : 'narrower';
+  return width >= base[0]!.from ? 'wider' : 'narrower';
+}
+
+/** Writes a value for all that is selected, as one edit. Returns what is wrong, in words. */
+export function writeValue(property: string, value: string, at: At, gesture?: string): string | undefined {
+  const edit = writeEdit(property, value, at);
+  return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${useSession.getState().selection.join()}`);
+}
+
+export function writeEdit(property: string, value: string, at: At): Edit | undefined {
+  const { selection } = useSession.getState();
+  const edits = selection.map((node): Edit => ({ type: 'setStyle', node, at, property, value }));
+  return edits.length <= 1 ? edits[0] : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
+}
+
+/** Clears own values of properties, where there are any, on all that is selected. */
+export function clearValues(properties: readonly string[], at: At): void {
+  const { selection } = useSession.getState();
+  const { elements } = shownPage(useSession.getState());
+  const edits = selection.flatMap((node) =>
+    properties.filter((property) => elements[node]?.styles[at]?.[property] !== undefined).map((property): Edit => ({ type: 'clearStyle', node, at, property })),
+  );
+  if (edits.length === 0) return announce('There is no own value here to clear.');
+  commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits });
+}
+
+/** Selected elements that don't stand inside another selected one, without the body. */
+function topmost(): string[] {
+  const { selection } = useSession.getState();
+  const page = shownPage(useSession.getState());
+  return selection.filter((id) => {
+    if (id === page.root) return false;
+    for (let up = parentOf(page, id); up; up = parentOf(page, up.id)) if (selection.includes(up.id)) return false;
+    return true;
+  });
+}
+
+export function removeSelected(): void {
+  const nodes = topmost();
+  const page = shownPage(useSession.getState());
+  if (nodes.length === 0) return report('Select something to remove. The body of a page stays.');
+  const next = parentOf(page, nodes[0]!)?.id;
+  const edits = nodes.map((node): Edit => ({ type: 'removeElement', node }));
+  if (commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Remove ${edits.length} elements`, edits }) && next) select([next]);
+}
+
+export function duplicateSelected(): void {
+  const page = shownPage(useSession.getState());
+  const tops: string[] = [];
+  const edits = topmost().map((node): Edit => {
+    const ids = Object.fromEntries(subtreeOf(page, node).map((element) => [element.id, newElementId()]));
+    tops.push(ids[node]!);
+    return { type: 'duplicateElement', node, ids };
+  });
+  if (edits.length === 0) return report('Select something to duplicate.');
+  if (commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Duplicate ${edits.length} elements`, edits })) select(tops);
+}
+
+/** Moves the selected element among its siblings. */
+export function moveSelected(by: 1 | -1): void {
+  const page = shownPage(useSession.getState());
+  const [node] = topmost();
+  const parent = node && parentOf(page, node);
+  if (!node || !parent) return;
+  const index = parent.children.indexOf(node) + by;
+  if (index < 0 || index >= parent.children.length) return announce('It already stands at the end.');
+  commitOrReport({ type: 'moveElement', node, parent: parent.id, index });
+}

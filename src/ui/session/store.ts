@@ -1,0 +1,100 @@
+import { create } from 'zustand';
+import type { Finding } from '@/core/audit';
+import type { At, IntervalSet } from '@/core/breakpoints';
+import { BASE, bandAt, conditionInterval, contains } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import type { History } from '@/core/edits';
+import { EMPTY_HISTORY } from '@/core/edits';
+import type { PendingEdit } from './api';
+
+export const WIDTH_MIN = 240;
+export const WIDTH_MAX = 2560;
+
+export type Saving = 'saved' | 'saving' | 'waiting';
+
+export interface SweepState {
+  readonly decided: number;
+  readonly total: number;
+  readonly running: boolean;
+  readonly stopped: boolean;
+  readonly error?: string;
+}
+
+/** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
+export interface Session {
+  readonly projectId: string;
+  readonly project: Project;
+  /** The document as the server has it; `project` is this with `pending` made on it. */
+  readonly confirmed: Project;
+  readonly confirmedHistory: History;
+  readonly revision: number;
+  readonly history: History;
+  readonly pending: readonly PendingEdit[];
+  readonly saving: Saving;
+  /** What went wrong, until it is read. */
+  readonly problems: readonly string[];
+  /** What a gesture would make of the document, while it lasts. */
+  readonly draft: Project | undefined;
+  readonly pageId: string;
+  /** The cursor: viewport width in whole px. */
+  readonly width: number;
+  readonly selection: readonly string[];
+  readonly hovered: string | undefined;
+  /** The write target that was chosen; undefined follows the band. */
+  readonly chosenTarget: At | undefined;
+  /** Widths that the edit in hand would change. */
+  readonly marked: IntervalSet;
+  readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  readonly sweeps: Readonly<Record<string, SweepState>>;
+  readonly selectedFinding: string | undefined;
+  readonly panel: 'values' | 'findings';
+  readonly zoom: 'fit' | number;
+  /** A polite word for those who can't see what happened. */
+  readonly announcement: string;
+}
+
+export const useSession = create<Session>(() => ({
+  projectId: '',
+  project: undefined as unknown as Project,
+  confirmed: undefined as unknown as Project,
+  confirmedHistory: EMPTY_HISTORY,
+  revision: 0,
+  history: EMPTY_HISTORY,
+  pending: [],
+  saving: 'saved',
+  problems: [],
+  draft: undefined,
+  pageId: '',
+  width: 1200,
+  selection: [],
+  hovered: undefined,
+  chosenTarget: undefined,
+  marked: [],
+  findings: {},
+  sweeps: {},
+  selectedFinding: undefined,
+  panel: 'values',
+  zoom: 'fit',
+  announcement: '',
+}));
+
+/** The document on screen: the draft while a gesture lasts. */
+export const shownProject = (session: Session): Project => session.draft ?? session.project;
+
+export const shownPage = (session: Session): Page => {
+  const { pages } = shownProject(session);
+  return pages.find((page) => page.id === session.pageId) ?? pages[0]!;
+};
+
+/** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
+export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width).from;
+
+/** Where an edit goes: the chosen target while it holds at the cursor, else the band's own. */
+export const writeTarget = (session: Session): At => {
+  const project = shownProject(session);
+  const { chosenTarget, width } = session;
+  if (chosenTarget === BASE) return BASE;
+  const breakpoint = project.breakpoints.find((one) => one.id === chosenTarget);
+  if (breakpoint && contains([conditionInterval(breakpoint.condition)], width)) return breakpoint.id;
+  return bandAt(project, width).home;
+};

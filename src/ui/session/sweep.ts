@@ -1,0 +1,95 @@
+import { Ledger, SWEEP_RANGE } from '@/core/audit';
+import type { IntervalSet } from '@/core/breakpoints';
+import { ALL_WIDTHS, fromIntegers } from '@/core/breakpoints';
+import type { Footprint } from '@/core/edits';
+import { Refused, streamSweep } from './api';
+import type { SweepState } from './store';
+import { useSession } from './store';
+
+const TOTAL = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
+
+/** What is known of each page, for as long as the project is open. */
+const ledgers = new Map<string, Ledger>();
+let running: { pageId: string; stop: AbortController } | undefined;
+
+function ledgerOf(pageId: string): Ledger {
+  let ledger = ledgers.get(pageId);
+  if (!ledger) ledgers.set(pageId, (ledger = new Ledger()));
+  return ledger;
+}
+
+function show(pageId: string, change: Partial<SweepState>): void {
+  const ledger = ledgerOf(pageId);
+  useSession.setState(({ sweeps, findings }) => ({
+    sweeps: { ...sweeps, [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided } },
+    findings: { ...findings, [pageId]: ledger.findings() },
+  }));
+}
+
+export function forgetSweeps(): void {
+  running?.stop.abort();
+  running = undefined;
+  ledgers.clear();
+}
+
+/** Marks the widths that an edit can have changed; they are measured again once it is saved. */
+export function invalidateSweeps(footprint: Footprint): void {
+  for (const [pageId, { widths }] of Object.entries(footprint)) invalidate(pageId, widths);
+}
+
+export function allWidthsChanged(): void {
+  for (const pageId of ledgers.keys()) invalidate(pageId, ALL_WIDTHS);
+}
+
+function invalidate(pageId: string, widths: IntervalSet): void {
+  if (widths.length === 0) return;
+  ledgerOf(pageId).invalidate(widths);
+  if (running?.pageId === pageId) running.stop.abort();
+  show(pageId, { stopped: false });
+}
+
+export function stopSweep(): void {
+  const pageId = running?.pageId;
+  running?.stop.abort();
+  running = undefined;
+  if (pageId) show(pageId, { running: false, stopped: true });
+}
+
+/** Measures what is missing of the page on screen, unless that is going on or was stopped. */
+export function continueSweep(again = false): void {
+  const { pageId, pending, sweeps } = useSession.getState();
+  if (pending.length > 0) return;
+  if (running?.pageId === pageId && !running.stop.signal.aborted) return;
+  if (sweeps[pageId]?.stopped && !again) return;
+  running?.stop.abort();
+  if (ledgerOf(pageId).missing().length > 0) void measure(pageId);
+}
+
+async function measure(pageId: string): Promise<void> {
+  const stop = new AbortController();
+  const mine = { pageId, stop };
+  running = mine;
+  const { projectId, revision, width } = useSession.getState();
+  const ledger = ledgerOf(pageId);
+  const { error: _, ...before } = useSession.getState().sweeps[pageId] ?? {};
+  useSession.setState(({ sweeps }) => ({ sweeps: { ...sweeps, [pageId]: { total: TOTAL, decided: ledger.decided, ...before, running: true, stopped: false } } }));
+  const widths = fromIntegers(ledger.missing()).map(({ from, below }) => ({ first: from, last: below - 1 }));
+  try {
+    for await (const line of streamSweep(projectId, { page: pageId, revision, widths, near: Math.round(width) }, stop.signal)) {
+      if (stop.signal.aborted) return;
+      if (line.type === 'failed') throw new Error(line.message);
+      if (line.type === 'results') {
+        ledger.record(line.results);
+        show(pageId, { running: true });
+      }
+    }
+    if (!stop.signal.aborted) show(pageId, { running: false });
+  } catch (error) {
+    if (stop.signal.aborted) return;
+    // 409: an edit has come in between. The save that brings it starts the sweep again.
+    const behind = error instanceof Refused && error.status === 409;
+    show(pageId, { running: false, ...(!behind && { error: error instanceof Error ? error.message : String(error) }) });
+  } finally {
+    if (running === mine) running = undefined;
+  }
+}
