@@ -26,7 +26,7 @@ export interface Lane {
   readonly stretches: readonly Stretch[];
 }
 
-function carriageIn(resolution: Resolution, home: At): Carriage {
+export function carriageIn(resolution: Resolution, home: At): Carriage {
   const { origin } = resolution;
   if (origin.kind === 'initial') return 'default';
   if (origin.kind === 'inherited') return 'inherited';

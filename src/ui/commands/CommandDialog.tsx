@@ -1,0 +1,70 @@
+'use client';
+
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useEffect, useState } from 'react';
+import { COMMANDS, dialog } from './commands';
+import type { Command } from './commands';
+
+const KEY_SIGNS: Readonly<Record<string, string>> = { ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', Delete: 'Del' };
+
+export function keyText(keys: string): string {
+  return keys
+    .split(/\+(?=.)/)
+    .map((key) => KEY_SIGNS[key] ?? (key.length === 1 ? key.toUpperCase() : key))
+    .join(' ');
+}
+
+/** Every command with its keys; typing narrows the list, Enter runs. */
+export function CommandDialog() {
+  const [open, setOpen] = useState(false);
+  const [query, setQuery] = useState('');
+  useEffect(() => {
+    dialog.toggle = () => setOpen((before) => !before);
+  }, []);
+  const close = () => {
+    setOpen(false);
+    setQuery('');
+  };
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = COMMANDS.filter(({ title, group }) => words.every((word) => `${title} ${group}`.toLowerCase().includes(word)));
+  return (
+    <Dialog open={open} onClose={close} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/30" aria-hidden />
+      <div className="fixed inset-0 flex justify-center p-8 pt-[10vh]">
+        <DialogPanel className="flex max-h-[70vh] w-[520px] flex-col self-start rounded-[6px] border border-line-strong bg-sheet">
+          <DialogTitle className="px-4 pt-3 text-[15px] font-bold">Commands and keys</DialogTitle>
+          <Combobox<Command>
+            onChange={(command) => {
+              close();
+              // After the dialog has given the focus back.
+              if (command) setTimeout(command.run, 0);
+            }}
+          >
+            <ComboboxInput
+              autoFocus
+              aria-label="Find a command"
+              placeholder="Find a command"
+              className="m-3 rounded-[4px] border border-edge bg-well px-2 py-1.5 text-ink"
+              onChange={(event) => setQuery(event.target.value)}
+            />
+            <ComboboxOptions static className="min-h-0 overflow-auto px-2 pb-2">
+              {found.map((command) => (
+                <ComboboxOption
+                  key={command.id}
+                  value={command}
+                  className="flex cursor-pointer items-center justify-between rounded-[4px] px-2 py-1 data-focus:bg-reed-tint"
+                >
+                  <span>
+                    {command.title} <span className="text-muted">· {command.group}</span>
+                  </span>
+                  <span className="font-mono text-muted">{command.keys.map(keyText).join(' or ')}</span>
+                </ComboboxOption>
+              ))}
+              {found.length === 0 && <p className="px-2 py-3 text-muted">No command is called that.</p>}
+            </ComboboxOptions>
+          </Combobox>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,38 @@
+import { COMMANDS } from './commands';
+
+export interface Key {
+  readonly key: string;
+  readonly ctrl: boolean;
+  readonly shift: boolean;
+  readonly alt: boolean;
+}
+
+function nameOf({ key, ctrl, shift, alt }: Key): string {
+  const plain = key.length === 1 ? key.toLowerCase() : key;
+  return `${ctrl ? 'Ctrl+' : ''}${shift ? 'Shift+' : ''}${alt ? 'Alt+' : ''}${plain}`;
+}
+
+/** Runs the command of a key, wherever it was pressed. Returns whether there was one. */
+export function runKey(key: Key): boolean {
+  const name = nameOf(key);
+  const command = COMMANDS.find(({ keys }) => keys.includes(name));
+  command?.run();
+  return command !== undefined;
+}
+
+const TYPING = 'input, textarea, select, [contenteditable]';
+/** Keys without a modifier that controls use for themselves. */
+const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog]';
+
+export function handleKeyDown(event: KeyboardEvent): void {
+  if (event.defaultPrevented || event.isComposing) return;
+  const target = event.target instanceof Element ? event.target : undefined;
+  const undoing = (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key);
+  // A field that has been changed but not yet committed keeps its own undo.
+  if (target?.closest(TYPING) && !(undoing && !target.closest('[data-dirty=true]'))) return;
+  if (target?.closest('[role=dialog]')) return;
+  const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
+  if (bare && /^(Arrow|Home|End|Enter| |Tab|Escape)/.test(event.key)) return;
+  if (bare && target?.closest(OWN) && (event.key === 'Delete' || event.key === 'Backspace') && !target.closest('[role=tree]')) return;
+  if (runKey({ key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey })) event.preventDefault();
+}

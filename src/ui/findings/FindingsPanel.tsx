@@ -1,0 +1,73 @@
+'use client';
+
+import { useMemo } from 'react';
+import { checkNamed, SEVERITIES } from '@/core/audit';
+import type { Finding } from '@/core/audit';
+import { contains, describeInterval } from '@/core/breakpoints';
+import { shownPage, useSession } from '../session/store';
+import { countFindings } from '../gauge/SweepStatus';
+import { showFinding } from './show-finding';
+
+const NONE: readonly Finding[] = [];
+const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
+
+/** Every finding of the page, by severity: what, where, over which widths. Pressing one goes there. */
+export function FindingsPanel() {
+  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
+  const sweep = useSession((session) => session.sweeps[session.pageId]);
+  const page = useSession(shownPage);
+  const width = useSession((session) => session.width);
+  const chosen = useSession((session) => session.selectedFinding);
+  const here = useMemo(() => new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.key)), [findings, width]);
+  const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
+  const done = sweep && !sweep.running && sweep.decided === sweep.total;
+
+  return (
+    <div className="min-h-0 flex-1 overflow-auto" data-testid="findings">
+      <p className="m-0 border-b border-line px-3.5 py-2 text-muted" aria-live="polite">
+        {sweep?.running ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far` : done ? `Every width from 320 to 1920 measured: ${countFindings(findings)}` : (sweep?.error ?? 'Not all widths are measured.')}
+      </p>
+      {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}
+      {SEVERITIES.map((severity) => {
+        const list = findings.filter((finding) => finding.severity === severity);
+        if (list.length === 0) return null;
+        return (
+          <section key={severity} aria-label={HEADINGS[severity]}>
+            <h3 className="m-0 flex justify-between px-3.5 pt-2 pb-1 font-semibold text-muted">
+              {HEADINGS[severity]} <span className="font-mono">{list.length}</span>
+            </h3>
+            <ul className="m-0 list-none p-0">
+              {list.map((finding) => {
+                const check = checkNamed(finding.check);
+                return (
+                  <li key={finding.key} className="border-b border-line">
+                    <button
+                      type="button"
+                      aria-pressed={chosen === finding.key}
+                      className={`flex w-full gap-2 border-0 border-l-[3px] px-3 py-1.5 text-left -outline-offset-2 ${chosen === finding.key ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
+                      onClick={() => showFinding(finding)}
+                    >
+                      <span aria-hidden className={`mt-1 size-2.5 shrink-0 rounded-[2px] ${severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${here.has(finding.key) ? '' : 'opacity-40'}`} />
+                      <span className="min-w-0">
+                        <b className="font-semibold">{check?.title}</b>
+                        <span className="block">{check?.sentence(finding.worst.violation, name)}</span>
+                        <span className="block font-mono text-xs text-muted">
+                          {finding.widths.map(describeInterval).join(', ')} · worst at {finding.worst.width}
+                        </span>
+                        {chosen === finding.key && (
+                          <span className="block pt-1 text-muted">
+                            {check?.why} <span className="block">Rule: {check?.rule}</span>
+                          </span>
+                        )}
+                      </span>
+                    </button>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,10 @@
+import type { Finding } from '@/core/audit';
+import { select, setWidth } from '../session/actions';
+import { useSession } from '../session/store';
+
+/** Goes to a finding: its element selected, the width where it is worst. */
+export function showFinding(finding: Finding): void {
+  select([finding.element]);
+  setWidth(finding.worst.width);
+  useSession.setState({ selectedFinding: finding.key });
+}

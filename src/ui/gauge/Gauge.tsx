@@ -1,0 +1,77 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import { SWEEP_RANGE } from '@/core/audit';
+import { useSession } from '../session/store';
+import { useSize } from '../stage/use-size';
+import { Cursor } from './Cursor';
+import { FindingsTrack } from './FindingsTrack';
+import { Lanes } from './Lanes';
+import { Posts } from './Posts';
+import { FULL, gaugeScale, zoomed } from './scale';
+import { Marked, ScaleTracks } from './ScaleTracks';
+import { SweepStatus } from './SweepStatus';
+
+/** The instrument along the width axis: scale, bands, devices, findings, lanes, posts and the cursor. */
+export function Gauge({ labelWidth, height }: { labelWidth: number; height: number }) {
+  const [axis, setAxis] = useState<HTMLDivElement | null>(null);
+  const [domain, setDomain] = useState(FULL);
+  const { width: length } = useSize(axis);
+  const scale = useMemo(() => gaugeScale(domain, length), [domain, length]);
+  const zoom = (factor: number) => setDomain((before) => zoomed(before, useSession.getState().width, factor));
+
+  useEffect(() => {
+    if (!axis) return;
+    const wheel = (event: WheelEvent) => {
+      if (!event.ctrlKey && !event.metaKey) return;
+      event.preventDefault();
+      const around = scale.width(event.clientX - axis.getBoundingClientRect().left);
+      setDomain((before) => zoomed(before, around, event.deltaY > 0 ? 1.2 : 1 / 1.2));
+    };
+    axis.addEventListener('wheel', wheel, { passive: false });
+    return () => axis.removeEventListener('wheel', wheel);
+  }, [axis, scale]);
+
+  return (
+    <section aria-label="Gauge" className="relative flex shrink-0 flex-col border-t border-line-strong bg-sheet select-none" style={{ height }}>
+      <div className="flex shrink-0">
+        <div className="flex shrink-0 flex-col border-r border-line pt-1 pl-3.5" style={{ width: labelWidth }}>
+          <div className="flex h-9 items-center justify-between pr-2">
+            <b>Gauge</b>
+            <span className="font-mono text-xs text-muted">
+              {SWEEP_RANGE.first} to {SWEEP_RANGE.last}
+            </span>
+            <span>
+              <GaugeButton label="Show more of the scale" sign="−" onClick={() => zoom(1.5)} />
+              <GaugeButton label="Show less of the scale" sign="+" onClick={() => zoom(1 / 1.5)} />
+            </span>
+          </div>
+          <span className="h-5 leading-5">Bands</span>
+          <span className="h-5 leading-5 text-muted">Devices</span>
+          <SweepStatus />
+        </div>
+        <div ref={setAxis} className="relative mx-3.5 min-w-0 flex-1 pt-1" data-testid="axis">
+          <ScaleTracks scale={scale} />
+          <FindingsTrack scale={scale} />
+          <Marked scale={scale} />
+        </div>
+      </div>
+      <Lanes scale={scale} labelWidth={labelWidth} />
+      <div className="h-7 shrink-0" />
+      {length > 0 && (
+        <div className="pointer-events-none absolute inset-y-0" style={{ left: labelWidth + 14, width: length }}>
+          <Posts scale={scale} />
+          <Cursor scale={scale} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+function GaugeButton({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
+  return (
+    <button type="button" aria-label={label} title={label} className="size-5 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink" onClick={onClick}>
+      {sign}
+    </button>
+  );
+}

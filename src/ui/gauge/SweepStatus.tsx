@@ -1,0 +1,62 @@
+'use client';
+
+import type { Finding } from '@/core/audit';
+import { useSession } from '../session/store';
+import { continueSweep, stopSweep } from '../session/sweep';
+
+const NONE: readonly Finding[] = [];
+
+/** How many of each severity, in words: "4 broken · 2 notes". */
+export function countFindings(findings: readonly Finding[]): string {
+  const count = (severity: Finding['severity']) => findings.filter((finding) => finding.severity === severity).length;
+  const parts = [
+    [count('broken'), 'broken'],
+    [count('poor'), 'poor'],
+    [count('note'), count('note') === 1 ? 'note' : 'notes'],
+  ] as const;
+  const text = parts.filter(([number]) => number > 0).map(([number, word]) => `${number} ${word}`);
+  return text.length > 0 ? text.join(' · ') : 'none';
+}
+
+/** How far the sweep is, and what it has found; it can be stopped and taken up again. */
+export function SweepStatus() {
+  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
+  const sweep = useSession((session) => session.sweeps[session.pageId]);
+  const waiting = sweep && !sweep.running && sweep.decided < sweep.total;
+  return (
+    <div className="h-[34px] pr-2">
+      <div className="flex h-[18px] items-center justify-between">
+        <span>Findings</span>
+        <span className={`font-mono text-xs ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`} data-testid="finding-count">
+          {countFindings(findings)}
+        </span>
+      </div>
+      <div className="flex h-4 items-center justify-between gap-2 text-xs text-muted" data-testid="sweep-state" data-done={sweep !== undefined && sweep.decided === sweep.total && !sweep.running}>
+        {sweep?.error ? (
+          <span className="truncate text-rust" title={sweep.error}>
+            {sweep.error}
+          </span>
+        ) : sweep?.running ? (
+          <>
+            <progress aria-label="Widths measured" className="h-1.5 min-w-0 flex-1 accent-amber" max={sweep.total} value={sweep.decided} />
+            <span className="font-mono">
+              {sweep.decided}/{sweep.total}
+            </span>
+          </>
+        ) : (
+          <span>{sweep ? (waiting ? `${sweep.decided} of ${sweep.total} widths` : 'every width measured') : 'not measured yet'}</span>
+        )}
+        {sweep?.running && <Action label="Stop" onClick={stopSweep} />}
+        {waiting && (sweep.stopped || sweep.error) && <Action label="Go on" onClick={() => continueSweep(true)} />}
+      </div>
+    </div>
+  );
+}
+
+function Action({ label, onClick }: { label: string; onClick: () => void }) {
+  return (
+    <button type="button" className="border-0 bg-transparent p-0 text-reed underline" onClick={onClick}>
+      {label}
+    </button>
+  );
+}

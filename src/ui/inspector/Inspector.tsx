@@ -1,0 +1,138 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { bandAt } from '@/core/breakpoints';
+import { PROPERTIES, PROPERTY_GROUPS } from '@/core/styles';
+import type { Property, PropertyGroup } from '@/core/styles';
+import { shownBandStart, shownPage, shownProject, useSession, writeTarget } from '../session/store';
+import { AnyDeclaration } from './AnyDeclaration';
+import { COMPOSITES, compose } from './composites';
+import type { Composite } from './composites';
+import { fieldValue } from './field-value';
+import type { FieldValue } from './field-value';
+import { PropertyRow } from './PropertyRow';
+import { TargetPicker } from './TargetPicker';
+
+type Item = { readonly kind: 'one'; readonly property: Property } | { readonly kind: 'composite'; readonly composite: Composite; readonly properties: readonly Property[] };
+
+/** The group's properties in order, those of a shorthand gathered where the first of them stands. */
+function itemsOf(group: PropertyGroup): Item[] {
+  const gathered = new Set<string>();
+  return PROPERTIES.filter((property) => property.group === group).flatMap((property): Item[] => {
+    const composite = COMPOSITES.find((one) => one.longhands.includes(property.name));
+    if (!composite) return [{ kind: 'one', property }];
+    if (gathered.has(composite.shorthand)) return [];
+    gathered.add(composite.shorthand);
+    return [{ kind: 'composite', composite, properties: PROPERTIES.filter((one) => composite.longhands.includes(one.name)) }];
+  });
+}
+
+const GROUPS = PROPERTY_GROUPS.map((group) => ({ group, items: itemsOf(group) }));
+const OPEN_FIRST: ReadonlySet<string> = new Set(['Layout', 'Flex and grid', 'Size', 'Space', 'Type']);
+
+/** The values of what is selected, as they hold at the cursor, and where each comes from. */
+export function Inspector() {
+  const selection = useSession((session) => session.selection);
+  const project = useSession(shownProject);
+  const page = useSession(shownPage);
+  const bandStart = useSession(shownBandStart);
+  const target = useSession(writeTarget);
+  const [query, setQuery] = useState('');
+  const [onlySet, setOnlySet] = useState(false);
+  const [open, setOpen] = useState<ReadonlySet<string>>(OPEN_FIRST);
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
+
+  const ids = useMemo(() => selection.filter((id) => id in page.elements), [selection, page]);
+  const fields = useMemo(() => {
+    if (ids.length === 0) return new Map<string, FieldValue>();
+    const { home } = bandAt(project, bandStart);
+    return new Map(PROPERTIES.map(({ name }) => [name, fieldValue(project, page, ids, name, bandStart, home, target)]));
+  }, [ids, project, page, bandStart, target]);
+
+  const wanted = ({ name, label }: { name: string; label: string }) => `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
+  const visible = (field: FieldValue) => !onlySet || field.carriage !== 'default';
+  const flip = (set: ReadonlySet<string>, key: string) => (set.has(key) ? new Set([...set].filter((one) => one !== key)) : new Set([...set, key]));
+
+  const row = (property: Property) => {
+    const field = fields.get(property.name)!;
+    return wanted(property) && visible(field) ? <PropertyRow key={property.name} property={property.name} label={property.label} field={field} target={target} /> : null;
+  };
+  const compositeRow = ({ composite, properties }: Extract<Item, { kind: 'composite' }>) => {
+    const each = properties.map((property) => fields.get(property.name)!);
+    const shown = properties.some(wanted) || wanted({ name: composite.shorthand, label: composite.label });
+    if (!shown || !each.some(visible)) return null;
+    const inOrder = composite.longhands.map((name) => fields.get(name)!);
+    const values = inOrder.map((field) => field.value);
+    const strongest = each.reduce((a, b) => (a.carriage === 'default' ? b : a));
+    const field: FieldValue = {
+      ...strongest,
+      value: values.some((value) => value === undefined) ? undefined : compose(values as string[]),
+      ownHere: each.some((one) => one.ownHere),
+    };
+    const unfold = unfolded.has(composite.shorthand) || (query !== '' && !wanted({ name: composite.shorthand, label: composite.label }));
+    return (
+      <div key={composite.shorthand} className="relative">
+        <button
+          type="button"
+          aria-expanded={unfold}
+          aria-label={`${composite.label}, each side`}
+          className="absolute top-[3px] left-0 size-4 border-0 bg-transparent text-[9px] text-muted"
+          onClick={() => setUnfolded(flip(unfolded, composite.shorthand))}
+        >
+          {unfold ? '▾' : '▸'}
+        </button>
+        <PropertyRow property={composite.shorthand} label={composite.label} field={field} target={target} properties={composite.longhands} />
+        {unfold && <div className="border-l-2 border-line">{properties.map((property) => row(property))}</div>}
+      </div>
+    );
+  };
+
+  if (ids.length === 0)
+    return (
+      <>
+        <TargetPicker />
+        <p className="px-3.5 py-2 text-muted">Select something on the page or in the list of elements to see its values and where they come from.</p>
+      </>
+    );
+  return (
+    <>
+      <TargetPicker />
+      <div className="flex items-center gap-2 px-3.5 pb-2">
+        <b className="min-w-0 flex-1 truncate">{ids.length === 1 ? page.elements[ids[0]!]!.name : `${ids.length} elements`}</b>
+        <label className="flex items-center gap-1 text-muted">
+          <input type="checkbox" className="accent-reed" checked={onlySet} onChange={(event) => setOnlySet(event.target.checked)} /> only set ones
+        </label>
+      </div>
+      <input
+        aria-label="Find a property"
+        placeholder="Find a property"
+        className="mx-3.5 mb-2 h-[22px] rounded-[3px] border border-line-strong bg-well px-1.5"
+        value={query}
+        onChange={(event) => setQuery(event.target.value)}
+      />
+      <div className="min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
+        {GROUPS.map(({ group, items }) => {
+          const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);
+          if (rows.length === 0) return null;
+          const unfold = open.has(group) || query !== '' || onlySet;
+          return (
+            <section key={group} aria-label={group} className="border-t border-line py-1">
+              <h3 className="m-0">
+                <button
+                  type="button"
+                  aria-expanded={unfold}
+                  className="flex w-full items-center justify-between border-0 bg-transparent px-3.5 py-1 text-left font-semibold text-muted"
+                  onClick={() => setOpen(flip(open, group))}
+                >
+                  {group} <span aria-hidden>{unfold ? '−' : '+'}</span>
+                </button>
+              </h3>
+              {unfold && rows}
+            </section>
+          );
+        })}
+        <AnyDeclaration target={target} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { memo } from 'react';
+import type { At } from '@/core/breakpoints';
+import { propertyNamed } from '@/core/styles';
+import { clearValues } from '../session/actions';
+import type { FieldValue } from './field-value';
+import { OriginMark } from './OriginMark';
+import { ValueField } from './ValueField';
+
+interface Props {
+  readonly property: string;
+  readonly label: string;
+  readonly field: FieldValue;
+  readonly target: At;
+  /** What clearing takes away: the property itself unless it stands for several. */
+  readonly properties?: readonly string[];
+}
+
+/** Label, field, clear, origin. */
+export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
+  const control = properties.length === 1 ? propertyNamed(property).control : undefined;
+  return (
+    <div className="flex items-start gap-1 py-0.5 pr-2 pl-3.5">
+      <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>
+        {label}
+      </span>
+      <ValueField
+        key={target}
+        property={property}
+        label={label}
+        value={field.value}
+        faint={field.carriage === 'default'}
+        target={target}
+        keywords={control?.kind === 'keyword' ? control.keywords : undefined}
+        colour={control?.kind === 'colour'}
+      />
+      <button
+        type="button"
+        aria-label={`Clear ${label}`}
+        title="Clear here, so that a weaker value shows"
+        className={`size-6 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
+        onClick={() => clearValues(properties, target)}
+      >
+        ×
+      </button>
+      <OriginMark label={label} properties={properties} field={field} target={target} />
+    </div>
+  );
+});

@@ -1,0 +1,168 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { z } from 'zod';
+import { requestJson } from '../session/api';
+import { Mark } from '../theme/Mark';
+import { DeleteDialog } from './DeleteDialog';
+
+const summarySchema = z.object({ id: z.string(), name: z.string(), pages: z.number(), breakpoints: z.number(), revision: z.number(), updatedAt: z.string() });
+export type ProjectSummary = z.infer<typeof summarySchema>;
+const listSchema = z.object({ projects: z.array(summarySchema) });
+
+const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
+const button = 'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper';
+
+/** All projects: open, create, rename, delete and bring back. */
+export function ProjectList() {
+  const router = useRouter();
+  const [projects, setProjects] = useState<ProjectSummary[]>();
+  const [failure, setFailure] = useState<string>();
+  const [name, setName] = useState('');
+  const [renaming, setRenaming] = useState<{ id: string; name: string }>();
+  const [deleting, setDeleting] = useState<ProjectSummary>();
+  const [deleted, setDeleted] = useState<ProjectSummary>();
+
+  const load = useCallback(async () => {
+    try {
+      setProjects(listSchema.parse(await requestJson('/api/projects')).projects);
+    } catch (error) {
+      setFailure(error instanceof Error ? error.message : String(error));
+    }
+  }, []);
+  useEffect(() => {
+    void load();
+  }, [load]);
+
+  const attempt = async (work: () => Promise<void>) => {
+    setFailure(undefined);
+    try {
+      await work();
+    } catch (error) {
+      setFailure(error instanceof Error ? error.message : String(error));
+    }
+  };
+  const create = (from: 'empty' | 'demo') =>
+    attempt(async () => {
+      const answer = await requestJson('/api/projects', { method: 'POST', body: { name: name.trim() || (from === 'demo' ? 'Tansy Street Tool Library' : name), from } });
+      router.push(`/projects/${(answer as { id: string }).id}`);
+    });
+  const rename = (id: string, next: string) =>
+    attempt(async () => {
+      await requestJson(`/api/projects/${id}`, { method: 'PATCH', body: { name: next } });
+      setRenaming(undefined);
+      await load();
+    });
+  const remove = (project: ProjectSummary) =>
+    attempt(async () => {
+      setDeleting(undefined);
+      await requestJson(`/api/projects/${project.id}`, { method: 'DELETE' });
+      setDeleted(project);
+      await load();
+    });
+  const restore = (project: ProjectSummary) =>
+    attempt(async () => {
+      await requestJson(`/api/projects/${project.id}/restore`, { method: 'POST' });
+      setDeleted(undefined);
+      await load();
+    });
+
+  return (
+    <main className="mx-auto max-w-[860px] px-6 py-10">
+      <h1 className="m-0 flex items-center gap-3 text-[26px] font-bold">
+        <Mark /> Mill Pond
+      </h1>
+      <p className="mt-1 text-[14px] text-muted">Decide at which widths a design must change, write what changes there, and see that it holds at every width.</p>
+
+      {failure && (
+        <p role="alert" className="rounded-[5px] border border-rust bg-rust-tint px-3 py-2">
+          {failure}
+        </p>
+      )}
+      {deleted && (
+        <p role="status" className="flex items-center justify-between rounded-[5px] border border-line-strong bg-amber-tint px-3 py-2">
+          “{deleted.name}” is deleted.
+          <button type="button" className={button} onClick={() => restore(deleted)}>
+            Bring it back
+          </button>
+        </p>
+      )}
+
+      <section aria-label="Projects" className="mt-6">
+        <h2 className="m-0 border-b border-line-strong pb-1 text-[15px] font-bold">Projects</h2>
+        {!projects && !failure && <p className="text-muted">Loading …</p>}
+        {projects?.length === 0 && <p className="text-muted">There is no project yet. Create one below, or take the demo to look around.</p>}
+        <ul className="m-0 list-none p-0">
+          {projects?.map((project) => (
+            <li key={project.id} className="flex min-h-12 items-center gap-3 border-b border-line">
+              {renaming?.id === project.id ? (
+                <form
+                  className="flex flex-1 gap-2"
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    void rename(project.id, renaming.name);
+                  }}
+                >
+                  <input
+                    autoFocus
+                    aria-label={`New name of ${project.name}`}
+                    className="h-7 flex-1 rounded-[4px] border border-edge bg-well px-2"
+                    value={renaming.name}
+                    onChange={(event) => setRenaming({ id: project.id, name: event.target.value })}
+                    onKeyDown={(event) => event.key === 'Escape' && setRenaming(undefined)}
+                  />
+                  <button type="submit" className={button}>
+                    Save name
+                  </button>
+                </form>
+              ) : (
+                <>
+                  <Link href={`/projects/${project.id}`} className="min-w-0 flex-1 truncate py-2 text-[15px] font-semibold text-ink">
+                    {project.name}
+                  </Link>
+                  <span className="font-mono text-muted">
+                    {plural(project.pages, 'page')} · {plural(project.breakpoints, 'breakpoint')}
+                  </span>
+                  <time className="w-32 text-right text-muted" dateTime={project.updatedAt}>
+                    {new Date(project.updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
+                  </time>
+                  <button type="button" className={button} aria-label={`Rename ${project.name}`} onClick={() => setRenaming({ id: project.id, name: project.name })}>
+                    Rename
+                  </button>
+                  <button type="button" className={button} aria-label={`Delete ${project.name}`} onClick={() => setDeleting(project)}>
+                    Delete
+                  </button>
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      </section>
+
+      <section aria-label="New project" className="mt-8 rounded-[6px] border border-line-strong bg-sheet p-4">
+        <h2 className="m-0 text-[15px] font-bold">New project</h2>
+        <form
+          className="mt-3 flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void create('empty');
+          }}
+        >
+          <label className="flex-1">
+            <span className="block pb-1 text-muted">Name</span>
+            <input className="h-8 w-full rounded-[4px] border border-edge bg-well px-2" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+          </label>
+          <button type="submit" className="h-8 rounded-[4px] border-0 bg-reed px-3 font-semibold text-on-reed">
+            Create empty
+          </button>
+          <button type="button" className={`${button} h-8`} onClick={() => create('demo')}>
+            Create from the demo
+          </button>
+        </form>
+      </section>
+      <DeleteDialog project={deleting} cancel={() => setDeleting(undefined)} confirm={remove} />
+    </main>
+  );
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { loadFrameParts } from '../session/api';
+import type { FrameParts } from '../session/api';
+import { select, setWidth } from '../session/actions';
+import { commitOrReport, report } from '../session/edits';
+import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
+import { runKey } from '../commands/keys';
+import type { FrameLayout, FrameMessage } from './frame-message';
+import { Overlay } from './Overlay';
+import { PreviewFrame } from './PreviewFrame';
+import { StageBar } from './StageBar';
+import { useSize } from './use-size';
+
+const MARGIN = 36;
+
+/** The page on screen at the cursor's width, live. */
+export function Stage() {
+  const [bed, setBed] = useState<HTMLDivElement | null>(null);
+  const [parts, setParts] = useState<FrameParts>();
+  const [layout, setLayout] = useState<FrameLayout>();
+  const size = useSize(bed);
+  const project = useSession(shownProject);
+  const page = useSession(shownPage);
+  const width = useSession((session) => session.width);
+  const selection = useSession((session) => session.selection);
+  const zoomChoice = useSession((session) => session.zoom);
+  const [held, setHeld] = useState<number>();
+  const fit = Math.min(1, Math.max(0.1, (size.width - 2 * MARGIN) / width));
+  const zoom = held ?? (zoomChoice === 'fit' ? fit : zoomChoice);
+  const height = Math.max(320, Math.round(size.height / zoom));
+  const frame = useRef<HTMLIFrameElement | null>(null);
+
+  useEffect(() => {
+    loadFrameParts().then(setParts, (error: Error) => report(`The preview can't be shown: ${error.message}`));
+  }, []);
+
+  const onMessage = useCallback((message: FrameMessage) => {
+    if (message.type === 'layout') setLayout(message);
+    else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
+    else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
+    else if (message.type === 'key') runKey(message);
+    else if (message.type === 'text') finishText(message);
+  }, []);
+
+  useEffect(() => {
+    const reveal = (id: string) => frame.current?.contentWindow?.postMessage({ type: 'reveal', id }, '*');
+    if (selection.length === 1) reveal(selection[0]!);
+  }, [selection]);
+
+  const startDrag = (event: React.PointerEvent<HTMLButtonElement>) => {
+    const handle = event.currentTarget;
+    const from = event.clientX;
+    const began = width;
+    handle.setPointerCapture(event.pointerId);
+    setHeld(zoom);
+    // The frame stands in the middle, so its width grows on both sides of the pointer's way.
+    const move = (at: PointerEvent) => setWidth(began + ((at.clientX - from) * 2) / zoom);
+    const end = () => {
+      setHeld(undefined);
+      handle.removeEventListener('pointermove', move);
+    };
+    handle.addEventListener('pointermove', move);
+    handle.addEventListener('lostpointercapture', end, { once: true });
+  };
+
+  const shownWidth = width * zoom;
+  return (
+    <section aria-label="Stage" className="flex min-w-0 flex-1 flex-col bg-bed">
+      <StageBar zoom={zoom} content={layout?.content} />
+      <div ref={setBed} className="relative min-h-0 flex-1 overflow-auto">
+        <div className="relative mx-auto h-full" style={{ width: Math.max(shownWidth, 0), minWidth: shownWidth }}>
+          <div className="absolute inset-0 overflow-hidden border-x border-t border-line-strong bg-white">
+            {parts && (
+              <PreviewFrame
+                key={`${project.id} ${page.id}`}
+                project={project}
+                page={page}
+                parts={parts}
+                selection={selection}
+                label={`${page.name}, ${width} px wide`}
+                style={{ width, height, transform: `scale(${zoom})` }}
+                frame={frame}
+                onMessage={onMessage}
+              />
+            )}
+          </div>
+          <Overlay layout={layout} zoom={zoom} page={page} />
+          <button
+            type="button"
+            role="slider"
+            aria-label="Frame width"
+            aria-valuemin={WIDTH_MIN}
+            aria-valuemax={WIDTH_MAX}
+            aria-valuenow={width}
+            aria-valuetext={`${width} pixels`}
+            onPointerDown={startDrag}
+            onKeyDown={(event) => {
+              const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+              if (by === 0) return;
+              event.preventDefault();
+              event.stopPropagation();
+              setWidth(width + by * (event.shiftKey ? 10 : 1));
+            }}
+            className="absolute top-1/2 -right-[14px] flex h-14 w-[9px] -translate-y-1/2 cursor-ew-resize touch-none items-center justify-center gap-[2px] rounded-[3px] border-0 bg-reed"
+          >
+            <span className="h-5 w-px bg-on-reed" />
+            <span className="h-5 w-px bg-on-reed" />
+          </button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): void {
+  const session = useSession.getState();
+  const before = shownPage(session).elements[id];
+  if (!before) return;
+  if (keep && text !== (before.text ?? '') && commitOrReport({ type: 'setText', node: id, text })) return;
+  // Nothing is kept: the frame shows the document's own text again.
+  useSession.setState({ draft: undefined, project: { ...session.project } });
+}

@@ -1,0 +1,40 @@
+'use client';
+
+import { describeTarget } from '@/core/edits';
+import { shownProject, useSession, writeTarget } from '../session/store';
+
+const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
+
+/** Where edits go, and how the page is shown: in sight at all times. */
+export function StageBar({ zoom, content }: { zoom: number; content: number | undefined }) {
+  const project = useSession(shownProject);
+  const target = useSession(writeTarget);
+  const width = useSession((session) => session.width);
+  const choice = useSession((session) => session.zoom);
+  const percent = Math.round(zoom * 100);
+  return (
+    <div className="flex h-11 shrink-0 items-center gap-3 px-4">
+      <span className="rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
+        Writes to {describeTarget(project, target)}
+      </span>
+      <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
+        <b>{width}</b> wide · content {content ?? width}
+      </span>
+      <label className="flex items-center gap-1 text-muted">
+        <span className="sr-only">Zoom</span>
+        <select
+          className="rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 font-mono text-ink"
+          value={String(choice)}
+          onChange={(event) => useSession.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })}
+        >
+          <option value="fit">Fit · {percent}%</option>
+          {STEPS.map((step) => (
+            <option key={step} value={step}>
+              {step * 100}%
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}

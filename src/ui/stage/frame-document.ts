@@ -1,0 +1,18 @@
+import type { BundledFont, Preview } from '@/core/render';
+import { previewDocument } from '@/core/render';
+import type { FrameParts } from '../session/api';
+
+export const fontFrom = (parts: FrameParts) => (font: BundledFont) => parts.fonts[font.file] ?? 'data:,';
+
+/**
+ * The whole document of a preview frame. Its policy allows the probe by a nonce and nothing from any network, so that
+ * page content can neither run scripts nor call out; the frame itself has an origin of its own (`sandbox`).
+ */
+export function frameDocument(preview: Preview, parts: FrameParts): string {
+  const nonce = crypto.randomUUID();
+  const policy = `default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; script-src 'nonce-${nonce}'`;
+  const html = previewDocument(preview, `<meta http-equiv="Content-Security-Policy" content="${policy}">`);
+  const probe = `<script nonce="${nonce}">${parts.script.replace(/<\/script/gi, '<\\/script')}</script>\n`;
+  // After the body, so that everything the probe asks for is there and the page's own markup stays untouched.
+  return html.replace(/<\/html>\s*$/, () => `${probe}</html>\n`);
+}

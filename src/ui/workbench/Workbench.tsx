@@ -1,0 +1,109 @@
+'use client';
+
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { CommandDialog } from '../commands/CommandDialog';
+import { handleKeyDown } from '../commands/keys';
+import { FindingsPanel } from '../findings/FindingsPanel';
+import { Gauge } from '../gauge/Gauge';
+import { Inspector } from '../inspector/Inspector';
+import { Outline } from '../outline/Outline';
+import { open } from '../session/actions';
+import { useSession } from '../session/store';
+import { Stage } from '../stage/Stage';
+import { recallPanels, usePanels } from './panels';
+import { Problems } from './Problems';
+import { Splitter } from './Splitter';
+import { TopBar } from './TopBar';
+
+const PANELS = ['values', 'findings'] as const;
+
+/** Outline, stage, inspector and gauge on one project. */
+export function Workbench({ projectId }: { projectId: string }) {
+  const [opened, setOpened] = useState<string>();
+  const [failure, setFailure] = useState<string>();
+  useEffect(() => {
+    recallPanels();
+    open(projectId).then(
+      () => setOpened(projectId),
+      (error: Error) => setFailure(error.message),
+    );
+  }, [projectId]);
+  useEffect(() => {
+    // What isn't saved yet would be lost with the window.
+    const leaving = (event: BeforeUnloadEvent) => useSession.getState().pending.length > 0 && event.preventDefault();
+    addEventListener('keydown', handleKeyDown);
+    addEventListener('beforeunload', leaving);
+    return () => {
+      removeEventListener('keydown', handleKeyDown);
+      removeEventListener('beforeunload', leaving);
+    };
+  }, []);
+  if (failure)
+    return (
+      <main className="p-8">
+        <h1 className="text-xl">This project can't be opened</h1>
+        <p role="alert">{failure}</p>
+        <Link href="/">To all projects</Link>
+      </main>
+    );
+  if (opened !== projectId) return <p className="p-8 text-muted">Opening the project …</p>;
+  return <OpenWorkbench />;
+}
+
+function OpenWorkbench() {
+  const panels = usePanels();
+  const panel = useSession((session) => session.panel);
+  const pageId = useSession((session) => session.pageId);
+  const name = useSession((session) => session.project.name);
+  const count = useSession((session) => session.findings[session.pageId]?.length ?? 0);
+  useEffect(() => {
+    document.title = `${name} · Mill Pond`;
+  }, [name]);
+  return (
+    <div className="flex h-screen flex-col overflow-hidden">
+      <TopBar />
+      <div className="flex min-h-0 flex-1">
+        {panels.outline.open && (
+          <div className="flex shrink-0 flex-col border-r border-line" style={{ width: panels.outline.size }}>
+            <Outline key={pageId} />
+          </div>
+        )}
+        <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
+        <Stage />
+        <Splitter panel="inspector" label="Width of the values" grows={-1} across />
+        {panels.inspector.open && (
+          <TabGroup
+            as="aside"
+            aria-label="Values and findings"
+            className="flex shrink-0 flex-col border-l border-line bg-sheet"
+            style={{ width: panels.inspector.size }}
+            selectedIndex={PANELS.indexOf(panel)}
+            onChange={(index) => useSession.setState({ panel: PANELS[index]! })}
+          >
+            <TabList className="flex h-9 shrink-0 items-end gap-4 border-b border-line px-3.5">
+              {['Values', 'Findings'].map((label, i) => (
+                <Tab key={label} className="border-0 border-b-2 border-transparent bg-transparent px-0.5 pb-1.5 font-semibold text-muted data-selected:border-reed data-selected:text-ink">
+                  {label} {i === 1 && count > 0 && <span className="font-mono text-rust">{count}</span>}
+                </Tab>
+              ))}
+            </TabList>
+            <TabPanels className="flex min-h-0 flex-1 flex-col">
+              <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+                <Inspector />
+              </TabPanel>
+              <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+                <FindingsPanel />
+              </TabPanel>
+            </TabPanels>
+          </TabGroup>
+        )}
+      </div>
+      <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
+      {panels.gauge.open && <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />}
+      <Problems />
+      <CommandDialog />
+    </div>
+  );
+}
