@@ -6,7 +6,13 @@ const room = (files, forbidden, options = {}) => ({
   rules: {
     '@typescript-eslint/no-restricted-imports': [
       'error',
-      { patterns: forbidden.map((group) => ({ group, message: 'This import goes against the arrows of the house.', ...options })) },
+      {
+        patterns: forbidden.map((group) => ({
+          group,
+          message: 'This import goes against the arrows of the house.',
+          ...options,
+        })),
+      },
     ],
   },
 });
@@ -26,7 +32,23 @@ export default tseslint.config(
   {
     ...room(
       ['src/core/**'],
-      [['react', 'react-dom', 'react/*', 'next', 'next/*', 'node:*', 'fs', 'path', 'drizzle-orm', 'drizzle-orm/*', 'pg', 'playwright-core'], ['@/ui/*', '@/ui/**', '@/server/**', '@/app/**', '@/probe/**', '@/demo/**']],
+      [
+        [
+          'react',
+          'react-dom',
+          'react/*',
+          'next',
+          'next/*',
+          'node:*',
+          'fs',
+          'path',
+          'drizzle-orm',
+          'drizzle-orm/*',
+          'pg',
+          'playwright-core',
+        ],
+        ['@/ui/*', '@/ui/**', '@/server/**', '@/app/**', '@/probe/**', '@/demo/**'],
+      ],
     ),
     ignores: ['**/*.test.ts'],
   },
@@ -36,7 +58,10 @@ export default tseslint.config(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: "ImportDeclaration[importKind!='type'][source.value=/^@.core/]", message: 'The probe takes only types from the core.' },
+        {
+          selector: "ImportDeclaration[importKind!='type'][source.value=/^@.core/]",
+          message: 'The probe takes only types from the core.',
+        },
       ],
     },
   },

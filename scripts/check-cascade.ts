@@ -29,5 +29,7 @@ for (const [project, random] of fc.sample(fc.tuple(arbitraryProject, widths), { 
 await browser.close();
 const rows = [...tally].sort(([, a], [, b]) => b.count - a.count);
 for (const [key, { count }] of rows.slice(0, 60)) console.log(`${count}x ${key}`);
-console.log(`${documents} documents, ${compared} values compared, ${rows.reduce((sum, [, row]) => sum + row.count, 0)} mismatches`);
+console.log(
+  `${documents} documents, ${compared} values compared, ${rows.reduce((sum, [, row]) => sum + row.count, 0)} mismatches`,
+);
 process.exit(rows.length > 0 ? 1 : 0);

@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { home } from './places.mjs';
+import { homeFolder } from './places.mjs';
 import { postgresPrograms } from './prerequisites.mjs';
 import { fail, isAlive, pause, stopProcess } from './process.mjs';
 
@@ -12,12 +12,16 @@ function owner() {
   if (process.getuid?.() !== 0) return {};
   const id = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
   const uid = id('-u');
-  if (!uid) fail('There is no user "postgres" to run the database as. Reinstall it: apt-get install --reinstall postgresql postgresql-common');
+  if (!uid)
+    fail(
+      'There is no user "postgres" to run the database as. Reinstall it: apt-get install --reinstall postgresql postgresql-common',
+    );
   return { uid, gid: id('-g') };
 }
 
 /** A folder that the database's user can enter: in the project, or under /var/lib where the project is out of reach. */
 function placeFor(user) {
+  const home = homeFolder();
   mkdirSync(home, { recursive: true });
   if (user.uid === undefined) return home;
   const reach = spawnSync('test', ['-x', home], { ...user, cwd: '/' });
@@ -48,7 +52,17 @@ function createCluster(programs, user, data, settings) {
   if (user.uid !== undefined) chownSync(passwordFile, user.uid, user.gid);
   const made = spawnSync(
     join(programs, 'initdb'),
-    ['-D', data, '-U', 'millpond', '--pwfile', passwordFile, '--auth=scram-sha-256', '--encoding=UTF8', '--locale=C.UTF-8'],
+    [
+      '-D',
+      data,
+      '-U',
+      'millpond',
+      '--pwfile',
+      passwordFile,
+      '--auth=scram-sha-256',
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+    ],
     { ...user, cwd: '/', encoding: 'utf8' },
   );
   rmSync(passwordFile, { force: true });
@@ -93,18 +107,29 @@ export async function startDatabase() {
   const user = owner();
   const place = placeFor(user);
   const data = join(place, 'postgres');
-  const settings = join(home, 'database.json');
+  const settings = join(homeFolder(), 'database.json');
   if (!existsSync(settings) || !existsSync(join(data, 'PG_VERSION'))) createCluster(programs, user, data, settings);
   const old = leftover(data);
   if (old) await stopProcess(old, 'SIGINT');
   const { password } = JSON.parse(readFileSync(settings, 'utf8'));
   const port = await freePort();
-  const logFile = join(home, 'postgres.log');
+  const logFile = join(homeFolder(), 'postgres.log');
   const log = openSync(logFile, 'a');
   chmodSync(logFile, 0o600);
   const server = spawn(
     join(programs, 'postgres'),
-    ['-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories=', '-c', 'shared_buffers=64MB'],
+    [
+      '-D',
+      data,
+      '-p',
+      String(port),
+      '-c',
+      'listen_addresses=127.0.0.1',
+      '-c',
+      'unix_socket_directories=',
+      '-c',
+      'shared_buffers=64MB',
+    ],
     { ...user, cwd: '/', stdio: ['ignore', log, log], detached: true },
   );
   let ended = false;

@@ -1,13 +1,14 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { home } from './places.mjs';
+import { homeFolder } from './places.mjs';
 import { fail, isAlive } from './process.mjs';
 
-const file = join(home, 'running.json');
+const lockFile = () => join(homeFolder(), 'running.json');
 
 /** Makes sure that only one run uses this home; a second one is told where the first is. */
 export function takeLock(address) {
-  mkdirSync(home, { recursive: true });
+  const file = lockFile();
+  mkdirSync(homeFolder(), { recursive: true });
   const content = JSON.stringify({ pid: process.pid, address });
   for (;;) {
     try {
@@ -16,7 +17,10 @@ export function takeLock(address) {
     } catch (error) {
       if (error.code !== 'EEXIST') throw error;
       const holder = readHolder();
-      if (holder && isAlive(holder.pid)) fail(`Mill Pond is already running here (process ${holder.pid}): ${holder.address}\nStop it with Ctrl-C in its window, then start again.`);
+      if (holder && isAlive(holder.pid))
+        fail(
+          `Mill Pond is already running here (process ${holder.pid}): ${holder.address}\nStop it with Ctrl-C in its window, then start again.`,
+        );
       rmSync(file, { force: true });
     }
   }
@@ -26,6 +30,7 @@ export function takeLock(address) {
 }
 
 function readHolder() {
+  const file = lockFile();
   try {
     return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined;
   } catch {

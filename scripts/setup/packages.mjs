@@ -12,7 +12,10 @@ export async function requirePackages() {
   const value = hashOf(['package-lock.json']);
   if (hasStamp(stamp, value)) return;
   console.log('Installing npm packages …');
-  const code = await run('npm', ['install', '--no-save', '--no-fund', '--no-audit', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  const code = await run('npm', ['install', '--no-save', '--no-fund', '--no-audit', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   if (code !== 0) fail('The npm packages could not be installed. Is a package registry within reach?');
   writeStamp(stamp, value);
 }

@@ -4,5 +4,5 @@ import { fileURLToPath } from 'node:url';
 /** The project's folder. */
 export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 
-/** Where the program keeps what it makes at run time: database, logs, stamps. Another one for tests. */
-export const home = process.env.MILLPOND_HOME ?? join(root, '.millpond');
+/** Where the program keeps what it makes at run time: database, logs, locks. Tests choose another one. */
+export const homeFolder = () => process.env.MILLPOND_HOME ?? join(root, '.millpond');

@@ -15,11 +15,14 @@ export function postgresPrograms() {
 }
 
 const hasChromium = () =>
-  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => path && existsSync(path));
+  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some(
+    (path) => path && existsSync(path),
+  );
 
 /** Sees to Node, PostgreSQL and Chromium: installs them as root, says how as anybody else. */
 export async function requirePrerequisites() {
-  if (Number(process.versions.node.split('.')[0]) < NODE_MAJOR) fail(`Mill Pond needs Node ${NODE_MAJOR} or newer; this is ${process.version}.`);
+  if (Number(process.versions.node.split('.')[0]) < NODE_MAJOR)
+    fail(`Mill Pond needs Node ${NODE_MAJOR} or newer; this is ${process.version}.`);
   const missing = [];
   if (!process.env.DATABASE_URL && !postgresPrograms()) missing.push('postgresql');
   if (!hasChromium()) missing.push('chromium');
@@ -30,6 +33,9 @@ export async function requirePrerequisites() {
     fail(`Not installed: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'${hint}`);
   }
   console.log(`Installing ${missing.join(' and ')} …`);
-  const code = await run('sh', ['-c', command], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const code = await run('sh', ['-c', command], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
   if (code !== 0) fail(`Could not install ${missing.join(', ')}. Try by hand:\n\n  ${command}`);
 }

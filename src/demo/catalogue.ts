@@ -16,11 +16,28 @@ const filter = (text: string): Sprig =>
 
 const tool = (picture: string, name: string, place: string, button: string): Sprig =>
   el('li', { name: `${name} card`, shared: ['scard'], narrow: { height: '390px' } }, [
-    el('img', { name: `${name} drawing`, attributes: { src: `picture:${picture}`, alt: '' }, base: { display: 'block', width: '100%' } }),
+    el('img', {
+      name: `${name} drawing`,
+      attributes: { src: `picture:${picture}`, alt: '' },
+      base: { display: 'block', width: '100%' },
+    }),
     el('div', { name: `${name} words`, shared: ['scardbody'] }, [
       el('h3', { text: name, name: `${name} name`, base: { 'font-size': '17px', margin: '0' } }),
-      el('p', { text: place, name: `${name} place`, shared: ['squiet'], middle: { 'font-size': '11px' }, narrow: { 'font-size': '14px' } }),
-      el('button', { text: button, name: `Reserve ${name.split(',')[0]}`, attributes: { type: 'button' }, shared: ['sbutton'], middle: { 'max-width': '150px' }, narrow: { 'max-width': 'none' } }),
+      el('p', {
+        text: place,
+        name: `${name} place`,
+        shared: ['squiet'],
+        middle: { 'font-size': '11px' },
+        narrow: { 'font-size': '14px' },
+      }),
+      el('button', {
+        text: button,
+        name: `Reserve ${name.split(',')[0]}`,
+        attributes: { type: 'button' },
+        shared: ['sbutton'],
+        middle: { 'max-width': '150px' },
+        narrow: { 'max-width': 'none' },
+      }),
     ]),
   ]);
 
@@ -53,7 +70,14 @@ export const catalogue = page('Catalogue', [
       'ul',
       {
         name: 'Tool cards',
-        base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', gap: '24px', margin: '0', padding: '0', 'list-style': 'none' },
+        base: {
+          display: 'grid',
+          'grid-template-columns': 'repeat(4, minmax(0, 1fr))',
+          gap: '24px',
+          margin: '0',
+          padding: '0',
+          'list-style': 'none',
+        },
         veryWide: { 'grid-template-columns': 'repeat(6, minmax(0, 1fr))' },
         middle: { 'grid-template-columns': 'repeat(3, minmax(0, 1fr))', gap: '16px' },
         narrow: { 'grid-template-columns': 'minmax(0, 1fr)' },

@@ -10,7 +10,11 @@ const step = (title: string, text: string): Sprig =>
 
 const tool = (id: string, name: string, place: string): Sprig =>
   el('li', { name: `${name} card`, shared: ['scard'] }, [
-    el('img', { name: `${name} drawing`, attributes: { src: `picture:${id}`, alt: '' }, base: { display: 'block', width: '100%' } }),
+    el('img', {
+      name: `${name} drawing`,
+      attributes: { src: `picture:${id}`, alt: '' },
+      base: { display: 'block', width: '100%' },
+    }),
     el('div', { name: `${name} words`, shared: ['scardbody'] }, [
       el('h3', { text: name, name: `${name} name`, base: { 'font-size': '17px', margin: '0' } }),
       el('p', { text: place, name: `${name} place`, shared: ['squiet'] }),
@@ -24,20 +28,38 @@ export const frontPage = page('Front page', [
       'section',
       {
         name: 'Welcome',
-        base: { display: 'grid', 'grid-template-columns': '3fr 2fr', gap: '48px', 'align-items': 'center', padding: '56px 0' },
+        base: {
+          display: 'grid',
+          'grid-template-columns': '3fr 2fr',
+          gap: '48px',
+          'align-items': 'center',
+          padding: '56px 0',
+        },
         middle: { gap: '28px', padding: '40px 0' },
         narrow: { 'grid-template-columns': 'minmax(0, 1fr)', gap: '24px', padding: '28px 0' },
       },
       [
-        el('div', { name: 'Welcome words', base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'flex-start' } }, [
-          el('h1', { text: 'Borrow it, fix it, bring it back', name: 'Title', shared: ['stitle'] }),
-          el('p', {
-            text: 'Four hundred tools for one street and its neighbours. Members borrow for a week, learn on Saturdays and mend things together.',
-            name: 'Introduction',
-            base: { margin: '0', 'max-width': '34em' },
-          }),
-          el('a', { text: 'See the catalogue', name: 'Main button', attributes: { href: 'page:gcatalogue' }, shared: ['sbutton'] }),
-        ]),
+        el(
+          'div',
+          {
+            name: 'Welcome words',
+            base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'flex-start' },
+          },
+          [
+            el('h1', { text: 'Borrow it, fix it, bring it back', name: 'Title', shared: ['stitle'] }),
+            el('p', {
+              text: 'Four hundred tools for one street and its neighbours. Members borrow for a week, learn on Saturdays and mend things together.',
+              name: 'Introduction',
+              base: { margin: '0', 'max-width': '34em' },
+            }),
+            el('a', {
+              text: 'See the catalogue',
+              name: 'Main button',
+              attributes: { href: 'page:gcatalogue' },
+              shared: ['sbutton'],
+            }),
+          ],
+        ),
         el('img', {
           name: 'Shop drawing',
           attributes: { src: 'picture:pfront', alt: 'The library with its green front' },
@@ -52,7 +74,14 @@ export const frontPage = page('Front page', [
         'ol',
         {
           name: 'Steps',
-          base: { display: 'grid', 'grid-template-columns': 'repeat(3, minmax(0, 1fr))', gap: '28px', margin: '0', padding: '0', 'list-style': 'none' },
+          base: {
+            display: 'grid',
+            'grid-template-columns': 'repeat(3, minmax(0, 1fr))',
+            gap: '28px',
+            margin: '0',
+            padding: '0',
+            'list-style': 'none',
+          },
           middle: { gap: '20px' },
           narrow: { 'grid-template-columns': 'minmax(0, 1fr)', gap: '16px' },
         },
@@ -69,7 +98,14 @@ export const frontPage = page('Front page', [
         'ul',
         {
           name: 'Tools in today',
-          base: { display: 'grid', 'grid-template-columns': 'repeat(3, minmax(0, 1fr))', gap: '24px', margin: '0', padding: '0', 'list-style': 'none' },
+          base: {
+            display: 'grid',
+            'grid-template-columns': 'repeat(3, minmax(0, 1fr))',
+            gap: '24px',
+            margin: '0',
+            padding: '0',
+            'list-style': 'none',
+          },
           middle: { gap: '16px' },
           narrow: { 'grid-template-columns': 'minmax(0, 1fr)' },
         },

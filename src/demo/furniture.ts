@@ -7,7 +7,12 @@ const link = (text: string, page: string) =>
 /** The header that the finished pages share: name and menu, folded to a button on narrow screens. */
 export function siteHeader(): Sprig {
   return el('header', { name: 'Header', shared: ['sheader'] }, [
-    el('a', { text: 'Tansy Street Tool Library', name: 'Name', attributes: { href: 'page:gfront' }, shared: ['sbrand'] }),
+    el('a', {
+      text: 'Tansy Street Tool Library',
+      name: 'Name',
+      attributes: { href: 'page:gfront' },
+      shared: ['sbrand'],
+    }),
     el('nav', { name: 'Menu', attributes: { 'aria-label': 'Pages' } }, [
       el('ul', { name: 'Menu list', shared: ['smenu'] }, [
         link('Catalogue', 'gcatalogue'),
@@ -22,7 +27,11 @@ export function siteHeader(): Sprig {
 
 export function siteFooter(): Sprig {
   return el('footer', { name: 'Footer', shared: ['sfooter'] }, [
-    el('p', { text: 'Tansy Street Tool Library. Run by its members, open to the whole street.', name: 'About', shared: ['squiet'] }),
+    el('p', {
+      text: 'Tansy Street Tool Library. Run by its members, open to the whole street.',
+      name: 'About',
+      shared: ['squiet'],
+    }),
     el('p', { text: 'Bring it back dry, sharp and on the day.', name: 'House rule', shared: ['squiet'] }),
   ]);
 }

@@ -4,11 +4,22 @@ import { page } from './furniture';
 
 const field = (label: string, type: string, hint: string): Sprig =>
   el('div', { name: `${label} group`, base: { display: 'flex', 'flex-direction': 'column', gap: '4px' } }, [
-    el('label', { text: label, name: `${label} label`, attributes: { for: label.toLowerCase() }, base: { 'font-weight': '600' } }),
+    el('label', {
+      text: label,
+      name: `${label} label`,
+      attributes: { for: label.toLowerCase() },
+      base: { 'font-weight': '600' },
+    }),
     el('input', {
       name: `${label} field`,
       attributes: { id: label.toLowerCase(), type, name: label.toLowerCase(), placeholder: hint },
-      base: { width: '100%', padding: '10px 12px', border: '1px solid #66706b', 'border-radius': '4px', 'background-color': '#ffffff' },
+      base: {
+        width: '100%',
+        padding: '10px 12px',
+        border: '1px solid #66706b',
+        'border-radius': '4px',
+        'background-color': '#ffffff',
+      },
     }),
   ]);
 
@@ -24,17 +35,47 @@ export const join = page('Join', [
         narrow: { 'grid-template-columns': 'minmax(0, 1fr)' },
       },
       [
-        el('form', { name: 'Join form', base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'stretch' } }, [
-          field('Name', 'text', 'What shall we call you?'),
-          field('Email', 'email', 'For reminders only'),
-          field('Street', 'text', 'Where do you live?'),
-          el('button', { text: 'Ask to join', name: 'Send', attributes: { type: 'submit' }, shared: ['sbutton'], base: { 'align-self': 'flex-start' }, narrow: { 'align-self': 'stretch' } }),
-        ]),
-        el('aside', { name: 'Welcome sheet', base: { padding: '24px', 'background-color': '#d8e7e0', 'border-radius': '8px' }, narrow: { padding: '16px' } }, [
-          el('h2', { text: 'Welcome sheet', name: 'Welcome title', shared: ['ssubtitle'] }),
-          el('p', { text: 'You get a card, a peg with your name, and one tool to take home on the first day.', name: 'Welcome text', base: { margin: '0 0 12px' } }),
-          el('p', { text: 'We ask for two evenings a year at the desk.', name: 'Welcome duty', base: { margin: '0' } }),
-        ]),
+        el(
+          'form',
+          {
+            name: 'Join form',
+            base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'stretch' },
+          },
+          [
+            field('Name', 'text', 'What shall we call you?'),
+            field('Email', 'email', 'For reminders only'),
+            field('Street', 'text', 'Where do you live?'),
+            el('button', {
+              text: 'Ask to join',
+              name: 'Send',
+              attributes: { type: 'submit' },
+              shared: ['sbutton'],
+              base: { 'align-self': 'flex-start' },
+              narrow: { 'align-self': 'stretch' },
+            }),
+          ],
+        ),
+        el(
+          'aside',
+          {
+            name: 'Welcome sheet',
+            base: { padding: '24px', 'background-color': '#d8e7e0', 'border-radius': '8px' },
+            narrow: { padding: '16px' },
+          },
+          [
+            el('h2', { text: 'Welcome sheet', name: 'Welcome title', shared: ['ssubtitle'] }),
+            el('p', {
+              text: 'You get a card, a peg with your name, and one tool to take home on the first day.',
+              name: 'Welcome text',
+              base: { margin: '0 0 12px' },
+            }),
+            el('p', {
+              text: 'We ask for two evenings a year at the desk.',
+              name: 'Welcome duty',
+              base: { margin: '0' },
+            }),
+          ],
+        ),
       ],
     ),
   ]),

@@ -14,13 +14,21 @@ const day = (name: string, morning: string, evening: string, help: string): Spri
   ]);
 
 const head = (text: string, last = false): Sprig =>
-  el('th', { text, name: `${text} column`, attributes: { scope: 'col' }, base: line, narrow: last ? { display: 'none' } : narrowLine });
+  el('th', {
+    text,
+    name: `${text} column`,
+    attributes: { scope: 'col' },
+    base: line,
+    narrow: last ? { display: 'none' } : narrowLine,
+  });
 
 export const openingHours = page('Opening hours', [
   el('main', { name: 'Main', shared: ['sframe'], base: { 'padding-top': '36px' } }, [
     el('h1', { text: 'Opening hours', name: 'Title', shared: ['stitle'], base: { 'margin-bottom': '20px' } }),
     el('table', { name: 'Hours', base: { width: '100%', 'border-collapse': 'collapse' } }, [
-      el('thead', { name: 'Column heads' }, [el('tr', { name: 'Head row' }, [head('Day'), head('Morning'), head('Evening'), head('At the bench', true)])]),
+      el('thead', { name: 'Column heads' }, [
+        el('tr', { name: 'Head row' }, [head('Day'), head('Morning'), head('Evening'), head('At the bench', true)]),
+      ]),
       el('tbody', { name: 'Days' }, [
         day('Tuesday', '9 to 12', '17 to 20', 'Sharpening'),
         day('Thursday', 'closed', '17 to 21', 'Bicycle repair'),
@@ -28,6 +36,11 @@ export const openingHours = page('Opening hours', [
         day('Saturday', '9 to 14', 'closed', 'First-timers'),
       ]),
     ]),
-    el('p', { text: 'On the first Saturday of the month somebody shows how to use one tool well.', name: 'Note', shared: ['squiet'], base: { 'margin-top': '16px' } }),
+    el('p', {
+      text: 'On the first Saturday of the month somebody shows how to use one tool well.',
+      name: 'Note',
+      shared: ['squiet'],
+      base: { 'margin-top': '16px' },
+    }),
   ]),
 ]);

@@ -41,7 +41,9 @@ export class DocumentReader {
         parent: parent ?? -1,
         role: node.getAttribute('role') ?? undefined,
       });
-      this.#texts.push([...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')));
+      this.#texts.push(
+        [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
+      );
     }
     const count = this.#nodes.length;
     this.#boxes = new Float64Array(count * 4);
@@ -78,7 +80,13 @@ export class DocumentReader {
       const texts = this.#texts[i]!;
       if (texts.length > 0) {
         if (!shown) this.#lines[i] = NO_LINES;
-        else if (fresh || !this.#shown[i] || !this.#steady[i] || right - left !== boxes[at + 2]! - boxes[at]! || bottom - top !== boxes[at + 3]! - boxes[at + 1]!)
+        else if (
+          fresh ||
+          !this.#shown[i] ||
+          !this.#steady[i] ||
+          right - left !== boxes[at + 2]! - boxes[at]! ||
+          bottom - top !== boxes[at + 3]! - boxes[at + 1]!
+        )
           this.#lines[i] = this.#readLines(texts, scrollX, scrollY);
         else this.#shift(this.#lines[i]!, left - boxes[at]!, top - boxes[at + 1]!);
       }
@@ -129,7 +137,9 @@ export class DocumentReader {
       for (let i = 0; i < list.length; i++) if (list[i]!.width > 0) rects.push(list[i]!);
     }
     const lines = new Float64Array(rects.length * 4);
-    rects.forEach((rect, i) => lines.set([rect.left + scrollX, rect.top + scrollY, rect.right + scrollX, rect.bottom + scrollY], i * 4));
+    rects.forEach((rect, i) =>
+      lines.set([rect.left + scrollX, rect.top + scrollY, rect.right + scrollX, rect.bottom + scrollY], i * 4),
+    );
     return lines;
   }
 

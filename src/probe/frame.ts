@@ -13,7 +13,8 @@ let scheduled = false;
 const send = (message: Record<string, unknown>) => parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');
 const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
 const idOf = (target: EventTarget | null) =>
-  (target instanceof Element ? target : (target as Node | null)?.parentElement)?.closest<HTMLElement>('[data-mp-node]')?.dataset.mpNode;
+  (target instanceof Element ? target : (target as Node | null)?.parentElement)?.closest<HTMLElement>('[data-mp-node]')
+    ?.dataset.mpNode;
 
 function rectOf(id: string): Rect | null {
   const element = find(id);
@@ -61,7 +62,12 @@ function patchRules(changes: readonly { block: string; index: number; css: strin
 
 /** Style elements in the given order; those that stay the same are not touched. */
 function putBlocks(blocks: readonly { key: string; css: string }[]): void {
-  const old = new Map([...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')].map((style) => [style.dataset.mpBlock!, style]));
+  const old = new Map(
+    [...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')].map((style) => [
+      style.dataset.mpBlock!,
+      style,
+    ]),
+  );
   let after: Element = document.querySelector('style[data-mp-fonts]')!;
   for (const { key, css } of blocks) {
     let style = old.get(key);
@@ -81,7 +87,8 @@ function putBlocks(blocks: readonly { key: string; css: string }[]): void {
 /** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
 function morph(from: Element, to: Element): void {
   for (const { name } of [...from.attributes]) if (!to.hasAttribute(name)) from.removeAttribute(name);
-  for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
+  for (const { name, value } of [...to.attributes])
+    if (from.getAttribute(name) !== value) from.setAttribute(name, value);
   const old = new Map([...from.children].map((child) => [(child as HTMLElement).dataset.mpNode, child]));
   const wanted = [...to.childNodes].map((child) => {
     if (!(child instanceof HTMLElement)) return document.importNode(child, true);
@@ -90,7 +97,12 @@ function morph(from: Element, to: Element): void {
     morph(known, child);
     return known;
   });
-  const same = wanted.length === from.childNodes.length && wanted.every((child, i) => child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue));
+  const same =
+    wanted.length === from.childNodes.length &&
+    wanted.every(
+      (child, i) =>
+        child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue),
+    );
   if (!same) from.replaceChildren(...wanted);
 }
 
@@ -126,7 +138,8 @@ addEventListener('message', (event) => {
   else if (message.type === 'reveal') {
     const element = find(message.id as string);
     const rect = element?.getBoundingClientRect();
-    if (rect && (rect.bottom < 0 || rect.top > innerHeight)) element!.scrollIntoView({ block: 'center', inline: 'nearest' });
+    if (rect && (rect.bottom < 0 || rect.top > innerHeight))
+      element!.scrollIntoView({ block: 'center', inline: 'nearest' });
   } else if (message.type === 'edit') {
     const element = find(message.id as string);
     if (element) startEditing(element);
@@ -155,7 +168,8 @@ addEventListener('click', (event) => event.preventDefault(), true);
 addEventListener('submit', (event) => event.preventDefault(), true);
 addEventListener('dblclick', (event) => {
   const element = (event.target as Element).closest<HTMLElement>('[data-mp-node]');
-  if (element && element.childElementCount === 0 && !['img', 'input', 'hr', 'textarea'].includes(element.localName)) startEditing(element);
+  if (element && element.childElementCount === 0 && !['img', 'input', 'hr', 'textarea'].includes(element.localName))
+    startEditing(element);
 });
 addEventListener('focusout', () => finishEditing(true));
 addEventListener(
@@ -170,7 +184,13 @@ addEventListener(
     if (event.key === 'Tab') return;
     if (/^(Arrow|Page|Home|End| )/.test(event.key) && !event.ctrlKey && !event.altKey) return;
     event.preventDefault();
-    send({ type: 'key', key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey });
+    send({
+      type: 'key',
+      key: event.key,
+      ctrl: event.ctrlKey || event.metaKey,
+      shift: event.shiftKey,
+      alt: event.altKey,
+    });
   },
   true,
 );

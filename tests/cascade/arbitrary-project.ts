@@ -10,7 +10,14 @@ const LENGTHS = ['0', '1px', '13px', '2.5px', '0.4px', '1.7em', '0.5rem', '3vw',
 const COLOURS = ['red', '#1c6b5e', '#abc8', 'rgb(10 20 30)', 'rgba(10, 20, 30, 0.35)', 'hsl(200 40% 30%)', 'transparent', 'currentcolor']; // prettier-ignore
 const NUMBERS = ['0', '1', '2', '0.35', '-1', '700', 'auto'];
 const TEXTS: Readonly<Record<string, readonly string[]>> = {
-  'grid-template-columns': ['none', '1fr 2fr', 'repeat(3, 1fr)', 'repeat(2, minmax(0, 1fr))', '10em 20%', '1rem auto min-content'],
+  'grid-template-columns': [
+    'none',
+    '1fr 2fr',
+    'repeat(3, 1fr)',
+    'repeat(2, minmax(0, 1fr))',
+    '10em 20%',
+    '1rem auto min-content',
+  ],
   'grid-template-rows': ['none', '40px 1fr', 'auto'],
   'grid-auto-columns': ['auto', '2em', 'minmax(0, 1fr)'],
   'grid-auto-rows': ['auto', '3rem 4px'],
@@ -35,23 +42,42 @@ const declaration = fc.constantFrom(...PROPERTIES).chain((property) => {
 });
 
 /** Some properties come together often, since it's their meeting that is hard. */
-const DENSE = ['font-size', 'display', 'position', 'float', 'color', 'line-height', 'overflow-x', 'border-top-style', 'font-weight'];
+const DENSE = [
+  'font-size',
+  'display',
+  'position',
+  'float',
+  'color',
+  'line-height',
+  'overflow-x',
+  'border-top-style',
+  'font-weight',
+];
 const dense = declaration.filter(([name]) => DENSE.includes(name));
 const declarations = fc.array(fc.oneof({ weight: 3, arbitrary: declaration }, { weight: 1, arbitrary: dense }), { maxLength: 6 }).map((pairs) => Object.fromEntries(pairs)); // prettier-ignore
 
 const breakpoints = fc
-  .uniqueArray(fc.tuple(fc.boolean(), fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98))), {
-    maxLength: 4,
-    selector: ([up, edge]) => `${up} ${edge}`,
-  })
+  .uniqueArray(
+    fc.tuple(fc.boolean(), fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98))),
+    {
+      maxLength: 4,
+      selector: ([up, edge]) => `${up} ${edge}`,
+    },
+  )
   .map((list) =>
     list
-      .map(([up, edge], i): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition: up ? { from: edge } : { below: edge } }))
+      .map(([up, edge], i): Breakpoint => ({
+        id: `b${i}`,
+        name: `B${i}`,
+        condition: up ? { from: edge } : { below: edge },
+      }))
       .sort(defaultOrder),
   );
 
 const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
-  fc.record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), { requiredKeys: [] }) as fc.Arbitrary<StyleSet>;
+  fc.record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), {
+    requiredKeys: [],
+  }) as fc.Arbitrary<StyleSet>;
 
 /** The page isn't laid out while compared (`html` shows nothing), so the body must not take its display from there. */
 const withoutDisplay = (styles: StyleSet): StyleSet =>
@@ -81,7 +107,15 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
     if (sprout.tag === 'a' && sprout.link) attributes.href = '#';
     elements[at]!.children = [...elements[at]!.children, id];
-    elements.push({ id, tag: sprout.tag, name: `${sprout.tag} ${id}`, attributes, children: [], shared: sprout.shared, styles: sprout.styles });
+    elements.push({
+      id,
+      tag: sprout.tag,
+      name: `${sprout.tag} ${id}`,
+      attributes,
+      children: [],
+      shared: sprout.shared,
+      styles: sprout.styles,
+    });
     parents.push(at);
   });
   return Object.fromEntries(elements.map((element) => [element.id, element]));

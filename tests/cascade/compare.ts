@@ -62,7 +62,8 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
         const core = styles.value(id, property);
         if (core === undefined) return;
         compared++;
-        if (!same(core, values[p]!)) mismatches.push({ element: describe(page.elements[id]!), property, width, core, browser: values[p]! });
+        if (!same(core, values[p]!))
+          mismatches.push({ element: describe(page.elements[id]!), property, width, core, browser: values[p]! });
       });
     });
   });

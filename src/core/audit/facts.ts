@@ -64,7 +64,8 @@ export function boxOf(facts: PageFacts, element: number): Box {
 }
 
 export function isAbove(facts: PageFacts, ancestor: number, element: number): boolean {
-  for (let at = facts.elements[element]!.parent; at >= 0; at = facts.elements[at]!.parent) if (at === ancestor) return true;
+  for (let at = facts.elements[element]!.parent; at >= 0; at = facts.elements[at]!.parent)
+    if (at === ancestor) return true;
   return false;
 }
 

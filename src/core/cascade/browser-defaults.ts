@@ -152,7 +152,12 @@ export function foundationFor(tag: string): Declarations {
   return declarations;
 }
 
-const dateField: Declarations = { ...field, ...everySide('padding-', '', '0px'), 'padding-left': '1px', cursor: 'default' };
+const dateField: Declarations = {
+  ...field,
+  ...everySide('padding-', '', '0px'),
+  'padding-left': '1px',
+  cursor: 'default',
+};
 const radio: Declarations = {
   ...box,
   'margin-left': '5px',
@@ -172,7 +177,10 @@ function nestedList(tag: string, ancestors: readonly string[]): Declarations {
 }
 
 /** @param ancestors tags from the parent upwards */
-export function browserDefaultFor(element: Pick<PageElement, 'tag' | 'attributes'>, ancestors: readonly string[]): Declarations {
+export function browserDefaultFor(
+  element: Pick<PageElement, 'tag' | 'attributes'>,
+  ancestors: readonly string[],
+): Declarations {
   if (element.tag === 'a') return 'href' in element.attributes ? LINK : NONE;
   if (element.tag === 'input') return BY_INPUT_TYPE[element.attributes.type ?? 'text'] ?? lineField;
   return LISTS.has(element.tag) ? nestedList(element.tag, ancestors) : (BY_TAG[element.tag] ?? NONE);
@@ -186,7 +194,9 @@ const UNADORNED: Declarations = {
   ...everySide('border-', '-color', 'currentcolor'),
 };
 const round = (radius: string) =>
-  Object.fromEntries(['top-left', 'top-right', 'bottom-right', 'bottom-left'].map((corner) => [`border-${corner}-radius`, radius]));
+  Object.fromEntries(
+    ['top-left', 'top-right', 'bottom-right', 'bottom-left'].map((corner) => [`border-${corner}-radius`, radius]),
+  );
 const FORCED_BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
   checkbox: { ...UNADORNED, ...round('0px') },
   radio: { ...UNADORNED, ...round('50%') },

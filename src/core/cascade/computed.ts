@@ -128,7 +128,13 @@ export class ComputedStyles {
     if (this.#inheritable.has(key)) return this.#inheritable.get(key);
     const { winner, from } = this.#decide(elementId, property);
     const parent = from === 'parent' ? parentOf(this.page, elementId) : undefined;
-    const result = parent ? this.#fromParent(parent.id, property) : this.#compute(elementId, property, from === 'winner' ? winner!.value : from === 'parent' ? rootValue(property) : propertyNamed(property).initial);
+    const result = parent
+      ? this.#fromParent(parent.id, property)
+      : this.#compute(
+          elementId,
+          property,
+          from === 'winner' ? winner!.value : from === 'parent' ? rootValue(property) : propertyNamed(property).initial,
+        );
     this.#inheritable.set(key, result);
     return result;
   }
@@ -151,10 +157,12 @@ export class ComputedStyles {
     if (/^border-.*-width$/.test(property)) return this.#lineWidth(elementId, value);
     if (control.kind === 'keyword') return value.toLowerCase();
     if (property === 'opacity') return formatNumber(Math.min(1, Math.max(0, parseFloat(value))));
-    if (control.kind === 'number') return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
+    if (control.kind === 'number')
+      return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
     if (property.endsWith('-radius') && /\s/.test(value)) return undefined;
     if (property === 'aspect-ratio') return aspectRatio(value);
-    if (/^grid-(column|row)-(start|end)$/.test(property)) return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
+    if (/^grid-(column|row)-(start|end)$/.test(property))
+      return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
     if (property.startsWith('grid-')) return this.#trackList(elementId, value);
     return this.#length(elementId, property, value);
   }
@@ -173,8 +181,12 @@ export class ComputedStyles {
   }
 
   #length(elementId: string, property: string, value: string): string | undefined {
-    if (/^[a-z-]+$/i.test(value)) return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
-    if (/^-?[\d.]+%$/.test(value)) return property.endsWith('-spacing') || property === 'text-indent' ? undefined : `${formatNumber(parseFloat(value))}%`;
+    if (/^[a-z-]+$/i.test(value))
+      return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
+    if (/^-?[\d.]+%$/.test(value))
+      return property.endsWith('-spacing') || property === 'text-indent'
+        ? undefined
+        : `${formatNumber(parseFloat(value))}%`;
     const px = lengthInPx(value, this.#context(elementId));
     if (property === 'letter-spacing' && px === 0) return 'normal';
     const floored = px !== undefined && NON_NEGATIVE.test(property) ? Math.max(0, px) : px;
@@ -200,7 +212,9 @@ export class ComputedStyles {
 
   #colour(elementId: string, property: string, value: string): string | undefined {
     if (value.toLowerCase() !== 'currentcolor') return computedColour(value);
-    return property === 'color' ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial) : 'currentcolor';
+    return property === 'color'
+      ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial)
+      : 'currentcolor';
   }
 
   /** Border widths are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */
@@ -215,7 +229,8 @@ export class ComputedStyles {
     if (named[value]) return named[value];
     if (value !== 'bolder' && value !== 'lighter') return formatNumber(parseFloat(value));
     const inherited = parseFloat(this.#parentValue(elementId, 'font-weight') ?? '400');
-    if (value === 'bolder') return inherited < 350 ? '400' : inherited < 550 ? '700' : inherited < 900 ? '900' : String(inherited);
+    if (value === 'bolder')
+      return inherited < 350 ? '400' : inherited < 550 ? '700' : inherited < 900 ? '900' : String(inherited);
     return inherited < 100 ? String(inherited) : inherited < 550 ? '100' : inherited < 750 ? '400' : '700';
   }
 
@@ -285,5 +300,7 @@ const BLOCKIFIED: Readonly<Record<string, string>> = {
 function aspectRatio(value: string): string | undefined {
   if (value === 'auto') return value;
   const match = /^(auto )?([\d.]+)(?: ?\/ ?([\d.]+))?$/.exec(value);
-  return match ? `${match[1] ?? ''}${formatNumber(parseFloat(match[2]!))} / ${formatNumber(parseFloat(match[3] ?? '1'))}` : undefined;
+  return match
+    ? `${match[1] ?? ''}${formatNumber(parseFloat(match[2]!))} / ${formatNumber(parseFloat(match[3] ?? '1'))}`
+    : undefined;
 }

@@ -41,7 +41,12 @@ export function laneFor(project: Project, page: Page, elementId: string, propert
     const resolution = resolve(project, page, elementId, property, band.from);
     const carriage = carriageIn(resolution, band.home);
     const last = stretches[stretches.length - 1];
-    if (last && last.value === resolution.value && last.carriage === carriage && sameOrigin(last.origin, resolution.origin))
+    if (
+      last &&
+      last.value === resolution.value &&
+      last.carriage === carriage &&
+      sameOrigin(last.origin, resolution.origin)
+    )
       stretches[stretches.length - 1] = { ...last, below: band.below };
     else stretches.push({ from: band.from, below: band.below, carriage, ...resolution });
   }
@@ -51,7 +56,12 @@ export function laneFor(project: Project, page: Page, elementId: string, propert
 function sameOrigin(a: Origin, b: Origin): boolean {
   if (a.kind !== b.kind) return false;
   if (a.kind === 'initial' || b.kind === 'initial') return true;
-  return a.element === b.element && a.candidate?.layer === b.candidate?.layer && a.candidate?.at === b.candidate?.at && a.candidate?.sharedId === b.candidate?.sharedId;
+  return (
+    a.element === b.element &&
+    a.candidate?.layer === b.candidate?.layer &&
+    a.candidate?.at === b.candidate?.at &&
+    a.candidate?.sharedId === b.candidate?.sharedId
+  );
 }
 
 /**
@@ -63,7 +73,9 @@ export function lanesFor(project: Project, page: Page, elementId: string): Lane[
   if (!element) return [];
   const own = declaredProperties(element);
   const shared = new Set(
-    project.shared.filter((style) => element.shared.includes(style.id)).flatMap((style) => Object.values(style.styles).flatMap(Object.keys)),
+    project.shared
+      .filter((style) => element.shared.includes(style.id))
+      .flatMap((style) => Object.values(style.styles).flatMap(Object.keys)),
   );
   const above = new Set<string>();
   const inheriting = new Set(PROPERTIES.filter((property) => property.inherited).map((property) => property.name));

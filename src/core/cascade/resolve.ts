@@ -29,11 +29,18 @@ export function candidatesFor(project: Project, page: Page, element: PageElement
   const result: Candidate[] = [];
   const add = (layer: Layer, styles: StyleSet, sharedId?: string) => {
     const base = styles[BASE]?.[property];
-    if (base !== undefined) result.push({ value: base, layer, at: BASE, ...(sharedId && { sharedId }), holds: EVERYWHERE });
+    if (base !== undefined)
+      result.push({ value: base, layer, at: BASE, ...(sharedId && { sharedId }), holds: EVERYWHERE });
     for (const breakpoint of project.breakpoints) {
       const value = styles[breakpoint.id]?.[property];
       if (value !== undefined)
-        result.push({ value, layer, at: breakpoint.id, ...(sharedId && { sharedId }), holds: conditionInterval(breakpoint.condition) });
+        result.push({
+          value,
+          layer,
+          at: breakpoint.id,
+          ...(sharedId && { sharedId }),
+          holds: conditionInterval(breakpoint.condition),
+        });
     }
   };
   add('browser', { [BASE]: defaultsOf(page, element) });
@@ -51,7 +58,10 @@ function defaultsOf(page: Page, element: PageElement): Declarations {
   if (!known) defaults.set(page.elements, (known = new Map()));
   let declarations = known.get(element.id);
   if (!declarations) {
-    declarations = browserDefaultFor(element, ancestorsOf(page, element.id).map((ancestor) => ancestor.tag));
+    declarations = browserDefaultFor(
+      element,
+      ancestorsOf(page, element.id).map((ancestor) => ancestor.tag),
+    );
     known.set(element.id, declarations);
   }
   return declarations;
@@ -84,7 +94,8 @@ export function decide(project: Project, page: Page, element: PageElement, prope
   const winner = holding.pop();
   const beaten = holding.reverse();
   const keyword = winner?.value.toLowerCase();
-  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent' };
+  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset')))
+    return { winner, beaten, from: 'parent' };
   if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial' };
   return { winner, beaten, from: 'winner' };
 }
@@ -113,8 +124,13 @@ export function resolve(project: Project, page: Page, elementId: string, propert
   }
   const above = resolve(project, page, parent.id, property, width);
   const lost = winner ? [winner, ...beaten] : beaten;
-  if (above.origin.kind !== 'initial') return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
-  return { value: above.value, origin: winner ? { kind: 'inherited', element: parent.id } : above.origin, beaten: lost };
+  if (above.origin.kind !== 'initial')
+    return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
+  return {
+    value: above.value,
+    origin: winner ? { kind: 'inherited', element: parent.id } : above.origin,
+    beaten: lost,
+  };
 }
 
 /** Whether an element or one of its ancestors takes no room at the width (`display: none`). */

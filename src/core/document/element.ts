@@ -47,7 +47,8 @@ export const elementSchema = z
     const rule = HTML_ELEMENTS[element.tag];
     if (element.text !== undefined && element.children.length > 0)
       context.addIssue({ code: 'custom', message: `"${element.name}" has both a text and children.` });
-    if (rule?.content === 'void' && element.text) context.addIssue({ code: 'custom', message: `<${element.tag}> holds no text.` });
+    if (rule?.content === 'void' && element.text)
+      context.addIssue({ code: 'custom', message: `<${element.tag}> holds no text.` });
     for (const [name, value] of Object.entries(element.attributes)) {
       const why = whyNotAttribute(element.tag, name, value);
       if (why) context.addIssue({ code: 'custom', message: why, path: ['attributes', name] });

@@ -92,11 +92,11 @@ const NEEDS_PARENT: Readonly<Record<string, readonly string[]>> = {
   figcaption: ['figure'],
 };
 
-const PHRASING = new Set(
-  'span strong em small b i mark code time a img button label input textarea'.split(' '),
-);
+const PHRASING = new Set('span strong em small b i mark code time a img button label input textarea'.split(' '));
 /** Elements whose content must be phrasing content: a block inside would close them in the HTML parser. */
-const PHRASING_ONLY = new Set('h1 h2 h3 h4 h5 h6 p span strong em small b i mark code time button label legend'.split(' '));
+const PHRASING_ONLY = new Set(
+  'h1 h2 h3 h4 h5 h6 p span strong em small b i mark code time button label legend'.split(' '),
+);
 const INTERACTIVE = new Set(['a', 'button', 'input', 'textarea', 'label']);
 
 /** Why `child` can't stand directly in `parent` (HTML, content models); undefined when it can. */
@@ -129,7 +129,8 @@ export function whyNotAttribute(tag: string, name: string, value: string): strin
   if (!allowed || name.startsWith('data-mp-')) return `<${tag}> can't carry the attribute "${name}".`;
   if ((name === 'href' || name === 'action') && !/^(#|https?:|mailto:|tel:|page:|[\w./-]+$)/i.test(value))
     return `"${value.slice(0, 60)}" isn't a link address that is allowed here.`;
-  if (name === 'src' && !/^picture:p[a-z0-9]{1,24}$/.test(value)) return 'A picture names one of the project: "picture:…".';
+  if (name === 'src' && !/^picture:p[a-z0-9]{1,24}$/.test(value))
+    return 'A picture names one of the project: "picture:…".';
   if (tag === 'input' && name === 'type' && !(INPUT_TYPES as readonly string[]).includes(value))
     return `"${value}" isn't a field type; use ${INPUT_TYPES.join(', ')}.`;
   if (tag === 'button' && name === 'type' && !['button', 'submit', 'reset'].includes(value))

@@ -7,9 +7,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * One step a version: `STEPS[n]` leads a document of version n to version n + 1.
  * Version 0 is the form before releases: it had no name for the base band and no devices.
  */
-const STEPS: readonly Step[] = [
-  (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
-];
+const STEPS: readonly Step[] = [(document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 })];
 
 /**
  * A stored or given document as the current schema has it.
@@ -22,7 +20,9 @@ export function readProject(input: unknown): Project {
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
     throw new Error('The project document has no readable schema version.');
   if (version > SCHEMA_VERSION)
-    throw new Error(`The project was written by a newer Mill Pond (schema ${version}; this one reads up to ${SCHEMA_VERSION}).`);
+    throw new Error(
+      `The project was written by a newer Mill Pond (schema ${version}; this one reads up to ${SCHEMA_VERSION}).`,
+    );
   for (let at = version; at < SCHEMA_VERSION; at++) document = STEPS[at]!(document);
   const result = projectSchema.safeParse(document);
   if (!result.success) {

@@ -36,7 +36,10 @@ export const pictureSchema = z.strictObject({
     .string()
     .max(LIMITS.pictureBytes)
     .regex(/^<svg[\s>]/, 'A picture is an SVG drawing.')
-    .refine((svg) => !/<script|<foreignObject|\son[a-z]+\s*=|(href|src)\s*=(?!\s*["']?\s*#)/i.test(svg), 'A picture may hold no scripts and no links.'),
+    .refine(
+      (svg) => !/<script|<foreignObject|\son[a-z]+\s*=|(href|src)\s*=(?!\s*["']?\s*#)/i.test(svg),
+      'A picture may hold no scripts and no links.',
+    ),
 });
 export type Picture = z.infer<typeof pictureSchema>;
 
@@ -122,7 +125,9 @@ function treeProblem(page: Page): string | undefined {
 function projectProblem(project: Project): string | undefined {
   const ids = new Set(project.breakpoints.map((breakpoint) => breakpointIdSchema.parse(breakpoint.id)));
   if (ids.size !== project.breakpoints.length) return 'Two breakpoints have the same id.';
-  const conditions = new Set(project.breakpoints.map((b) => `${Object.keys(b.condition)[0]} ${conditionEdge(b.condition)}`));
+  const conditions = new Set(
+    project.breakpoints.map((b) => `${Object.keys(b.condition)[0]} ${conditionEdge(b.condition)}`),
+  );
   if (conditions.size !== project.breakpoints.length) return 'Two breakpoints hold at the same widths.';
   const slugs = new Set(project.pages.map((page) => page.slug));
   if (slugs.size !== project.pages.length) return 'Two pages have the same file name.';
@@ -132,8 +137,10 @@ function projectProblem(project: Project): string | undefined {
     for (const element of Object.values(page.elements)) {
       const unknown = Object.keys(element.styles).find((at) => at !== 'base' && !ids.has(at));
       if (unknown) return `"${element.name}" has values under a breakpoint that isn't there.`;
-      if (element.shared.some((id) => !shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
-      if (element.attributes.src && !pictures.has(element.attributes.src)) return `"${element.name}" shows a picture that isn't there.`;
+      if (element.shared.some((id) => !shared.has(id)))
+        return `"${element.name}" carries a shared style that isn't there.`;
+      if (element.attributes.src && !pictures.has(element.attributes.src))
+        return `"${element.name}" shows a picture that isn't there.`;
     }
   return undefined;
 }

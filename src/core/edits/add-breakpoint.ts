@@ -22,7 +22,10 @@ export type AddBreakpoint = z.infer<typeof schema>;
 export function requireFreeCondition(project: Project, breakpoint: Pick<Breakpoint, 'id' | 'condition'>): void {
   const direction = Object.keys(breakpoint.condition)[0]!;
   const same = project.breakpoints.find(
-    (other) => other.id !== breakpoint.id && direction in other.condition && conditionEdge(other.condition) === conditionEdge(breakpoint.condition),
+    (other) =>
+      other.id !== breakpoint.id &&
+      direction in other.condition &&
+      conditionEdge(other.condition) === conditionEdge(breakpoint.condition),
   );
   if (same) throw new EditError(`"${same.name}" already holds at ${describeCondition(breakpoint.condition)}.`);
 }
@@ -30,8 +33,10 @@ export function requireFreeCondition(project: Project, breakpoint: Pick<Breakpoi
 export const addBreakpoint: EditKind<AddBreakpoint> = {
   schema,
   apply(project, { breakpoint, overrides }) {
-    if (project.breakpoints.some((other) => other.id === breakpoint.id)) throw new EditError('This breakpoint is there already.');
-    if (project.breakpoints.length >= LIMITS.breakpoints) throw new EditError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
+    if (project.breakpoints.some((other) => other.id === breakpoint.id))
+      throw new EditError('This breakpoint is there already.');
+    if (project.breakpoints.length >= LIMITS.breakpoints)
+      throw new EditError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
     requireFreeCondition(project, breakpoint);
     const added: Project = { ...project, breakpoints: [...project.breakpoints, breakpoint].sort(defaultOrder) };
     const document = overrides ? withOverrides(added, breakpoint.id, overrides) : added;

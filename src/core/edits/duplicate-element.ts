@@ -27,9 +27,11 @@ export const duplicateElement: EditKind<DuplicateElement> = {
       if (!fresh) throw new EditError('The element has changed since; duplicate it again.');
       return fresh;
     };
-    const copies = subtreeOf(page, node).map(
-      (element): PageElement => ({ ...element, id: renamed(element.id), children: element.children.map(renamed) }),
-    );
+    const copies = subtreeOf(page, node).map((element): PageElement => ({
+      ...element,
+      id: renamed(element.id),
+      children: element.children.map(renamed),
+    }));
     requireSubtree(project, page, copies);
     return {
       document: withSubtree(project, page.id, parent.id, parent.children.indexOf(node) + 1, copies),

@@ -10,7 +10,12 @@ import type { Footprint, PageFootprint } from './edit';
  * The widths at which the named properties of the named elements have another winner's value after than before.
  * Elements below are named too where a property is inherited.
  */
-export function stylesFootprint(before: Project, after: Project, pageId: string, changes: ReadonlyMap<string, ReadonlySet<string>>): Footprint {
+export function stylesFootprint(
+  before: Project,
+  after: Project,
+  pageId: string,
+  changes: ReadonlyMap<string, ReadonlySet<string>>,
+): Footprint {
   const was = pageOf(before, pageId);
   const is = pageOf(after, pageId);
   if (!was || !is) return {};
@@ -35,7 +40,10 @@ export function breakpointFootprint(before: Project, after: Project, ids: readon
   return after.pages.reduce<Footprint>((all, page) => {
     const was = pageOf(before, page.id);
     const changes = new Map<string, Set<string>>();
-    for (const [project, version] of [[before, was], [after, page]] as const)
+    for (const [project, version] of [
+      [before, was],
+      [after, page],
+    ] as const)
       for (const [id, properties] of version ? valuesUnder(project, version, ids) : [])
         changes.set(id, new Set([...(changes.get(id) ?? []), ...properties]));
     return mergeFootprints(all, stylesFootprint(before, after, page.id, changes));

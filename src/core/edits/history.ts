@@ -32,15 +32,16 @@ export function advance(history: History, entry: LogEntry): History {
       return { undo: [...history.undo, entry].slice(-HISTORY_DEPTH), redo: [] };
     case 'undo': {
       const undone = history.undo.find(known(entry.of));
-      return undone
-        ? { undo: history.undo.filter((one) => one !== undone), redo: [...history.redo, undone] }
-        : history;
+      return undone ? { undo: history.undo.filter((one) => one !== undone), redo: [...history.redo, undone] } : history;
     }
     case 'redo': {
       const redone = history.redo.find(known(entry.of));
       // Made again on another document, its inverse may be another one too.
       return redone
-        ? { undo: [...history.undo, { ...redone, inverse: entry.inverse }], redo: history.redo.filter((one) => one !== redone) }
+        ? {
+            undo: [...history.undo, { ...redone, inverse: entry.inverse }],
+            redo: history.redo.filter((one) => one !== redone),
+          }
         : history;
     }
   }

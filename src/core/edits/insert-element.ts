@@ -32,6 +32,10 @@ export const insertElement: EditKind<InsertElement> = {
       inverse: { type: 'removeElement', node: subtree[0]!.id },
     };
   },
-  footprint: (_, __, { page, elements }) => structureFootprint(page, elements.map((element) => element.id)),
+  footprint: (_, __, { page, elements }) =>
+    structureFootprint(
+      page,
+      elements.map((element) => element.id),
+    ),
   describe: (_, { elements }) => `Insert ${elements[0]!.name}`,
 };

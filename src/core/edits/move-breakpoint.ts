@@ -23,12 +23,22 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
     if (!moved.success) throw new EditError(moved.error.issues[0]!.message);
     requireFreeCondition(project, moved.data);
     const breakpoints = project.breakpoints.map((one) => (one.id === id ? moved.data : one)).sort(defaultOrder);
-    return { document: { ...project, breakpoints }, inverse: { type: 'moveBreakpoint', id, edge: conditionEdge(breakpoint.condition) } };
+    return {
+      document: { ...project, breakpoints },
+      inverse: { type: 'moveBreakpoint', id, edge: conditionEdge(breakpoint.condition) },
+    };
   },
   // The order may change with the move, and with it who wins among all.
-  footprint: (before, after) => breakpointFootprint(before, after, before.breakpoints.map((breakpoint) => breakpoint.id)),
+  footprint: (before, after) =>
+    breakpointFootprint(
+      before,
+      after,
+      before.breakpoints.map((breakpoint) => breakpoint.id),
+    ),
   describe(project, { id, edge }) {
     const breakpoint = project.breakpoints.find((one) => one.id === id);
-    return breakpoint ? `Move ${breakpoint.name} to ${describeCondition(withEdge(breakpoint.condition, edge))}` : 'Move a breakpoint';
+    return breakpoint
+      ? `Move ${breakpoint.name} to ${describeCondition(withEdge(breakpoint.condition, edge))}`
+      : 'Move a breakpoint';
   },
 };

@@ -38,7 +38,10 @@ export const moveElement: EditKind<MoveElement> = {
   },
   footprint(_, after, { node }) {
     const { page } = requireElement(after, node);
-    return structureFootprint(page.id, subtreeOf(page, node).map((element) => element.id));
+    return structureFootprint(
+      page.id,
+      subtreeOf(page, node).map((element) => element.id),
+    );
   },
   describe: (project, { node, parent }) => `Move ${nameOf(project, node)} in ${nameOf(project, parent)}`,
 };

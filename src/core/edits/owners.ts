@@ -9,7 +9,9 @@ export type OverridesByOwner = Readonly<Record<string, Declarations>>;
 export function overridesUnder(project: Project, breakpointId: string): OverridesByOwner {
   const owners = [...project.shared, ...project.pages.flatMap((page) => Object.values(page.elements))];
   return Object.fromEntries(
-    owners.flatMap(({ id, styles }) => (styles[breakpointId] && Object.keys(styles[breakpointId]).length ? [[id, styles[breakpointId]]] : [])),
+    owners.flatMap(({ id, styles }) =>
+      styles[breakpointId] && Object.keys(styles[breakpointId]).length ? [[id, styles[breakpointId]]] : [],
+    ),
   );
 }
 

@@ -59,7 +59,10 @@ const KINDS: Kinds = {
 
 const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;
 
-const singleSchemas = Object.values(KINDS).map((kind) => kind.schema) as unknown as readonly [z.ZodObject, ...z.ZodObject[]];
+const singleSchemas = Object.values(KINDS).map((kind) => kind.schema) as unknown as readonly [
+  z.ZodObject,
+  ...z.ZodObject[],
+];
 const singleSchema = z.discriminatedUnion('type', singleSchemas) as unknown as z.ZodType<SingleEdit>;
 
 /** An edit as it comes from outside. Groups nest two deep at most, which is as deep as inverses of groups go. */
@@ -76,7 +79,8 @@ export const editSchema: z.ZodType<Edit> = (() => {
     const schema: z.ZodType<Edit> = type === 'group' ? nested : singleSchema;
     const result = schema.safeParse(input);
     if (result.success) return result.data;
-    for (const issue of result.error.issues) context.addIssue({ ...issue, code: 'custom', message: issue.message, path: issue.path });
+    for (const issue of result.error.issues)
+      context.addIssue({ ...issue, code: 'custom', message: issue.message, path: issue.path });
     return z.NEVER;
   }) as unknown as z.ZodType<Edit>;
 })();
@@ -100,7 +104,11 @@ export function applyEdit(project: Project, edit: Edit): Applied {
     inverses.unshift(applied.inverse);
     footprints.push(applied.footprint);
   }
-  return { document, inverse: { type: 'group', label: edit.label, edits: inverses }, footprint: mergeFootprints(...footprints) };
+  return {
+    document,
+    inverse: { type: 'group', label: edit.label, edits: inverses },
+    footprint: mergeFootprints(...footprints),
+  };
 }
 
 /** What the edit does, in words. `project` is the document before it. */

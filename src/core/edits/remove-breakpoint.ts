@@ -24,7 +24,10 @@ export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
     const overrides = overridesUnder(project, id);
     const without = withOverrides(project, id, {});
     const document: Project = { ...without, breakpoints: project.breakpoints.filter((one) => one.id !== id) };
-    return { document, inverse: { type: 'addBreakpoint', breakpoint, ...(Object.keys(overrides).length && { overrides }) } };
+    return {
+      document,
+      inverse: { type: 'addBreakpoint', breakpoint, ...(Object.keys(overrides).length && { overrides }) },
+    };
   },
   footprint: (before, after, { id }) => breakpointFootprint(before, after, [id]),
   describe: (project, { id }) => `Remove breakpoint ${project.breakpoints.find((one) => one.id === id)?.name ?? ''}`,

@@ -30,7 +30,10 @@ export const removeElement: EditKind<RemoveElement> = {
   },
   footprint(before, _, { node }) {
     const { page } = requireElement(before, node);
-    return structureFootprint(page.id, subtreeOf(page, node).map((element) => element.id));
+    return structureFootprint(
+      page.id,
+      subtreeOf(page, node).map((element) => element.id),
+    );
   },
   describe: (project, { node }) => `Remove ${nameOf(project, node)}`,
 };

@@ -3,7 +3,11 @@ import { breakpointIdSchema, breakpointNameSchema } from '../breakpoints/breakpo
 import type { EditKind } from './edit';
 import { requireBreakpoint } from './remove-breakpoint';
 
-const schema = z.strictObject({ type: z.literal('renameBreakpoint'), id: breakpointIdSchema, name: breakpointNameSchema });
+const schema = z.strictObject({
+  type: z.literal('renameBreakpoint'),
+  id: breakpointIdSchema,
+  name: breakpointNameSchema,
+});
 export type RenameBreakpoint = z.infer<typeof schema>;
 
 export const renameBreakpoint: EditKind<RenameBreakpoint> = {

@@ -58,5 +58,6 @@ export const setStyle: EditKind<SetStyle> = {
     const properties = checked.ok ? Object.keys(checked.declarations) : [];
     return stylesFootprint(before, after, page.id, new Map([[edit.node, new Set(properties)]]));
   },
-  describe: (project, edit) => `Set ${edit.property} of ${nameOf(project, edit.node)} to ${edit.value} (${describeTarget(project, edit.at)})`,
+  describe: (project, edit) =>
+    `Set ${edit.property} of ${nameOf(project, edit.node)} to ${edit.value} (${describeTarget(project, edit.at)})`,
 };

@@ -16,14 +16,22 @@ export function requireRoom(page: Page, parent: PageElement, tag: string): void 
 }
 
 export function requireIndex(parent: PageElement, index: number): void {
-  if (index > parent.children.length) throw new EditError(`${parent.name} has only ${parent.children.length} elements.`);
+  if (index > parent.children.length)
+    throw new EditError(`${parent.name} has only ${parent.children.length} elements.`);
 }
 
 /** The page with a subtree put in; `elements[0]` is its top. */
-export function withSubtree(project: Project, pageId: string, parentId: string, index: number, elements: readonly PageElement[]): Project {
+export function withSubtree(
+  project: Project,
+  pageId: string,
+  parentId: string,
+  index: number,
+  elements: readonly PageElement[],
+): Project {
   return produce(project, (draft) => {
     const page = draft.pages.find((one) => one.id === pageId)!;
-    for (const element of elements) page.elements[element.id] = structuredClone(element) as (typeof page.elements)[string];
+    for (const element of elements)
+      page.elements[element.id] = structuredClone(element) as (typeof page.elements)[string];
     page.elements[parentId]!.children.splice(index, 0, elements[0]!.id);
   });
 }
@@ -54,13 +62,18 @@ export function requireSubtree(project: Project, page: Page, elements: readonly 
     for (const child of element.children) visit(child, [element.tag, ...ancestors]);
   };
   visit(elements[0]!.id, []);
-  if (reached.size !== elements.length || byId.size !== elements.length) throw new EditError('The elements to insert do not form one tree.');
-  if (elements.some(({ id }) => project.pages.some((one) => id in one.elements))) throw new EditError('An element with this id is there already.');
+  if (reached.size !== elements.length || byId.size !== elements.length)
+    throw new EditError('The elements to insert do not form one tree.');
+  if (elements.some(({ id }) => project.pages.some((one) => id in one.elements)))
+    throw new EditError('An element with this id is there already.');
   const breakpoints = new Set(['base', ...project.breakpoints.map((breakpoint) => breakpoint.id)]);
   for (const element of elements) {
-    if (Object.keys(element.styles).some((at) => !breakpoints.has(at))) throw new EditError(`"${element.name}" has values under a breakpoint that isn't there.`);
-    if (element.shared.some((id) => !project.shared.some((style) => style.id === id))) throw new EditError(`"${element.name}" carries a shared style that isn't there.`);
+    if (Object.keys(element.styles).some((at) => !breakpoints.has(at)))
+      throw new EditError(`"${element.name}" has values under a breakpoint that isn't there.`);
+    if (element.shared.some((id) => !project.shared.some((style) => style.id === id)))
+      throw new EditError(`"${element.name}" carries a shared style that isn't there.`);
     const source = element.attributes.src;
-    if (source && !project.pictures.some((picture) => source === `picture:${picture.id}`)) throw new EditError(`"${element.name}" shows a picture that isn't there.`);
+    if (source && !project.pictures.some((picture) => source === `picture:${picture.id}`))
+      throw new EditError(`"${element.name}" shows a picture that isn't there.`);
   }
 }

@@ -35,7 +35,8 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
   for (const style of project.shared) give(style.id, style.name);
   for (const page of project.pages)
     for (const element of subtreeOf(page, page.root))
-      if (Object.values(element.styles).some((declarations) => Object.keys(declarations).length > 0)) give(element.id, element.name);
+      if (Object.values(element.styles).some((declarations) => Object.keys(declarations).length > 0))
+        give(element.id, element.name);
   memo.set(project, names);
   return names;
 }

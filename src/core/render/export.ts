@@ -25,7 +25,13 @@ export function renderExport(project: Project): ExportFile[] {
   return [
     ...project.pages.map((page) => ({
       path: `${page.slug}.html`,
-      content: { text: documentText(page, `<link rel="stylesheet" href="${SHEET_FILE}">`, renderElement(project, page, page.root, markup)) },
+      content: {
+        text: documentText(
+          page,
+          `<link rel="stylesheet" href="${SHEET_FILE}">`,
+          renderElement(project, page, page.root, markup),
+        ),
+      },
     })),
     { path: SHEET_FILE, content: { text: sheet } },
     ...project.pictures.map((picture) => ({ path: `pictures/${picture.fileName}`, content: { text: picture.svg } })),

@@ -17,7 +17,8 @@ export function fontsUsed(project: Project): BundledFont[] {
   const values = new Set<string>();
   const owners = [...project.shared, ...project.pages.flatMap((page) => Object.values(page.elements))];
   for (const { styles } of owners)
-    for (const declarations of Object.values(styles)) if (declarations['font-family']) values.add(declarations['font-family']);
+    for (const declarations of Object.values(styles))
+      if (declarations['font-family']) values.add(declarations['font-family']);
   const all = [...values].join(' ').toLowerCase();
   return BUNDLED_FONTS.filter((font) => all.includes(font.family.toLowerCase()));
 }

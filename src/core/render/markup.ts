@@ -13,7 +13,11 @@ export interface MarkupOptions {
 }
 
 export function escapeText(text: string): string {
-  return text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/\u00a0/g, '&nbsp;');
+  return text
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/\u00a0/g, '&nbsp;');
 }
 
 export function escapeAttribute(value: string): string {
@@ -22,7 +26,9 @@ export function escapeAttribute(value: string): string {
 
 function attributesOf(project: Project, element: PageElement, options: MarkupOptions): string {
   const names = classNames(project);
-  const classes = project.shared.filter((style) => element.shared.includes(style.id)).map((style) => names.get(style.id)!);
+  const classes = project.shared
+    .filter((style) => element.shared.includes(style.id))
+    .map((style) => names.get(style.id)!);
   const own = names.get(element.id);
   if (own) classes.push(own);
   const list: [string, string][] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
@@ -32,7 +38,9 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
     else list.push([name, value]);
   }
   if (options.marked) list.push(['data-mp-node', element.id]);
-  return list.map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`)).join('');
+  return list
+    .map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`))
+    .join('');
 }
 
 /** An element and all below it as indented HTML. Line breaks between elements are the same in preview and export. */

@@ -40,7 +40,9 @@ function pictureData(project: Project): (id: string) => string {
  * Scrollbars of the frame itself are hidden: the viewport is then as wide as the content, as on a phone.
  */
 export function previewDocument(preview: Preview, head: string): string {
-  const styles = preview.blocks.map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`).join('\n');
+  const styles = preview.blocks
+    .map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`)
+    .join('\n');
   return `<!doctype html>
 <html lang="en" style="scrollbar-width: none">
 <head>
@@ -57,9 +59,16 @@ ${preview.body}</html>
 
 /** What a frame must be told to get from one preview to the next: as little as says it. */
 export type PreviewPatch =
-  | { readonly kind: 'rules'; readonly changes: readonly { readonly block: string; readonly index: number; readonly css: string }[] }
+  | {
+      readonly kind: 'rules';
+      readonly changes: readonly { readonly block: string; readonly index: number; readonly css: string }[];
+    }
   | { readonly kind: 'blocks'; readonly blocks: readonly { readonly key: string; readonly css: string }[] }
-  | { readonly kind: 'body'; readonly body: string; readonly blocks: readonly { readonly key: string; readonly css: string }[] }
+  | {
+      readonly kind: 'body';
+      readonly body: string;
+      readonly blocks: readonly { readonly key: string; readonly css: string }[];
+    }
   | { readonly kind: 'none' };
 
 export function patchBetween(before: Preview, after: Preview): PreviewPatch {

@@ -35,9 +35,12 @@ export interface Addresses {
  */
 export function renderSheet(project: Project, pages: readonly Page[], addresses: Addresses): Block[] {
   const names = classNames(project);
-  const value = (text: string) => text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`);
+  const value = (text: string) =>
+    text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
-    declarations && Object.keys(declarations).length > 0 ? [{ key, selector, lines: writeDeclarations(declarations, value) }] : [];
+    declarations && Object.keys(declarations).length > 0
+      ? [{ key, selector, lines: writeDeclarations(declarations, value) }]
+      : [];
   const blocks: Block[] = [
     {
       key: 'foundation',
@@ -49,7 +52,8 @@ export function renderSheet(project: Project, pages: readonly Page[], addresses:
   const add = (key: string, owners: readonly { id: string; styles: StyleSet }[]) => {
     const at = (where: string) => owners.flatMap(({ id, styles }) => rule(id, `.${names.get(id)}`, styles[where]));
     blocks.push({ key: `${key} ${BASE}`, rules: at(BASE) });
-    for (const { id, condition } of project.breakpoints) blocks.push({ key: `${key} ${id}`, query: conditionQuery(condition), rules: at(id) });
+    for (const { id, condition } of project.breakpoints)
+      blocks.push({ key: `${key} ${id}`, query: conditionQuery(condition), rules: at(id) });
   };
   for (const style of project.shared) add(style.id, [style]);
   for (const page of pages) add(page.id, subtreeOf(page, page.root));

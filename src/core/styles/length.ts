@@ -47,7 +47,10 @@ interface Term {
  * Undefined when the value isn't a length or needs what the context doesn't know (percentages, font metrics).
  */
 export function lengthInPx(source: string, context: LengthContext): number | undefined {
-  const tokens = source.trim().toLowerCase().match(/\d*\.?\d+(?:e[+-]?\d+)?(?:%|[a-z]+)?|[a-z]+\(|[-+*/(),]/g);
+  const tokens = source
+    .trim()
+    .toLowerCase()
+    .match(/\d*\.?\d+(?:e[+-]?\d+)?(?:%|[a-z]+)?|[a-z]+\(|[-+*/(),]/g);
   if (!tokens) return undefined;
   let at = 0;
 

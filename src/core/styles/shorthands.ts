@@ -91,7 +91,11 @@ const SHORTHANDS: Readonly<Record<string, (parts: readonly string[]) => Longhand
   'border-width': (parts) => four(sideNames('border-', '-width'), parts),
   'border-style': (parts) => four(sideNames('border-', '-style'), parts),
   'border-color': (parts) => four(sideNames('border-', '-color'), parts),
-  'border-radius': (parts) => four(corners.map((corner) => `border-${corner}-radius`), parts),
+  'border-radius': (parts) =>
+    four(
+      corners.map((corner) => `border-${corner}-radius`),
+      parts,
+    ),
   border: (parts) => border(parts, sides),
   'border-top': (parts) => border(parts, ['top']),
   'border-right': (parts) => border(parts, ['right']),

@@ -17,27 +17,60 @@ test('there are at least 80 properties, each with a grammar and a valid initial 
 test('every keyword that a control offers is valid', () => {
   for (const { name, control } of PROPERTIES)
     if (control.kind === 'keyword')
-      for (const keyword of control.keywords) expect([name, keyword, checkValue(name, keyword).ok]).toEqual([name, keyword, true]);
+      for (const keyword of control.keywords)
+        expect([name, keyword, checkValue(name, keyword).ok]).toEqual([name, keyword, true]);
 });
 
 test('shorthands stand for known longhands only', () => {
-  for (const name of SHORTHAND_NAMES) for (const longhand of longhandsOf(name)) expect([longhand, isProperty(longhand)]).toEqual([longhand, true]);
+  for (const name of SHORTHAND_NAMES)
+    for (const longhand of longhandsOf(name)) expect([longhand, isProperty(longhand)]).toEqual([longhand, true]);
 });
 
 test.each([
   ['padding', '0 24px', { 'padding-top': '0', 'padding-right': '24px', 'padding-bottom': '0', 'padding-left': '24px' }],
-  ['margin', '1px 2px 3px', { 'margin-top': '1px', 'margin-right': '2px', 'margin-bottom': '3px', 'margin-left': '2px' }],
+  [
+    'margin',
+    '1px 2px 3px',
+    { 'margin-top': '1px', 'margin-right': '2px', 'margin-bottom': '3px', 'margin-left': '2px' },
+  ],
   ['gap', '8px', { 'row-gap': '8px', 'column-gap': '8px' }],
   ['flex', '1', { 'flex-grow': '1', 'flex-shrink': '1', 'flex-basis': '0%' }],
   ['flex', '0 0 30%', { 'flex-grow': '0', 'flex-shrink': '0', 'flex-basis': '30%' }],
   ['flex', 'none', { 'flex-grow': '0', 'flex-shrink': '0', 'flex-basis': 'auto' }],
   ['grid-column', '2 / span 3', { 'grid-column-start': '2', 'grid-column-end': 'span 3' }],
-  ['border-bottom', '2px solid #1F2B29', { 'border-bottom-width': '2px', 'border-bottom-style': 'solid', 'border-bottom-color': '#1f2b29' }],
+  [
+    'border-bottom',
+    '2px solid #1F2B29',
+    { 'border-bottom-width': '2px', 'border-bottom-style': 'solid', 'border-bottom-color': '#1f2b29' },
+  ],
   ['overflow', 'hidden auto', { 'overflow-x': 'hidden', 'overflow-y': 'auto' }],
   ['list-style', 'none', { 'list-style-type': 'none', 'list-style-position': 'outside' }],
-  ['margin', 'calc(1px + 2px) auto', { 'margin-top': 'calc(1px + 2px)', 'margin-right': 'auto', 'margin-bottom': 'calc(1px + 2px)', 'margin-left': 'auto' }],
-  ['background', 'red', { 'background-color': 'red', 'background-image': 'none', 'background-size': 'auto', 'background-position': '0% 0%', 'background-repeat': 'repeat' }],
-  ['font-family', '"Schibsted Grotesk Variable", sans-serif', { 'font-family': '"Schibsted Grotesk Variable", sans-serif' }],
+  [
+    'margin',
+    'calc(1px + 2px) auto',
+    {
+      'margin-top': 'calc(1px + 2px)',
+      'margin-right': 'auto',
+      'margin-bottom': 'calc(1px + 2px)',
+      'margin-left': 'auto',
+    },
+  ],
+  [
+    'background',
+    'red',
+    {
+      'background-color': 'red',
+      'background-image': 'none',
+      'background-size': 'auto',
+      'background-position': '0% 0%',
+      'background-repeat': 'repeat',
+    },
+  ],
+  [
+    'font-family',
+    '"Schibsted Grotesk Variable", sans-serif',
+    { 'font-family': '"Schibsted Grotesk Variable", sans-serif' },
+  ],
   ['display', 'FLEX', { display: 'flex' }],
 ])('%s: %s', (property, value, longhands) => {
   expect(expand(property, value)).toEqual(longhands);

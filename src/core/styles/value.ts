@@ -30,12 +30,14 @@ function refuse(message: string): CheckedValue {
 }
 
 function check(property: string, value: string): CheckedValue {
-  if (!isProperty(property) && !isShorthand(property)) return refuse(`"${property.slice(0, 60)}" isn't a property known here.`);
+  if (!isProperty(property) && !isShorthand(property))
+    return refuse(`"${property.slice(0, 60)}" isn't a property known here.`);
   if (value === '') return refuse(`A value for ${property} is missing. To take it away, clear it.`);
   if (value.length > VALUE_MAX) return refuse(`A value has at most ${VALUE_MAX} characters.`);
   if (/!\s*important/i.test(value)) return refuse('"!important" would break the order of breakpoints; leave it out.');
   if (/^(revert|revert-layer)$/i.test(value)) return refuse(`"${value}" isn't used here; clear the value instead.`);
-  if (/var\(|env\(|attr\(|expression\(/i.test(value)) return refuse('Variables are not used here; write the value itself.');
+  if (/var\(|env\(|attr\(|expression\(/i.test(value))
+    return refuse('Variables are not used here; write the value itself.');
   if (/[<>{};@\\]/.test(value)) return refuse(`"${shorten(value)}" holds a character that no value here needs.`);
   if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
   let source: string;
@@ -45,8 +47,10 @@ function check(property: string, value: string): CheckedValue {
     return refuse(`"${shorten(value)}" can't be read as a CSS value.`);
   }
   for (const [, address] of source.matchAll(/url\(\s*["']?([^"')]*)/gi))
-    if (!/^picture:p[a-z0-9]{1,24}$/.test(address ?? '')) return refuse('A picture in a value is one of the project: url(picture:…).');
-  if (/(image-set|image|src|cross-fade|element)\(/i.test(source)) return refuse('Only url(picture:…) and gradients are used as pictures.');
+    if (!/^picture:p[a-z0-9]{1,24}$/.test(address ?? ''))
+      return refuse('A picture in a value is one of the project: url(picture:…).');
+  if (/(image-set|image|src|cross-fade|element)\(/i.test(source))
+    return refuse('Only url(picture:…) and gradients are used as pictures.');
   const { error } = lexer.matchProperty(property, source);
   if (error) {
     const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
@@ -55,12 +59,14 @@ function check(property: string, value: string): CheckedValue {
   if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(value)) return refuse(`${property} can't be negative.`);
   const written = normaliseCase(property, value.replace(/\s+/g, ' '));
   const declarations = isShorthand(property) ? expandShorthand(property, written) : { [property]: written };
-  if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
+  if (declarations['font-family'] === 'monospace')
+    return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
   return { ok: true, declarations };
 }
 
 /** Ranges that the grammar in use doesn't know. */
-const NEVER_NEGATIVE = /^(flex-grow|flex-shrink|flex-basis|flex$|line-height|font-size|.*-width|width|.*-height|height|padding.*|.*gap|border.*|opacity)$/;
+const NEVER_NEGATIVE =
+  /^(flex-grow|flex-shrink|flex-basis|flex$|line-height|font-size|.*-width|width|.*-height|height|padding.*|.*gap|border.*|opacity)$/;
 
 /** Keywords are case-insensitive; strings, family names and grid line names are not. */
 function normaliseCase(property: string, value: string): string {

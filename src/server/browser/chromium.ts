@@ -4,7 +4,9 @@ import type { Browser } from 'playwright-core';
 
 /** Debian's Chromium, or the one that MILLPOND_CHROMIUM names. */
 export const CHROMIUM_PATH =
-  process.env.MILLPOND_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(/* turbopackIgnore: true */ path)) ?? '/usr/bin/chromium';
+  process.env.MILLPOND_CHROMIUM ??
+  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(/* turbopackIgnore: true */ path)) ??
+  '/usr/bin/chromium';
 
 /** Root can't use Chromium's own sandbox; the rest keeps it from looking for a network that isn't needed. */
 export const CHROMIUM_FLAGS: readonly string[] = [
@@ -19,6 +21,7 @@ export const CHROMIUM_FLAGS: readonly string[] = [
 
 /** @throws Error with the path and what to install when Chromium can't be started. */
 export async function launchChromium(): Promise<Browser> {
-  if (!existsSync(/* turbopackIgnore: true */ CHROMIUM_PATH)) throw new Error(`There is no Chromium at ${CHROMIUM_PATH}. Install it with: apt-get install chromium`);
+  if (!existsSync(/* turbopackIgnore: true */ CHROMIUM_PATH))
+    throw new Error(`There is no Chromium at ${CHROMIUM_PATH}. Install it with: apt-get install chromium`);
   return chromium.launch({ executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false });
 }

@@ -38,7 +38,9 @@ function measure(widths: readonly number[], edges: readonly number[], fluid: boo
     frame!.style.width = `${width}px`;
     const epoch = fluid ? String(width) : String(edges.filter((edge) => edge <= width).length);
     const facts = reader!.read(epoch);
-    const violations = CHECKS.flatMap((check) => check.judge(facts).map((violation) => ({ check: check.id, violation })));
+    const violations = CHECKS.flatMap((check) =>
+      check.judge(facts).map((violation) => ({ check: check.id, violation })),
+    );
     return { width, violations };
   });
 }

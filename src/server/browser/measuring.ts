@@ -52,14 +52,25 @@ export class MeasuredPage {
     let browserPage = idle.pop();
     if (!browserPage || browserPage.isClosed()) browserPage = await openMeasuringPage();
     const html = previewDocument(preview, POLICY);
-    await browserPage.evaluate(([source, height]) => globalThis.millPond.load(source, height), [html, SWEEP_HEIGHT] as const);
+    await browserPage.evaluate(([source, height]) => globalThis.millPond.load(source, height), [
+      html,
+      SWEEP_HEIGHT,
+    ] as const);
     // With viewport units a computed style can change at every px, not only at breakpoints.
     const fluid = /\d(?:[dsl]?v[wh]|vmin|vmax)\b/.test(writeSheet(preview.blocks));
-    return new MeasuredPage(browserPage, project.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition)), fluid);
+    return new MeasuredPage(
+      browserPage,
+      project.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition)),
+      fluid,
+    );
   }
 
   measure(widths: readonly number[]): Promise<WidthResult[]> {
-    return this.browserPage.evaluate(([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid), [widths, this.edges, this.fluid] as const);
+    return this.browserPage.evaluate(([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid), [
+      widths,
+      this.edges,
+      this.fluid,
+    ] as const);
   }
 
   resizeOnly(widths: readonly number[]): Promise<number> {

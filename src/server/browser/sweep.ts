@@ -14,7 +14,13 @@ export type SweepLine =
 let queue: Promise<unknown> = Promise.resolve();
 
 /** Measures the widths chunk by chunk, nearest first, and stops as soon as `signal` says so. */
-async function* sweep(project: Project, page: Page, widths: readonly number[], near: number, signal: AbortSignal): AsyncGenerator<SweepLine> {
+async function* sweep(
+  project: Project,
+  page: Page,
+  widths: readonly number[],
+  near: number,
+  signal: AbortSignal,
+): AsyncGenerator<SweepLine> {
   let done!: () => void;
   const turn = queue;
   queue = new Promise<void>((resolve) => (done = resolve));
@@ -30,14 +36,23 @@ async function* sweep(project: Project, page: Page, widths: readonly number[], n
     yield { type: 'done' };
   } catch (error) {
     log.error({ error }, 'sweep failed');
-    yield { type: 'failed', message: `The page could not be measured: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` };
+    yield {
+      type: 'failed',
+      message: `The page could not be measured: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
+    };
   } finally {
     await measured?.close().catch(() => undefined);
     done();
   }
 }
 
-export function sweepStream(project: Project, page: Page, widths: readonly number[], near: number, signal: AbortSignal): ReadableStream<Uint8Array> {
+export function sweepStream(
+  project: Project,
+  page: Page,
+  widths: readonly number[],
+  near: number,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> {
   const stop = new AbortController();
   const lines = sweep(project, page, widths, near, AbortSignal.any([signal, stop.signal]));
   const text = new TextEncoder();

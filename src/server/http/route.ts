@@ -21,7 +21,11 @@ export function route<P = Record<string, never>>(handler: Handler<P>) {
       log.error({ error, url: request.url }, 'request failed');
       const down = isConnectionFailure(error);
       return Response.json(
-        { error: down ? 'The database does not answer. Nothing was changed; try again in a moment.' : 'Something broke on the server. Nothing was changed.' },
+        {
+          error: down
+            ? 'The database does not answer. Nothing was changed; try again in a moment.'
+            : 'Something broke on the server. Nothing was changed.',
+        },
         { status: down ? 503 : 500 },
       );
     }
@@ -31,13 +35,16 @@ export function route<P = Record<string, never>>(handler: Handler<P>) {
 function isConnectionFailure(error: unknown): boolean {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
   const code = (cause as { code?: string } | null)?.code ?? '';
-  return /^(ECONN|57P|08)/.test(code) || /terminated|timeout|ECONNREFUSED/i.test(cause instanceof Error ? cause.message : '');
+  return (
+    /^(ECONN|57P|08)/.test(code) || /terminated|timeout|ECONNREFUSED/i.test(cause instanceof Error ? cause.message : '')
+  );
 }
 
 function requireSameOrigin(request: Request): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
-  if (origin && host && originHost(origin) !== host) throw new HttpError(403, 'Requests from other sites are not answered.');
+  if (origin && host && originHost(origin) !== host)
+    throw new HttpError(403, 'Requests from other sites are not answered.');
 }
 
 function originHost(origin: string): string {
@@ -53,7 +60,8 @@ function originHost(origin: string): string {
  * @throws HttpError 413, 400 or 422 with a sentence that says what and where
  */
 export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-  if (!/^application\/json\b/.test(request.headers.get('content-type') ?? '')) throw new HttpError(415, 'The request must be JSON (content-type application/json).');
+  if (!/^application\/json\b/.test(request.headers.get('content-type') ?? ''))
+    throw new HttpError(415, 'The request must be JSON (content-type application/json).');
   if (Number(request.headers.get('content-length') ?? 0) > BODY_MAX) throw new HttpError(413, tooLarge);
   const text = await request.text();
   if (text.length > BODY_MAX) throw new HttpError(413, tooLarge);

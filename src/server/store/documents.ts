@@ -22,7 +22,12 @@ export async function loadProject(connection: Connection, id: string, lock = fal
   const [row] = await (lock ? query.for('update') : query);
   if (!row) throw new HttpError(404, 'There is no such project. It may have been deleted.');
   const rows = await connection.select().from(pages).where(eq(pages.projectId, id)).orderBy(asc(pages.position));
-  const project = readProject({ ...(row.document as object), id, name: row.name, pages: rows.map((page) => page.document) });
+  const project = readProject({
+    ...(row.document as object),
+    id,
+    name: row.name,
+    pages: rows.map((page) => page.document),
+  });
   return { project, revision: row.revision };
 }
 
@@ -45,7 +50,12 @@ export async function insertProject(connection: Connection, project: Project): P
 }
 
 /** Writes what differs between two versions of a project: its own row always, pages only where they changed. */
-export async function updateProject(connection: Connection, before: Project, after: Project, revision: number): Promise<void> {
+export async function updateProject(
+  connection: Connection,
+  before: Project,
+  after: Project,
+  revision: number,
+): Promise<void> {
   await connection
     .update(projects)
     .set({ name: after.name, document: withoutPages(after), revision, updatedAt: new Date() })
@@ -61,5 +71,6 @@ export async function updateProject(connection: Connection, before: Project, aft
       .values(row)
       .onConflictDoUpdate({ target: [pages.projectId, pages.id], set: row });
   }
-  for (const id of old.keys()) await connection.delete(pages).where(and(eq(pages.projectId, after.id), eq(pages.id, id)));
+  for (const id of old.keys())
+    await connection.delete(pages).where(and(eq(pages.projectId, after.id), eq(pages.id, id)));
 }

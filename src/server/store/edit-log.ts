@@ -12,7 +12,14 @@ export const editRequestSchema = z.strictObject({
   /** The revision that the edits were made on. */
   revision: z.number().int().min(0),
   edits: z
-    .array(z.strictObject({ id: z.uuid('An edit needs an id (a UUID).'), kind: z.enum(['do', 'undo', 'redo']), of: z.uuid().optional(), edit: editSchema }))
+    .array(
+      z.strictObject({
+        id: z.uuid('An edit needs an id (a UUID).'),
+        kind: z.enum(['do', 'undo', 'redo']),
+        of: z.uuid().optional(),
+        edit: editSchema,
+      }),
+    )
     .min(1, 'There is no edit in the request.')
     .max(200),
 });
@@ -42,10 +49,14 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
   return database().transaction(async (transaction): Promise<EditAnswer> => {
     const { project, revision } = await loadProject(transaction, projectId, true);
     const ids = request.edits.map((edit) => edit.id);
-    const done = await transaction.select().from(edits).where(and(eq(edits.projectId, projectId), inArray(edits.editId, ids)));
+    const done = await transaction
+      .select()
+      .from(edits)
+      .where(and(eq(edits.projectId, projectId), inArray(edits.editId, ids)));
     if (done.length === ids.length) return { status: 'saved', revision };
     if (request.revision !== revision || done.length > 0) {
-      if (request.revision > revision) throw new HttpError(409, 'The request names a revision that does not exist. Reload the project.');
+      if (request.revision > revision)
+        throw new HttpError(409, 'The request names a revision that does not exist. Reload the project.');
       return { status: 'stale', revision, missed: await entriesSince(transaction, projectId, request.revision) };
     }
     let document = project;
@@ -54,7 +65,9 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
       const applied = tryEdit(() => applyEdit(document, edit));
       document = applied.document;
       at++;
-      await transaction.insert(edits).values({ projectId, revision: at, editId: id, kind, ofEdit: of ?? null, edit, inverse: applied.inverse });
+      await transaction
+        .insert(edits)
+        .values({ projectId, revision: at, editId: id, kind, ofEdit: of ?? null, edit, inverse: applied.inverse });
     }
     await updateProject(transaction, project, document, at);
     return { status: 'saved', revision: at };
@@ -81,6 +94,11 @@ async function entriesSince(connection: Connection, projectId: string, revision:
 
 /** What can be undone and redone, from the end of the log. */
 export async function loadHistory(projectId: string): Promise<History> {
-  const rows = await database().select().from(edits).where(eq(edits.projectId, projectId)).orderBy(desc(edits.revision)).limit(HISTORY_DEPTH * 3);
+  const rows = await database()
+    .select()
+    .from(edits)
+    .where(eq(edits.projectId, projectId))
+    .orderBy(desc(edits.revision))
+    .limit(HISTORY_DEPTH * 3);
   return historyOf(rows.reverse().map(entryOf));
 }

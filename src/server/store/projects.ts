@@ -43,7 +43,11 @@ export async function createProject(name: string, from: 'empty' | 'demo'): Promi
 }
 
 export async function renameProject(id: string, name: string): Promise<void> {
-  const renamed = await database().update(projects).set({ name, updatedAt: new Date() }).where(eq(projects.id, id)).returning({ id: projects.id });
+  const renamed = await database()
+    .update(projects)
+    .set({ name, updatedAt: new Date() })
+    .where(eq(projects.id, id))
+    .returning({ id: projects.id });
   if (renamed.length === 0) throw new HttpError(404, 'There is no such project. It may have been deleted.');
 }
 

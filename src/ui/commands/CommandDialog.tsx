@@ -1,11 +1,25 @@
 'use client';
 
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { COMMANDS, dialog } from './commands';
 import type { Command } from './commands';
 
-const KEY_SIGNS: Readonly<Record<string, string>> = { ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', Delete: 'Del' };
+const KEY_SIGNS: Readonly<Record<string, string>> = {
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  Delete: 'Del',
+};
 
 export function keyText(keys: string): string {
   return keys
@@ -26,11 +40,13 @@ export function CommandDialog() {
     setQuery('');
   };
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = COMMANDS.filter(({ title, group }) => words.every((word) => `${title} ${group}`.toLowerCase().includes(word)));
+  const found = COMMANDS.filter(({ title, group }) =>
+    words.every((word) => `${title} ${group}`.toLowerCase().includes(word)),
+  );
   return (
-    <Dialog open={open} onClose={close} className="relative z-50">
-      <div className="fixed inset-0 bg-ink/30" aria-hidden />
-      <div className="fixed inset-0 flex justify-center p-8 pt-[10vh]">
+    <Dialog open={open} onClose={close} className="fixed inset-0 z-50">
+      <div className="absolute inset-0 bg-ink/30" aria-hidden />
+      <div className="absolute inset-0 flex justify-center p-8 pt-[10vh]">
         <DialogPanel className="flex max-h-[70vh] w-[520px] flex-col self-start rounded-[6px] border border-line-strong bg-sheet">
           <DialogTitle className="px-4 pt-3 text-[15px] font-bold">Commands and keys</DialogTitle>
           <Combobox<Command>

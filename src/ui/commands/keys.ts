@@ -33,6 +33,13 @@ export function handleKeyDown(event: KeyboardEvent): void {
   if (target?.closest('[role=dialog]')) return;
   const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
   if (bare && /^(Arrow|Home|End|Enter| |Tab|Escape)/.test(event.key)) return;
-  if (bare && target?.closest(OWN) && (event.key === 'Delete' || event.key === 'Backspace') && !target.closest('[role=tree]')) return;
-  if (runKey({ key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey })) event.preventDefault();
+  if (
+    bare &&
+    target?.closest(OWN) &&
+    (event.key === 'Delete' || event.key === 'Backspace') &&
+    !target.closest('[role=tree]')
+  )
+    return;
+  if (runKey({ key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey }))
+    event.preventDefault();
 }

@@ -18,14 +18,21 @@ export function FindingsPanel() {
   const page = useSession(shownPage);
   const width = useSession((session) => session.width);
   const chosen = useSession((session) => session.selectedFinding);
-  const here = useMemo(() => new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.key)), [findings, width]);
+  const here = useMemo(
+    () => new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.key)),
+    [findings, width],
+  );
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   const done = sweep && !sweep.running && sweep.decided === sweep.total;
 
   return (
     <div className="min-h-0 flex-1 overflow-auto" data-testid="findings">
       <p className="m-0 border-b border-line px-3.5 py-2 text-muted" aria-live="polite">
-        {sweep?.running ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far` : done ? `Every width from 320 to 1920 measured: ${countFindings(findings)}` : (sweep?.error ?? 'Not all widths are measured.')}
+        {sweep?.running
+          ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far`
+          : done
+            ? `Every width from 320 to 1920 measured: ${countFindings(findings)}`
+            : (sweep?.error ?? 'Not all widths are measured.')}
       </p>
       {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}
       {SEVERITIES.map((severity) => {
@@ -47,7 +54,10 @@ export function FindingsPanel() {
                       className={`flex w-full gap-2 border-0 border-l-[3px] px-3 py-1.5 text-left -outline-offset-2 ${chosen === finding.key ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
                       onClick={() => showFinding(finding)}
                     >
-                      <span aria-hidden className={`mt-1 size-2.5 shrink-0 rounded-[2px] ${severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${here.has(finding.key) ? '' : 'opacity-40'}`} />
+                      <span
+                        aria-hidden
+                        className={`mt-1 size-2.5 shrink-0 rounded-[2px] ${severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${here.has(finding.key) ? '' : 'opacity-40'}`}
+                      />
                       <span className="min-w-0">
                         <b className="font-semibold">{check?.title}</b>
                         <span className="block">{check?.sentence(finding.worst.violation, name)}</span>

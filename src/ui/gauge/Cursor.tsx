@@ -4,7 +4,7 @@ import { bandAt, contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
 import { jumpToBreakpoint, jumpToFinding, setWidth } from '../session/actions';
 import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import { followPointer } from './drag';
+import { followPointer } from '../pointer/follow-pointer';
 import type { Scale } from './scale';
 
 const NONE: readonly Finding[] = [];
@@ -30,9 +30,9 @@ export function Cursor({ scale }: { scale: Scale }) {
         data-testid="cursor"
         className="pointer-events-auto absolute top-0 h-[38px] w-full cursor-ew-resize touch-none"
         onPointerDown={(event) => {
-          const origin = event.currentTarget;
-          setWidth(scale.width(event.clientX - origin.getBoundingClientRect().left));
-          followPointer(event, origin, (at) => setWidth(scale.width(at)), () => undefined);
+          const { left } = event.currentTarget.getBoundingClientRect();
+          setWidth(scale.width(event.clientX - left));
+          followPointer(event, ({ x: at }) => setWidth(scale.width(at - left)));
         }}
         onKeyDown={(event) => {
           if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -53,7 +53,9 @@ export function Cursor({ scale }: { scale: Scale }) {
       {inside && (
         <div aria-hidden className="absolute top-0 bottom-1 w-0" style={{ transform: `translateX(${x}px)` }}>
           <div className="absolute top-0 h-full w-[2px] -translate-x-1/2 bg-reed" />
-          <div className="absolute top-0 -translate-x-1/2 bg-reed px-2.5 font-mono text-[12px] leading-4 font-bold text-on-reed">{width}</div>
+          <div className="absolute top-0 -translate-x-1/2 bg-reed px-2.5 font-mono text-[12px] leading-4 font-bold text-on-reed">
+            {width}
+          </div>
         </div>
       )}
     </>

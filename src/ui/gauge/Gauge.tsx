@@ -33,7 +33,11 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
   }, [axis, scale]);
 
   return (
-    <section aria-label="Gauge" className="relative flex shrink-0 flex-col border-t border-line-strong bg-sheet select-none" style={{ height }}>
+    <section
+      aria-label="Gauge"
+      className="relative flex shrink-0 flex-col border-t border-line-strong bg-sheet select-none"
+      style={{ height }}
+    >
       <div className="flex shrink-0">
         <div className="flex shrink-0 flex-col border-r border-line pt-1 pl-3.5" style={{ width: labelWidth }}>
           <div className="flex h-9 items-center justify-between pr-2">
@@ -70,7 +74,13 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
 
 function GaugeButton({ label, sign, onClick }: { label: string; sign: string; onClick: () => void }) {
   return (
-    <button type="button" aria-label={label} title={label} className="size-5 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink" onClick={onClick}>
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className="size-5 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink"
+      onClick={onClick}
+    >
       {sign}
     </button>
   );

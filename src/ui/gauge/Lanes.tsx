@@ -17,10 +17,18 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const id = useSession((session) => session.selection[session.selection.length - 1]);
   const lanes = useMemo(() => (id ? lanesFor(project, page, id) : []), [project, page, id]);
   return (
-    <div role="list" aria-label="Values along the width" className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto border-t border-line [scrollbar-width:thin]">
+    <div
+      role="list"
+      aria-label="Values along the width"
+      className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto border-t border-line [scrollbar-width:thin]"
+    >
       {lanes.length === 0 && (
         <p className="py-2" style={{ paddingLeft: labelWidth + 14 }}>
-          <span className="text-muted">{id ? 'Nothing is set on this element or reaches it.' : 'Select an element to see its values along the width.'}</span>
+          <span className="text-muted">
+            {id
+              ? 'Nothing is set on this element or reaches it.'
+              : 'Select an element to see its values along the width.'}
+          </span>
         </p>
       )}
       {lanes.map((lane) => (
@@ -31,9 +39,16 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
 });
 
 function LaneRow({ lane, scale, labelWidth }: { lane: Lane; scale: Scale; labelWidth: number }) {
-  const spoken = lane.stretches.map((stretch) => `${stretch.value}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`).join('; ');
+  const spoken = lane.stretches
+    .map((stretch) => `${stretch.value}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
+    .join('; ');
   return (
-    <div role="listitem" aria-label={`${lane.property}: ${spoken}`} className="relative h-[23px] border-b border-line" data-lane={lane.property}>
+    <div
+      role="listitem"
+      aria-label={`${lane.property}: ${spoken}`}
+      className="relative h-[23px] border-b border-line"
+      data-lane={lane.property}
+    >
       <span className="absolute truncate pt-0.5 pl-3.5 font-mono text-[12px]" style={{ width: labelWidth }}>
         {lane.property}
       </span>
@@ -48,9 +63,15 @@ function LaneRow({ lane, scale, labelWidth }: { lane: Lane; scale: Scale; labelW
               data-stretch={stretch.carriage}
               className={`absolute top-[2px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center pattern-${stretch.carriage}`}
               style={{ left: at.left + 1, width: Math.max(2, at.width - 2) }}
-              onClick={(event) => setWidth(scale.width(event.clientX - event.currentTarget.parentElement!.getBoundingClientRect().left))}
+              onClick={(event) =>
+                setWidth(scale.width(event.clientX - event.currentTarget.parentElement!.getBoundingClientRect().left))
+              }
             >
-              <span className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}>{stretch.value}</span>
+              <span
+                className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
+              >
+                {stretch.value}
+              </span>
             </div>
           );
         })}

@@ -16,11 +16,18 @@ export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: 
   const [problem, setProblem] = useState<string>();
   const card = useRef<HTMLFormElement>(null);
   const project = useSession((session) => session.project);
-  const overrides = Object.values(overridesUnder(project, breakpoint.id)).reduce((sum, declarations) => sum + Object.keys(declarations).length, 0);
+  const overrides = Object.values(overridesUnder(project, breakpoint.id)).reduce(
+    (sum, declarations) => sum + Object.keys(declarations).length,
+    0,
+  );
 
   useEffect(() => {
     const outside = (event: PointerEvent) => {
-      if (!card.current?.contains(event.target as Node) && !(event.target as Element).closest(`[data-post="${breakpoint.id}"]`)) close();
+      if (
+        !card.current?.contains(event.target as Node) &&
+        !(event.target as Element).closest(`[data-post="${breakpoint.id}"]`)
+      )
+        close();
     };
     document.addEventListener('pointerdown', outside);
     return () => document.removeEventListener('pointerdown', outside);
@@ -42,7 +49,12 @@ export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: 
       if (name.trim() === '') return setProblem('A breakpoint needs a name.');
       edits.push({ type: 'renameBreakpoint', id: breakpoint.id, name: name.trim() });
     }
-    const wrong = edits.length === 0 ? undefined : commit(edits.length === 1 ? edits[0]! : { type: 'group', label: `Change breakpoint ${breakpoint.name}`, edits });
+    const wrong =
+      edits.length === 0
+        ? undefined
+        : commit(
+            edits.length === 1 ? edits[0]! : { type: 'group', label: `Change breakpoint ${breakpoint.name}`, edits },
+          );
     if (wrong) setProblem(wrong);
     else finish();
   };
@@ -65,12 +77,24 @@ export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: 
     >
       <label className="flex items-center justify-between gap-2 pb-1.5">
         Name
-        <input autoFocus className={`${field} w-40`} value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
+        <input
+          autoFocus
+          className={`${field} w-40`}
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.target.value)}
+        />
       </label>
       <label className="flex items-center justify-between gap-2">
         {'below' in breakpoint.condition ? 'This and narrower' : 'This and wider'}
         <span>
-          <input inputMode="decimal" className={`${field} w-16 text-right font-mono`} value={width} onChange={(event) => setWidth(event.target.value)} /> px
+          <input
+            inputMode="decimal"
+            className={`${field} w-16 text-right font-mono`}
+            value={width}
+            onChange={(event) => setWidth(event.target.value)}
+          />{' '}
+          px
         </span>
       </label>
       {problem && (
@@ -79,7 +103,9 @@ export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: 
         </p>
       )}
       <p className="m-0 py-2 text-xs text-muted">
-        {overrides === 0 ? `Nothing is written at ${describeCondition(breakpoint.condition)} yet.` : `${overrides} values are written here; removing takes them along (undo brings them back).`}
+        {overrides === 0
+          ? `Nothing is written at ${describeCondition(breakpoint.condition)} yet.`
+          : `${overrides} values are written here; removing takes them along (undo brings them back).`}
       </p>
       <div className="flex justify-between">
         <button

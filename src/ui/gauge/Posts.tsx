@@ -7,7 +7,7 @@ import type { Edit } from '@/core/edits';
 import { commitOrReport, preview } from '../session/edits';
 import { setWidth } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
-import { followPointer } from './drag';
+import { followPointer } from '../pointer/follow-pointer';
 import { PostCard } from './PostCard';
 import type { Scale } from './scale';
 
@@ -28,7 +28,11 @@ export function Posts({ scale }: { scale: Scale }) {
       {project.breakpoints.map((breakpoint) => {
         const x = scale.x(conditionEdge(breakpoint.condition));
         if (x < -1 || x > scale.length + 1) return null;
-        const moveTo = (width: number): Edit => ({ type: 'moveBreakpoint', id: breakpoint.id, edge: edgeFor(breakpoint, width) });
+        const moveTo = (width: number): Edit => ({
+          type: 'moveBreakpoint',
+          id: breakpoint.id,
+          edge: edgeFor(breakpoint, width),
+        });
         const step = (by: number) => commitOrReport(moveTo(shownWidth(breakpoint.condition) + by));
         return (
           <div key={breakpoint.id}>
@@ -43,21 +47,19 @@ export function Posts({ scale }: { scale: Scale }) {
               className="pointer-events-auto absolute bottom-[5px] h-[18px] -translate-x-1/2 cursor-ew-resize touch-none rounded-[3px] border-0 bg-ink px-2 font-mono text-[11.5px] text-sheet"
               style={{ left: x }}
               onPointerDown={(event) => {
-                const origin = event.currentTarget.parentElement!.parentElement!;
                 let last: Edit | undefined;
                 followPointer(
                   event,
-                  origin,
-                  (at) => {
-                    const width = Math.round(scale.width(at));
-                    last = moveTo(width);
+                  ({ dx }) => {
+                    // The edge follows the pointer by the way it has gone, wherever the foot was pressed.
+                    const wanted = Math.round(scale.width(x + dx)) - ('below' in breakpoint.condition ? 1 : 0);
+                    last = moveTo(wanted);
                     preview(last);
-                    setWidth(width);
+                    setWidth(wanted);
                   },
-                  (wasDrag) => {
-                    if (wasDrag && last) commitOrReport(last);
-                    else if (!wasDrag) setOpen(open === breakpoint.id ? undefined : breakpoint.id);
-                    if (!last) preview(undefined);
+                  () => {
+                    if (last) commitOrReport(last);
+                    else setOpen(open === breakpoint.id ? undefined : breakpoint.id);
                   },
                 );
               }}
@@ -65,7 +67,8 @@ export function Posts({ scale }: { scale: Scale }) {
                 const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
                 if (by !== 0) step(by * (event.shiftKey ? 10 : 1));
                 else if (event.key === 'Enter' || event.key === ' ') setOpen(breakpoint.id);
-                else if (event.key === 'Delete' || event.key === 'Backspace') commitOrReport({ type: 'removeBreakpoint', id: breakpoint.id });
+                else if (event.key === 'Delete' || event.key === 'Backspace')
+                  commitOrReport({ type: 'removeBreakpoint', id: breakpoint.id });
                 else return;
                 event.preventDefault();
                 event.stopPropagation();
@@ -75,7 +78,13 @@ export function Posts({ scale }: { scale: Scale }) {
               {shownWidth(breakpoint.condition)}
               {'from' in breakpoint.condition ? ' ›' : ''}
             </button>
-            {open === breakpoint.id && <PostCard breakpoint={breakpoint} x={Math.min(scale.length - 130, Math.max(130, x))} close={() => setOpen(undefined)} />}
+            {open === breakpoint.id && (
+              <PostCard
+                breakpoint={breakpoint}
+                x={Math.min(scale.length - 130, Math.max(130, x))}
+                close={() => setOpen(undefined)}
+              />
+            )}
           </div>
         );
       })}

@@ -25,30 +25,41 @@ export function SweepStatus() {
   const waiting = sweep && !sweep.running && sweep.decided < sweep.total;
   return (
     <div className="h-[34px] pr-2">
-      <div className="flex h-[18px] items-center justify-between">
-        <span>Findings</span>
-        <span className={`font-mono text-xs ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`} data-testid="finding-count">
-          {countFindings(findings)}
-        </span>
-      </div>
-      <div className="flex h-4 items-center justify-between gap-2 text-xs text-muted" data-testid="sweep-state" data-done={sweep !== undefined && sweep.decided === sweep.total && !sweep.running}>
+      <div
+        className="flex h-[18px] items-center justify-between gap-2 text-muted"
+        data-testid="sweep-state"
+        data-done={sweep !== undefined && sweep.decided === sweep.total && !sweep.running}
+      >
+        <span className="text-ink">Findings</span>
         {sweep?.error ? (
-          <span className="truncate text-rust" title={sweep.error}>
+          <span className="truncate text-xs text-rust" title={sweep.error}>
             {sweep.error}
           </span>
         ) : sweep?.running ? (
-          <>
-            <progress aria-label="Widths measured" className="h-1.5 min-w-0 flex-1 accent-amber" max={sweep.total} value={sweep.decided} />
-            <span className="font-mono">
-              {sweep.decided}/{sweep.total}
-            </span>
-          </>
+          <progress
+            aria-label="Widths measured"
+            className="h-1.5 w-16 min-w-0 flex-1 accent-amber"
+            max={sweep.total}
+            value={sweep.decided}
+          />
         ) : (
-          <span>{sweep ? (waiting ? `${sweep.decided} of ${sweep.total} widths` : 'every width measured') : 'not measured yet'}</span>
+          <span className="truncate text-xs">
+            {sweep
+              ? waiting
+                ? `${sweep.decided} of ${sweep.total} widths`
+                : 'every width measured'
+              : 'not measured yet'}
+          </span>
         )}
         {sweep?.running && <Action label="Stop" onClick={stopSweep} />}
         {waiting && (sweep.stopped || sweep.error) && <Action label="Go on" onClick={() => continueSweep(true)} />}
       </div>
+      <span
+        className={`block truncate font-mono text-xs leading-4 ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
+        data-testid="finding-count"
+      >
+        {countFindings(findings)}
+      </span>
     </div>
   );
 }

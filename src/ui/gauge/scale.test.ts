@@ -4,7 +4,12 @@ import { FULL, gaugeScale, place, ticks, zoomed } from './scale';
 const scale = gaugeScale(FULL, 1040);
 
 test('place and width are inverse to each other', () => {
-  fc.assert(fc.property(fc.double({ min: 240, max: 2560, noNaN: true }), (width) => Math.abs(scale.width(scale.x(width)) - width) < 1e-6));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 240, max: 2560, noNaN: true }),
+      (width) => Math.abs(scale.width(scale.x(width)) - width) < 1e-6,
+    ),
+  );
 });
 
 test('each doubling takes the same room', () => {

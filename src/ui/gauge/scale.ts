@@ -50,7 +50,7 @@ const STEPS = [1, 2, 5, 10, 20, 40, 80, 100, 160, 200, 320, 400, 640, 800] as co
 export function ticks(scale: Scale, room = 52): number[] {
   const result: number[] = [];
   let last = -Infinity;
-  for (let width = Math.ceil(scale.domain.from); width <= scale.domain.to; ) {
+  for (let width = Math.ceil(scale.domain.from); width <= scale.domain.to;) {
     const here = scale.x(width);
     const step = STEPS.find((one) => scale.x(width + one) - here >= room) ?? 800;
     const round = Math.ceil(width / step) * step;

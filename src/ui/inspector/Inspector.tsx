@@ -13,7 +13,9 @@ import type { FieldValue } from './field-value';
 import { PropertyRow } from './PropertyRow';
 import { TargetPicker } from './TargetPicker';
 
-type Item = { readonly kind: 'one'; readonly property: Property } | { readonly kind: 'composite'; readonly composite: Composite; readonly properties: readonly Property[] };
+type Item =
+  | { readonly kind: 'one'; readonly property: Property }
+  | { readonly kind: 'composite'; readonly composite: Composite; readonly properties: readonly Property[] };
 
 /** The group's properties in order, those of a shorthand gathered where the first of them stands. */
 function itemsOf(group: PropertyGroup): Item[] {
@@ -23,7 +25,9 @@ function itemsOf(group: PropertyGroup): Item[] {
     if (!composite) return [{ kind: 'one', property }];
     if (gathered.has(composite.shorthand)) return [];
     gathered.add(composite.shorthand);
-    return [{ kind: 'composite', composite, properties: PROPERTIES.filter((one) => composite.longhands.includes(one.name)) }];
+    return [
+      { kind: 'composite', composite, properties: PROPERTIES.filter((one) => composite.longhands.includes(one.name)) },
+    ];
   });
 }
 
@@ -49,13 +53,17 @@ export function Inspector() {
     return new Map(PROPERTIES.map(({ name }) => [name, fieldValue(project, page, ids, name, bandStart, home, target)]));
   }, [ids, project, page, bandStart, target]);
 
-  const wanted = ({ name, label }: { name: string; label: string }) => `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
+  const wanted = ({ name, label }: { name: string; label: string }) =>
+    `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
   const visible = (field: FieldValue) => !onlySet || field.carriage !== 'default';
-  const flip = (set: ReadonlySet<string>, key: string) => (set.has(key) ? new Set([...set].filter((one) => one !== key)) : new Set([...set, key]));
+  const flip = (set: ReadonlySet<string>, key: string) =>
+    set.has(key) ? new Set([...set].filter((one) => one !== key)) : new Set([...set, key]);
 
   const row = (property: Property) => {
     const field = fields.get(property.name)!;
-    return wanted(property) && visible(field) ? <PropertyRow key={property.name} property={property.name} label={property.label} field={field} target={target} /> : null;
+    return wanted(property) && visible(field) ? (
+      <PropertyRow key={property.name} property={property.name} label={property.label} field={field} target={target} />
+    ) : null;
   };
   const compositeRow = ({ composite, properties }: Extract<Item, { kind: 'composite' }>) => {
     const each = properties.map((property) => fields.get(property.name)!);
@@ -69,7 +77,9 @@ export function Inspector() {
       value: values.some((value) => value === undefined) ? undefined : compose(values as string[]),
       ownHere: each.some((one) => one.ownHere),
     };
-    const unfold = unfolded.has(composite.shorthand) || (query !== '' && !wanted({ name: composite.shorthand, label: composite.label }));
+    const unfold =
+      unfolded.has(composite.shorthand) ||
+      (query !== '' && !wanted({ name: composite.shorthand, label: composite.label }));
     return (
       <div key={composite.shorthand} className="relative">
         <button
@@ -81,7 +91,13 @@ export function Inspector() {
         >
           {unfold ? '▾' : '▸'}
         </button>
-        <PropertyRow property={composite.shorthand} label={composite.label} field={field} target={target} properties={composite.longhands} />
+        <PropertyRow
+          property={composite.shorthand}
+          label={composite.label}
+          field={field}
+          target={target}
+          properties={composite.longhands}
+        />
         {unfold && <div className="border-l-2 border-line">{properties.map((property) => row(property))}</div>}
       </div>
     );
@@ -91,16 +107,26 @@ export function Inspector() {
     return (
       <>
         <TargetPicker />
-        <p className="px-3.5 py-2 text-muted">Select something on the page or in the list of elements to see its values and where they come from.</p>
+        <p className="px-3.5 py-2 text-muted">
+          Select something on the page or in the list of elements to see its values and where they come from.
+        </p>
       </>
     );
   return (
     <>
       <TargetPicker />
       <div className="flex items-center gap-2 px-3.5 pb-2">
-        <b className="min-w-0 flex-1 truncate">{ids.length === 1 ? page.elements[ids[0]!]!.name : `${ids.length} elements`}</b>
+        <b className="min-w-0 flex-1 truncate">
+          {ids.length === 1 ? page.elements[ids[0]!]!.name : `${ids.length} elements`}
+        </b>
         <label className="flex items-center gap-1 text-muted">
-          <input type="checkbox" className="accent-reed" checked={onlySet} onChange={(event) => setOnlySet(event.target.checked)} /> only set ones
+          <input
+            type="checkbox"
+            className="accent-reed"
+            checked={onlySet}
+            onChange={(event) => setOnlySet(event.target.checked)}
+          />{' '}
+          only set ones
         </label>
       </div>
       <input
@@ -112,7 +138,9 @@ export function Inspector() {
       />
       <div className="min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
         {GROUPS.map(({ group, items }) => {
-          const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);
+          const rows = items
+            .map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item)))
+            .filter(Boolean);
           if (rows.length === 0) return null;
           const unfold = open.has(group) || query !== '' || onlySet;
           return (

@@ -35,11 +35,14 @@ export function OriginMark({ label, properties, field, target }: Props) {
       <PopoverButton
         aria-label={`${label}: ${CARRIAGE_WORDS[carriage]}. Where it comes from`}
         title={CARRIAGE_WORDS[carriage]}
-        className="flex size-6 items-center justify-center rounded-[3px] border-0 bg-transparent"
+        className="flex size-[22px] items-center justify-center rounded-[3px] border-0 bg-transparent"
       >
         <span className={`block size-3 border pattern-${carriage}`} />
       </PopoverButton>
-      <PopoverPanel anchor="bottom end" className="z-40 w-72 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm">
+      <PopoverPanel
+        anchor="bottom end"
+        className="z-40 w-72 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm"
+      >
         <h3 className="pb-1 font-semibold text-muted">{label}: the whole story</h3>
         <ul className="m-0 list-none p-0">
           <li className="flex gap-2 py-0.5">
@@ -58,7 +61,11 @@ export function OriginMark({ label, properties, field, target }: Props) {
           ))}
         </ul>
         {field.ownHere && (
-          <button type="button" className="mt-2 rounded-[4px] border border-line-strong px-2 py-1 hover:bg-paper" onClick={() => clearValues(properties, target)}>
+          <button
+            type="button"
+            className="mt-2 rounded-[4px] border border-line-strong px-2 py-1 hover:bg-paper"
+            onClick={() => clearValues(properties, target)}
+          >
             Clear at {describeTarget(project, target)}
           </button>
         )}

@@ -18,10 +18,16 @@ interface Props {
 }
 
 /** Label, field, clear, origin. */
-export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
+export const PropertyRow = memo(function PropertyRow({
+  property,
+  label,
+  field,
+  target,
+  properties = [property],
+}: Props) {
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
   return (
-    <div className="flex items-start gap-1 py-0.5 pr-2 pl-3.5">
+    <div className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
       <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>
         {label}
       </span>
@@ -39,7 +45,7 @@ export const PropertyRow = memo(function PropertyRow({ property, label, field, t
         type="button"
         aria-label={`Clear ${label}`}
         title="Clear here, so that a weaker value shows"
-        className={`size-6 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
+        className={`size-[22px] shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
         onClick={() => clearValues(properties, target)}
       >
         ×

@@ -15,7 +15,9 @@ export function TargetPicker() {
   const width = useSession((session) => session.width);
   const band = bandAt(project, width);
   const breakpoint = project.breakpoints.find((one) => one.id === target);
-  const reached = bandsOf(project).filter((one) => !breakpoint || contains([conditionInterval(breakpoint.condition)], one.from));
+  const reached = bandsOf(project).filter(
+    (one) => !breakpoint || contains([conditionInterval(breakpoint.condition)], one.from),
+  );
   const left = bandsOf(project).filter((one) => !reached.includes(one));
   const choose = (value: string) => {
     if (value === NEW.narrower) addBreakpointHere('narrower');
@@ -24,13 +26,24 @@ export function TargetPicker() {
   };
   const options = [
     { value: BASE, text: 'Base', note: 'every band without a value of its own' },
-    ...band.holds.map((id) => ({ value: id, text: describeTarget(project, id), note: project.breakpoints.find((one) => one.id === id)!.name })),
-    { value: NEW.narrower, text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`, note: 'adds a breakpoint' },
+    ...band.holds.map((id) => ({
+      value: id,
+      text: describeTarget(project, id),
+      note: project.breakpoints.find((one) => one.id === id)!.name,
+    })),
+    {
+      value: NEW.narrower,
+      text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`,
+      note: 'adds a breakpoint',
+    },
     { value: NEW.wider, text: `New: ${describeCondition(conditionAt(width, 'wider'))}`, note: 'adds a breakpoint' },
   ];
   return (
     <Listbox value={target} onChange={choose}>
-      <ListboxButton className="m-2.5 block w-[calc(100%-20px)] rounded-[5px] border border-reed bg-reed-tint px-3 py-1.5 text-left" aria-label={`Writes to ${describeTarget(project, target)}. Change`}>
+      <ListboxButton
+        className="m-2.5 block w-[calc(100%-20px)] rounded-[5px] border border-reed bg-reed-tint px-3 py-1.5 text-left"
+        aria-label={`Writes to ${describeTarget(project, target)}. Change`}
+      >
         <span className="block text-muted">Writes to</span>
         <span className="flex justify-between font-bold">
           {breakpoint ? describeTarget(project, target) : 'Base'} <span aria-hidden>▾</span>
@@ -40,10 +53,18 @@ export function TargetPicker() {
           {left.length > 0 && ` · leaves ${left.map((one) => one.name).join(', ')}`}
         </span>
       </ListboxButton>
-      <ListboxOptions anchor="bottom" className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none">
+      <ListboxOptions
+        anchor="bottom"
+        className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+      >
         {options.map(({ value, text, note }) => (
-          <ListboxOption key={value} value={value} className="flex cursor-pointer justify-between gap-3 rounded-[3px] px-2 py-1 data-focus:bg-reed-tint data-selected:font-bold">
-            <span className="whitespace-nowrap">{text}</span> <span className="truncate font-normal text-muted">{note}</span>
+          <ListboxOption
+            key={value}
+            value={value}
+            className="flex cursor-pointer justify-between gap-3 rounded-[3px] px-2 py-1 data-focus:bg-reed-tint data-selected:font-bold"
+          >
+            <span className="whitespace-nowrap">{text}</span>{' '}
+            <span className="truncate font-normal text-muted">{note}</span>
           </ListboxOption>
         ))}
       </ListboxOptions>

@@ -62,7 +62,9 @@ export function ValueField({ property, label, value, faint, target, keywords, co
 
   return (
     <div className="min-w-0 flex-1">
-      <div className={`flex h-[22px] items-center rounded-[3px] border bg-well ${problem ? 'border-rust' : 'border-line-strong focus-within:border-reed'}`}>
+      <div
+        className={`flex h-[22px] items-center rounded-[3px] border bg-well ${problem ? 'border-rust' : 'border-line-strong focus-within:border-reed'}`}
+      >
         {colour && (
           <input
             type="color"

@@ -16,7 +16,15 @@ export interface FieldValue {
 const STRENGTH: readonly Carriage[] = ['set', 'carried', 'shared', 'inherited', 'default'];
 
 /** What a field shows for the selected elements in the band that begins at `width`. */
-export function fieldValue(project: Project, page: Page, ids: readonly string[], property: string, width: number, home: At, target: At): FieldValue {
+export function fieldValue(
+  project: Project,
+  page: Page,
+  ids: readonly string[],
+  property: string,
+  width: number,
+  home: At,
+  target: At,
+): FieldValue {
   const all = ids.map((id) => resolve(project, page, id, property, width));
   const first = all[0]!;
   const carriages = all.map((resolution) => carriageIn(resolution, home));

@@ -53,12 +53,21 @@ function add(choice: (typeof CHOICES)[number]): void {
 export function AddElement() {
   return (
     <Menu as="div" className="ml-auto">
-      <MenuButton className="rounded-[4px] border border-line-strong bg-sheet px-1.5 py-0.5 text-xs hover:bg-paper">Insert</MenuButton>
-      <MenuItems anchor="bottom end" className="z-40 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none">
+      <MenuButton className="rounded-[4px] border border-line-strong bg-sheet px-1.5 py-0.5 text-xs hover:bg-paper">
+        Insert
+      </MenuButton>
+      <MenuItems
+        anchor="bottom end"
+        className="z-40 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+      >
         <p className="px-2 pb-1 text-xs text-muted">Stands there at all widths</p>
         {CHOICES.map((choice) => (
           <MenuItem key={choice.label}>
-            <button type="button" className="flex w-full justify-between gap-6 rounded-[3px] px-2 py-1 text-left data-focus:bg-reed-tint" onClick={() => add(choice)}>
+            <button
+              type="button"
+              className="flex w-full justify-between gap-6 rounded-[3px] px-2 py-1 text-left data-focus:bg-reed-tint"
+              onClick={() => add(choice)}
+            >
               {choice.label} <span className="font-mono text-muted">{choice.tag}</span>
             </button>
           </MenuItem>

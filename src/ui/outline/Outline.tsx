@@ -27,7 +27,10 @@ export function Outline() {
   const band = useMemo(() => bandAt(project, bandStart), [project, bandStart]);
   const rows = useMemo(() => rowsOf(project, page, band, closed), [project, page, band, closed]);
   const wrong = useMemo(
-    () => new Set(findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element)),
+    () =>
+      new Set(
+        findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element),
+      ),
     [findings, band],
   );
   const current = rows.some((row) => row.element.id === focused) ? focused : page.root;
@@ -37,7 +40,9 @@ export function Outline() {
   useEffect(() => {
     if (!last) return;
     const above = new Set(ancestorsOf(page, last).map((ancestor) => ancestor.id));
-    setClosed((before) => ([...before].some((id) => above.has(id)) ? new Set([...before].filter((id) => !above.has(id))) : before));
+    setClosed((before) =>
+      [...before].some((id) => above.has(id)) ? new Set([...before].filter((id) => !above.has(id))) : before,
+    );
     setFocused(last);
     list.current?.querySelector(`[data-row="${last}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [last, page]);
@@ -92,7 +97,13 @@ export function Outline() {
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
         <AddElement />
       </header>
-      <ul ref={list} role="tree" aria-label="Page elements" aria-multiselectable className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2">
+      <ul
+        ref={list}
+        role="tree"
+        aria-label="Page elements"
+        aria-multiselectable
+        className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2"
+      >
         {rows.map((row, index) => {
           const { element, level, hidden } = row;
           const chosen = selection.includes(element.id);
@@ -106,7 +117,14 @@ export function Outline() {
               aria-setsize={row.siblings}
               aria-selected={chosen}
               aria-expanded={row.expanded}
-              aria-label={[element.name, hidden && 'hidden here', wrong.has(element.id) && 'has findings here', row.overrides > 0 && `${row.overrides} overrides here`].filter(Boolean).join(', ')}
+              aria-label={[
+                element.name,
+                hidden && 'hidden here',
+                wrong.has(element.id) && 'has findings here',
+                row.overrides > 0 && `${row.overrides} overrides here`,
+              ]
+                .filter(Boolean)
+                .join(', ')}
               tabIndex={element.id === current ? 0 : -1}
               onFocus={() => setFocused(element.id)}
               onKeyDown={(event) => onKeyDown(event, row, index)}
@@ -114,7 +132,7 @@ export function Outline() {
               onDoubleClick={() => setRenaming(element.id)}
               onPointerEnter={() => useSession.setState({ hovered: element.id })}
               onPointerLeave={() => useSession.setState({ hovered: undefined })}
-              style={{ paddingLeft: 6 + (level - 1) * 12 }}
+              style={{ paddingLeft: 4 + (level - 1) * 10 }}
               className={`flex h-6 cursor-default items-center gap-1 border-l-[3px] pr-3 -outline-offset-2 ${chosen ? 'border-reed bg-reed-tint' : 'border-transparent hover:bg-paper'}`}
             >
               <span
@@ -133,7 +151,8 @@ export function Outline() {
                   name={element.name}
                   done={(name) => {
                     setRenaming(undefined);
-                    if (name !== undefined && name.trim() !== element.name) commitOrReport({ type: 'renameElement', node: element.id, name: name.trim() });
+                    if (name !== undefined && name.trim() !== element.name)
+                      commitOrReport({ type: 'renameElement', node: element.id, name: name.trim() });
                     setTimeout(() => focusRow(element.id), 0);
                   }}
                 />
@@ -141,7 +160,11 @@ export function Outline() {
                 <span className={`truncate ${hidden ? 'text-muted line-through' : ''}`}>{element.name}</span>
               )}
               {row.overrides > 0 && (
-                <span aria-hidden className="shrink-0 rounded-full border border-reed px-1 font-mono text-[10px] leading-[14px] text-reed" title={`${row.overrides} values from breakpoints hold here`}>
+                <span
+                  aria-hidden
+                  className="shrink-0 rounded-full border border-reed px-1 font-mono text-[10px] leading-[14px] text-reed"
+                  title={`${row.overrides} values from breakpoints hold here`}
+                >
                   {row.overrides}
                 </span>
               )}

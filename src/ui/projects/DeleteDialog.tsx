@@ -16,12 +16,22 @@ export function DeleteDialog({ project, cancel, confirm }: Props) {
       <div className="fixed inset-0 flex items-center justify-center p-6">
         <DialogPanel className="w-[400px] rounded-[6px] border border-line-strong bg-sheet p-5">
           <DialogTitle className="m-0 text-[16px] font-bold">Delete “{project?.name}”?</DialogTitle>
-          <Description className="text-muted">All its pages and breakpoints go with it. You can bring it back right afterwards.</Description>
+          <Description className="text-muted">
+            All its pages and breakpoints go with it. You can bring it back right afterwards.
+          </Description>
           <div className="mt-4 flex justify-end gap-2">
-            <button type="button" className="rounded-[4px] border border-line-strong bg-sheet px-3 py-1 hover:bg-paper" onClick={cancel}>
+            <button
+              type="button"
+              className="rounded-[4px] border border-line-strong bg-sheet px-3 py-1 hover:bg-paper"
+              onClick={cancel}
+            >
               Keep it
             </button>
-            <button type="button" className="rounded-[4px] border border-rust bg-rust-tint px-3 py-1 font-semibold text-rust" onClick={() => project && confirm(project)}>
+            <button
+              type="button"
+              className="rounded-[4px] border border-rust bg-rust-tint px-3 py-1 font-semibold text-rust"
+              onClick={() => project && confirm(project)}
+            >
               Delete project
             </button>
           </div>

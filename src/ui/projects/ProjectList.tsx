@@ -8,7 +8,14 @@ import { requestJson } from '../session/api';
 import { Mark } from '../theme/Mark';
 import { DeleteDialog } from './DeleteDialog';
 
-const summarySchema = z.object({ id: z.string(), name: z.string(), pages: z.number(), breakpoints: z.number(), revision: z.number(), updatedAt: z.string() });
+const summarySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  pages: z.number(),
+  breakpoints: z.number(),
+  revision: z.number(),
+  updatedAt: z.string(),
+});
 export type ProjectSummary = z.infer<typeof summarySchema>;
 const listSchema = z.object({ projects: z.array(summarySchema) });
 
@@ -46,7 +53,10 @@ export function ProjectList() {
   };
   const create = (from: 'empty' | 'demo') =>
     attempt(async () => {
-      const answer = await requestJson('/api/projects', { method: 'POST', body: { name: name.trim() || (from === 'demo' ? 'Tansy Street Tool Library' : name), from } });
+      const answer = await requestJson('/api/projects', {
+        method: 'POST',
+        body: { name: name.trim() || (from === 'demo' ? 'Tansy Street Tool Library' : name), from },
+      });
       router.push(`/projects/${(answer as { id: string }).id}`);
     });
   const rename = (id: string, next: string) =>
@@ -74,7 +84,9 @@ export function ProjectList() {
       <h1 className="m-0 flex items-center gap-3 text-[26px] font-bold">
         <Mark /> Mill Pond
       </h1>
-      <p className="mt-1 text-[14px] text-muted">Decide at which widths a design must change, write what changes there, and see that it holds at every width.</p>
+      <p className="mt-1 text-[14px] text-muted">
+        Decide at which widths a design must change, write what changes there, and see that it holds at every width.
+      </p>
 
       {failure && (
         <p role="alert" className="rounded-[5px] border border-rust bg-rust-tint px-3 py-2">
@@ -82,7 +94,10 @@ export function ProjectList() {
         </p>
       )}
       {deleted && (
-        <p role="status" className="flex items-center justify-between rounded-[5px] border border-line-strong bg-amber-tint px-3 py-2">
+        <p
+          role="status"
+          className="flex items-center justify-between rounded-[5px] border border-line-strong bg-amber-tint px-3 py-2"
+        >
           “{deleted.name}” is deleted.
           <button type="button" className={button} onClick={() => restore(deleted)}>
             Bring it back
@@ -93,7 +108,9 @@ export function ProjectList() {
       <section aria-label="Projects" className="mt-6">
         <h2 className="m-0 border-b border-line-strong pb-1 text-[15px] font-bold">Projects</h2>
         {!projects && !failure && <p className="text-muted">Loading …</p>}
-        {projects?.length === 0 && <p className="text-muted">There is no project yet. Create one below, or take the demo to look around.</p>}
+        {projects?.length === 0 && (
+          <p className="text-muted">There is no project yet. Create one below, or take the demo to look around.</p>
+        )}
         <ul className="m-0 list-none p-0">
           {projects?.map((project) => (
             <li key={project.id} className="flex min-h-12 items-center gap-3 border-b border-line">
@@ -119,19 +136,36 @@ export function ProjectList() {
                 </form>
               ) : (
                 <>
-                  <Link href={`/projects/${project.id}`} className="min-w-0 flex-1 truncate py-2 text-[15px] font-semibold text-ink">
+                  <Link
+                    href={`/projects/${project.id}`}
+                    className="min-w-0 flex-1 truncate py-2 text-[15px] font-semibold text-ink"
+                  >
                     {project.name}
                   </Link>
                   <span className="font-mono text-muted">
                     {plural(project.pages, 'page')} · {plural(project.breakpoints, 'breakpoint')}
                   </span>
                   <time className="w-32 text-right text-muted" dateTime={project.updatedAt}>
-                    {new Date(project.updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
+                    {new Date(project.updatedAt).toLocaleDateString('en-GB', {
+                      day: 'numeric',
+                      month: 'short',
+                      year: 'numeric',
+                    })}
                   </time>
-                  <button type="button" className={button} aria-label={`Rename ${project.name}`} onClick={() => setRenaming({ id: project.id, name: project.name })}>
+                  <button
+                    type="button"
+                    className={button}
+                    aria-label={`Rename ${project.name}`}
+                    onClick={() => setRenaming({ id: project.id, name: project.name })}
+                  >
                     Rename
                   </button>
-                  <button type="button" className={button} aria-label={`Delete ${project.name}`} onClick={() => setDeleting(project)}>
+                  <button
+                    type="button"
+                    className={button}
+                    aria-label={`Delete ${project.name}`}
+                    onClick={() => setDeleting(project)}
+                  >
                     Delete
                   </button>
                 </>
@@ -152,7 +186,12 @@ export function ProjectList() {
         >
           <label className="flex-1">
             <span className="block pb-1 text-muted">Name</span>
-            <input className="h-8 w-full rounded-[4px] border border-edge bg-well px-2" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+            <input
+              className="h-8 w-full rounded-[4px] border border-edge bg-well px-2"
+              value={name}
+              maxLength={80}
+              onChange={(event) => setName(event.target.value)}
+            />
           </label>
           <button type="submit" className="h-8 rounded-[4px] border-0 bg-reed px-3 font-semibold text-on-reed">
             Create empty

@@ -33,7 +33,9 @@ export function setWidth(width: number): void {
 
 export function select(ids: readonly string[], add = false): void {
   const { selection } = useSession.getState();
-  const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
+  const next = add
+    ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))]
+    : ids;
   useSession.setState({ selection: next, marked: [] });
 }
 
@@ -44,7 +46,10 @@ export function chooseTarget(target: At): void {
 /** The next post (or none) in a direction: the first whole width past it. */
 export function jumpToBreakpoint(direction: 1 | -1): void {
   const { project, width } = useSession.getState();
-  const edges = project.breakpoints.flatMap(({ condition }) => [Math.ceil(conditionEdge(condition)) - 1, Math.ceil(conditionEdge(condition))]);
+  const edges = project.breakpoints.flatMap(({ condition }) => [
+    Math.ceil(conditionEdge(condition)) - 1,
+    Math.ceil(conditionEdge(condition)),
+  ]);
   const ahead = edges.filter((edge) => (edge - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
   if (ahead === undefined) announce('No further breakpoint.');
   else setWidth(ahead);
@@ -53,13 +58,18 @@ export function jumpToBreakpoint(direction: 1 | -1): void {
 /** The next width in a direction at which a finding begins or ends. */
 export function jumpToFinding(direction: 1 | -1): void {
   const { findings, pageId, width } = useSession.getState();
-  const widths = (findings[pageId] ?? []).flatMap((finding) => finding.widths.flatMap(({ from, below }) => [from, below - 1]));
+  const widths = (findings[pageId] ?? []).flatMap((finding) =>
+    finding.widths.flatMap(({ from, below }) => [from, below - 1]),
+  );
   const ahead = widths.filter((one) => (one - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
   if (ahead === undefined) announce('No further finding.');
   else setWidth(ahead);
 }
 
-const NAMES = { narrower: ['Middle', 'Narrow', 'Slim', 'Tight', 'Least'], wider: ['Wide', 'Very wide', 'Broad', 'Vast', 'Most'] } as const;
+const NAMES = {
+  narrower: ['Middle', 'Narrow', 'Slim', 'Tight', 'Least'],
+  wider: ['Wide', 'Very wide', 'Broad', 'Vast', 'Most'],
+} as const;
 
 /** A new breakpoint at the cursor; edits go there from then on. */
 export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
@@ -76,7 +86,8 @@ export function likelyDirection(): 'narrower' | 'wider' {
   const { project, width } = useSession.getState();
   const base = bandsOf(project).filter((band) => band.home === BASE);
   if (base.length === 0 || project.breakpoints.length === 0) return 'narrower';
-  if (bandAt(project, width).home === BASE) return project.breakpoints.every((breakpoint) => 'from' in breakpoint.condition) ? 'wider' : 'narrower';
+  if (bandAt(project, width).home === BASE)
+    return project.breakpoints.every((breakpoint) => 'from' in breakpoint.condition) ? 'wider' : 'narrower';
   return width >= base[0]!.from ? 'wider' : 'narrower';
 }
 
@@ -89,7 +100,9 @@ export function writeValue(property: string, value: string, at: At, gesture?: st
 export function writeEdit(property: string, value: string, at: At): Edit | undefined {
   const { selection } = useSession.getState();
   const edits = selection.map((node): Edit => ({ type: 'setStyle', node, at, property, value }));
-  return edits.length <= 1 ? edits[0] : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
+  return edits.length <= 1
+    ? edits[0]
+    : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
 }
 
 /** Clears own values of properties, where there are any, on all that is selected. */
@@ -97,10 +110,16 @@ export function clearValues(properties: readonly string[], at: At): void {
   const { selection } = useSession.getState();
   const { elements } = shownPage(useSession.getState());
   const edits = selection.flatMap((node) =>
-    properties.filter((property) => elements[node]?.styles[at]?.[property] !== undefined).map((property): Edit => ({ type: 'clearStyle', node, at, property })),
+    properties
+      .filter((property) => elements[node]?.styles[at]?.[property] !== undefined)
+      .map((property): Edit => ({ type: 'clearStyle', node, at, property })),
   );
   if (edits.length === 0) return announce('There is no own value here to clear.');
-  commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits });
+  commitOrReport(
+    edits.length === 1
+      ? edits[0]!
+      : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
+  );
 }
 
 /** Selected elements that don't stand inside another selected one, without the body. */
@@ -120,7 +139,13 @@ export function removeSelected(): void {
   if (nodes.length === 0) return report('Select something to remove. The body of a page stays.');
   const next = parentOf(page, nodes[0]!)?.id;
   const edits = nodes.map((node): Edit => ({ type: 'removeElement', node }));
-  if (commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Remove ${edits.length} elements`, edits }) && next) select([next]);
+  if (
+    commitOrReport(
+      edits.length === 1 ? edits[0]! : { type: 'group', label: `Remove ${edits.length} elements`, edits },
+    ) &&
+    next
+  )
+    select([next]);
 }
 
 export function duplicateSelected(): void {
@@ -132,7 +157,12 @@ export function duplicateSelected(): void {
     return { type: 'duplicateElement', node, ids };
   });
   if (edits.length === 0) return report('Select something to duplicate.');
-  if (commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label: `Duplicate ${edits.length} elements`, edits })) select(tops);
+  if (
+    commitOrReport(
+      edits.length === 1 ? edits[0]! : { type: 'group', label: `Duplicate ${edits.length} elements`, edits },
+    )
+  )
+    select(tops);
 }
 
 /** Moves the selected element among its siblings. */

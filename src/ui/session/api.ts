@@ -21,7 +21,10 @@ const errorSchema = z.object({ error: z.string() });
 export async function requestJson(path: string, init?: { method?: string; body?: unknown }): Promise<unknown> {
   const response = await fetch(path, {
     method: init?.method ?? 'GET',
-    ...(init?.body !== undefined && { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
+    ...(init?.body !== undefined && {
+      body: JSON.stringify(init.body),
+      headers: { 'content-type': 'application/json' },
+    }),
     cache: 'no-store',
   });
   const answer: unknown = await response.json().catch(() => undefined);
@@ -50,14 +53,20 @@ export interface PendingEdit {
   readonly sent?: boolean;
 }
 
-export type SaveAnswer = { status: 'saved'; revision: number } | { status: 'stale'; revision: number; missed: LogEntry[] };
+export type SaveAnswer =
+  { status: 'saved'; revision: number } | { status: 'stale'; revision: number; missed: LogEntry[] };
 
-export async function saveEdits(projectId: string, revision: number, edits: readonly PendingEdit[]): Promise<SaveAnswer> {
+export async function saveEdits(
+  projectId: string,
+  revision: number,
+  edits: readonly PendingEdit[],
+): Promise<SaveAnswer> {
   const answer = await requestJson(`/api/projects/${projectId}/edits`, {
     method: 'POST',
     body: { revision, edits: edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit })) },
   });
-  if (typeof answer !== 'object' || answer === null || !('status' in answer)) throw new Refused(409, errorSchema.safeParse(answer).data?.error ?? 'The server refused the edit.');
+  if (typeof answer !== 'object' || answer === null || !('status' in answer))
+    throw new Refused(409, errorSchema.safeParse(answer).data?.error ?? 'The server refused the edit.');
   return answer as SaveAnswer;
 }
 
@@ -74,7 +83,8 @@ export function loadFrameParts(): Promise<FrameParts> {
   return frameParts;
 }
 
-export type SweepLine = { type: 'results'; results: WidthResult[] } | { type: 'done' } | { type: 'failed'; message: string };
+export type SweepLine =
+  { type: 'results'; results: WidthResult[] } | { type: 'done' } | { type: 'failed'; message: string };
 
 /** The lines of a sweep as they come. */
 export async function* streamSweep(projectId: string, body: unknown, signal: AbortSignal): AsyncGenerator<SweepLine> {

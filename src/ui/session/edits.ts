@@ -13,7 +13,9 @@ const SAME_GESTURE = 1_000;
 let lastGesture: { key: string; at: number; id: string } | undefined;
 
 export function report(message: string): void {
-  useSession.setState(({ problems }) => ({ problems: [...problems.filter((one) => one !== message), message].slice(-4) }));
+  useSession.setState(({ problems }) => ({
+    problems: [...problems.filter((one) => one !== message), message].slice(-4),
+  }));
 }
 
 export function dismissProblem(message: string): void {
@@ -49,7 +51,12 @@ export function commit(edit: Edit, gesture?: string): string | undefined {
     const { document, inverse, footprint } = applyEdit(project, edit);
     const now = Date.now();
     const last = pending[pending.length - 1];
-    const joins = gesture !== undefined && lastGesture?.key === gesture && now - lastGesture.at < SAME_GESTURE && last?.id === lastGesture.id && !last.sent;
+    const joins =
+      gesture !== undefined &&
+      lastGesture?.key === gesture &&
+      now - lastGesture.at < SAME_GESTURE &&
+      last?.id === lastGesture.id &&
+      !last.sent;
     if (joins) {
       const top = history.undo[history.undo.length - 1]!;
       useSession.setState({
@@ -61,7 +68,12 @@ export function commit(edit: Edit, gesture?: string): string | undefined {
       lastGesture = { key: gesture, at: now, id: last.id };
     } else {
       const entry: PendingEdit = { id: crypto.randomUUID(), kind: 'do', edit };
-      useSession.setState({ project: document, draft: undefined, pending: [...pending, entry], history: advance(history, { ...entry, revision: 0, inverse }) });
+      useSession.setState({
+        project: document,
+        draft: undefined,
+        pending: [...pending, entry],
+        history: advance(history, { ...entry, revision: 0, inverse }),
+      });
       lastGesture = gesture === undefined ? undefined : { key: gesture, at: now, id: entry.id };
     }
     afterwards(document, footprint, describeEdit(project, edit));
@@ -98,8 +110,17 @@ function step(kind: 'undo' | 'redo'): void {
   try {
     const { document, inverse, footprint } = applyEdit(project, edit);
     const made: PendingEdit = { id: crypto.randomUUID(), kind, of: entry.id, edit };
-    useSession.setState({ project: document, draft: undefined, pending: [...pending, made], history: advance(history, { ...made, revision: 0, inverse }) });
-    afterwards(document, footprint, `${kind === 'undo' ? 'Undone' : 'Redone'}: ${describeEdit(kind === 'undo' ? document : project, entry.edit)}`);
+    useSession.setState({
+      project: document,
+      draft: undefined,
+      pending: [...pending, made],
+      history: advance(history, { ...made, revision: 0, inverse }),
+    });
+    afterwards(
+      document,
+      footprint,
+      `${kind === 'undo' ? 'Undone' : 'Redone'}: ${describeEdit(kind === 'undo' ? document : project, entry.edit)}`,
+    );
   } catch (error) {
     report(`Can't ${kind}: ${inWords(error)}`);
   }
@@ -112,7 +133,11 @@ function afterwards(document: Project, footprint: Footprint, words: string): voi
   const { selection, pageId } = useSession.getState();
   const page = pageOf(document, pageId);
   const still = selection.filter((id) => page && id in page.elements);
-  useSession.setState({ announcement: words, marked: [], ...(still.length !== selection.length && { selection: still }) });
+  useSession.setState({
+    announcement: words,
+    marked: [],
+    ...(still.length !== selection.length && { selection: still }),
+  });
   invalidateSweeps(footprint);
   schedule();
 }

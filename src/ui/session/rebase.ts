@@ -15,7 +15,12 @@ export interface Rebased {
 }
 
 /** Own edits that the server hasn't got yet, replayed on top of those that others made in between. */
-export function rebase(confirmed: Project, confirmedHistory: History, missed: readonly LogEntry[], waiting: readonly PendingEdit[]): Rebased {
+export function rebase(
+  confirmed: Project,
+  confirmedHistory: History,
+  missed: readonly LogEntry[],
+  waiting: readonly PendingEdit[],
+): Rebased {
   let server = confirmed;
   let history = confirmedHistory;
   for (const entry of missed) {

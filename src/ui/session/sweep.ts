@@ -21,7 +21,10 @@ function ledgerOf(pageId: string): Ledger {
 function show(pageId: string, change: Partial<SweepState>): void {
   const ledger = ledgerOf(pageId);
   useSession.setState(({ sweeps, findings }) => ({
-    sweeps: { ...sweeps, [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided } },
+    sweeps: {
+      ...sweeps,
+      [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided },
+    },
     findings: { ...findings, [pageId]: ledger.findings() },
   }));
 }
@@ -72,10 +75,19 @@ async function measure(pageId: string): Promise<void> {
   const { projectId, revision, width } = useSession.getState();
   const ledger = ledgerOf(pageId);
   const { error: _, ...before } = useSession.getState().sweeps[pageId] ?? {};
-  useSession.setState(({ sweeps }) => ({ sweeps: { ...sweeps, [pageId]: { total: TOTAL, decided: ledger.decided, ...before, running: true, stopped: false } } }));
+  useSession.setState(({ sweeps }) => ({
+    sweeps: {
+      ...sweeps,
+      [pageId]: { total: TOTAL, decided: ledger.decided, ...before, running: true, stopped: false },
+    },
+  }));
   const widths = fromIntegers(ledger.missing()).map(({ from, below }) => ({ first: from, last: below - 1 }));
   try {
-    for await (const line of streamSweep(projectId, { page: pageId, revision, widths, near: Math.round(width) }, stop.signal)) {
+    for await (const line of streamSweep(
+      projectId,
+      { page: pageId, revision, widths, near: Math.round(width) },
+      stop.signal,
+    )) {
       if (stop.signal.aborted) return;
       if (line.type === 'failed') throw new Error(line.message);
       if (line.type === 'results') {

@@ -32,7 +32,10 @@ async function flush(): Promise<void> {
   busy = true;
   const batch = pending.slice(0, 100);
   const ids = new Set(batch.map((edit) => edit.id));
-  useSession.setState({ saving: 'saving', pending: pending.map((edit) => (ids.has(edit.id) ? { ...edit, sent: true } : edit)) });
+  useSession.setState({
+    saving: 'saving',
+    pending: pending.map((edit) => (ids.has(edit.id) ? { ...edit, sent: true } : edit)),
+  });
   try {
     const answer = await saveEdits(projectId, revision, batch);
     if (answer.status === 'saved') accept(batch, answer.revision);
@@ -47,7 +50,10 @@ async function flush(): Promise<void> {
         pending: rebased.pending,
         revision: answer.revision,
         draft: undefined,
-        problems: [...problems, ...rebased.lost.map((why) => `An edit of yours could not be made on top of newer ones: ${why}`)],
+        problems: [
+          ...problems,
+          ...rebased.lost.map((why) => `An edit of yours could not be made on top of newer ones: ${why}`),
+        ],
       });
       allWidthsChanged();
     }
@@ -73,7 +79,12 @@ function accept(batch: readonly PendingEdit[], revision: number): void {
     history = advance(history, { ...sent, revision, inverse: applied.inverse });
   }
   const done = new Set(batch.map((edit) => edit.id));
-  useSession.setState({ confirmed: document, confirmedHistory: history, revision, pending: pending.filter((edit) => !done.has(edit.id)) });
+  useSession.setState({
+    confirmed: document,
+    confirmedHistory: history,
+    revision,
+    pending: pending.filter((edit) => !done.has(edit.id)),
+  });
 }
 
 /** The server will not make these edits: they are taken back here too, and said. */

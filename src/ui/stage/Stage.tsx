@@ -7,6 +7,7 @@ import { select, setWidth } from '../session/actions';
 import { commitOrReport, report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
 import { runKey } from '../commands/keys';
+import { followPointer } from '../pointer/follow-pointer';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -50,19 +51,13 @@ export function Stage() {
   }, [selection]);
 
   const startDrag = (event: React.PointerEvent<HTMLButtonElement>) => {
-    const handle = event.currentTarget;
-    const from = event.clientX;
-    const began = width;
-    handle.setPointerCapture(event.pointerId);
     setHeld(zoom);
     // The frame stands in the middle, so its width grows on both sides of the pointer's way.
-    const move = (at: PointerEvent) => setWidth(began + ((at.clientX - from) * 2) / zoom);
-    const end = () => {
-      setHeld(undefined);
-      handle.removeEventListener('pointermove', move);
-    };
-    handle.addEventListener('pointermove', move);
-    handle.addEventListener('lostpointercapture', end, { once: true });
+    followPointer(
+      event,
+      ({ dx }) => setWidth(width + (dx * 2) / zoom),
+      () => setHeld(undefined),
+    );
   };
 
   const shownWidth = width * zoom;

@@ -25,7 +25,9 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         <select
           className="rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 font-mono text-ink"
           value={String(choice)}
-          onChange={(event) => useSession.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })}
+          onChange={(event) =>
+            useSession.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })
+          }
         >
           <option value="fit">Fit · {percent}%</option>
           {STEPS.map((step) => (

@@ -20,7 +20,14 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
   z.object({ from: own, type: z.literal('text'), id, text: z.string().max(1_000_000), keep: z.boolean() }),
-  z.object({ from: own, type: z.literal('key'), key: z.string().max(40), ctrl: z.boolean(), shift: z.boolean(), alt: z.boolean() }),
+  z.object({
+    from: own,
+    type: z.literal('key'),
+    key: z.string().max(40),
+    ctrl: z.boolean(),
+    shift: z.boolean(),
+    alt: z.boolean(),
+  }),
 ]);
 export type FrameMessage = z.infer<typeof frameMessageSchema>;
 export type FrameLayout = Extract<FrameMessage, { type: 'layout' }>;

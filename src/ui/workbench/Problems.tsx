@@ -14,9 +14,17 @@ export function Problems() {
       </div>
       <div className="pointer-events-none fixed top-14 left-1/2 z-50 flex w-[460px] -translate-x-1/2 flex-col gap-2">
         {problems.map((problem) => (
-          <div key={problem} role="alert" className="pointer-events-auto flex items-start gap-3 rounded-[5px] border border-rust bg-rust-tint px-3 py-2">
+          <div
+            key={problem}
+            role="alert"
+            className="pointer-events-auto flex items-start gap-3 rounded-[5px] border border-rust bg-rust-tint px-3 py-2"
+          >
             <span className="flex-1">{problem}</span>
-            <button type="button" className="rounded-[3px] border-0 bg-transparent px-1 underline" onClick={() => dismissProblem(problem)}>
+            <button
+              type="button"
+              className="rounded-[3px] border-0 bg-transparent px-1 underline"
+              onClick={() => dismissProblem(problem)}
+            >
               Close
             </button>
           </div>

@@ -1,5 +1,6 @@
 'use client';
 
+import { followPointer } from '../pointer/follow-pointer';
 import type { PanelName } from './panels';
 import { PANEL_LIMITS, setPanel, usePanels } from './panels';
 
@@ -26,16 +27,16 @@ export function Splitter({ panel, label, grows, across }: Props) {
       aria-valuemax={most}
       aria-valuenow={size}
       className={`relative z-10 shrink-0 touch-none hover:bg-reed focus-visible:bg-reed ${across ? '-mx-[2px] w-[4px] cursor-col-resize' : '-my-[2px] h-[4px] cursor-row-resize'}`}
-      onPointerDown={(event) => {
-        const handle = event.currentTarget;
-        const start = across ? event.clientX : event.clientY;
-        handle.setPointerCapture(event.pointerId);
-        const move = (at: PointerEvent) => setPanel(panel, { size: size + grows * ((across ? at.clientX : at.clientY) - start) });
-        handle.addEventListener('pointermove', move);
-        handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), { once: true });
-      }}
+      onPointerDown={(event) =>
+        followPointer(event, ({ dx, dy }) => setPanel(panel, { size: size + grows * (across ? dx : dy) }))
+      }
       onKeyDown={(event) => {
-        const by = { ArrowRight: across ? 8 : 0, ArrowLeft: across ? -8 : 0, ArrowDown: across ? 0 : 8, ArrowUp: across ? 0 : -8 }[event.key];
+        const by = {
+          ArrowRight: across ? 8 : 0,
+          ArrowLeft: across ? -8 : 0,
+          ArrowDown: across ? 0 : 8,
+          ArrowUp: across ? 0 : -8,
+        }[event.key];
         if (event.key === 'Enter') setPanel(panel, { open: false });
         else if (by) setPanel(panel, { size: size + grows * by });
         else return;

@@ -10,14 +10,19 @@ import { Mark } from '../theme/Mark';
 import type { PanelName } from './panels';
 import { setPanel, usePanels } from './panels';
 
-const SAVING = { saved: 'All saved', saving: 'Saving …', waiting: 'The server does not answer; your edits are kept and sent again' } as const;
+const SAVING = {
+  saved: 'All saved',
+  saving: 'Saving …',
+  waiting: 'The server does not answer; your edits are kept and sent again',
+} as const;
 const PANELS: readonly (readonly [PanelName, string])[] = [
   ['outline', 'Elements'],
   ['inspector', 'Values and findings'],
   ['gauge', 'Gauge'],
 ];
 
-const button = 'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';
+const button =
+  'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';
 
 /** Where one is, whether all is saved, and what concerns the whole project. */
 export function TopBar() {
@@ -34,10 +39,16 @@ export function TopBar() {
       </Link>
       <span className="truncate text-muted">{project.name} /</span>
       <Menu>
-        <MenuButton className="flex items-center gap-1 rounded-[4px] border-0 bg-transparent px-1 py-0.5 font-bold hover:bg-paper" aria-label={`Page: ${page.name}. Change`}>
+        <MenuButton
+          className="flex items-center gap-1 rounded-[4px] border-0 bg-transparent px-1 py-0.5 font-bold hover:bg-paper"
+          aria-label={`Page: ${page.name}. Change`}
+        >
           {page.name} <span aria-hidden>▾</span>
         </MenuButton>
-        <MenuItems anchor="bottom start" className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none">
+        <MenuItems
+          anchor="bottom start"
+          className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+        >
           {project.pages.map((one) => (
             <MenuItem key={one.id}>
               <button
@@ -51,7 +62,11 @@ export function TopBar() {
           ))}
         </MenuItems>
       </Menu>
-      <span className={`ml-auto truncate ${saving === 'waiting' ? 'text-rust' : 'text-muted'}`} role="status" data-testid="saving">
+      <span
+        className={`ml-auto truncate ${saving === 'waiting' ? 'text-rust' : 'text-muted'}`}
+        role="status"
+        data-testid="saving"
+      >
         {SAVING[saving]}
       </span>
       <button type="button" className={button} disabled={!canUndo} onClick={undo}>
@@ -62,22 +77,37 @@ export function TopBar() {
       </button>
       <Menu>
         <MenuButton className={button}>View</MenuButton>
-        <MenuItems anchor="bottom end" className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none">
+        <MenuItems
+          anchor="bottom end"
+          className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+        >
           {PANELS.map(([name, label]) => (
             <MenuItem key={name}>
-              <button type="button" className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint" onClick={() => setPanel(name, { open: !panels[name].open })}>
+              <button
+                type="button"
+                className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
+                onClick={() => setPanel(name, { open: !panels[name].open })}
+              >
                 {panels[name].open ? 'Fold away' : 'Show'}: {label}
               </button>
             </MenuItem>
           ))}
           <MenuItem>
-            <button type="button" className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint" onClick={() => setTimeout(() => dialog.toggle(), 0)}>
+            <button
+              type="button"
+              className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
+              onClick={() => setTimeout(() => dialog.toggle(), 0)}
+            >
               Commands and keys (?)
             </button>
           </MenuItem>
         </MenuItems>
       </Menu>
-      <a href={`/api/projects/${project.id}/export`} download className="rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed no-underline">
+      <a
+        href={`/api/projects/${project.id}/export`}
+        download
+        className="rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed no-underline"
+      >
         Download HTML and CSS
       </a>
     </header>

@@ -84,7 +84,10 @@ function OpenWorkbench() {
           >
             <TabList className="flex h-9 shrink-0 items-end gap-4 border-b border-line px-3.5">
               {['Values', 'Findings'].map((label, i) => (
-                <Tab key={label} className="border-0 border-b-2 border-transparent bg-transparent px-0.5 pb-1.5 font-semibold text-muted data-selected:border-reed data-selected:text-ink">
+                <Tab
+                  key={label}
+                  className="border-0 border-b-2 border-transparent bg-transparent px-0.5 pb-1.5 font-semibold text-muted data-selected:border-reed data-selected:text-ink"
+                >
                   {label} {i === 1 && count > 0 && <span className="font-mono text-rust">{count}</span>}
                 </Tab>
               ))}
@@ -101,7 +104,9 @@ function OpenWorkbench() {
         )}
       </div>
       <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
-      {panels.gauge.open && <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />}
+      {panels.gauge.open && (
+        <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />
+      )}
       <Problems />
       <CommandDialog />
     </div>

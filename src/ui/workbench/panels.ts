@@ -7,7 +7,9 @@ interface Panel {
   readonly open: boolean;
 }
 
-export const PANEL_LIMITS: Readonly<Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>> = {
+export const PANEL_LIMITS: Readonly<
+  Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>
+> = {
   outline: { least: 160, most: 420, size: 216 },
   inspector: { least: 230, most: 460, size: 280 },
   gauge: { least: 150, most: 560, size: 262 },
@@ -29,7 +31,9 @@ function clamp(name: PanelName, size: number): number {
 }
 
 export function setPanel(name: PanelName, change: Partial<Panel>): void {
-  usePanels.setState((panels) => ({ [name]: { ...panels[name], ...change, ...(change.size !== undefined && { size: clamp(name, change.size) }) } }));
+  usePanels.setState((panels) => ({
+    [name]: { ...panels[name], ...change, ...(change.size !== undefined && { size: clamp(name, change.size) }) },
+  }));
   localStorage.setItem(KEY, JSON.stringify(usePanels.getState()));
 }
 
@@ -41,7 +45,10 @@ export function recallPanels(): void {
       const size = kept[name]?.size;
       const open = kept[name]?.open;
       usePanels.setState((panels) => ({
-        [name]: { size: typeof size === 'number' ? clamp(name, size) : panels[name].size, open: typeof open === 'boolean' ? open : panels[name].open },
+        [name]: {
+          size: typeof size === 'number' ? clamp(name, size) : panels[name].size,
+          open: typeof open === 'boolean' ? open : panels[name].open,
+        },
       }));
     }
   } catch {

@@ -5,7 +5,10 @@ import { createProject, listProjects } from '@/server/store/projects';
 
 export const dynamic = 'force-dynamic';
 
-const createSchema = z.strictObject({ name: nameSchema, from: z.enum(['empty', 'demo'], 'Start from "empty" or from the "demo".') });
+const createSchema = z.strictObject({
+  name: nameSchema,
+  from: z.enum(['empty', 'demo'], 'Start from "empty" or from the "demo".'),
+});
 
 export const GET = route(async (request) => {
   const deleted = new URL(request.url).searchParams.get('deleted') === 'yes';

@@ -10,7 +10,9 @@ const PUT_AWAY = 2;
 function cutBy(facts: PageFacts, ancestor: number, box: Box): number {
   const edge = boxOf(facts, ancestor);
   const across =
-    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor] ? Math.max(edge.left - box.left, box.right - edge.right) : 0;
+    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor]
+      ? Math.max(edge.left - box.left, box.right - edge.right)
+      : 0;
   const down = facts.cutY[ancestor] === Cut.hidden ? Math.max(edge.top - box.top, box.bottom - edge.bottom) : 0;
   return Math.max(across, down);
 }
@@ -28,7 +30,11 @@ export const clippedContent: Check = {
       let scrollsX = false;
       let scrollsY = false;
       // An element cuts its own text; a picture's own overflow says nothing about its box.
-      for (let at = facts.lines[element]!.length > 0 ? element : containerOf(facts, element); at > 0; at = containerOf(facts, at)) {
+      for (
+        let at = facts.lines[element]!.length > 0 ? element : containerOf(facts, element);
+        at > 0;
+        at = containerOf(facts, at)
+      ) {
         if (facts.cutX[at] === Cut.scrolls) scrollsX = true;
         if (facts.cutY[at] === Cut.scrolls) scrollsY = true;
         if (scrollsX && scrollsY) return;
@@ -38,7 +44,12 @@ export const clippedContent: Check = {
         const cut = cutBy(facts, at, box);
         if (cut < TOLERANCE) continue;
         if ((worst.get(at)?.amount ?? 0) < cut)
-          worst.set(at, { element: facts.elements[at]!.id, amount: cut, measured: { cut }, others: element === at ? [] : [facts.elements[element]!.id] });
+          worst.set(at, {
+            element: facts.elements[at]!.id,
+            amount: cut,
+            measured: { cut },
+            others: element === at ? [] : [facts.elements[element]!.id],
+          });
         return;
       }
     };

@@ -6,7 +6,14 @@ import { sidewaysScroll } from './sideways-scroll';
 import { smallText } from './small-text';
 import { wrappedLabel } from './wrapped-label';
 
-export const CHECKS: readonly Check[] = [sidewaysScroll, outsideViewport, clippedContent, overlappingText, wrappedLabel, smallText];
+export const CHECKS: readonly Check[] = [
+  sidewaysScroll,
+  outsideViewport,
+  clippedContent,
+  overlappingText,
+  wrappedLabel,
+  smallText,
+];
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));
 

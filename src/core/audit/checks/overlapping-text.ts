@@ -39,7 +39,12 @@ export const overlappingText: Check = {
         const [first, second] = a.element < b.element ? [a.element, b.element] : [b.element, a.element];
         const key = facts.elements[first]!.id;
         if ((worst.get(key)?.amount ?? 0) >= across * down) continue;
-        worst.set(key, { element: key, amount: across * down, measured: { across, down }, others: [facts.elements[second]!.id] });
+        worst.set(key, {
+          element: key,
+          amount: across * down,
+          measured: { across, down },
+          others: [facts.elements[second]!.id],
+        });
       }
     });
     return [...worst.values()];

@@ -18,7 +18,8 @@ function causes(facts: PageFacts): number[] {
 }
 
 function isContained(facts: PageFacts, element: number): boolean {
-  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) if (facts.cutX[at] !== Cut.none) return true;
+  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at))
+    if (facts.cutX[at] !== Cut.none) return true;
   return false;
 }
 
@@ -33,7 +34,9 @@ export const sidewaysScroll: Check = {
     const over = facts.scrollWidth - facts.viewport.width;
     if (over < TOLERANCE) return [];
     const others = causes(facts).map((element) => facts.elements[element]!.id);
-    return [{ element: facts.elements[0]!.id, amount: over, measured: { over, scrollWidth: facts.scrollWidth }, others }];
+    return [
+      { element: facts.elements[0]!.id, amount: over, measured: { over, scrollWidth: facts.scrollWidth }, others },
+    ];
   },
   sentence({ measured, others }, name) {
     const by = others.length > 0 ? ` Caused by ${others.map(name).join(', ')}.` : '';

@@ -17,7 +17,9 @@ function isLabel(facts: PageFacts, element: number): boolean {
 /** How many lines the given line boxes stand on: boxes that share half their height are one line. */
 function countLines(lines: readonly Float64Array[]): number {
   const spans = lines
-    .flatMap((boxes) => Array.from({ length: boxes.length / 4 }, (_, i) => [boxes[i * 4 + TOP]!, boxes[i * 4 + BOTTOM]!] as const))
+    .flatMap((boxes) =>
+      Array.from({ length: boxes.length / 4 }, (_, i) => [boxes[i * 4 + TOP]!, boxes[i * 4 + BOTTOM]!] as const),
+    )
     .sort((a, b) => a[0] - b[0]);
   let count = 0;
   let end = -Infinity;
@@ -50,7 +52,8 @@ export const wrappedLabel: Check = {
     const found: Violation[] = [];
     for (const [label, lines] of texts) {
       const count = countLines(lines);
-      if (count > 1) found.push({ element: facts.elements[label]!.id, amount: count, measured: { lines: count }, others: [] });
+      if (count > 1)
+        found.push({ element: facts.elements[label]!.id, amount: count, measured: { lines: count }, others: [] });
     }
     return found;
   },

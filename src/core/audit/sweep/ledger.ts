@@ -75,8 +75,17 @@ export class Ledger {
       .map(([key, list]): Finding => {
         const { width, check, violation } = worst.get(key)!;
         const severity = CHECKS[order(check)]?.severity ?? 'note';
-        return { key, check, severity, element: violation.element, widths: fromIntegers(list), worst: { width, violation } };
+        return {
+          key,
+          check,
+          severity,
+          element: violation.element,
+          widths: fromIntegers(list),
+          worst: { width, violation },
+        };
       })
-      .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || order(a.check) - order(b.check));
+      .sort(
+        (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || order(a.check) - order(b.check),
+      );
   }
 }

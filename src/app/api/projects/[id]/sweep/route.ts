@@ -8,14 +8,22 @@ import { projectId } from '@/server/http/parameters';
 import { readBody, route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
 
-const width = z.number().int().min(SWEEP_RANGE.first, 'A sweep begins at 320 px.').max(SWEEP_RANGE.last, 'A sweep ends at 1920 px.');
+const width = z
+  .number()
+  .int()
+  .min(SWEEP_RANGE.first, 'A sweep begins at 320 px.')
+  .max(SWEEP_RANGE.last, 'A sweep ends at 1920 px.');
 
 const sweepSchema = z.strictObject({
   page: pageIdSchema,
   /** The revision the caller shows; another one on the server is refused, so that results fit what is seen. */
   revision: z.number().int().min(0),
   widths: z
-    .array(z.strictObject({ first: width, last: width }).refine(({ first, last }) => first <= last, 'A stretch of widths begins before it ends.'))
+    .array(
+      z
+        .strictObject({ first: width, last: width })
+        .refine(({ first, last }) => first <= last, 'A stretch of widths begins before it ends.'),
+    )
     .min(1, 'There are no widths to measure.')
     .max(500),
   /** Measured first. */
@@ -26,10 +34,13 @@ const sweepSchema = z.strictObject({
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, widths, near } = await readBody(request, sweepSchema);
   const stored = await loadProject(database(), projectId(parameters));
-  if (stored.revision !== revision) throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
+  if (stored.revision !== revision)
+    throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
   const page = stored.project.pages.find((one) => one.id === pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
-  const list = [...new Set(widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i)))].sort((a, b) => a - b);
+  const list = [
+    ...new Set(widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i))),
+  ].sort((a, b) => a - b);
   return new Response(sweepStream(stored.project, page, list, near, request.signal), {
     headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
   });

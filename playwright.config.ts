@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM_FLAGS, CHROMIUM_PATH } from './src/server/browser/chromium';
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: 'test-results/browser',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  retries: 0,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env.MILLPOND_URL,
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: { executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false },
+  },
+});

@@ -1,0 +1,90 @@
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './setup/places.mjs';
+import { requirePackages } from './setup/packages.mjs';
+import { requirePrerequisites } from './setup/prerequisites.mjs';
+import { run } from './setup/process.mjs';
+
+// Set-up, lint, types, unit tests, browser tests; the last line counts them all.
+const results = join(root, 'test-results');
+const only = process.argv.slice(2);
+const wanted = (step) => only.length === 0 || only.includes(step);
+let passed = 0;
+let failed = 0;
+
+function count(name, ok) {
+  if (ok) passed++;
+  else {
+    failed++;
+    console.log(`FAILED: ${name}`);
+  }
+}
+
+const program = (path) => join(root, 'node_modules', path);
+
+async function step(name, path, args) {
+  if (!wanted(name)) return;
+  console.log(`\n${name}`);
+  count(name, (await run(process.execPath, [program(path), ...args], { cwd: root })) === 0);
+}
+
+async function unitTests() {
+  if (!wanted('unit')) return;
+  console.log('\nunit');
+  const file = join(results, 'unit.json');
+  const code = await run(process.execPath, [program('jest/bin/jest.js'), '--json', `--outputFile=${file}`], {
+    cwd: root,
+  });
+  try {
+    const report = JSON.parse(readFileSync(file, 'utf8'));
+    passed += report.numPassedTests;
+    failed += report.numFailedTests + report.numRuntimeErrorTestSuites;
+    if (code !== 0 && report.numFailedTests + report.numRuntimeErrorTestSuites === 0) failed++;
+  } catch {
+    count('unit', false);
+  }
+}
+
+async function browserTests() {
+  if (!wanted('browser')) return;
+  console.log('\nbrowser');
+  const { requireBuild } = await import('./setup/build.mjs');
+  const { startStack } = await import('./setup/stack.mjs');
+  await requireBuild();
+  const stack = await startStack();
+  const file = join(results, 'browser.json');
+  try {
+    await run(process.execPath, [program('@playwright/test/cli.js'), 'test', ...process.argv.slice(3)], {
+      cwd: root,
+      env: {
+        ...process.env,
+        MILLPOND_URL: stack.address,
+        PLAYWRIGHT_JSON_OUTPUT_FILE: file,
+        PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
+      },
+    });
+    const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+    passed += stats.expected + stats.flaky;
+    failed += stats.unexpected;
+    if (stats.expected + stats.unexpected + stats.flaky === 0) failed++;
+  } catch (error) {
+    console.error(error);
+    count('browser', false);
+  } finally {
+    await stack.stop();
+  }
+}
+
+process.env.MILLPOND_HOME ??= join(root, '.millpond/test');
+await requirePrerequisites();
+await requirePackages();
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+await (await import('./setup/bundle.mjs')).bundlePageScripts();
+await step('lint', 'eslint/bin/eslint.js', ['.']);
+await step('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']);
+await step('types', 'typescript/bin/tsc', ['--noEmit']);
+await unitTests();
+await browserTests();
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);

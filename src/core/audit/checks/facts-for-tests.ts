@@ -1,0 +1,50 @@
+import type { PageFacts } from '../facts';
+
+/** One element of a layout written by hand: box as left, top, width, height; its text's lines likewise. */
+export interface Drawn {
+  readonly id: string;
+  readonly tag?: string;
+  readonly in?: string;
+  readonly role?: string;
+  readonly box: readonly [number, number, number, number];
+  readonly lines?: readonly (readonly [number, number, number, number])[];
+  readonly cut?: 'none' | 'hidden' | 'scrolls';
+  readonly place?: 'flow' | 'anchor' | 'absolute' | 'fixed';
+  readonly size?: number;
+  readonly hidden?: boolean;
+  readonly ellipsis?: boolean;
+}
+
+const CUTS = { none: 0, hidden: 1, scrolls: 2 } as const;
+const PLACES = { flow: 0, anchor: 1, absolute: 2, fixed: 3 } as const;
+const corners = ([left, top, width, height]: readonly [number, number, number, number]) => [
+  left,
+  top,
+  left + width,
+  top + height,
+];
+
+/** Facts of a page of `width` px, as a browser would report them for the drawn layout. */
+export function facts(width: number, drawn: readonly Drawn[], scrollWidth = width): PageFacts {
+  const all: Drawn[] = [{ id: 'body', tag: 'body', box: [0, 0, width, 800] }, ...drawn];
+  const index = new Map(all.map((one, i) => [one.id, i]));
+  const bytes = (value: (one: Drawn) => number) => Uint8Array.from(all.map(value));
+  return {
+    viewport: { width, height: 800 },
+    scrollWidth,
+    elements: all.map(({ id, tag = 'div', role, in: parent = 'body' }) => ({
+      id,
+      tag,
+      role,
+      parent: id === 'body' ? -1 : index.get(parent)!,
+    })),
+    boxes: Float64Array.from(all.flatMap(({ box }) => corners(box))),
+    shown: bytes(({ hidden }) => (hidden ? 0 : 1)),
+    cutX: bytes(({ cut = 'none' }) => CUTS[cut]),
+    cutY: bytes(({ cut = 'none' }) => CUTS[cut]),
+    ellipsis: bytes(({ ellipsis }) => (ellipsis ? 1 : 0)),
+    position: bytes(({ place = 'flow' }) => PLACES[place]),
+    fontSize: Float64Array.from(all.map(({ size = 16 }) => size)),
+    lines: all.map(({ lines = [] }) => Float64Array.from(lines.flatMap(corners))),
+  };
+}

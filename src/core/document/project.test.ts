@@ -1,0 +1,87 @@
+import { demoProject } from '@/demo';
+import { whyNotAttribute, whyNotInside } from './html';
+import { readProject } from './migrate';
+import { newProject } from './new-project';
+import { suggestName } from './element';
+
+const demo = () =>
+  structuredClone(demoProject('00000000-0000-4000-8000-000000000000')) as unknown as Record<string, never> & {
+    pages: {
+      elements: Record<
+        string,
+        { children: string[]; styles: Record<string, unknown>; attributes: Record<string, string> }
+      >;
+      root: string;
+    }[];
+  };
+
+test('a document of version 0 is led to the current one', () => {
+  const { schema: _, baseName: __, devices: ___, ...old } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
+  expect(readProject(old)).toMatchObject({ schema: 1, baseName: 'Base', devices: [], name: 'Old' });
+});
+
+test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
+  ['a newer version', (document) => ({ ...document, schema: 99 }), /newer Mill Pond/],
+  ['no document', () => 'text', /isn't a project/],
+  [
+    'an orphan',
+    (document) => (document.pages[0]!.elements[document.pages[0]!.root]!.children.pop(), document),
+    /stand nowhere/,
+  ],
+  [
+    'an element in two places',
+    (document) => (document.pages[0]!.elements[document.pages[0]!.root]!.children.push('efront1'), document),
+    /two places/,
+  ],
+  [
+    'a missing breakpoint',
+    (document) => ((document.pages[0]!.elements.efront1!.styles.bnone = { color: 'red' }), document),
+    /isn't there/,
+  ],
+  [
+    'a missing picture',
+    (document) => (
+      (Object.values(document.pages[0]!.elements).find((e) => e.attributes.src)!.attributes.src = 'picture:pnone'),
+      document
+    ),
+    /picture that isn't there/,
+  ],
+  [
+    'a script in a picture',
+    (document) => ({ ...document, pictures: [{ id: 'px', fileName: 'x.svg', svg: '<svg><script/></svg>' }] }),
+    /no scripts/,
+  ],
+  [
+    'a link in a picture',
+    (document) => ({
+      ...document,
+      pictures: [{ id: 'px', fileName: 'x.svg', svg: '<svg><image href="http://x"/></svg>' }],
+    }),
+    /no scripts/,
+  ],
+])('refuses %s', (_, change, message) => {
+  expect(() => readProject(change(demo()))).toThrow(message);
+});
+
+test.each([
+  ['li', 'ul', true], ['li', 'div', false], ['div', 'p', false], ['span', 'p', true], ['a', 'a', false], ['tr', 'table', false], ['div', 'img', false], ['body', 'div', false],
+] as const)('%s in %s: %s', (child, parent, may) => {
+  expect(whyNotInside(child, parent) === undefined).toBe(may);
+}); // prettier-ignore
+
+test('a block can not hide in a link inside a paragraph', () => {
+  expect(whyNotInside('div', 'a', ['p', 'body'])).toMatch(/<p> holds text/);
+});
+
+test.each([
+  ['a', 'href', 'javascript:alert(1)', false], ['a', 'href', 'https://example.org', true], ['a', 'onclick', 'x', false], ['div', 'style', 'x', false],
+  ['img', 'src', 'https://example.org/x.png', false], ['img', 'src', 'picture:pa', true], ['input', 'type', 'file', false], ['div', 'aria-label', 'x', true],
+] as const)('<%s %s="%s">: %s', (tag, name, value, may) => {
+  expect(whyNotAttribute(tag, name, value) === undefined).toBe(may);
+}); // prettier-ignore
+
+test('names come from content and role', () => {
+  expect(suggestName('button', '  Reserve  it ')).toBe('Reserve it');
+  expect(suggestName('ul')).toBe('List');
+  expect(suggestName('p', 'x'.repeat(60))).toHaveLength(28);
+});

@@ -1,0 +1,205 @@
+import fc from 'fast-check';
+import { demoProject } from '@/demo';
+import { resolve } from '../cascade';
+import type { Project } from '../document';
+import { readProject, subtreeOf } from '../document';
+import { contains } from '../breakpoints';
+import type { Edit } from './registry';
+import { applyEdit, describeEdit, editSchema } from './registry';
+
+const demo = demoProject('00000000-0000-4000-8000-000000000000');
+const page = demo.pages[1]!;
+const ids = Object.keys(page.elements);
+const VALUES: readonly (readonly [string, string])[] = [
+  ['color', 'red'], ['font-size', '20px'], ['padding', '1px 2px'], ['display', 'none'], ['gap', '3px'], ['width', '50%'], ['border', '1px solid red'],
+]; // prettier-ignore
+const at = fc.constantFrom('base', 'bverywide', 'bmiddle', 'bnarrow');
+const node = fc.constantFrom(...ids);
+let fresh = 0;
+const newId = () => `enew${(fresh++).toString(36)}`;
+
+const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
+  fc.record({ type: fc.constant('setStyle' as const), node, at, pair: fc.constantFrom(...VALUES) }).map(({ pair: [property, value], ...edit }) => ({ ...edit, property, value })),
+  fc.record({ type: fc.constant('clearStyle' as const), node, at, property: fc.constantFrom(...VALUES.map(([property]) => property)) }),
+  fc.record({ type: fc.constant('renameElement' as const), node, name: fc.constantFrom('A', 'Tool card') }),
+  fc.record({ type: fc.constant('setText' as const), node, text: fc.constantFrom('x', '') }),
+  fc.record({ type: fc.constant('removeElement' as const), node }),
+  fc.record({ type: fc.constant('moveElement' as const), node, parent: node, index: fc.nat(4) }),
+  node.map((id): Edit => ({ type: 'duplicateElement', node: id, ids: Object.fromEntries(subtreeOf(page, id).map((element) => [element.id, newId()])) })),
+  node.map((parent): Edit => ({
+    type: 'insertElement', page: page.id, parent, index: 0,
+    elements: [{ id: newId(), tag: 'p', name: 'New', attributes: {}, text: 'x', children: [], shared: [], styles: { bmiddle: { color: 'red' } } }],
+  })),
+  fc.integer({ min: 300, max: 1500 }).map((edge): Edit => ({ type: 'addBreakpoint', breakpoint: { id: `b${edge}`, name: 'New', condition: { below: edge } } })),
+  fc.record({ type: fc.constant('moveBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow', 'bverywide'), edge: fc.integer({ min: 300, max: 1700 }) }),
+  fc.record({ type: fc.constant('renameBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow'), name: fc.constant('Other') }),
+  fc.record({ type: fc.constant('removeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow', 'bverywide') }),
+); // prettier-ignore
+
+/** Applies what can be applied; the rest is refused. */
+function applyAll(project: Project, edits: readonly Edit[]) {
+  const inverses: Edit[] = [];
+  let document = project;
+  for (const edit of edits) {
+    try {
+      const applied = applyEdit(document, edit);
+      document = applied.document;
+      inverses.unshift(applied.inverse);
+    } catch (error) {
+      expect((error as Error).name).toBe('EditError');
+    }
+  }
+  return { document, inverses };
+}
+
+test('any series of edits leaves a valid project, and its inverses lead back to the first one', () => {
+  fc.assert(
+    fc.property(fc.array(anyEdit, { minLength: 1, maxLength: 8 }), (edits) => {
+      const { document, inverses } = applyAll(demo, edits);
+      expect(() => readProject(JSON.parse(JSON.stringify(document)))).not.toThrow();
+      const back = inverses.reduce((project, inverse) => applyEdit(project, inverse).document, document);
+      expect(back).toEqual(demo);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('edits survive the way through JSON and the schema', () => {
+  fc.assert(
+    fc.property(anyEdit, (edit) => expect(editSchema.parse(JSON.parse(JSON.stringify(edit)))).toEqual(edit)),
+    { numRuns: 100 },
+  );
+  fc.assert(
+    fc.property(fc.array(anyEdit, { minLength: 1, maxLength: 4 }), (edits) => {
+      for (const inverse of applyAll(demo, edits).inverses)
+        expect(editSchema.safeParse(JSON.parse(JSON.stringify(inverse))).success).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('a footprint names every width at which a value of its page differs, and no more for style edits', () => {
+  const width = fc.integer({ min: 200, max: 2000 });
+  fc.assert(
+    fc.property(
+      fc.array(anyEdit, { minLength: 1, maxLength: 4 }),
+      anyEdit,
+      fc.array(width, { minLength: 8, maxLength: 8 }),
+      (before, edit, widths) => {
+        const start = applyAll(demo, before).document;
+        let applied;
+        try {
+          applied = applyEdit(start, edit);
+        } catch {
+          return;
+        }
+        for (const now of applied.document.pages) {
+          const was = start.pages.find((one) => one.id === now.id)!;
+          const footprint = applied.footprint[now.id];
+          if (footprint?.html) continue;
+          for (const at of widths) {
+            const touched = contains(footprint?.widths ?? [], at);
+            const differs = Object.keys(now.elements).some((id) =>
+              [
+                'color',
+                'font-size',
+                'padding-top',
+                'display',
+                'width',
+                'row-gap',
+                'border-top-color',
+                'max-width',
+                'height',
+                'grid-template-columns',
+                'position',
+                'margin-top',
+                'padding-left',
+              ].some(
+                (property) =>
+                  resolve(start, was, id, property, at).value !==
+                  resolve(applied.document, now, id, property, at).value,
+              ),
+            );
+            if (differs) expect([edit, at, touched]).toEqual([edit, at, true]);
+          }
+        }
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('writing at 899 and narrower leaves 900 and wider alone, and 599 and narrower where that has its own', () => {
+  const cards = Object.values(page.elements).find((element) => element.name === 'Tool cards')!;
+  const applied = applyEdit(demo, {
+    type: 'setStyle',
+    node: cards.id,
+    at: 'bmiddle',
+    property: 'grid-template-columns',
+    value: '1fr 1fr',
+  });
+  expect(applied.footprint[page.id]!.widths).toEqual([{ from: 600, below: 900 }]);
+  expect(applied.inverse).toEqual({
+    type: 'setStyle',
+    node: cards.id,
+    at: 'bmiddle',
+    property: 'grid-template-columns',
+    value: 'repeat(3, minmax(0, 1fr))',
+  });
+});
+
+test.each<[string, Edit | Record<string, unknown>, RegExp]>([
+  [
+    'an unknown property',
+    { type: 'setStyle', node: ids[1]!, at: 'base', property: 'colour', value: 'red' },
+    /isn't a property/,
+  ],
+  [
+    'an impossible value',
+    { type: 'setStyle', node: ids[1]!, at: 'base', property: 'width', value: 'red' },
+    /isn't a value that width/,
+  ],
+  [
+    'a removed element',
+    { type: 'setStyle', node: 'egone', at: 'base', property: 'width', value: '1px' },
+    /has been removed/,
+  ],
+  [
+    'a removed breakpoint',
+    { type: 'setStyle', node: ids[1]!, at: 'bgone', property: 'width', value: '1px' },
+    /has been removed/,
+  ],
+  [
+    'an equal breakpoint',
+    { type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { below: 900 } } },
+    /already holds/,
+  ],
+  ['a move onto another breakpoint', { type: 'moveBreakpoint', id: 'bnarrow', edge: 900 }, /already holds/],
+  ['a breakpoint at 0', { type: 'moveBreakpoint', id: 'bnarrow', edge: 0 }, /under 40/],
+  ['a breakpoint at 99999', { type: 'moveBreakpoint', id: 'bnarrow', edge: 99999 }, /over 10000/],
+  ['the removal of the body', { type: 'removeElement', node: page.root }, /body can't be removed/],
+  ['a move into itself', { type: 'moveElement', node: ids[1]!, parent: ids[2]!, index: 0 }, /into itself/],
+  ['clearing what is not set', { type: 'clearStyle', node: ids[1]!, at: 'bnarrow', property: 'width' }, /no own width/],
+])('refuses %s', (_, edit, message) => {
+  expect(() => applyEdit(demo, edit as Edit)).toThrow(message);
+});
+
+test.each<[unknown, RegExp]>([
+  [null, /./],
+  [{ type: 'nothing' }, /./],
+  [{ type: 'renameElement', node: 'ea', name: '  ' }, /can't be empty/],
+  [{ type: 'setText', node: 'ea', text: 'x'.repeat(10_000_000) }, /at most 20000/],
+  [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { below: 99999 } } }, /over 10000/],
+  [{ type: 'group', label: 'x', edits: [{ type: 'setStyle' }] }, /./],
+])('the schema refuses %#', (input, message) => {
+  const result = editSchema.safeParse(input);
+  expect(result.success).toBe(false);
+  expect(result.error!.issues[0]!.message).toMatch(message);
+});
+
+test('edits are named in words', () => {
+  expect(describeEdit(demo, { type: 'removeBreakpoint', id: 'bmiddle' })).toBe('Remove breakpoint Middle');
+  expect(describeEdit(demo, { type: 'moveBreakpoint', id: 'bmiddle', edge: 801 })).toBe(
+    'Move Middle to 800 and narrower',
+  );
+});

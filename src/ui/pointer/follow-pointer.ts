@@ -1,0 +1,41 @@
+export interface Drag {
+  /** The pointer's place in the window, px. */
+  readonly x: number;
+  readonly y: number;
+  /** How far it has come since it was pressed. */
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** Below this many px a press is a press, not a drag. */
+const SLACK = 2;
+
+/**
+ * Follows the pointer from a press until it's let go. Frames are deaf meanwhile: the pointer over a frame would
+ * otherwise talk to the page inside it.
+ */
+export function followPointer(
+  event: React.PointerEvent<HTMLElement>,
+  moved: (drag: Drag) => void,
+  ended: (wasDrag: boolean) => void = () => undefined,
+): void {
+  if (event.button !== 0) return;
+  const element = event.currentTarget;
+  const start = { x: event.clientX, y: event.clientY };
+  let wasDrag = false;
+  element.setPointerCapture(event.pointerId);
+  document.documentElement.dataset.dragging = '';
+  const move = (at: PointerEvent) => {
+    const dx = at.clientX - start.x;
+    const dy = at.clientY - start.y;
+    if (Math.abs(dx) > SLACK || Math.abs(dy) > SLACK) wasDrag = true;
+    if (wasDrag) moved({ x: at.clientX, y: at.clientY, dx, dy });
+  };
+  const end = () => {
+    delete document.documentElement.dataset.dragging;
+    element.removeEventListener('pointermove', move);
+    ended(wasDrag);
+  };
+  element.addEventListener('pointermove', move);
+  element.addEventListener('lostpointercapture', end, { once: true });
+}

@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import type { Edit } from '@/core/edits';
+import { createProject, elementNamed, readProject } from './workbench';
+
+const edit = (value: Edit | Record<string, unknown>, revision = 0) => ({
+  revision,
+  edits: [{ id: randomUUID(), kind: 'do', edit: value }],
+});
+const nobody = '00000000-0000-4000-8000-000000000000';
+
+test('malformed requests to every route get a sentence and change nothing', async ({ request }) => {
+  const id = await createProject(request, 'demo');
+  const before = await readProject(request, id);
+  const routes: readonly (readonly [string, 'post' | 'patch'])[] = [
+    ['/api/projects', 'post'],
+    [`/api/projects/${id}`, 'patch'],
+    [`/api/projects/${id}/edits`, 'post'],
+    [`/api/projects/${id}/sweep`, 'post'],
+  ];
+  for (const [path, method] of routes)
+    for (const data of ['{', '[]', 'null', '"x"', '{"a":1}', '']) {
+      const answer = await request[method](path, {
+        data: Buffer.from(data),
+        headers: { 'content-type': 'application/json' },
+      });
+      expect([path, data, answer.status() >= 400 && answer.status() < 500]).toEqual([path, data, true]);
+      expect(((await answer.json()) as { error: string }).error).toMatch(/\w{3,}/);
+    }
+  const plain = await request.post('/api/projects', { data: 'name=x', headers: { 'content-type': 'text/plain' } });
+  expect(plain.status()).toBe(415);
+  for (const path of [`/api/projects/${nobody}`, '/api/projects/nonsense', `/api/projects/${nobody}/export`])
+    expect((await request.get(path)).status()).toBe(404);
+  expect((await request.delete(`/api/projects/${nobody}`)).status()).toBe(404);
+  expect((await request.post(`/api/projects/${nobody}/restore`)).status()).toBe(404);
+  expect(await readProject(request, id)).toEqual(before);
+});
+
+test('edits that can not be are refused in words, all or nothing', async ({ request }) => {
+  const id = await createProject(request, 'demo');
+  const before = await readProject(request, id);
+  const node = elementNamed(before.project, 'Notice').id;
+  const refused: readonly (readonly [Record<string, unknown>, RegExp])[] = [
+    [{ type: 'setStyle', node, at: 'base', property: 'colour', value: 'red' }, /isn't a property/],
+    [{ type: 'setStyle', node, at: 'base', property: 'width', value: 'red' }, /isn't a value that width/],
+    [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { below: 0 } } }, /under 40 px/],
+    [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { from: 99999 } } }, /over 10000 px/],
+    [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { below: 900 } } }, /already holds/],
+    [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: ' ', condition: { below: 700 } } }, /needs a name/],
+    [{ type: 'renameElement', node, name: '' }, /can't be empty/],
+    [{ type: 'setText', node, text: 'x'.repeat(30_000) }, /at most 20000 characters/],
+    [{ type: 'setStyle', node: 'egone', at: 'base', property: 'width', value: '1px' }, /has been removed/],
+    [{ type: 'insertElement', page: 'gfront', parent: before.project.pages[0]!.root, index: 0, elements: [{ id: 'ex', tag: 'script', name: 'X', attributes: {}, children: [], shared: [], styles: {} }] }, /isn't an element/],
+    [{ type: 'unheard' }, /./],
+  ]; // prettier-ignore
+  for (const [bad, words] of refused) {
+    const answer = await request.post(`/api/projects/${id}/edits`, { data: edit(bad) });
+    expect([bad.type, answer.status()]).toEqual([bad.type, 422]);
+    expect(((await answer.json()) as { error: string }).error).toMatch(words);
+  }
+  const huge = await request.post(`/api/projects/${id}/edits`, {
+    data: edit({ type: 'setText', node, text: 'x'.repeat(10_000_000) }),
+  });
+  expect(huge.status()).toBe(413);
+  const mixed = await request.post(`/api/projects/${id}/edits`, {
+    data: {
+      revision: 0,
+      edits: [...edit({ type: 'setText', node, text: 'fine' }).edits, ...edit(refused[8]![0]).edits],
+    },
+  });
+  expect(mixed.status()).toBe(422);
+  expect(await readProject(request, id)).toEqual(before);
+});
+
+test('a stale client gets what it missed; the same edit sent twice is made once', async ({ request }) => {
+  const id = await createProject(request, 'demo');
+  const node = elementNamed((await readProject(request, id)).project, 'Notice').id;
+  const first = edit({ type: 'setStyle', node, at: 'base', property: 'color', value: 'red' });
+  expect(await (await request.post(`/api/projects/${id}/edits`, { data: first })).json()).toEqual({
+    status: 'saved',
+    revision: 1,
+  });
+  expect(await (await request.post(`/api/projects/${id}/edits`, { data: first })).json()).toEqual({
+    status: 'saved',
+    revision: 1,
+  });
+  const stale = await request.post(`/api/projects/${id}/edits`, {
+    data: edit({ type: 'setText', node, text: 'late' }),
+  });
+  expect(stale.status()).toBe(409);
+  expect(await stale.json()).toMatchObject({
+    status: 'stale',
+    revision: 1,
+    missed: [{ revision: 1, edit: first.edits[0]!.edit }],
+  });
+  const again = await request.post(`/api/projects/${id}/edits`, {
+    data: edit({ type: 'setText', node, text: 'late' }, 1),
+  });
+  expect(await again.json()).toEqual({ status: 'saved', revision: 2 });
+});
+
+test('requests from other sites are not answered', async ({ request }) => {
+  const answer = await request.post('/api/projects', {
+    data: { name: 'X', from: 'empty' },
+    headers: { origin: 'https://elsewhere.example' },
+  });
+  expect(answer.status()).toBe(403);
+});
+
+test('a sweep of nonsense widths or of an old revision is refused', async ({ request }) => {
+  const id = await createProject(request, 'demo');
+  const sweep = (data: object) =>
+    request.post(`/api/projects/${id}/sweep`, {
+      data: { page: 'gfront', revision: 0, near: 0, widths: [{ first: 320, last: 321 }], ...data },
+    });
+  expect((await sweep({ widths: [{ first: 1, last: 321 }] })).status()).toBe(422);
+  expect((await sweep({ widths: [{ first: 400, last: 321 }] })).status()).toBe(422);
+  expect((await sweep({ revision: 7 })).status()).toBe(409);
+  expect((await sweep({ page: 'gnone' })).status()).toBe(404);
+  const lines = (await (await sweep({})).text()).trim().split('\n').map((line) => JSON.parse(line) as { type: string }); // prettier-ignore
+  expect(lines).toEqual([{ type: 'results', results: [{ width: 320, violations: [] }, { width: 321, violations: [] }] }, { type: 'done' }]); // prettier-ignore
+});
