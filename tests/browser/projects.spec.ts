@@ -1,0 +1,88 @@
+import { expect, test } from '@playwright/test';
+import { createProject, frameOf, readProject, saved, width } from './workbench';
+
+test('create, rename, delete with confirmation, bring back', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name', { exact: true }).fill('Harbour café');
+  await page.getByRole('button', { name: 'Create empty' }).click();
+  await expect(page.getByRole('treeitem')).toHaveCount(4);
+  await expect(frameOf(page).locator('h1')).toHaveText('Harbour café');
+
+  await page.goto('/');
+  const row = (name: string) =>
+    page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
+  await row('Harbour café').getByRole('button', { name: 'Rename' }).click();
+  await page.getByLabel('New name of Harbour café').fill('');
+  await page.getByRole('button', { name: 'Save name' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: "can't be empty" })).toBeVisible();
+  await page.getByLabel('New name of Harbour café').fill('Lighthouse');
+  await page.getByRole('button', { name: 'Save name' }).click();
+  await expect(row('Lighthouse')).toHaveCount(1);
+
+  await row('Lighthouse').getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(row('Lighthouse')).toHaveCount(1);
+  await row('Lighthouse').getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: 'Delete project' }).click();
+  await expect(row('Lighthouse')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(row('Lighthouse')).toHaveCount(1);
+});
+
+test('an empty project can be built up: insert, write, break', async ({ page, request }) => {
+  const id = await createProject(request, 'empty', 'Made up');
+  await page.goto(`/projects/${id}`);
+  await page.getByRole('treeitem', { name: 'Main' }).click();
+  await page.getByRole('button', { name: 'Insert' }).click();
+  await page.getByRole('menuitem', { name: /^Button/ }).click();
+  await expect(page.getByRole('treeitem', { selected: true })).toHaveAccessibleName('New button');
+  await page.getByRole('textbox', { name: 'Any declaration' }).fill('width: 1400px');
+  await page.getByRole('textbox', { name: 'Any declaration' }).press('Enter');
+  await expect(frameOf(page).locator('button')).toHaveCSS('width', '1400px');
+  await page.getByRole('textbox', { name: 'Any declaration' }).fill('widht: 1px');
+  await page.getByRole('textbox', { name: 'Any declaration' }).press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: "isn't a property" })).toBeVisible();
+  await saved(page);
+  await page.getByRole('tab', { name: /Findings/ }).click();
+  await expect(page.getByTestId('findings').getByRole('button', { name: /Page scrolls sideways/ })).toContainText(
+    '320 to 1431',
+    { timeout: 45_000 },
+  );
+  await page.getByTestId('findings').getByRole('button', { name: /New button reaches/ }).click(); // prettier-ignore
+  expect(await width(page)).toBe(320);
+});
+
+test('a project that is not there says so', async ({ page }) => {
+  await page.goto('/projects/00000000-0000-4000-8000-000000000000');
+  await expect(page.getByRole('alert').filter({ hasText: 'no such project' })).toBeVisible();
+});
+
+test('two windows: both edits are there in the end; what can not be made again is said', async ({
+  page,
+  request,
+  context,
+}) => {
+  const id = await createProject(request, 'demo');
+  const other = await context.newPage();
+  await page.goto(`/projects/${id}`);
+  await other.goto(`/projects/${id}`);
+  const write = async (where: typeof page, name: RegExp, value: string) => {
+    await where.getByRole('treeitem', { name }).click();
+    await where.getByRole('textbox', { name: 'Any declaration' }).fill(`color: ${value}`);
+    await where.getByRole('textbox', { name: 'Any declaration' }).press('Enter');
+    await saved(where);
+  };
+  await write(page, /^Steps title/, 'red');
+  await write(other, /^In today title/, 'blue');
+  const { project, revision } = await readProject(request, id);
+  expect(revision).toBe(2);
+  const colours = Object.values(project.pages[0]!.elements).map((element) => element.styles.base?.color); // prettier-ignore
+  expect(colours).toEqual(expect.arrayContaining(['red', 'blue']));
+
+  await page.getByRole('treeitem', { name: /^How it works/ }).click();
+  await page.keyboard.press('Delete');
+  await saved(page);
+  await write(other, /^Steps title/, 'green');
+  await expect(other.getByRole('alert').filter({ hasText: 'could not be made on top' })).toBeVisible();
+  await expect(other.getByRole('treeitem', { name: /^Steps title/ })).toHaveCount(0);
+});
