@@ -86,29 +86,41 @@ export const editSchema: z.ZodType<Edit> = (() => {
 })();
 
 /**
- * The one place that knows what an edit means.
+ * The document after an edit, and the edit that leads back. What a gesture shows while it lasts needs no more.
+ * @throws EditError in words for people when it can't be made; nothing has changed then.
+ */
+export function changeDocument(project: Project, edit: Edit): { readonly document: Project; readonly inverse: Edit } {
+  if (edit.type !== 'group') return kindOf(edit).apply(project, edit);
+  let document = project;
+  const inverses: Edit[] = [];
+  for (const one of edit.edits) {
+    const changed = changeDocument(document, one);
+    document = changed.document;
+    inverses.unshift(changed.inverse);
+  }
+  return { document, inverse: { type: 'group', label: edit.label, edits: inverses } };
+}
+
+/**
+ * The one place that knows what an edit means: the document after it, the way back, and what it reaches.
  * @throws EditError in words for people when it can't be made; nothing has changed then.
  */
 export function applyEdit(project: Project, edit: Edit): Applied {
-  if (edit.type !== 'group') {
-    const kind = kindOf(edit);
-    const { document, inverse } = kind.apply(project, edit);
-    return { document, inverse, footprint: kind.footprint(project, document, edit) };
-  }
-  let document = project;
-  const inverses: Edit[] = [];
-  const footprints: Footprint[] = [];
-  for (const one of edit.edits) {
-    const applied = applyEdit(document, one);
-    document = applied.document;
-    inverses.unshift(applied.inverse);
-    footprints.push(applied.footprint);
-  }
-  return {
-    document,
-    inverse: { type: 'group', label: edit.label, edits: inverses },
-    footprint: mergeFootprints(...footprints),
-  };
+  const { document, inverse } = changeDocument(project, edit);
+  return { document, inverse, footprint: footprintBetween(project, document, edit) };
+}
+
+function footprintBetween(before: Project, after: Project, edit: Edit): Footprint {
+  if (edit.type !== 'group') return kindOf(edit).footprint(before, after, edit);
+  let document = before;
+  return mergeFootprints(
+    ...edit.edits.map((one) => {
+      const next = changeDocument(document, one).document;
+      const footprint = footprintBetween(document, next, one);
+      document = next;
+      return footprint;
+    }),
+  );
 }
 
 /** What the edit does, in words. `project` is the document before it. */

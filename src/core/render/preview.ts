@@ -2,7 +2,7 @@ import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import { renderElement } from './markup';
-import type { Block } from './sheet';
+import type { Addresses, Block } from './sheet';
 import { renderSheet, writeBlock } from './sheet';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
@@ -15,7 +15,7 @@ export interface Preview {
 
 /** @param fontData a data address for a bundled font */
 export function renderPreview(project: Project, page: Page, fontData: (font: BundledFont) => string): Preview {
-  const addresses = { picture: pictureData(project) };
+  const addresses = pictureData(project);
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
     blocks: renderSheet(project, [page], addresses),
@@ -23,16 +23,16 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
   };
 }
 
-const pictureAddresses = new WeakMap<Project['pictures'], (id: string) => string>();
+const pictureAddresses = new WeakMap<Project['pictures'], Addresses>();
 
-function pictureData(project: Project): (id: string) => string {
-  let address = pictureAddresses.get(project.pictures);
-  if (!address) {
+function pictureData(project: Project): Addresses {
+  let addresses = pictureAddresses.get(project.pictures);
+  if (!addresses) {
     const data = new Map(project.pictures.map(({ id, svg }) => [id, `data:image/svg+xml,${encodeURIComponent(svg)}`]));
-    address = (id: string) => data.get(id) ?? 'data:,';
-    pictureAddresses.set(project.pictures, address);
+    addresses = { picture: (id: string) => data.get(id) ?? 'data:,' };
+    pictureAddresses.set(project.pictures, addresses);
   }
-  return address;
+  return addresses;
 }
 
 /**

@@ -39,7 +39,7 @@ export function renderSheet(project: Project, pages: readonly Page[], addresses:
     text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
     declarations && Object.keys(declarations).length > 0
-      ? [{ key, selector, lines: writeDeclarations(declarations, value) }]
+      ? [{ key, selector, lines: linesOf(declarations, addresses, value) }]
       : [];
   const blocks: Block[] = [
     {
@@ -58,6 +58,17 @@ export function renderSheet(project: Project, pages: readonly Page[], addresses:
   for (const style of project.shared) add(style.id, [style]);
   for (const page of pages) add(page.id, subtreeOf(page, page.root));
   return blocks.filter((block) => block.rules.length > 0);
+}
+
+const written = new WeakMap<Addresses, WeakMap<Declarations, readonly string[]>>();
+
+/** Declarations never change in place, so what was written of them once holds for as long as they live. */
+function linesOf(declarations: Declarations, addresses: Addresses, value: (text: string) => string): readonly string[] {
+  let known = written.get(addresses);
+  if (!known) written.set(addresses, (known = new WeakMap()));
+  let lines = known.get(declarations);
+  if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, value)));
+  return lines;
 }
 
 export function writeRule(rule: Rule, indent = ''): string {

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import type { History, LogEntry } from '@/core/edits';
-import { applyEdit, EditError, editSchema, HISTORY_DEPTH, historyOf } from '@/core/edits';
+import { changeDocument, EditError, editSchema, HISTORY_DEPTH, historyOf } from '@/core/edits';
 import { database } from '../db/client';
 import { edits } from '../db/schema';
 import { HttpError } from '../http/errors';
@@ -62,7 +62,7 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
     let document = project;
     let at = revision;
     for (const { id, kind, of, edit } of request.edits) {
-      const applied = tryEdit(() => applyEdit(document, edit));
+      const applied = tryEdit(() => changeDocument(document, edit));
       document = applied.document;
       at++;
       await transaction

@@ -51,7 +51,11 @@ export function Cursor({ scale }: { scale: Scale }) {
         }}
       />
       {inside && (
-        <div aria-hidden className="absolute top-0 bottom-1 w-0" style={{ transform: `translateX(${x}px)` }}>
+        <div
+          aria-hidden
+          className="absolute top-0 bottom-1 w-0 will-change-transform"
+          style={{ transform: `translateX(${x}px)` }}
+        >
           <div className="absolute top-0 h-full w-[2px] -translate-x-1/2 bg-reed" />
           <div className="absolute top-0 -translate-x-1/2 bg-reed px-2.5 font-mono text-[12px] leading-4 font-bold text-on-reed">
             {width}

@@ -48,7 +48,7 @@ export const FindingsTrack = memo(function FindingsTrack({ scale }: { scale: Sca
   const page = useSession(shownPage);
   const bars = useMemo(() => barsOf(findings), [findings]);
   return (
-    <div className="relative" style={{ height: ROWS * ROW_HEIGHT + 2 }} data-testid="findings-track">
+    <div className="part relative" style={{ height: ROWS * ROW_HEIGHT + 2 }} data-testid="findings-track">
       {bars.map(({ key, finding, from, below, row, count }) => {
         const at = place(scale, from, below);
         if (!at || row >= ROWS) return null;

@@ -76,6 +76,7 @@ export function Inspector() {
       ...strongest,
       value: values.some((value) => value === undefined) ? undefined : compose(values as string[]),
       ownHere: each.some((one) => one.ownHere),
+      story: each.map((one) => one.story).join(),
     };
     const unfold =
       unfolded.has(composite.shorthand) ||
@@ -136,7 +137,7 @@ export function Inspector() {
         value={query}
         onChange={(event) => setQuery(event.target.value)}
       />
-      <div className="min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
+      <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
         {GROUPS.map(({ group, items }) => {
           const rows = items
             .map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item)))

@@ -53,4 +53,13 @@ export const PropertyRow = memo(function PropertyRow({
       <OriginMark label={label} properties={properties} field={field} target={target} />
     </div>
   );
-});
+}, sameRow);
+
+function sameRow(a: Props, b: Props): boolean {
+  return (
+    a.property === b.property &&
+    a.target === b.target &&
+    a.properties === b.properties &&
+    a.field.story === b.field.story
+  );
+}

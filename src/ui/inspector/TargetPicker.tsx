@@ -12,8 +12,6 @@ const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 export function TargetPicker() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
-  const width = useSession((session) => session.width);
-  const band = bandAt(project, width);
   const breakpoint = project.breakpoints.find((one) => one.id === target);
   const reached = bandsOf(project).filter(
     (one) => !breakpoint || contains([conditionInterval(breakpoint.condition)], one.from),
@@ -24,20 +22,6 @@ export function TargetPicker() {
     else if (value === NEW.wider) addBreakpointHere('wider');
     else chooseTarget(value);
   };
-  const options = [
-    { value: BASE, text: 'Base', note: 'every band without a value of its own' },
-    ...band.holds.map((id) => ({
-      value: id,
-      text: describeTarget(project, id),
-      note: project.breakpoints.find((one) => one.id === id)!.name,
-    })),
-    {
-      value: NEW.narrower,
-      text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`,
-      note: 'adds a breakpoint',
-    },
-    { value: NEW.wider, text: `New: ${describeCondition(conditionAt(width, 'wider'))}`, note: 'adds a breakpoint' },
-  ];
   return (
     <Listbox value={target} onChange={choose}>
       <ListboxButton
@@ -57,17 +41,43 @@ export function TargetPicker() {
         anchor="bottom"
         className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
       >
-        {options.map(({ value, text, note }) => (
-          <ListboxOption
-            key={value}
-            value={value}
-            className="flex cursor-pointer justify-between gap-3 rounded-[3px] px-2 py-1 data-focus:bg-reed-tint data-selected:font-bold"
-          >
-            <span className="whitespace-nowrap">{text}</span>{' '}
-            <span className="truncate font-normal text-muted">{note}</span>
-          </ListboxOption>
-        ))}
+        <Options />
       </ListboxOptions>
     </Listbox>
+  );
+}
+
+/** Only there while the list is open, since it follows the cursor. */
+function Options() {
+  const project = useSession(shownProject);
+  const width = useSession((session) => session.width);
+  const band = bandAt(project, width);
+  const options = [
+    { value: BASE, text: 'Base', note: 'every band without a value of its own' },
+    ...band.holds.map((id) => ({
+      value: id,
+      text: describeTarget(project, id),
+      note: project.breakpoints.find((one) => one.id === id)!.name,
+    })),
+    {
+      value: NEW.narrower,
+      text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`,
+      note: 'adds a breakpoint',
+    },
+    { value: NEW.wider, text: `New: ${describeCondition(conditionAt(width, 'wider'))}`, note: 'adds a breakpoint' },
+  ];
+  return (
+    <>
+      {options.map(({ value, text, note }) => (
+        <ListboxOption
+          key={value}
+          value={value}
+          className="flex cursor-pointer justify-between gap-3 rounded-[3px] px-2 py-1 data-focus:bg-reed-tint data-selected:font-bold"
+        >
+          <span className="whitespace-nowrap">{text}</span>{' '}
+          <span className="truncate font-normal text-muted">{note}</span>
+        </ListboxOption>
+      ))}
+    </>
   );
 }

@@ -33,6 +33,7 @@ function mark(property: string, value: string, target: At): void {
 export function ValueField({ property, label, value, faint, target, keywords, colour }: Props) {
   const [typed, setTyped] = useState<string>();
   const [problem, setProblem] = useState<string>();
+  const [focused, setFocused] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
   const text = typed ?? value ?? '';
@@ -91,6 +92,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           className={`h-full w-full min-w-0 bg-transparent px-1.5 font-mono text-[12px] outline-none ${faint && typed === undefined ? 'text-muted' : 'text-ink'}`}
           onFocus={(event) => {
             event.target.select();
+            setFocused(true);
             markReach(property, target);
           }}
           onChange={(event) => {
@@ -100,7 +102,10 @@ export function ValueField({ property, label, value, faint, target, keywords, co
             setProblem(undefined);
             if (checked.ok) mark(property, next, target);
           }}
-          onBlur={finish}
+          onBlur={() => {
+            setFocused(false);
+            finish();
+          }}
           onKeyDown={(event) => {
             if (event.key === 'Enter') finish();
             else if (event.key === 'Escape') {
@@ -117,7 +122,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           }}
         />
       </div>
-      {keywords && (
+      {keywords && focused && (
         <datalist id={`keywords-${property}`}>
           {keywords.map((keyword) => (
             <option key={keyword} value={keyword} />

@@ -11,6 +11,8 @@ export interface FieldValue {
   readonly resolution: Resolution;
   /** Whether some selected element has an own value at the write target. */
   readonly ownHere: boolean;
+  /** The same text for the same story: what decides whether a row must be drawn again. */
+  readonly story: string;
 }
 
 const STRENGTH: readonly Carriage[] = ['set', 'carried', 'shared', 'inherited', 'default'];
@@ -28,12 +30,16 @@ export function fieldValue(
   const all = ids.map((id) => resolve(project, page, id, property, width));
   const first = all[0]!;
   const carriages = all.map((resolution) => carriageIn(resolution, home));
-  return {
-    value: all.every((resolution) => resolution.value === first.value) ? first.value : undefined,
-    carriage: STRENGTH.find((carriage) => carriages.includes(carriage)) ?? 'default',
-    resolution: first,
-    ownHere: ids.some((id) => page.elements[id]?.styles[target]?.[property] !== undefined),
-  };
+  const value = all.every((resolution) => resolution.value === first.value) ? first.value : undefined;
+  const carriage = STRENGTH.find((one) => carriages.includes(one)) ?? 'default';
+  const ownHere = ids.some((id) => page.elements[id]?.styles[target]?.[property] !== undefined);
+  const { origin } = first;
+  const from =
+    origin.kind === 'initial'
+      ? ''
+      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.sharedId}`;
+  const story = `${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at}`).join()}`;
+  return { value, carriage, resolution: first, ownHere, story };
 }
 
 /** One declaration in words: "set at 900 and narrower", "shared style Card, base". */

@@ -1,14 +1,15 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { bandAt, intersect } from '@/core/breakpoints';
 import { ancestorsOf, parentOf } from '@/core/document';
 import { select } from '../session/actions';
 import { commitOrReport } from '../session/edits';
 import { shownBandStart, shownPage, shownProject, useSession } from '../session/store';
 import { AddElement } from './AddElement';
+import { OutlineRow } from './OutlineRow';
+import type { TreeHandlers } from './OutlineRow';
 import { rowsOf } from './rows';
-import type { Row } from './rows';
 
 const NO_FINDINGS: never[] = [];
 
@@ -53,16 +54,22 @@ export function Outline() {
     const row = list.current?.querySelector<HTMLElement>(`[data-row="${id}"]`);
     row?.focus();
   };
-  const toggle = (id: string, open: boolean) =>
-    setClosed((before) => {
-      const after = new Set(before);
-      if (open) after.delete(id);
-      else after.add(id);
-      return after;
-    });
+  const toggle = useCallback(
+    (id: string, open: boolean) =>
+      setClosed((before) => {
+        const after = new Set(before);
+        if (open) after.delete(id);
+        else after.add(id);
+        return after;
+      }),
+    [],
+  );
 
-  const onKeyDown = (event: React.KeyboardEvent, row: Row, index: number) => {
+  const keyDown = (event: React.KeyboardEvent, from: string) => {
     if (event.ctrlKey || event.metaKey || event.altKey || renaming) return;
+    const index = rows.findIndex((one) => one.element.id === from);
+    const row = rows[index];
+    if (!row) return;
     const { id } = row.element;
     const handled = () => {
       event.preventDefault();
@@ -90,8 +97,30 @@ export function Outline() {
     handled();
   };
 
+  const finishRename = (id: string, name: string | undefined) => {
+    setRenaming(undefined);
+    const before = page.elements[id]?.name;
+    if (name !== undefined && name.trim() !== before)
+      commitOrReport({ type: 'renameElement', node: id, name: name.trim() });
+    setTimeout(() => focusRow(id), 0);
+  };
+  const latest = useRef({ keyDown, finishRename });
+  useEffect(() => {
+    latest.current = { keyDown, finishRename };
+  });
+  const handlers = useMemo<TreeHandlers>(
+    () => ({
+      focused: setFocused,
+      keyDown: (event, id) => latest.current.keyDown(event, id),
+      toggle,
+      startRename: setRenaming,
+      finishRename: (id, name) => latest.current.finishRename(id, name),
+    }),
+    [toggle],
+  );
+
   return (
-    <section aria-label="Elements" className="flex min-h-0 flex-1 flex-col bg-sheet">
+    <section aria-label="Elements" className="part flex min-h-0 flex-1 flex-col bg-sheet">
       <header className="flex h-9 shrink-0 items-center gap-2 px-3.5">
         <h2 className="font-bold">Elements</h2>
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
@@ -104,105 +133,21 @@ export function Outline() {
         aria-multiselectable
         className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2"
       >
-        {rows.map((row, index) => {
-          const { element, level, hidden } = row;
-          const chosen = selection.includes(element.id);
-          return (
-            <li
-              key={element.id}
-              role="treeitem"
-              data-row={element.id}
-              aria-level={level}
-              aria-posinset={row.position}
-              aria-setsize={row.siblings}
-              aria-selected={chosen}
-              aria-expanded={row.expanded}
-              aria-label={[
-                element.name,
-                hidden && 'hidden here',
-                wrong.has(element.id) && 'has findings here',
-                row.overrides > 0 && `${row.overrides} overrides here`,
-              ]
-                .filter(Boolean)
-                .join(', ')}
-              tabIndex={element.id === current ? 0 : -1}
-              onFocus={() => setFocused(element.id)}
-              onKeyDown={(event) => onKeyDown(event, row, index)}
-              onClick={(event) => select([element.id], event.shiftKey || event.ctrlKey || event.metaKey)}
-              onDoubleClick={() => setRenaming(element.id)}
-              onPointerEnter={() => useSession.setState({ hovered: element.id })}
-              onPointerLeave={() => useSession.setState({ hovered: undefined })}
-              style={{ paddingLeft: 4 + (level - 1) * 10 }}
-              className={`flex h-6 cursor-default items-center gap-1 border-l-[3px] pr-3 -outline-offset-2 ${chosen ? 'border-reed bg-reed-tint' : 'border-transparent hover:bg-paper'}`}
-            >
-              <span
-                aria-hidden
-                className="w-3 shrink-0 text-center text-[9px] text-muted"
-                onClick={(event) => {
-                  event.stopPropagation();
-                  if (row.expanded !== undefined) toggle(element.id, !row.expanded);
-                }}
-              >
-                {row.expanded === undefined ? '' : row.expanded ? '▾' : '▸'}
-              </span>
-              {wrong.has(element.id) && <span aria-hidden className="size-1.5 shrink-0 rounded-full bg-rust" />}
-              {renaming === element.id ? (
-                <RenameField
-                  name={element.name}
-                  done={(name) => {
-                    setRenaming(undefined);
-                    if (name !== undefined && name.trim() !== element.name)
-                      commitOrReport({ type: 'renameElement', node: element.id, name: name.trim() });
-                    setTimeout(() => focusRow(element.id), 0);
-                  }}
-                />
-              ) : (
-                <span className={`truncate ${hidden ? 'text-muted line-through' : ''}`}>{element.name}</span>
-              )}
-              {row.overrides > 0 && (
-                <span
-                  aria-hidden
-                  className="shrink-0 rounded-full border border-reed px-1 font-mono text-[10px] leading-[14px] text-reed"
-                  title={`${row.overrides} values from breakpoints hold here`}
-                >
-                  {row.overrides}
-                </span>
-              )}
-              <span aria-hidden className="ml-auto pl-1 font-mono text-[11px] text-muted">
-                {element.tag}
-              </span>
-            </li>
-          );
-        })}
+        {rows.map(({ element, ...row }) => (
+          <OutlineRow
+            key={element.id}
+            id={element.id}
+            name={element.name}
+            tag={element.tag}
+            {...row}
+            wrong={wrong.has(element.id)}
+            chosen={selection.includes(element.id)}
+            current={element.id === current}
+            renaming={renaming === element.id}
+            handlers={handlers}
+          />
+        ))}
       </ul>
     </section>
-  );
-}
-
-function RenameField({ name, done }: { name: string; done: (name: string | undefined) => void }) {
-  const [text, setText] = useState(name);
-  const finished = useRef(false);
-  const finish = (value: string | undefined) => {
-    if (finished.current) return;
-    finished.current = true;
-    done(value);
-  };
-  return (
-    <input
-      autoFocus
-      aria-label={`New name of ${name}`}
-      value={text}
-      maxLength={80}
-      className="min-w-0 flex-1 rounded-[3px] border border-reed bg-well px-1 text-ink"
-      onFocus={(event) => event.target.select()}
-      onChange={(event) => setText(event.target.value)}
-      onClick={(event) => event.stopPropagation()}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === 'Enter') finish(text);
-        if (event.key === 'Escape') finish(undefined);
-      }}
-      onBlur={() => finish(text)}
-    />
   );
 }

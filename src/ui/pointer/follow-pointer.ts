@@ -25,15 +25,27 @@ export function followPointer(
   let wasDrag = false;
   element.setPointerCapture(event.pointerId);
   document.documentElement.dataset.dragging = '';
+  let latest: Drag | undefined;
+  let frame = 0;
+  // Mice report more often than screens show; one call a frame is all that can be seen.
+  const tell = () => {
+    frame = 0;
+    if (latest) moved(latest);
+    latest = undefined;
+  };
   const move = (at: PointerEvent) => {
     const dx = at.clientX - start.x;
     const dy = at.clientY - start.y;
     if (Math.abs(dx) > SLACK || Math.abs(dy) > SLACK) wasDrag = true;
-    if (wasDrag) moved({ x: at.clientX, y: at.clientY, dx, dy });
+    if (!wasDrag) return;
+    latest = { x: at.clientX, y: at.clientY, dx, dy };
+    frame ||= requestAnimationFrame(tell);
   };
   const end = () => {
     delete document.documentElement.dataset.dragging;
     element.removeEventListener('pointermove', move);
+    cancelAnimationFrame(frame);
+    tell();
     ended(wasDrag);
   };
   element.addEventListener('pointermove', move);

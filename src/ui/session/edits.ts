@@ -1,7 +1,7 @@
 import type { Project } from '@/core/document';
 import { pageOf } from '@/core/document';
 import type { Edit, Footprint } from '@/core/edits';
-import { advance, applyEdit, describeEdit, EditError } from '@/core/edits';
+import { advance, applyEdit, changeDocument, describeEdit, EditError } from '@/core/edits';
 import type { PendingEdit } from './api';
 import { schedule } from './sync';
 import { invalidateSweeps } from './sweep';
@@ -95,7 +95,7 @@ export function commitOrReport(edit: Edit): boolean {
 export function preview(edit: Edit | undefined): void {
   if (!edit) return useSession.setState({ draft: undefined });
   try {
-    useSession.setState({ draft: applyEdit(useSession.getState().project, edit).document });
+    useSession.setState({ draft: changeDocument(useSession.getState().project, edit).document });
   } catch (error) {
     inWords(error);
   }

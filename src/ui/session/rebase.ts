@@ -1,6 +1,6 @@
 import type { Project } from '@/core/document';
 import type { History, LogEntry } from '@/core/edits';
-import { advance, applyEdit } from '@/core/edits';
+import { advance, changeDocument } from '@/core/edits';
 import type { PendingEdit } from './api';
 
 export interface Rebased {
@@ -24,7 +24,7 @@ export function rebase(
   let server = confirmed;
   let history = confirmedHistory;
   for (const entry of missed) {
-    server = applyEdit(server, entry.edit).document;
+    server = changeDocument(server, entry.edit).document;
     history = advance(history, entry);
   }
   const arrived = new Set(missed.map((entry) => entry.id));
@@ -34,7 +34,7 @@ export function rebase(
   for (const waitingEdit of waiting) {
     if (arrived.has(waitingEdit.id)) continue;
     try {
-      const applied = applyEdit(project, waitingEdit.edit);
+      const applied = changeDocument(project, waitingEdit.edit);
       project = applied.document;
       history = advance(history, { ...waitingEdit, revision: 0, inverse: applied.inverse });
       pending.push(waitingEdit);

@@ -18,14 +18,14 @@ function ledgerOf(pageId: string): Ledger {
   return ledger;
 }
 
-function show(pageId: string, change: Partial<SweepState>): void {
+function show(pageId: string, change: Partial<SweepState>, measured = false): void {
   const ledger = ledgerOf(pageId);
   useSession.setState(({ sweeps, findings }) => ({
     sweeps: {
       ...sweeps,
       [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided },
     },
-    findings: { ...findings, [pageId]: ledger.findings() },
+    ...(measured && { findings: { ...findings, [pageId]: ledger.findings() } }),
   }));
 }
 
@@ -92,7 +92,7 @@ async function measure(pageId: string): Promise<void> {
       if (line.type === 'failed') throw new Error(line.message);
       if (line.type === 'results') {
         ledger.record(line.results);
-        show(pageId, { running: true });
+        show(pageId, { running: true }, true);
       }
     }
     if (!stop.signal.aborted) show(pageId, { running: false });

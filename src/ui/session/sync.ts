@@ -1,6 +1,6 @@
 import type { Project } from '@/core/document';
 import type { History } from '@/core/edits';
-import { advance, applyEdit } from '@/core/edits';
+import { advance, changeDocument } from '@/core/edits';
 import type { PendingEdit } from './api';
 import { Refused, saveEdits } from './api';
 import { rebase } from './rebase';
@@ -74,7 +74,7 @@ function accept(batch: readonly PendingEdit[], revision: number): void {
   let document: Project = confirmed;
   let history: History = confirmedHistory;
   for (const sent of batch) {
-    const applied = applyEdit(document, sent.edit);
+    const applied = changeDocument(document, sent.edit);
     document = applied.document;
     history = advance(history, { ...sent, revision, inverse: applied.inverse });
   }

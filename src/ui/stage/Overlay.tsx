@@ -25,7 +25,7 @@ export function Overlay({ layout, zoom, page }: Props) {
   );
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
-    <div aria-hidden className="pointer-events-none absolute inset-0 overflow-hidden">
+    <div aria-hidden className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
       {boxes.map((id) => {
         const rect = layout.rects[id];
         const element = page.elements[id];

@@ -1,0 +1,124 @@
+import type { Page as BrowserPage } from 'playwright-core';
+import { demoProject } from '@/demo';
+import { SWEEP_RANGE } from '@/core/audit';
+import { applyEdit } from '@/core/edits';
+import { launchChromium } from '@/server/browser/chromium';
+import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+
+const ROUNDS = 5;
+const project = demoProject('00000000-0000-4000-8000-000000000000');
+const widths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
+
+const middle = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+/** A full sweep against a loop that only resizes the same page and reads its width; rounds alternate, medians count. */
+async function sweeps(): Promise<void> {
+  console.log(
+    `Sweep of ${widths.length} widths against only resizing (median of ${ROUNDS} alternating rounds; at most 4 is wanted)`,
+  );
+  for (const page of project.pages) {
+    const measured = await MeasuredPage.open(project, page);
+    await measured.resizeOnly(widths);
+    await measured.measure(widths);
+    const bare: number[] = [];
+    const full: number[] = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      bare.push(await timed(() => measured.resizeOnly(widths)));
+      full.push(await timed(() => measured.measure(widths)));
+    }
+    await measured.close();
+    const elements = Object.keys(page.elements).length;
+    const each = (values: number[]) => `${middle(values).toFixed(0)} ms`;
+    console.log(
+      `  ${page.name} (${elements} elements): ${(middle(full) / middle(bare)).toFixed(2)}   sweep ${each(full)}, resizing ${each(bare)}`,
+    );
+  }
+}
+
+/** How long an edit takes in the core, on the demo's catalogue. */
+function edits(): void {
+  const page = project.pages[1]!;
+  const cards = Object.values(page.elements).find((element) => element.name === 'Tool cards')!;
+  const time = (work: () => unknown) => {
+    for (let i = 0; i < 20; i++) work();
+    const start = performance.now();
+    for (let i = 0; i < 100; i++) work();
+    return ((performance.now() - start) / 100).toFixed(2);
+  };
+  const style = time(() =>
+    applyEdit(project, { type: 'setStyle', node: cards.id, at: 'bmiddle', property: 'gap', value: '9px' }),
+  );
+  let edge = 700;
+  const move = time(() => applyEdit(project, { type: 'moveBreakpoint', id: 'bmiddle', edge: edge++ }));
+  console.log(`Edits in the core: a value ${style} ms, a moved breakpoint ${move} ms`);
+}
+
+/** The longest tasks of the main thread while the work goes on; 50 ms and more are what people feel. */
+async function longestTask(page: BrowserPage, work: () => Promise<void>): Promise<string> {
+  await page.evaluate(() => {
+    const kept = globalThis as unknown as { tasks: number[]; observer?: PerformanceObserver };
+    kept.observer?.disconnect();
+    kept.tasks = [];
+    kept.observer = new PerformanceObserver((list) =>
+      kept.tasks.push(...list.getEntries().map((entry) => entry.duration)),
+    );
+    kept.observer.observe({ type: 'longtask' });
+  });
+  await work();
+  await page.waitForTimeout(300);
+  const tasks = await page.evaluate(() => (globalThis as unknown as { tasks: number[] }).tasks);
+  return tasks.length === 0
+    ? 'none of 50 ms or more'
+    : `${tasks.length} of 50 ms or more, longest ${Math.max(...tasks).toFixed(0)} ms`;
+}
+
+async function interaction(): Promise<void> {
+  const browser = await launchChromium();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(process.env.MILLPOND_URL!);
+  await page.getByRole('listitem').getByRole('link').first().click();
+  await page.getByRole('tree').waitFor();
+  await page.getByRole('button', { name: /^Page:/ }).click();
+  await page.getByRole('menuitem', { name: 'Catalogue' }).click();
+  await page.locator('[data-done=true]').waitFor({ timeout: 60_000 });
+  await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
+  await page.waitForTimeout(500);
+  const axis = (await page.getByTestId('axis').boundingBox())!;
+  const scrub = async () => {
+    await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
+    await page.mouse.down();
+    for (let i = 0; i <= 120; i++)
+      await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
+    await page.mouse.up();
+  };
+  console.log(`Main thread while scrubbing over all widths: tasks ${await longestTask(page, scrub)}`);
+  const type = async () => {
+    const field = page.locator('input[data-property="gap"]');
+    await field.focus();
+    for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowUp');
+    await field.fill('');
+    await page.keyboard.type('12px 18px', { delay: 20 });
+    await page.keyboard.press('Enter');
+  };
+  console.log(`Main thread while stepping and typing a value: tasks ${await longestTask(page, type)}`);
+  const post = (await page.locator('[data-post=bmiddle]').boundingBox())!;
+  const drag = async () => {
+    await page.mouse.move(post.x + 20, post.y + 8);
+    await page.mouse.down();
+    for (let i = 0; i <= 60; i++) await page.mouse.move(post.x + 20 + i, post.y + 8);
+    await page.mouse.up();
+  };
+  console.log(`Main thread while dragging a breakpoint: tasks ${await longestTask(page, drag)}`);
+  await browser.close();
+}
+
+await sweeps();
+await closeBrowser();
+edits();
+await interaction();
