@@ -9,6 +9,8 @@ let selected: readonly string[] = [];
 let hovered: string | undefined;
 let editing: HTMLElement | undefined;
 let scheduled = false;
+/** Where the last selected element stood in the window, while it was in sight. */
+let anchorTop: number | undefined;
 
 const send = (message: Record<string, unknown>) => parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');
 const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
@@ -23,8 +25,20 @@ function rectOf(id: string): Rect | null {
   return [left, top, width, height];
 }
 
+/** What is selected stays where it is on the screen while the width changes around it. */
+function holdAnchor(): void {
+  const element = anchorTop === undefined ? undefined : find(selected[selected.length - 1]!);
+  if (element && element.getClientRects().length > 0) scrollBy(0, element.getBoundingClientRect().top - anchorTop!);
+}
+
+function noteAnchor(): void {
+  const rect = selected.length > 0 ? rectOf(selected[selected.length - 1]!) : null;
+  anchorTop = rect && rect[1] + rect[3] > 0 && rect[1] < innerHeight ? rect[1] : undefined;
+}
+
 function report(): void {
   scheduled = false;
+  noteAnchor();
   const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(id)]));
   const root = document.documentElement;
   send({
@@ -61,7 +75,7 @@ function patchRules(changes: readonly { block: string; index: number; css: strin
 }
 
 /** Style elements in the given order; those that stay the same are not touched. */
-function putBlocks(blocks: readonly { key: string; css: string }[]): void {
+function putBlocks(blocks: readonly { key: string; css?: string }[]): void {
   const old = new Map(
     [...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')].map((style) => [
       style.dataset.mpBlock!,
@@ -76,8 +90,7 @@ function putBlocks(blocks: readonly { key: string; css: string }[]): void {
       style = document.createElement('style');
       style.dataset.mpBlock = key;
     }
-    // Rules may have been patched in place, so the text alone doesn't tell what holds.
-    style.textContent = css;
+    if (css !== undefined) style.textContent = css;
     if (after.nextElementSibling !== style) after.after(style);
     after = style;
   }
@@ -140,6 +153,7 @@ addEventListener('message', (event) => {
     const rect = element?.getBoundingClientRect();
     if (rect && (rect.bottom < 0 || rect.top > innerHeight))
       element!.scrollIntoView({ block: 'center', inline: 'nearest' });
+    noteAnchor();
   } else if (message.type === 'edit') {
     const element = find(message.id as string);
     if (element) startEditing(element);
@@ -195,7 +209,10 @@ addEventListener(
   true,
 );
 addEventListener('scroll', schedule, { passive: true, capture: true });
-addEventListener('resize', schedule);
+addEventListener('resize', () => {
+  holdAnchor();
+  schedule();
+});
 new ResizeObserver(schedule).observe(document.body);
 void document.fonts.ready.then(schedule);
 send({ type: 'ready' });

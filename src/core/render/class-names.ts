@@ -3,8 +3,19 @@ import { subtreeOf } from '../document/tree';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
 
+const slugs = new Map<string, string>();
+
 /** A name in small letters, digits and hyphens that begins with a letter. */
 export function slugOf(name: string): string {
+  let slug = slugs.get(name);
+  if (slug === undefined) {
+    if (slugs.size > 10_000) slugs.clear();
+    slugs.set(name, (slug = makeSlug(name)));
+  }
+  return slug;
+}
+
+function makeSlug(name: string): string {
   const slug = name
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')

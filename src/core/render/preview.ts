@@ -2,7 +2,7 @@ import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import { renderElement } from './markup';
-import type { Addresses, Block } from './sheet';
+import type { Addresses, Block, Rule } from './sheet';
 import { renderSheet, writeBlock } from './sheet';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
@@ -57,39 +57,62 @@ ${preview.body}</html>
 `;
 }
 
+/** One `<style>` of a frame in its place; without `css` it stays as it is. */
+export interface BlockPatch {
+  readonly key: string;
+  readonly css?: string;
+}
+
 /** What a frame must be told to get from one preview to the next: as little as says it. */
 export type PreviewPatch =
-  | {
-      readonly kind: 'rules';
-      readonly changes: readonly { readonly block: string; readonly index: number; readonly css: string }[];
-    }
-  | { readonly kind: 'blocks'; readonly blocks: readonly { readonly key: string; readonly css: string }[] }
-  | {
-      readonly kind: 'body';
-      readonly body: string;
-      readonly blocks: readonly { readonly key: string; readonly css: string }[];
-    }
+  | { readonly kind: 'rules'; readonly changes: readonly RuleChange[] }
+  | { readonly kind: 'blocks'; readonly blocks: readonly BlockPatch[] }
+  | { readonly kind: 'body'; readonly body: string; readonly blocks: readonly BlockPatch[] }
   | { readonly kind: 'none' };
 
+export interface RuleChange {
+  readonly block: string;
+  readonly index: number;
+  readonly css: string;
+}
+
+const linesOf = (rule: Rule) => rule.lines.join(' ');
+
+/** Whether two blocks differ at most in what their rules say, not in which rules there are. */
+function sameShape(a: Block, b: Block | undefined): boolean {
+  return (
+    a.key === b?.key &&
+    a.query === b.query &&
+    a.rules.length === b.rules.length &&
+    a.rules.every((rule, i) => rule.selector === b.rules[i]!.selector)
+  );
+}
+
+function sameRules(a: Block, b: Block | undefined): boolean {
+  return (
+    sameShape(a, b) &&
+    a.rules.every((rule, i) => rule.lines === b!.rules[i]!.lines || linesOf(rule) === linesOf(b!.rules[i]!))
+  );
+}
+
 export function patchBetween(before: Preview, after: Preview): PreviewPatch {
-  const all = () => after.blocks.map((block) => ({ key: block.key, css: writeBlock(block) }));
-  if (before.body !== after.body) return { kind: 'body', body: after.body, blocks: all() };
-  const sameShape =
-    before.blocks.length === after.blocks.length &&
-    before.blocks.every((block, i) => {
-      const other = after.blocks[i]!;
-      return (
-        block.key === other.key &&
-        block.query === other.query &&
-        block.rules.length === other.rules.length &&
-        block.rules.every((rule, j) => rule.selector === other.rules[j]!.selector)
-      );
-    });
-  if (!sameShape) return { kind: 'blocks', blocks: all() };
+  const old = new Map(before.blocks.map((block) => [block.key, block]));
+  const blocks = () =>
+    after.blocks.map((block): BlockPatch =>
+      sameRules(block, old.get(block.key)) ? { key: block.key } : { key: block.key, css: writeBlock(block) },
+    );
+  if (before.body !== after.body) return { kind: 'body', body: after.body, blocks: blocks() };
+  if (
+    before.blocks.length !== after.blocks.length ||
+    !before.blocks.every((block, i) => sameShape(block, after.blocks[i]))
+  )
+    return { kind: 'blocks', blocks: blocks() };
   const changes = after.blocks.flatMap((block, i) =>
-    block.rules.flatMap((rule, index) => {
-      const css = rule.lines.join(' ');
-      return css === before.blocks[i]!.rules[index]!.lines.join(' ') ? [] : [{ block: block.key, index, css }];
+    block.rules.flatMap((rule, index): RuleChange[] => {
+      const was = before.blocks[i]!.rules[index]!;
+      return rule.lines === was.lines || linesOf(rule) === linesOf(was)
+        ? []
+        : [{ block: block.key, index, css: linesOf(rule) }];
     }),
   );
   return changes.length > 0 ? { kind: 'rules', changes } : { kind: 'none' };

@@ -19,7 +19,7 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
   const devices = [...project.devices].sort((a, b) => a.width - b.width);
   return (
     <>
-      <div className="part relative h-9" aria-hidden>
+      <div className="relative h-9" aria-hidden>
         {named.map((width) => (
           <span
             key={width}

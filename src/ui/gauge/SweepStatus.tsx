@@ -55,7 +55,7 @@ export function SweepStatus() {
         {waiting && (sweep.stopped || sweep.error) && <Action label="Go on" onClick={() => continueSweep(true)} />}
       </div>
       <span
-        className={`block truncate font-mono text-xs leading-4 ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
+        className={`block truncate text-sm leading-4 ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
         data-testid="finding-count"
       >
         {countFindings(findings)}

@@ -1,0 +1,62 @@
+import type { Page } from 'playwright-core';
+import { launchChromium } from '@/server/browser/chromium';
+
+const browser = await launchChromium();
+
+async function open(colorScheme: 'light' | 'dark' = 'light'): Promise<Page> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: 'reduce' });
+  await page.goto(process.env.MILLPOND_URL!);
+  await page.getByRole('listitem').getByRole('link').first().waitFor();
+  return page;
+}
+
+async function openCatalogue(page: Page): Promise<void> {
+  await page.getByRole('listitem').getByRole('link').first().click();
+  await page.getByRole('tree').waitFor();
+  await page.getByRole('button', { name: /^Page:/ }).click();
+  await page.getByRole('menuitem', { name: 'Catalogue' }).click();
+  await page.locator('[data-done=true]').waitFor({ timeout: 60_000 });
+}
+
+/** Puts the cursor at a width, by keyboard. */
+async function goTo(page: Page, width: number): Promise<void> {
+  await page.getByTestId('cursor').focus();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < Math.floor((width - 240) / 10); i++) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < (width - 240) % 10; i++) await page.keyboard.press('ArrowRight');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+}
+
+async function picture(page: Page, name: string): Promise<void> {
+  await page.mouse.move(640, 4);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  console.log(`docs/screenshots/${name}.png`);
+}
+
+const page = await open();
+await picture(page, 'projects');
+await openCatalogue(page);
+await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
+await goTo(page, 1240);
+await picture(page, 'workbench-wide');
+await goTo(page, 742);
+await picture(page, 'workbench-middle');
+await page.getByRole('treeitem', { name: /^Notice/ }).click();
+await goTo(page, 350);
+await picture(page, 'workbench-phone');
+await page.getByRole('tab', { name: /Findings/ }).click();
+await page
+  .getByTestId('findings')
+  .getByRole('button', { name: /Heading and/ })
+  .click();
+await picture(page, 'findings');
+await page.keyboard.press('?');
+await picture(page, 'commands');
+await page.close();
+const dark = await open('dark');
+await openCatalogue(dark);
+await dark.getByRole('treeitem', { name: /^Tool cards/ }).click();
+await goTo(dark, 742);
+await picture(dark, 'workbench-dark');
+await browser.close();
