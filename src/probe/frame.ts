@@ -7,7 +7,7 @@ type Rect = readonly [left: number, top: number, width: number, height: number];
 
 let selected: readonly string[] = [];
 let hovered: string | undefined;
-let editing: HTMLElement | undefined;
+let editing: { readonly element: HTMLElement; readonly before: string } | undefined;
 let scheduled = false;
 /** Where the last selected element stood in the window, while it was in sight. */
 let anchorTop: number | undefined;
@@ -124,16 +124,22 @@ function putBody(html: string): void {
 }
 
 function finishEditing(keep: boolean): void {
-  const element = editing;
-  if (!element) return;
+  if (!editing) return;
+  const { element, before } = editing;
   editing = undefined;
   element.removeAttribute('contenteditable');
-  const text = (element.textContent ?? '').replace(/\s+/g, ' ').trim();
-  send({ type: 'text', id: element.dataset.mpNode, text, keep });
+  const raw = element.textContent ?? '';
+  if (!keep) element.textContent = before;
+  send({
+    type: 'text',
+    id: element.dataset.mpNode,
+    text: element.localName === 'pre' ? raw : raw.replace(/\s+/g, ' ').trim(),
+    keep,
+  });
 }
 
 function startEditing(element: HTMLElement): void {
-  editing = element;
+  editing = { element, before: element.textContent ?? '' };
   element.setAttribute('contenteditable', 'plaintext-only');
   element.focus();
   getSelection()?.selectAllChildren(element);
@@ -154,9 +160,10 @@ addEventListener('message', (event) => {
     if (rect && (rect.bottom < 0 || rect.top > innerHeight))
       element!.scrollIntoView({ block: 'center', inline: 'nearest' });
     noteAnchor();
-  } else if (message.type === 'edit') {
+  } else if (message.type === 'text') {
+    // What was typed could not be kept: the document's own text again.
     const element = find(message.id as string);
-    if (element) startEditing(element);
+    if (element) element.textContent = message.text as string;
   }
   schedule();
 });
@@ -173,7 +180,7 @@ document.documentElement.addEventListener('pointerleave', () => {
   send({ type: 'hover', id: null });
 });
 addEventListener('pointerdown', (event) => {
-  if (editing?.contains(event.target as Node)) return;
+  if (editing?.element.contains(event.target as Node)) return;
   finishEditing(true);
   send({ type: 'select', id: idOf(event.target) ?? null, add: event.shiftKey || event.ctrlKey || event.metaKey });
 });

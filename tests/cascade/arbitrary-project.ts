@@ -118,7 +118,22 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
     });
     parents.push(at);
   });
-  return Object.fromEntries(elements.map((element) => [element.id, element]));
+  return Object.fromEntries(
+    elements.map((element, i) => [element.id, withText(element, TEXTS_TO_LAY[i % TEXTS_TO_LAY.length]!)]),
+  );
+}
+
+const TEXTS_TO_LAY = [
+  'Claw hammer',
+  'Four hundred tools for one street and its neighbours',
+  'x',
+  'Reserve for Saturday',
+];
+
+/** Leaves say something, where they may, so that there are lines to lay out. */
+function withText(element: PageElement, text: string): PageElement {
+  const rule = HTML_ELEMENTS[element.tag]!;
+  return element.children.length > 0 || rule.content === 'void' || rule.children ? element : { ...element, text };
 }
 
 /** Projects of one page with up to ten elements, four breakpoints and three shared styles. */

@@ -7,7 +7,7 @@ import type { Edit } from '@/core/edits';
 import { overridesUnder } from '@/core/edits';
 import { commit } from '../session/edits';
 import { useSession } from '../session/store';
-import { edgeFor } from './Posts';
+import { edgeFor } from './edge';
 
 /** Name, exact width and removal of one breakpoint. */
 export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: number; close: () => void }) {

@@ -1,23 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import type { Breakpoint } from '@/core/breakpoints';
 import { conditionEdge, describeCondition, shownWidth } from '@/core/breakpoints';
 import type { Edit } from '@/core/edits';
 import { commitOrReport, preview } from '../session/edits';
 import { setWidth } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
 import { followPointer } from '../pointer/follow-pointer';
+import { edgeFor } from './edge';
 import { PostCard } from './PostCard';
 import type { Scale } from './scale';
-
-const LEAST = 240;
-
-/** The edge that puts a breakpoint's shown width at `width`. */
-export function edgeFor(breakpoint: Breakpoint, width: number): number {
-  const whole = Math.round(Math.max(LEAST, Math.min(9_999, width)));
-  return 'below' in breakpoint.condition ? whole + 1 : whole;
-}
 
 /** The breakpoints, each with its exact width at its foot. Drag it, step it with the arrows, press it for more. */
 export function Posts({ scale }: { scale: Scale }) {

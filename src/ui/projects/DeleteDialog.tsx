@@ -1,7 +1,7 @@
 'use client';
 
 import { Description, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import type { ProjectSummary } from './ProjectList';
+import type { ProjectSummary } from './summary';
 
 interface Props {
   readonly project: ProjectSummary | undefined;

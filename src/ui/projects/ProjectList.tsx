@@ -7,16 +7,9 @@ import { z } from 'zod';
 import { requestJson } from '../session/api';
 import { Mark } from '../theme/Mark';
 import { DeleteDialog } from './DeleteDialog';
+import { summarySchema } from './summary';
+import type { ProjectSummary } from './summary';
 
-const summarySchema = z.object({
-  id: z.string(),
-  name: z.string(),
-  pages: z.number(),
-  breakpoints: z.number(),
-  revision: z.number(),
-  updatedAt: z.string(),
-});
-export type ProjectSummary = z.infer<typeof summarySchema>;
 const listSchema = z.object({ projects: z.array(summarySchema) });
 
 const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;

@@ -42,7 +42,11 @@ export function Stage() {
     else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
     else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
     else if (message.type === 'key') runKey(message);
-    else if (message.type === 'text') finishText(message);
+    else if (message.type === 'text') {
+      const instead = finishText(message);
+      if (instead !== undefined)
+        frame.current?.contentWindow?.postMessage({ type: 'text', id: message.id, text: instead }, '*');
+    }
   }, []);
 
   useEffect(() => {
@@ -109,11 +113,9 @@ export function Stage() {
   );
 }
 
-function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): void {
-  const session = useSession.getState();
-  const before = shownPage(session).elements[id];
-  if (!before) return;
-  if (keep && text !== (before.text ?? '') && commitOrReport({ type: 'setText', node: id, text })) return;
-  // Nothing is kept: the frame shows the document's own text again.
-  useSession.setState({ draft: undefined, project: { ...session.project } });
+/** Keeps a text that was changed in place. Returns the text to show instead, where it can't be kept. */
+function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): string | undefined {
+  const before = shownPage(useSession.getState()).elements[id];
+  if (!before || !keep || text === (before.text ?? '')) return undefined;
+  return commitOrReport({ type: 'setText', node: id, text }) ? undefined : (before.text ?? '');
 }

@@ -1,0 +1,21 @@
+import { join } from 'node:path';
+import { root } from './places.mjs';
+import { requirePackages } from './packages.mjs';
+import { requirePrerequisites } from './prerequisites.mjs';
+
+/** Runs a TypeScript program beside the whole application, which has a fresh database in a home of its own; then ends. */
+export async function runWithStack(name, file) {
+  process.env.MILLPOND_HOME ??= join(root, '.millpond', name);
+  await requirePrerequisites();
+  await requirePackages();
+  const { requireBuild } = await import('./build.mjs');
+  const { bundlePageScripts } = await import('./bundle.mjs');
+  const { startStack } = await import('./stack.mjs');
+  const { runTypeScript } = await import('./typescript.mjs');
+  await requireBuild();
+  await bundlePageScripts();
+  const stack = await startStack();
+  const code = await runTypeScript(file, process.argv.slice(2), { MILLPOND_URL: stack.address });
+  await stack.stop();
+  process.exit(code);
+}

@@ -1,0 +1,41 @@
+import type { Finding } from '@/core/audit';
+import type { IntervalSet } from '@/core/breakpoints';
+import { barsOf } from './FindingsTrack';
+import { edgeFor } from './edge';
+import { countFindings } from './SweepStatus';
+
+const finding = (check: string, element: string, severity: Finding['severity'], widths: IntervalSet): Finding => ({
+  key: `${check} ${element}`,
+  check,
+  severity,
+  element,
+  widths,
+  worst: { width: widths[0]!.from, violation: { element, amount: 1, measured: {}, others: [] } },
+});
+
+test('bars of one row never overlap; the same fault on the same stretch is one bar', () => {
+  const bars = barsOf([
+    finding('a', 'e1', 'broken', [{ from: 320, below: 600 }, { from: 900, below: 950 }]),
+    finding('a', 'e2', 'broken', [{ from: 320, below: 600 }]),
+    finding('b', 'e1', 'note', [{ from: 500, below: 700 }]),
+    finding('c', 'e1', 'note', [{ from: 600, below: 900 }]),
+  ]); // prettier-ignore
+  expect(bars.map(({ from, row, count }) => [from, row, count])).toEqual([
+    [320, 0, 2],
+    [900, 0, 1],
+    [500, 1, 1],
+    [600, 0, 1],
+  ]);
+});
+
+test('findings are counted in words', () => {
+  const one = finding('a', 'e1', 'broken', [{ from: 320, below: 600 }]);
+  expect(countFindings([])).toBe('none');
+  expect(countFindings([one, { ...one, severity: 'note' }])).toBe('1 broken · 1 note');
+});
+
+test('a post put at a width holds that whole pixel, and stays within limits', () => {
+  const down = { id: 'b', name: 'B', condition: { below: 600 } } as const;
+  const up = { id: 'b', name: 'B', condition: { from: 600 } } as const;
+  expect([edgeFor(down, 742.4), edgeFor(up, 742.4), edgeFor(down, 3), edgeFor(up, 1e6)]).toEqual([743, 742, 241, 9999]);
+});

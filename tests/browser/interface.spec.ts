@@ -1,0 +1,182 @@
+import { expect, test } from '@playwright/test';
+import {
+  createProject,
+  elementNamed,
+  field,
+  frameOf,
+  goTo,
+  openWorkbench,
+  readProject,
+  saved,
+  width,
+  write,
+} from './workbench';
+
+test('no answer from the server: edits are kept, said, and sent again', async ({ page, request }) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id, 'Catalogue');
+  await page.getByRole('treeitem', { name: /^Notice/ }).click();
+  await page.route('**/edits', (route) => route.abort());
+  await write(page, 'width', '300px');
+  await expect(page.getByTestId('saving')).toContainText('does not answer');
+  await write(page, 'height', '80px');
+  await expect(frameOf(page).locator('.notice')).toHaveCSS('height', '80px');
+  await page.unroute('**/edits');
+  await saved(page);
+  expect(elementNamed((await readProject(request, id)).project, 'Notice').styles.base).toMatchObject({
+    width: '300px',
+    height: '80px',
+  });
+});
+
+test('a post is renamed, moved by number and by key, and removed; nonsense is refused in place', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  const post = page.locator('[data-post=bnarrow]');
+  await post.focus();
+  await page.keyboard.press('Enter');
+  const card = page.getByRole('dialog', { name: 'Breakpoint Narrow' });
+  await expect(card.getByLabel('Name')).toBeFocused();
+  for (const [text, words] of [
+    ['0', /can't lie under 40/],
+    ['99999', /can't lie over 10000/],
+    ['899', /already holds/],
+    ['wide', /number of px/],
+  ] as const) {
+    await card.getByLabel('This and narrower').fill(text);
+    await page.keyboard.press('Enter');
+    await expect(card.getByRole('alert')).toHaveText(words);
+  }
+  await card.getByLabel('Name').fill('');
+  await card.getByLabel('This and narrower').fill('640');
+  await page.keyboard.press('Enter');
+  await expect(card.getByRole('alert')).toHaveText(/needs a name/);
+  await card.getByLabel('Name').fill('Small');
+  await page.keyboard.press('Enter');
+  await expect(card).toHaveCount(0);
+  await expect(post).toBeFocused();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('ArrowRight');
+  await expect(post).toContainText('631');
+  await expect(page.getByRole('button', { name: 'Small', exact: true })).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(post).toHaveCount(0);
+  await expect(frameOf(page).locator('body')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(post).toContainText('631');
+  await saved(page);
+  const { project } = await readProject(request, id);
+  expect(project.breakpoints.find((one) => one.id === 'bnarrow')).toEqual({
+    id: 'bnarrow',
+    name: 'Small',
+    condition: { below: 632 },
+  });
+  expect(Object.keys(elementNamed(project, 'Welcome').styles.bnarrow!)).toContain('grid-template-columns');
+});
+
+test('lanes show the values along the width; a press goes there; the square tells the story', async ({
+  page,
+  request,
+}) => {
+  await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
+  await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
+  const lane = page.locator('[data-lane="grid-template-columns"]');
+  await expect(lane).toHaveAccessibleName(
+    'grid-template-columns: minmax(0, 1fr), 599 and narrower, set in this band; repeat(3, minmax(0, 1fr)), 600 to 899, set in this band; repeat(4, minmax(0, 1fr)), 900 to 1599, set in this band; repeat(6, minmax(0, 1fr)), 1600 and wider, set in this band',
+  );
+  await lane.locator('[data-stretch]').nth(1).click();
+  expect(await width(page)).toBeGreaterThanOrEqual(600);
+  expect(await width(page)).toBeLessThanOrEqual(899);
+  await expect(page.getByTestId('writes-to')).toHaveText('Writes to 899 and narrower');
+  await page.getByRole('button', { name: /^Columns: set in this band/ }).click();
+  const story = page.getByRole('dialog', { name: 'Columns: the whole story' });
+  await expect(story.getByRole('listitem')).toHaveText([
+    /repeat\(3, minmax\(0, 1fr\)\) set at 899 and narrower/,
+    /repeat\(4, minmax\(0, 1fr\)\) set at the base/,
+  ]);
+  await story.getByRole('button', { name: 'Clear at 899 and narrower' }).click();
+  await expect(field(page, 'grid-template-columns')).toHaveValue('repeat(4, minmax(0, 1fr))');
+  await expect(page.getByRole('button', { name: /^Columns: carried on/ })).toBeFocused();
+});
+
+test('before an edit is made, the widths it will change are marked; Escape takes it back', async ({
+  page,
+  request,
+}) => {
+  await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
+  await goTo(page, 742);
+  await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
+  const marked = page.getByTestId('marked');
+  await field(page, 'gap').focus();
+  await expect(marked).toHaveAttribute('data-widths', '899 and narrower');
+  await field(page, 'grid-template-columns').focus();
+  await expect(marked).toHaveAttribute('data-widths', '600 to 899');
+  await page.keyboard.type('1fr 1fr');
+  await expect(marked).toHaveAttribute('data-widths', '600 to 899');
+  await page.keyboard.press('Escape');
+  await expect(field(page, 'grid-template-columns')).toHaveValue('repeat(3, minmax(0, 1fr))');
+  await expect(marked).toHaveAttribute('data-widths', '');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('parts fold away and keep their sizes', async ({ page, request }) => {
+  await openWorkbench(page, await createProject(request, 'demo'));
+  await page.getByRole('separator', { name: 'Width of the list of elements' }).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute(
+    'aria-valuenow',
+    '240',
+  );
+  await page.getByRole('separator', { name: 'Height of the gauge' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Gauge' })).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('tree').waitFor();
+  await expect(page.getByRole('region', { name: 'Gauge' })).toHaveCount(0);
+  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute(
+    'aria-valuenow',
+    '240',
+  );
+  await page.getByRole('button', { name: 'View' }).click();
+  await page.getByRole('menuitem', { name: 'Show: Gauge' }).click();
+  await expect(page.getByRole('region', { name: 'Gauge' })).toBeVisible();
+});
+
+test('the selection stays where it is on the screen while the width changes around it', async ({ page, request }) => {
+  await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
+  await goTo(page, 700);
+  await page.getByRole('treeitem', { name: /^Notice/ }).click();
+  const top = () =>
+    frameOf(page)
+      .locator('.notice')
+      .evaluate((element) => element.getBoundingClientRect().top);
+  await page.waitForTimeout(300);
+  const before = await top();
+  await goTo(page, 520);
+  await page.waitForTimeout(300);
+  expect(Math.abs((await top()) - before)).toBeLessThan(40);
+});
+
+test('a text changed in place: Escape takes it back, one that is too long is refused and the page shows the old one', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  await goTo(page, 700);
+  const heading = frameOf(page).locator('h1');
+  await heading.dblclick();
+  await page.keyboard.type('Something else');
+  await page.keyboard.press('Escape');
+  await expect(heading).toHaveText('Borrow it, fix it, bring it back');
+  await heading.dblclick();
+  await page.keyboard.insertText('x'.repeat(25_000));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'at most 20000 characters' })).toBeVisible();
+  await expect(heading).toHaveText('Borrow it, fix it, bring it back');
+  await saved(page);
+  expect((await readProject(request, id)).revision).toBe(0);
+});
