@@ -24,47 +24,54 @@ export interface Candidate {
 
 const EVERYWHERE = ALL_WIDTHS[0]!;
 
-/** All declarations of a property on one element, weakest first: layer by layer, inside a layer base, then breakpoints in order. */
-export function candidatesFor(project: Project, page: Page, element: PageElement, property: string): Candidate[] {
-  const result: Candidate[] = [];
+/** All that is declared in one place: a layer at the base or under a breakpoint. */
+interface Source extends Omit<Candidate, 'value'> {
+  readonly declarations: Declarations;
+}
+
+interface Sources {
+  readonly breakpoints: Project['breakpoints'];
+  readonly shared: Project['shared'];
+  readonly elements: Page['elements'];
+  readonly list: readonly Source[];
+}
+
+const memo = new WeakMap<PageElement, Sources>();
+
+/** Where an element's declarations stand, weakest first; remembered until the project or the page is another one. */
+function sourcesFor(project: Project, page: Page, element: PageElement): readonly Source[] {
+  const known = memo.get(element);
+  if (known?.breakpoints === project.breakpoints && known.shared === project.shared && known.elements === page.elements)
+    return known.list;
+  const list: Source[] = [];
   const add = (layer: Layer, styles: StyleSet, sharedId?: string) => {
-    const base = styles[BASE]?.[property];
-    if (base !== undefined)
-      result.push({ value: base, layer, at: BASE, ...(sharedId && { sharedId }), holds: EVERYWHERE });
-    for (const breakpoint of project.breakpoints) {
-      const value = styles[breakpoint.id]?.[property];
-      if (value !== undefined)
-        result.push({
-          value,
-          layer,
-          at: breakpoint.id,
-          ...(sharedId && { sharedId }),
-          holds: conditionInterval(breakpoint.condition),
-        });
-    }
+    const put = (at: At, holds: Interval) => {
+      const declarations = styles[at];
+      if (declarations) list.push({ layer, at, holds, declarations, ...(sharedId && { sharedId }) });
+    };
+    put(BASE, EVERYWHERE);
+    for (const breakpoint of project.breakpoints) put(breakpoint.id, conditionInterval(breakpoint.condition));
   };
-  add('browser', { [BASE]: defaultsOf(page, element) });
+  const ancestors = ancestorsOf(page, element.id).map((ancestor) => ancestor.tag);
+  add('browser', { [BASE]: browserDefaultFor(element, ancestors) });
   add('foundation', { [BASE]: foundationFor(element.tag) });
   for (const style of project.shared) if (element.shared.includes(style.id)) add('shared', style.styles, style.id);
   add('own', element.styles);
   add('browser', { [BASE]: browserForcedFor(element) });
-  return result;
+  memo.set(element, { breakpoints: project.breakpoints, shared: project.shared, elements: page.elements, list });
+  return list;
 }
 
-const defaults = new WeakMap<Page['elements'], Map<string, Declarations>>();
-
-function defaultsOf(page: Page, element: PageElement): Declarations {
-  let known = defaults.get(page.elements);
-  if (!known) defaults.set(page.elements, (known = new Map()));
-  let declarations = known.get(element.id);
-  if (!declarations) {
-    declarations = browserDefaultFor(
-      element,
-      ancestorsOf(page, element.id).map((ancestor) => ancestor.tag),
-    );
-    known.set(element.id, declarations);
+/** All declarations of a property on one element, weakest first: layer by layer, inside a layer base, then breakpoints in order. */
+export function candidatesFor(project: Project, page: Page, element: PageElement, property: string): Candidate[] {
+  const result: Candidate[] = [];
+  for (const source of sourcesFor(project, page, element)) {
+    const value = source.declarations[property];
+    if (value === undefined) continue;
+    const { layer, at, holds, sharedId } = source;
+    result.push({ value, layer, at, holds, ...(sharedId && { sharedId }) });
   }
-  return declarations;
+  return result;
 }
 
 export type Origin =
