@@ -18,4 +18,5 @@ export default {
     ],
   },
   testTimeout: 120000,
+  maxWorkers: 2,
 };

@@ -97,6 +97,13 @@ test('a stale client gets what it missed; the same edit sent twice is made once'
     data: edit({ type: 'setText', node, text: 'late' }, 1),
   });
   expect(await again.json()).toEqual({ status: 'saved', revision: 2 });
+  // The first one's answer was lost, and others have gone on: what was missed is told, the edit itself among it.
+  const late = await request.post(`/api/projects/${id}/edits`, { data: first });
+  expect(late.status()).toBe(409);
+  expect(((await late.json()) as { missed: { id: string }[] }).missed.map((entry) => entry.id)).toContain(
+    first.edits[0]!.id,
+  );
+  expect((await readProject(request, id)).revision).toBe(2);
 });
 
 test('requests from other sites are not answered', async ({ request }) => {

@@ -53,7 +53,8 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
       .select()
       .from(edits)
       .where(and(eq(edits.projectId, projectId), inArray(edits.editId, ids)));
-    if (done.length === ids.length) return { status: 'saved', revision };
+    // Sent again because the answer was lost: it's there, unless others have gone on since.
+    if (done.length === ids.length && revision === request.revision + ids.length) return { status: 'saved', revision };
     if (request.revision !== revision || done.length > 0) {
       if (request.revision > revision)
         throw new HttpError(409, 'The request names a revision that does not exist. Reload the project.');

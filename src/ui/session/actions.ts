@@ -5,6 +5,7 @@ import { parentOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { openProject } from './api';
 import { announce, commit, commitOrReport, report } from './edits';
+import { settled } from './sync';
 import { shownPage, useSession, WIDTH_MAX, WIDTH_MIN } from './store';
 import { continueSweep, forgetSweeps } from './sweep';
 
@@ -12,6 +13,7 @@ const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
 export const newElementId = () => `e${key()}`;
 
 export async function open(projectId: string): Promise<void> {
+  await settled();
   const { project, revision, history } = await openProject(projectId);
   forgetSweeps();
   useSession.setState({

@@ -14,7 +14,7 @@ import {
 } from './actions';
 import { shownPage, useSession, writeTarget } from './store';
 
-jest.mock('./sync', () => ({ schedule: jest.fn() }));
+jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('./sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');

@@ -21,6 +21,14 @@ export function schedule(delay = DELAY): void {
   if (useSession.getState().saving === 'saved') useSession.setState({ saving: 'saving' });
 }
 
+/** Resolves when everything has been sent; until then another project must not take this one's place. */
+export async function settled(): Promise<void> {
+  while (useSession.getState().pending.length > 0) {
+    if (!busy) schedule(0);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
 /** Sends what waits; again and again until all is there. */
 async function flush(): Promise<void> {
   if (busy) return;
