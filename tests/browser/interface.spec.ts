@@ -114,6 +114,7 @@ test('before an edit is made, the widths it will change are marked; Escape takes
   await expect(marked).toHaveAttribute('data-widths', '899 and narrower');
   await field(page, 'grid-template-columns').focus();
   await expect(marked).toHaveAttribute('data-widths', '600 to 899');
+  await expect(page.getByTestId('reach')).toHaveText('changes Middle · Narrow keeps its own');
   await page.keyboard.type('1fr 1fr');
   await expect(marked).toHaveAttribute('data-widths', '600 to 899');
   await page.keyboard.press('Escape');

@@ -105,6 +105,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           onBlur={() => {
             setFocused(false);
             finish();
+            useSession.setState({ marked: [] });
           }}
           onKeyDown={(event) => {
             if (event.key === 'Enter') finish();
