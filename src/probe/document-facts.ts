@@ -3,10 +3,12 @@ import type { ElementFacts, PageFacts } from '@/core/audit/facts';
 const CUTS: Readonly<Record<string, number>> = { hidden: 1, clip: 1, auto: 2, scroll: 2 };
 const PLACES: Readonly<Record<string, number>> = { relative: 1, sticky: 1, absolute: 2, fixed: 3 };
 const NO_LINES = new Float64Array(0);
+const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
 
 /**
  * Reads facts from one document, again and again at different widths. What can't change with the width is read once;
- * styles are read again only where `stylesEpoch` changes; a text's lines only when its box has changed its size.
+ * styles are read again only where `stylesEpoch` changes; a text's lines only when its box has changed its size; the
+ * boxes of mere containers only where the page is wider than the viewport.
  */
 export class DocumentReader {
   readonly #document: Document;
@@ -22,6 +24,8 @@ export class DocumentReader {
   readonly #ellipsis: Uint8Array;
   readonly #position: Uint8Array;
   readonly #steady: Uint8Array;
+  /** 1 for what a check asks about at any width: text, pictures, controls, and boxes that cut. */
+  readonly #asked: Uint8Array;
   readonly #fontSize: Float64Array;
   readonly #lines: Float64Array[];
   readonly #range: Range;
@@ -54,6 +58,7 @@ export class DocumentReader {
     this.#ellipsis = new Uint8Array(count);
     this.#position = new Uint8Array(count);
     this.#steady = new Uint8Array(count);
+    this.#asked = new Uint8Array(count);
     this.#fontSize = new Float64Array(count);
     this.#lines = Array.from({ length: count }, () => NO_LINES);
     this.#range = document.createRange();
@@ -68,9 +73,16 @@ export class DocumentReader {
     if (fresh) this.#readStyles();
     this.#epoch = stylesEpoch;
     const { scrollX, scrollY } = this.#window;
+    const scrollWidth = this.#document.documentElement.scrollWidth;
+    const wide = scrollWidth > this.#window.innerWidth;
     const boxes = this.#boxes;
     for (let i = 0; i < this.#nodes.length; i++) {
       const at = i * 4;
+      if (!wide && !this.#asked[i]) {
+        this.#shown[i] = 0;
+        boxes.fill(0, at, at + 4);
+        continue;
+      }
       const box = this.#nodes[i]!.getBoundingClientRect();
       const left = box.left + scrollX;
       const top = box.top + scrollY;
@@ -98,7 +110,7 @@ export class DocumentReader {
     }
     return {
       viewport: { width: this.#window.innerWidth, height: this.#window.innerHeight },
-      scrollWidth: this.#document.documentElement.scrollWidth,
+      scrollWidth,
       elements: this.#elements,
       boxes,
       shown: this.#shown,
@@ -123,6 +135,8 @@ export class DocumentReader {
       this.#cutY[i] = replaced ? 0 : (CUTS[style.overflowY] ?? 0);
       this.#ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;
       this.#position[i] = PLACES[style.position] ?? (style.transform === 'none' ? 0 : 1);
+      const content = this.#texts[i]!.length > 0 || CONTENT.has(this.#nodes[i]!.localName);
+      this.#asked[i] = content || this.#cutX[i] || this.#cutY[i] ? 1 : 0;
       // Inside an inline box the lines can change while the box keeps its size.
       this.#steady[i] = style.display === 'inline' ? 0 : 1;
       if (this.#texts[i]!.length > 0) this.#fontSize[i] = parseFloat(style.fontSize);

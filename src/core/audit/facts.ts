@@ -23,9 +23,12 @@ export interface PageFacts {
   /** The width that the document can be scrolled to, in px. */
   readonly scrollWidth: number;
   readonly elements: readonly ElementFacts[];
-  /** Four numbers an element: left, top, right, bottom. */
+  /** Four numbers an element: left, top, right, bottom. Only meaningful where the element is shown. */
   readonly boxes: Float64Array;
-  /** 1 where the element has a box with an area and is visible. */
+  /**
+   * 1 where the element has a box with an area and is visible. Boxes that only contain others (no text, no picture, no
+   * control, nothing cut) count as shown only where the document is wider than the viewport, since reading is dear.
+   */
   readonly shown: Uint8Array;
   readonly cutX: Uint8Array;
   readonly cutY: Uint8Array;

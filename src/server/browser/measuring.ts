@@ -65,12 +65,12 @@ export class MeasuredPage {
     );
   }
 
-  measure(widths: readonly number[]): Promise<WidthResult[]> {
-    return this.browserPage.evaluate(([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid), [
-      widths,
-      this.edges,
-      this.fluid,
-    ] as const);
+  async measure(widths: readonly number[]): Promise<WidthResult[]> {
+    const results = await this.browserPage.evaluate(
+      ([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid),
+      [widths, this.edges, this.fluid] as const,
+    );
+    return JSON.parse(results) as WidthResult[];
   }
 
   resizeOnly(widths: readonly number[]): Promise<number> {

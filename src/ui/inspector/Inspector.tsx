@@ -1,10 +1,10 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { bandAt } from '@/core/breakpoints';
 import { PROPERTIES, PROPERTY_GROUPS } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
-import { shownBandStart, shownPage, shownProject, useSession, writeTarget } from '../session/store';
+import { steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../session/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
@@ -37,9 +37,10 @@ const OPEN_FIRST: ReadonlySet<string> = new Set(['Layout', 'Flex and grid', 'Siz
 /** The values of what is selected, as they hold at the cursor, and where each comes from. */
 export function Inspector() {
   const selection = useSession((session) => session.selection);
-  const project = useSession(shownProject);
-  const page = useSession(shownPage);
-  const bandStart = useSession(shownBandStart);
+  const project = useSession(steadyProject);
+  const page = useSession(steadyPage);
+  // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
+  const bandStart = useDeferredValue(useSession(steadyBandStart));
   const target = useSession(writeTarget);
   const [query, setQuery] = useState('');
   const [onlySet, setOnlySet] = useState(false);

@@ -1,11 +1,11 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { bandAt, intersect } from '@/core/breakpoints';
 import { ancestorsOf, parentOf } from '@/core/document';
 import { select } from '../session/actions';
 import { commitOrReport } from '../session/edits';
-import { shownBandStart, shownPage, shownProject, useSession } from '../session/store';
+import { steadyBandStart, steadyPage, steadyProject, useSession } from '../session/store';
 import { AddElement } from './AddElement';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
@@ -15,9 +15,10 @@ const NO_FINDINGS: never[] = [];
 
 /** The page's elements as a tree (ARIA tree pattern): arrows walk, Enter selects, F2 renames. */
 export function Outline() {
-  const project = useSession(shownProject);
-  const page = useSession(shownPage);
-  const bandStart = useSession(shownBandStart);
+  const project = useSession(steadyProject);
+  const page = useSession(steadyPage);
+  // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
+  const bandStart = useDeferredValue(useSession(steadyBandStart));
   const selection = useSession((session) => session.selection);
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());

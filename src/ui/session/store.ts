@@ -89,6 +89,12 @@ export const shownPage = (session: Session): Page => {
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
 export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width).from;
 
+/** The project, page and band without the draft: for parts that needn't follow every step of a gesture. */
+export const steadyProject = (session: Session): Project => session.project;
+export const steadyPage = (session: Session): Page =>
+  session.project.pages.find((page) => page.id === session.pageId) ?? session.project.pages[0]!;
+export const steadyBandStart = (session: Session): number => bandAt(session.project, session.width).from;
+
 /** Where an edit goes: the chosen target while it holds at the cursor, else the band's own. */
 export const writeTarget = (session: Session): At => {
   const project = shownProject(session);
