@@ -1,7 +1,7 @@
 import { requirePackages } from './setup/packages.mjs';
 import { requirePrerequisites } from './setup/prerequisites.mjs';
-import { fail } from './setup/process.mjs';
-import { takeLock } from './setup/lock.mjs';
+import { fail, stopProcess } from './setup/process.mjs';
+import { noteApplication, takeLock } from './setup/lock.mjs';
 
 const DEFAULT_PORT = 4170;
 
@@ -15,7 +15,8 @@ function portFrom(words) {
 
 const dev = process.argv.includes('--dev');
 const port = portFrom(process.argv);
-takeLock(`http://127.0.0.1:${port}`);
+const leftover = takeLock(`http://127.0.0.1:${port}`);
+if (leftover) await stopProcess(leftover, 'SIGTERM');
 
 const stops = [];
 let stopping = false;
@@ -45,6 +46,7 @@ stops.push(database.stop);
 await prepareDatabase(database.url);
 const application = await serve({ url: database.url, port, dev });
 stops.push(application.stop);
+noteApplication(application.pid);
 application.child.on('exit', (code) => {
   if (!stopping) console.error('The application has ended unexpectedly.');
   void stopAll(code || 1);

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { bundlePageScripts } from './bundle.mjs';
+import { otherRun } from './lock.mjs';
 import { root } from './places.mjs';
 import { fail, run } from './process.mjs';
 import { hashOf, hasStamp, writeStamp } from './stamp.mjs';
@@ -20,6 +21,12 @@ export async function requireBuild() {
   const stamp = join(root, '.next/mill-pond-stamp');
   const value = hashOf(SOURCES);
   if (hasStamp(stamp, value)) return;
+  const other = otherRun();
+  // A new build would take the files away under the server that serves the old one.
+  if (other)
+    fail(
+      `The sources have changed, and Mill Pond is running from this folder (process ${other.pid}). Stop it first, with Ctrl-C in its window.`,
+    );
   console.log('Building …');
   await bundlePageScripts();
   const code = await run(process.execPath, [nextProgram, 'build'], {

@@ -76,25 +76,24 @@ function patchRules(changes: readonly { block: string; index: number; css: strin
 
 /** Style elements in the given order; those that stay the same are not touched. */
 function putBlocks(blocks: readonly { key: string; css?: string }[]): void {
-  const old = new Map(
-    [...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')].map((style) => [
-      style.dataset.mpBlock!,
-      style,
-    ]),
-  );
+  const styles = [...document.querySelectorAll<HTMLStyleElement>('style[data-mp-block]')];
+  const wanted = new Set(blocks.map(({ key }) => key));
+  const old = new Map(styles.map((style) => [style.dataset.mpBlock!, style]));
+  for (const [key, style] of old) if (!wanted.has(key)) style.remove();
   let after: Element = document.querySelector('style[data-mp-fonts]')!;
   for (const { key, css } of blocks) {
     let style = old.get(key);
-    old.delete(key);
     if (!style) {
       style = document.createElement('style');
       style.dataset.mpBlock = key;
     }
+    const moves = after.nextElementSibling !== style;
     if (css !== undefined) style.textContent = css;
-    if (after.nextElementSibling !== style) after.after(style);
+    // A style element that is moved reads its text again, and would forget the rules that were patched in place.
+    else if (moves && style.sheet) style.textContent = [...style.sheet.cssRules].map((rule) => rule.cssText).join('\n');
+    if (moves) after.after(style);
     after = style;
   }
-  for (const style of old.values()) style.remove();
 }
 
 /** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
