@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 
 /** Runs a command to its end with its output shown; resolves to its exit code. */
 export function run(command, args, options = {}) {
@@ -15,12 +16,17 @@ export function fail(message) {
   process.exit(1);
 }
 
+/** Whether a process runs. One that has ended and only waits to be collected doesn't. */
 export function isAlive(pid) {
   try {
     process.kill(pid, 0);
-    return true;
   } catch (error) {
-    return error.code === 'EPERM';
+    if (error.code !== 'EPERM') return false;
+  }
+  try {
+    return !/\) Z /.test(readFileSync(`/proc/${pid}/stat`, 'utf8'));
+  } catch {
+    return true;
   }
 }
 
