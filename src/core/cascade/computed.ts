@@ -5,6 +5,16 @@ import { computedColour } from '../styles/colour';
 import type { LengthContext } from '../styles/length';
 import { formatNumber, formatPx, lengthInPx } from '../styles/length';
 import { propertyNamed } from '../styles/properties';
+import {
+  aspectRatio,
+  BLOCKIFIED,
+  CONTROL_DISPLAY,
+  CONTROLS,
+  LINE_WIDTHS,
+  NON_NEGATIVE,
+  REPLACED,
+  SIZE_WORDS,
+} from './computed-tables';
 import { decide, rootValue } from './resolve';
 
 export interface Viewport {
@@ -24,10 +34,6 @@ interface FontSize {
   readonly absolute: boolean;
 }
 const MEDIUM: FontSize = { specified: ROOT_FONT_SIZE, absolute: false };
-const SIZE_WORDS: Readonly<Record<string, number>> = {
-  'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
-}; // prettier-ignore
-const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
 
 /** Properties whose computed value isn't worked out here; for them only the specified value is given. */
 export const NOT_COMPUTED: ReadonlySet<string> = new Set([
@@ -278,29 +284,4 @@ export class ComputedStyles {
     const shown = CONTROLS.has(this.#element(elementId).tag) ? (CONTROL_DISPLAY[value] ?? value) : value;
     return taken ? (BLOCKIFIED[shown] ?? shown) : shown;
   }
-}
-
-/** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */
-const REPLACED = new Set(['img', 'input', 'textarea']);
-
-/** Form controls are never parts of a table and never inline boxes (HTML, "Form controls"). */
-const CONTROLS = new Set(['button', 'input', 'textarea']);
-const CONTROL_DISPLAY: Readonly<Record<string, string>> = {
-  inline: 'inline-block', table: 'block', 'list-item': 'block', 'table-cell': 'inline-block', 'table-row': 'inline-block', 'table-row-group': 'inline-block',
-  'table-header-group': 'inline-block', 'table-footer-group': 'inline-block', 'table-caption': 'inline-block',
-}; // prettier-ignore
-
-const NON_NEGATIVE = /^(padding|width|height|min-|max-|row-gap|column-gap|flex-basis|border-)/;
-
-const BLOCKIFIED: Readonly<Record<string, string>> = {
-  inline: 'block', 'inline-block': 'block', 'inline-flex': 'flex', 'inline-grid': 'grid', 'table-cell': 'block', 'table-row': 'block',
-  'table-row-group': 'block', 'table-header-group': 'block', 'table-footer-group': 'block', 'table-caption': 'block',
-}; // prettier-ignore
-
-function aspectRatio(value: string): string | undefined {
-  if (value === 'auto') return value;
-  const match = /^(auto )?([\d.]+)(?: ?\/ ?([\d.]+))?$/.exec(value);
-  return match
-    ? `${match[1] ?? ''}${formatNumber(parseFloat(match[2]!))} / ${formatNumber(parseFloat(match[3] ?? '1'))}`
-    : undefined;
 }

@@ -1,0 +1,33 @@
+import { formatNumber } from '../styles/length';
+
+/** The fixed tables of computed values: CSS Fonts 4, CSS Backgrounds 3, CSS Display 3 and what browsers add to them. */
+
+export const SIZE_WORDS: Readonly<Record<string, number>> = {
+  'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
+}; // prettier-ignore
+export const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
+
+/** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */
+export const REPLACED = new Set(['img', 'input', 'textarea']);
+
+/** Form controls are never parts of a table and never inline boxes (HTML, "Form controls"). */
+export const CONTROLS = new Set(['button', 'input', 'textarea']);
+export const CONTROL_DISPLAY: Readonly<Record<string, string>> = {
+  inline: 'inline-block', table: 'block', 'list-item': 'block', 'table-cell': 'inline-block', 'table-row': 'inline-block', 'table-row-group': 'inline-block',
+  'table-header-group': 'inline-block', 'table-footer-group': 'inline-block', 'table-caption': 'inline-block',
+}; // prettier-ignore
+
+export const NON_NEGATIVE = /^(padding|width|height|min-|max-|row-gap|column-gap|flex-basis|border-)/;
+
+export const BLOCKIFIED: Readonly<Record<string, string>> = {
+  inline: 'block', 'inline-block': 'block', 'inline-flex': 'flex', 'inline-grid': 'grid', 'table-cell': 'block', 'table-row': 'block',
+  'table-row-group': 'block', 'table-header-group': 'block', 'table-footer-group': 'block', 'table-caption': 'block',
+}; // prettier-ignore
+
+export function aspectRatio(value: string): string | undefined {
+  if (value === 'auto') return value;
+  const match = /^(auto )?([\d.]+)(?: ?\/ ?([\d.]+))?$/.exec(value);
+  return match
+    ? `${match[1] ?? ''}${formatNumber(parseFloat(match[2]!))} / ${formatNumber(parseFloat(match[3] ?? '1'))}`
+    : undefined;
+}
