@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { count, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { count, desc, eq, isNull } from 'drizzle-orm';
 import { newProject } from '@/core/document';
 import { DEMO_NAME, demoProject } from '@/demo';
 import { database } from '../db/client';
@@ -17,12 +17,12 @@ export interface ProjectSummary {
 }
 
 /** Projects, last changed first. */
-export async function listProjects(deleted = false): Promise<ProjectSummary[]> {
+export async function listProjects(): Promise<ProjectSummary[]> {
   const rows = await database()
     .select({ row: projects, pages: count(pages.id) })
     .from(projects)
     .leftJoin(pages, eq(pages.projectId, projects.id))
-    .where(deleted ? isNotNull(projects.deletedAt) : isNull(projects.deletedAt))
+    .where(isNull(projects.deletedAt))
     .groupBy(projects.id)
     .orderBy(desc(projects.updatedAt));
   return rows.map(({ row, pages: pageCount }) => ({

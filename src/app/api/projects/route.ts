@@ -10,10 +10,7 @@ const createSchema = z.strictObject({
   from: z.enum(['empty', 'demo'], 'Start from "empty" or from the "demo".'),
 });
 
-export const GET = route(async (request) => {
-  const deleted = new URL(request.url).searchParams.get('deleted') === 'yes';
-  return Response.json({ projects: await listProjects(deleted) });
-});
+export const GET = route(async () => Response.json({ projects: await listProjects() }));
 
 export const POST = route(async (request) => {
   const { name, from } = await readBody(request, createSchema);
