@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import type { Breakpoint } from '@/core/breakpoints';
-import { conditionEdge, defaultOrder } from '@/core/breakpoints';
+import type { Condition } from '@/core/breakpoints';
+import { conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import type { PageElement, Project, StyleSet } from '@/core/document';
-import { HTML_ELEMENTS, INPUT_TYPES, newProject, whyNotInside } from '@/core/document';
+import { GIVEN_KINDS, HTML_ELEMENTS, INPUT_TYPES, KINDS, newProject, whyNotInside } from '@/core/document';
+import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
 /** Values to write, by the kind of control a property has; those its grammar refuses are left out. */
@@ -66,25 +69,65 @@ const DENSE = [
   'font-weight',
 ];
 const dense = fc.constantFrom(...DENSE).chain((name) => valued.get(name)!);
-const declarations = fc.array(fc.oneof({ weight: 3, arbitrary: declaration }, { weight: 1, arbitrary: dense }), { maxLength: 6 }).map((pairs) => Object.fromEntries(pairs)); // prettier-ignore
+/** Custom properties that hold lengths, colours, words, nothing of use, each other or themselves. */
+const NAMES = ['--a', '--b', '--c'];
+const CONTENTS = ['12px', '1.5em', 'red', '#1c6b5e', '2', 'block', 'none', 'wrong thing', 'initial', 'inherit', 'unset', 'var(--a)', 'var(--b)', 'var(--c, 3px)', 'calc(var(--b) + 2px)', '0.8rem', '50%']; // prettier-ignore
+const variable = fc.tuple(fc.constantFrom(...NAMES), fc.constantFrom(...CONTENTS));
+const USES = ['var(--a)', 'var(--b, 7px)', 'var(--c, green)', 'var(--missing, inherit)', 'var(--missing)', 'var(--a, var(--b, 2em))', 'calc(var(--a) * 2)', 'var( --b , initial )']; // prettier-ignore
+const TAKING = ['font-size', 'color', 'padding-left', 'width', 'margin-top', 'line-height', 'display', 'background-color', 'border-top-color', 'letter-spacing', 'opacity', 'text-indent', 'flex-grow', 'white-space']; // prettier-ignore
+const taken = fc.tuple(fc.constantFrom(...TAKING), fc.constantFrom(...USES));
+const declarations = fc.array(fc.oneof({ weight: 6, arbitrary: declaration }, { weight: 2, arbitrary: dense }, { weight: 1, arbitrary: variable }, { weight: 1, arbitrary: taken }), { maxLength: 6 }).map((pairs) => Object.fromEntries(pairs)); // prettier-ignore
 
-const breakpoints = fc
-  .uniqueArray(
-    fc.tuple(fc.boolean(), fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98))),
+const size = fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98, 700, 701));
+const heights = fc.constantFrom(400, 699.5, 700, 701, 900);
+const condition: fc.Arbitrary<Condition> = fc
+  .oneof(
+    { weight: 3, arbitrary: fc.record({ below: size }) },
+    { weight: 3, arbitrary: fc.record({ from: size }) },
+    { weight: 2, arbitrary: fc.record({ from: size, below: size }) },
     {
-      maxLength: 4,
-      selector: ([up, edge]) => `${up} ${edge}`,
+      weight: 3,
+      arbitrary: fc.record(
+        {
+          from: size,
+          below: size,
+          heightFrom: heights,
+          heightBelow: heights,
+          orientation: fc.constantFrom('portrait' as const, 'landscape' as const),
+          pointer: fc.constantFrom('mouse' as const, 'finger' as const),
+        },
+        { requiredKeys: [] },
+      ),
     },
   )
-  .map((list) =>
-    list
-      .map(([up, edge], i): Breakpoint => ({
-        id: `b${i}`,
-        name: `B${i}`,
-        condition: up ? { from: edge } : { below: edge },
-      }))
-      .sort(defaultOrder),
+  .chain((one) => fc.boolean().map((em) => (em ? { ...one, unit: 'em' as const } : one)))
+  .filter(
+    ({ unit: _, ...one }) =>
+      Object.keys(one).length > 0 &&
+      !(one.from !== undefined && one.below !== undefined && one.from >= one.below) &&
+      !(one.heightFrom !== undefined && one.heightBelow !== undefined && one.heightFrom >= one.heightBelow),
   );
+
+/** Up to four breakpoints of every kind, now and then in an order of their own, now and then taking over from another. */
+const breakpoints = fc
+  .tuple(
+    fc.array(condition, { maxLength: 4 }),
+    fc.boolean(),
+    fc.array(fc.tuple(fc.nat(3), fc.nat(3)), { maxLength: 2 }),
+  )
+  .map(([list, sorted, takes]) => {
+    let set = list.map((one, i): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition: one }));
+    if (sorted) set.sort(defaultOrder);
+    for (const [by, from] of takes) {
+      const next = set.map((one) =>
+        one.id === `b${by}` && from < list.length && from !== by && !one.also?.includes(`b${from}`)
+          ? { ...one, also: [...(one.also ?? []), `b${from}`] }
+          : one,
+      );
+      if (!hasCycle(next)) set = next;
+    }
+    return set;
+  });
 
 const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
   fc.record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), {
@@ -101,6 +144,7 @@ interface Sprout {
   readonly shared: readonly string[];
   readonly styles: StyleSet;
   readonly inputType: string;
+  readonly kind: (typeof GIVEN_KINDS)[number] | undefined;
   readonly link: boolean;
 }
 
@@ -127,6 +171,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
       children: [],
       shared: sprout.shared,
       styles: sprout.styles,
+      ...(sprout.kind && HTML_ELEMENTS[sprout.tag]!.content === 'flow' && { kind: sprout.kind }),
     });
     parents.push(at);
   });
@@ -160,12 +205,17 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       styles: styleSet(ids),
       inputType: fc.constantFrom(...INPUT_TYPES),
       link: fc.boolean(),
+      kind: fc.oneof({ weight: 6, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) }),
     });
-    return fc.tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids)).map(([sprouts, body]): Project => {
+    const kinds = fc.dictionary(fc.constantFrom(...KINDS.map(({ id }) => id)), styleSet(ids), { maxKeys: 4 });
+    const sheets = fc.oneof({ weight: 2, arbitrary: fc.constant([]) }, { weight: 1, arbitrary: fc.array(arbitrarySheet, { minLength: 1, maxLength: 2 }) });
+    return fc.tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets).map(([sprouts, body, kinds, sheets]): Project => {
       const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');
       return {
         ...project,
         breakpoints: set,
+        kinds: { ...kinds },
+        sheets: sheets.map((css, i) => ({ id: `t${i}`, name: `Sheet ${i}`, css })),
         shared: sets.map((styles, i) => ({ id: `s${i}`, name: `Shared ${i}`, styles })),
         pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body) }],
       };
@@ -173,8 +223,11 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
   });
 });
 
-/** Widths to look at: each edge, right beside it, and some in between. */
-export function interestingWidths(project: Project, random: readonly number[]): number[] {
-  const edges = project.breakpoints.map((breakpoint) => Math.round(conditionEdge(breakpoint.condition)));
+/** Widths to look at: each edge at the height looked at, right beside it, and some in between. */
+export function interestingWidths(project: Project, random: readonly number[], height = 700): number[] {
+  const edges = conditionsOf(project)
+    .flatMap((one) => Object.values(conditionInterval(one, { height, pointer: 'mouse' })))
+    .filter((edge) => edge > 100 && edge < 2600)
+    .map(Math.round);
   return [...new Set([...edges.flatMap((edge) => [edge - 1, edge, edge + 1]), ...random])].slice(0, 10);
 }

@@ -27,7 +27,10 @@ export async function openComparison(page: BrowserPage): Promise<void> {
 export async function compareWithBrowser(browser: BrowserPage, project: Project, widths: readonly number[]) {
   const page = project.pages[0]!;
   const preview = renderPreview(project, page, () => 'data:,');
-  const document = previewDocument({ ...preview, fontFaces: '' }, '<style>html { display: none !important }</style>');
+  const document = withOriginalSheets(
+    previewDocument({ ...preview, fontFaces: '' }, '<style>html { display: none !important }</style>'),
+    project,
+  );
   const ids = Object.keys(page.elements);
   const seen = await browser.evaluate(
     async ({ document, ids, names, widths }) => {
@@ -68,6 +71,14 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
     });
   });
   return { mismatches, compared };
+}
+
+/** Sheets from elsewhere go to the browser as they were written, not as they were read here. */
+function withOriginalSheets(html: string, project: Project): string {
+  const sheets = project.sheets.map(({ css }) => `<style>@layer imported {\n${css}\n}</style>`).join('\n');
+  return html
+    .replace(/<style data-mp-block="t\d+ \d+">[\s\S]*?<\/style>\n?/g, '')
+    .replace(/(<style data-mp-block="foundation">[\s\S]*?<\/style>)/, (foundation) => `${foundation}\n${sheets}`);
 }
 
 function describe({ tag, id, attributes }: PageElement): string {

@@ -1,7 +1,8 @@
 import { build } from 'esbuild';
 import fc from 'fast-check';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
-import { conditionEdge } from '@/core/breakpoints';
+import { conditionInterval } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview, writeSheet } from '@/core/render';
 import { demoProject } from '@/demo';
@@ -36,7 +37,9 @@ afterAll(() => browser.close());
 async function differences(project: Project, one: Page, widths: readonly number[]): Promise<string[]> {
   const preview = renderPreview(project, one, fontData);
   const fluid = /\d(?:[dsl]?v[wh]|vmin|vmax)\b/.test(writeSheet(preview.blocks));
-  const edges = project.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition));
+  const edges = conditionsOf(project).flatMap((condition) =>
+    Object.values(conditionInterval(condition)).filter((edge) => edge > 0 && edge < Infinity),
+  );
   return page.evaluate(
     async ({ html, widths, edges, fluid }) => {
       const Reader = (globalThis as unknown as { DocumentReader: typeof DocumentReader }).DocumentReader;

@@ -1,10 +1,11 @@
 import type { At, Breakpoint } from './breakpoint';
 import { BASE } from './breakpoint';
-import { conditionEdge, conditionInterval } from './condition';
+import { conditionInterval, isWidthOnly } from './condition';
 import type { Interval } from './interval';
-import { contains } from './interval';
+import type { Slice } from './viewport';
+import { DEFAULT_SLICE } from './viewport';
 
-/** A stretch of widths between neighbouring breakpoints, inside which the same conditions hold. */
+/** A stretch of widths between neighbouring edges, inside which the same conditions hold. */
 export interface Band extends Interval {
   readonly name: string;
   /** The breakpoints that hold here, weakest first. */
@@ -18,49 +19,70 @@ export interface BreakpointSet {
   readonly baseName: string;
 }
 
-const memo = new WeakMap<BreakpointSet, readonly Band[]>();
+const memo = new WeakMap<BreakpointSet, { height: number; pointer: string; bands: readonly Band[] }[]>();
 
-/** The bands of a set, narrowest first; together they cover every width from 0 up without gap or overlap. */
-export function bandsOf(set: BreakpointSet): readonly Band[] {
-  const known = memo.get(set);
-  if (known) return known;
-  const edges = [...new Set(set.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition)))].sort(
-    (a, b) => a - b,
-  );
-  const bands = [0, ...edges].map((from, index): Band => {
-    const below = edges[index] ?? Infinity;
-    const holding = set.breakpoints.filter((breakpoint) => contains([conditionInterval(breakpoint.condition)], from));
-    const strongest = holding[holding.length - 1];
-    return {
-      from,
-      below,
-      name: bandName(set, from, below, holding),
-      holds: holding.map((breakpoint) => breakpoint.id),
-      home: strongest ? strongest.id : BASE,
-    };
-  });
-  memo.set(set, bands);
+/**
+ * The bands of a set at one height and pointer, narrowest first; together they cover every width from 0 up without
+ * gap or overlap.
+ */
+export function bandsOf(set: BreakpointSet, slice: Slice = DEFAULT_SLICE): readonly Band[] {
+  const known = memo.get(set) ?? [];
+  const found = known.find(({ height, pointer }) => height === slice.height && pointer === slice.pointer);
+  if (found) return found.bands;
+  const bands = cut(set, slice);
+  memo.set(set, [...known.slice(-20), { height: slice.height, pointer: slice.pointer, bands }]);
   return bands;
 }
 
-/** A band is called after the breakpoint at whose edge it begins; between overlapping ones, after both. */
-function bandName(set: BreakpointSet, from: number, below: number, holding: readonly Breakpoint[]): string {
-  if (holding.length === 0) return set.baseName;
-  const atEdge = holding.filter(({ condition }) =>
-    'below' in condition ? condition.below === below : condition.from === from,
-  );
-  return (atEdge.length > 0 ? atEdge : holding.slice(-1)).map((breakpoint) => breakpoint.name).join(' and ');
+function cut(set: BreakpointSet, slice: Slice): Band[] {
+  const placed = set.breakpoints.map((breakpoint) => ({
+    breakpoint,
+    interval: conditionInterval(breakpoint.condition, slice),
+  }));
+  const edges = new Set(placed.flatMap(({ interval }) => [interval.from, interval.below]));
+  const inner = [...edges].filter((edge) => edge > 0 && edge < Infinity).sort((a, b) => a - b);
+  return [0, ...inner].map((from, index): Band => {
+    const below = inner[index] ?? Infinity;
+    const holding = placed.filter(({ interval }) => interval.from <= from && from < interval.below);
+    const strongest = holding[holding.length - 1]?.breakpoint;
+    return {
+      from,
+      below,
+      name: nameOf(
+        set,
+        holding.map(({ breakpoint }) => breakpoint),
+        from,
+        below,
+      ),
+      holds: holding.map(({ breakpoint }) => breakpoint.id),
+      home: strongest ? strongest.id : BASE,
+    };
+  });
 }
 
-export function bandAt(set: BreakpointSet, width: number): Band {
-  const bands = bandsOf(set);
+/**
+ * A band is called after the breakpoint at whose edge it begins or ends, between overlapping ones after both; and
+ * after those that hold for another reason than the width.
+ */
+function nameOf(set: BreakpointSet, holding: readonly Breakpoint[], from: number, below: number): string {
+  const byWidth = holding.filter(({ condition }) => isWidthOnly(condition));
+  const atEdge = byWidth.filter(({ condition }) =>
+    condition.below !== undefined ? condition.below === below : condition.from === from,
+  );
+  const named = (atEdge.length > 0 ? atEdge : byWidth.slice(-1)).map(({ name }) => name);
+  const across = holding.filter(({ condition }) => !isWidthOnly(condition)).map(({ name }) => name);
+  return [...(named.length > 0 ? named : [set.baseName]), ...across].join(' and ');
+}
+
+export function bandAt(set: BreakpointSet, width: number, slice: Slice = DEFAULT_SLICE): Band {
+  const bands = bandsOf(set, slice);
   return bands.find((band) => width < band.below) ?? bands[bands.length - 1]!;
 }
 
 /** "600 to 899", in whole px, as shown to people. */
 export function describeInterval({ from, below }: Interval): string {
   const first = Math.ceil(from);
-  if (below === Infinity) return `${first} and wider`;
+  if (below === Infinity) return first <= 0 ? 'all widths' : `${first} and wider`;
   const last = Math.ceil(below) - 1;
   if (first <= 0) return `${last} and narrower`;
   return first === last ? `${first}` : `${first} to ${last}`;

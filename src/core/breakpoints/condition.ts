@@ -1,9 +1,13 @@
 import { z } from 'zod';
 import type { Interval } from './interval';
+import type { Slice, Viewport } from './viewport';
+import { DEFAULT_SLICE, ORIENTATIONS, orientationOf, POINTERS } from './viewport';
 
-/** The narrowest and widest edge a breakpoint may have, in px. */
+/** The least and greatest edge a breakpoint may have, in px, across and down. */
 export const EDGE_MIN = 40;
 export const EDGE_MAX = 10_000;
+/** Media Queries 4, 1.3: em in a condition is the browser's own font size, whatever a page sets; 16 px by default. */
+export const EM = 16;
 
 const edge = z
   .number('A breakpoint needs a width in px.')
@@ -12,35 +16,119 @@ const edge = z
   .refine((value) => Math.abs(value * 100 - Math.round(value * 100)) < 1e-6, 'A breakpoint has at most two decimals.');
 
 /**
- * Where a breakpoint holds (Media Queries 4, range context). Open downward: `width < below`; open upward:
- * `width >= from`. "900 and narrower" is stored as `below: 901`, so the whole pixel 900 belongs to it.
+ * Where a breakpoint holds (Media Queries 4): a part of the plane of widths and heights, and perhaps only with one
+ * pointer. Edges are px and half-open, `from <= width < below`; "900 and narrower" is stored as `below: 901`, so the
+ * whole pixel 900 belongs to it. Every part that is given must hold.
  */
-export const conditionSchema = z.union([z.strictObject({ below: edge }), z.strictObject({ from: edge })], {
-  error: (issue) =>
-    issue.code === 'invalid_union' && issue.errors.length
-      ? (issue.errors.flat().find((inner) => inner.path.length > 0 && inner.code !== 'invalid_type')?.message ??
-        'A breakpoint is either "and narrower" (below) or "and wider" (from), with a width in px.')
-      : undefined,
-});
-export type Condition = z.infer<typeof conditionSchema>;
-
-export function conditionInterval(condition: Condition): Interval {
-  return 'below' in condition ? { from: 0, below: condition.below } : { from: condition.from, below: Infinity };
+export const conditionSchema = z
+  .strictObject(
+    {
+      from: edge.optional(),
+      below: edge.optional(),
+      heightFrom: edge.optional(),
+      heightBelow: edge.optional(),
+      orientation: z.enum(ORIENTATIONS, 'An orientation is portrait or landscape.').optional(),
+      pointer: z.enum(POINTERS, 'A pointer is mouse or finger.').optional(),
+      /** How edges are written in CSS; px unless it says em. */
+      unit: z.literal('em').optional(),
+    },
+    { error: (issue) => (issue.code === 'invalid_type' ? 'A breakpoint needs a condition.' : undefined) },
+  )
+  .superRefine((condition, context) => {
+    const wrong = (message: string) => context.addIssue({ code: 'custom', message });
+    if (partsOf(condition).length === 0)
+      wrong('A breakpoint needs a condition: a width, a height, an orientation or a pointer.');
+    if (condition.from !== undefined && condition.below !== undefined && condition.from >= condition.below)
+      wrong('A breakpoint begins at a smaller width than it ends.');
+    if (
+      condition.heightFrom !== undefined &&
+      condition.heightBelow !== undefined &&
+      condition.heightFrom >= condition.heightBelow
+    )
+      wrong('A breakpoint begins at a smaller height than it ends.');
+  });
+export interface Condition {
+  readonly from?: number | undefined;
+  readonly below?: number | undefined;
+  readonly heightFrom?: number | undefined;
+  readonly heightBelow?: number | undefined;
+  readonly orientation?: 'portrait' | 'landscape' | undefined;
+  readonly pointer?: 'mouse' | 'finger' | undefined;
+  readonly unit?: 'em' | undefined;
 }
 
-/** The width where the condition begins or ends to hold. */
-export function conditionEdge(condition: Condition): number {
-  return 'below' in condition ? condition.below : condition.from;
+export const CONDITION_PARTS = ['from', 'below', 'heightFrom', 'heightBelow', 'orientation', 'pointer'] as const;
+export type ConditionPart = (typeof CONDITION_PARTS)[number];
+
+/** The parts that are given. */
+export function partsOf(condition: Condition): ConditionPart[] {
+  return CONDITION_PARTS.filter((part) => condition[part] !== undefined);
 }
 
-export function withEdge(condition: Condition, value: number): Condition {
-  return 'below' in condition ? { below: value } : { from: value };
+/** Whether it asks for nothing but a width. */
+export function isWidthOnly(condition: Condition): boolean {
+  return partsOf(condition).every((part) => part === 'from' || part === 'below');
 }
 
-/** The number people see: the last whole width of a downward condition, the first of an upward one. */
-export function shownWidth(condition: Condition): number {
-  if ('from' in condition) return condition.from;
-  return Number.isInteger(condition.below) ? condition.below - 1 : condition.below;
+export function sameCondition(a: Condition, b: Condition): boolean {
+  return CONDITION_PARTS.every((part) => a[part] === b[part]);
+}
+
+/** Finer than any fraction of a px that browsers report, and exact in binary. */
+const HAIR = 2 ** -20;
+const NOWHERE: Interval = { from: 0, below: 0 };
+
+/** The widths at which the condition holds at one height and with one pointer; empty where it holds at none. */
+export function conditionInterval(condition: Condition, slice: Slice = DEFAULT_SLICE): Interval {
+  const { heightFrom = 0, heightBelow = Infinity, orientation, pointer } = condition;
+  const { height } = slice;
+  if (height < heightFrom || height >= heightBelow) return NOWHERE;
+  if (pointer && pointer !== slice.pointer) return NOWHERE;
+  let { from = 0, below = Infinity } = condition;
+  if (orientation === 'portrait') below = Math.min(below, height + HAIR);
+  if (orientation === 'landscape') from = Math.max(from, height + HAIR);
+  return from < below ? { from, below } : NOWHERE;
+}
+
+export function holdsAt(condition: Condition, viewport: Viewport): boolean {
+  const { from = 0, below = Infinity, heightFrom = 0, heightBelow = Infinity, orientation, pointer } = condition;
+  const { width, height } = viewport;
+  return (
+    from <= width &&
+    width < below &&
+    heightFrom <= height &&
+    height < heightBelow &&
+    (!orientation || orientation === orientationOf(viewport)) &&
+    (!pointer || pointer === viewport.pointer)
+  );
+}
+
+/** A width where the condition begins or ends to hold. */
+export interface Edge {
+  readonly side: 'from' | 'below';
+  readonly at: number;
+}
+
+/** The widths where it begins and ends to hold, narrow one first; none where it doesn't ask for a width. */
+export function edgesOf(condition: Condition): Edge[] {
+  const edges: Edge[] = [];
+  if (condition.from !== undefined) edges.push({ side: 'from', at: condition.from });
+  if (condition.below !== undefined) edges.push({ side: 'below', at: condition.below });
+  return edges;
+}
+
+export function withEdge(condition: Condition, side: Edge['side'], value: number): Condition {
+  return { ...condition, [side]: value };
+}
+
+/** The number people see at an edge: the last whole px before an end, the first at a beginning. */
+export function shownEdge({ side, at }: Edge): number {
+  return side === 'below' && Number.isInteger(at) ? at - 1 : at;
+}
+
+/** The edge that is meant by a number people typed: the reverse of `shownEdge`. */
+export function edgeMeant(side: Edge['side'], shown: number): number {
+  return side === 'below' && Number.isInteger(shown) ? shown + 1 : shown;
 }
 
 /** The condition that holds at `width` and beyond it in the given direction. `width` is a whole number of px. */
@@ -48,13 +136,52 @@ export function conditionAt(width: number, direction: 'narrower' | 'wider'): Con
   return direction === 'narrower' ? { below: width + 1 } : { from: width };
 }
 
-/** In words: "900 and narrower", "1600 and wider", "below 900.5". */
+const trimmed = (value: number) => String(Math.round(value * 10_000) / 10_000);
+
+function describeAxis(
+  from: number | undefined,
+  below: number | undefined,
+  em: boolean,
+  less: string,
+  more: string,
+  after: string,
+): string | undefined {
+  const size = (px: number) => (em ? `${trimmed(px / EM)} em` : trimmed(px));
+  const whole = below !== undefined && !em && Number.isInteger(below);
+  if (from !== undefined && below !== undefined)
+    return (whole ? `${size(from)} to ${below - 1}` : `${size(from)} to below ${size(below)}`) + after;
+  if (from !== undefined) return `${size(from)} and ${more}`;
+  if (below === undefined) return undefined;
+  return whole ? `${below - 1} and ${less}` : `below ${size(below)}${after}`;
+}
+
+/** In words: "900 and narrower", "600 to 899", "499 and shorter, landscape", "below 48 em". */
 export function describeCondition(condition: Condition): string {
-  if ('from' in condition) return `${condition.from} and wider`;
-  return Number.isInteger(condition.below) ? `${condition.below - 1} and narrower` : `below ${condition.below}`;
+  const { from, below, heightFrom, heightBelow, orientation, pointer, unit } = condition;
+  return [
+    describeAxis(from, below, unit === 'em', 'narrower', 'wider', ''),
+    describeAxis(heightFrom, heightBelow, unit === 'em', 'shorter', 'taller', ' high'),
+    orientation,
+    pointer,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** The media query, in the range syntax of Media Queries 4. */
 export function conditionQuery(condition: Condition): string {
-  return 'below' in condition ? `(width < ${condition.below}px)` : `(width >= ${condition.from}px)`;
+  const size = (px: number) => (condition.unit === 'em' ? `${trimmed(px / EM)}em` : `${px}px`);
+  const axis = (name: string, from: number | undefined, below: number | undefined) => {
+    if (from !== undefined && below !== undefined) return `(${size(from)} <= ${name} < ${size(below)})`;
+    if (from !== undefined) return `(${name} >= ${size(from)})`;
+    return below === undefined ? undefined : `(${name} < ${size(below)})`;
+  };
+  return [
+    axis('width', condition.from, condition.below),
+    axis('height', condition.heightFrom, condition.heightBelow),
+    condition.orientation && `(orientation: ${condition.orientation})`,
+    condition.pointer && `(pointer: ${condition.pointer === 'finger' ? 'coarse' : 'fine'})`,
+  ]
+    .filter(Boolean)
+    .join(' and ');
 }

@@ -1,4 +1,6 @@
 export * from './interval';
+export * from './viewport';
 export * from './condition';
 export * from './breakpoint';
 export * from './bands';
+export * from './cells';

@@ -61,6 +61,7 @@ const box: Declarations = {
 };
 
 const BY_TAG: Readonly<Record<string, Declarations>> = {
+  html: block,
   body: { ...block, ...everySide('margin-', '', '8px') },
   header: block, footer: block, main: block, nav: block, section: block, article: block, aside: block, div: block,
   form: block, figcaption: block, dt: block, address: { ...block, ...italic },

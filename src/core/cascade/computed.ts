@@ -1,10 +1,12 @@
+import type { Pointer, Viewport } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { parentOf } from '../document/tree';
 import { computedColour } from '../styles/colour';
 import type { LengthContext } from '../styles/length';
-import { formatNumber, formatPx, lengthInPx } from '../styles/length';
+import { formatNumber, formatPx, isNumberMath, lengthInPx } from '../styles/length';
+import { substitute, usesVariables, variablesIn } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
+import { checkValue } from '../styles/value';
 import {
   aspectRatio,
   BLOCKIFIED,
@@ -15,13 +17,8 @@ import {
   REPLACED,
   SIZE_WORDS,
 } from './computed-tables';
-import { decide, rootValue } from './resolve';
-
-export interface Viewport {
-  /** CSS px. */
-  readonly width: number;
-  readonly height: number;
-}
+import { decide } from './resolve';
+import { aboveOf, elementOf, HTML } from './root';
 
 /** A browser's own settings that reach computed values. */
 const ROOT_FONT_SIZE = 16;
@@ -55,18 +52,23 @@ export class ComputedStyles {
   readonly #inheritable = new Map<string, string | undefined>();
   readonly #sizes = new Map<string, FontSize>();
 
+  readonly #variables = new Map<string, string | undefined>();
+  readonly viewport: Viewport;
+
   constructor(
     readonly project: Project,
     readonly page: Page,
-    readonly viewport: Viewport,
-  ) {}
+    viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
+  ) {
+    this.viewport = { pointer: 'mouse', ...viewport };
+  }
 
   value(elementId: string, property: string): string | undefined {
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
     switch (property) {
       case 'line-height':
-        return /^[\d.]+$/.test(inner) ? formatPx(parseFloat(inner) * this.fontSize(elementId)) : inner;
+        return /^[\d.]+$/.test(inner) ? this.#known(parseFloat(inner) * this.fontSize(elementId)) : inner;
       case 'display':
         return this.#display(elementId, inner);
       case 'float':
@@ -98,32 +100,84 @@ export class ComputedStyles {
   #fontSize(elementId: string): FontSize {
     let size = this.#sizes.get(elementId);
     if (!size) {
-      const { winner, from } = this.#decide(elementId, 'font-size');
-      const parent = parentOf(this.page, elementId);
+      const { value, from } = this.#decide(elementId, 'font-size');
+      const parent = aboveOf(this.page, elementId);
       const inherited = parent ? this.#fontSize(parent.id) : MEDIUM;
-      size = from === 'parent' ? inherited : from === 'initial' ? MEDIUM : this.#ownSize(winner!.value, inherited);
+      size = from === 'parent' ? inherited : from === 'initial' ? MEDIUM : this.#ownSize(elementId, value, inherited);
       this.#sizes.set(elementId, size);
     }
     return size;
   }
 
-  #decide(elementId: string, property: string) {
-    return decide(this.project, this.page, this.#element(elementId), property, this.viewport.width);
+  /** What the element itself says, its variables replaced. What they make of it may turn out to be no value at all. */
+  #decide(elementId: string, property: string): { value: string; from: 'winner' | 'parent' | 'initial' } {
+    const { winner, from } = decide(this.project, this.page, this.#element(elementId), property, this.viewport);
+    const value = winner?.value ?? '';
+    if (from !== 'winner' || !usesVariables(value)) return { value, from };
+    const { inherited } = propertyNamed(property);
+    const unset = { value: '', from: inherited ? ('parent' as const) : ('initial' as const) };
+    const text = substitute(value, (name) => this.variable(elementId, name))?.trim();
+    if (!text || usesVariables(text)) return unset;
+    const keyword = text.toLowerCase();
+    if (keyword === 'inherit') return { value: '', from: 'parent' };
+    if (keyword === 'initial') return { value: '', from: 'initial' };
+    if (keyword === 'unset') return unset;
+    const checked = checkValue(property, text);
+    // The grammar takes any math function for any number; one that comes to no length is none.
+    const { control } = propertyNamed(property);
+    if (!checked.ok || (control.kind === 'length' && property !== 'line-height' && isNumberMath(text))) return unset;
+    return { value: checked.declarations[property] ?? text, from: 'winner' };
+  }
+
+  /** The computed value of a custom property (CSS Custom Properties 1, 2.2); undefined where it has none. */
+  variable(elementId: string, name: string): string | undefined {
+    const key = `${elementId} ${name}`;
+    if (this.#variables.has(key)) return this.#variables.get(key);
+    // Standing in for itself while it's being worked out: a circle leaves all in it without a value.
+    this.#variables.set(key, undefined);
+    const value = this.#isCircular(elementId, name, name, new Set()) ? undefined : this.#computeVariable(elementId, name);
+    this.#variables.set(key, value);
+    return value;
+  }
+
+  #declaredVariable(elementId: string, name: string) {
+    return decide(this.project, this.page, this.#element(elementId), name, this.viewport);
+  }
+
+  #computeVariable(elementId: string, name: string): string | undefined {
+    const { winner, from } = this.#declaredVariable(elementId, name);
+    if (from === 'initial') return undefined;
+    const parent = aboveOf(this.page, elementId);
+    if (from === 'parent') return parent && this.variable(parent.id, name);
+    const value = substitute(winner!.value, (other) => this.variable(elementId, other))?.trim();
+    // A fallback may be a CSS-wide keyword; it then means what it means (CSS Custom Properties 1, 3).
+    if (value && /^(inherit|unset)$/i.test(value)) return parent && this.variable(parent.id, name);
+    return value === undefined || /^initial$/i.test(value) ? undefined : value;
+  }
+
+  /** Whether a custom property depends on itself on one element, by way of others, fallbacks included. */
+  #isCircular(elementId: string, name: string, at: string, seen: Set<string>): boolean {
+    if (seen.has(at)) return false;
+    seen.add(at);
+    const { winner, from } = this.#declaredVariable(elementId, at);
+    return (
+      from === 'winner' &&
+      variablesIn(winner!.value).some((other) => other === name || this.#isCircular(elementId, name, other, seen))
+    );
   }
 
   #element(id: string): PageElement {
-    const element = this.page.elements[id];
-    if (!element) throw new Error(`There is no element ${id} on "${this.page.name}".`);
-    return element;
+    return elementOf(this.page, id);
   }
 
-  #ownSize(value: string, inherited: FontSize): FontSize {
+  #ownSize(elementId: string, value: string, inherited: FontSize): FontSize {
+    const rem = elementId === HTML.id ? ROOT_FONT_SIZE : this.fontSize(HTML.id);
     const word = SIZE_WORDS[value];
     if (word !== undefined) return { specified: word, absolute: false };
     if (value === 'larger') return { ...inherited, specified: inherited.specified * 1.2 };
     if (value === 'smaller') return { ...inherited, specified: inherited.specified / 1.2 };
     if (/^[\d.]+%$/.test(value)) return { ...inherited, specified: (parseFloat(value) / 100) * inherited.specified };
-    const px = lengthInPx(value, { em: inherited.specified, rem: ROOT_FONT_SIZE, viewport: this.viewport });
+    const px = lengthInPx(value, { em: inherited.specified, rem, viewport: this.viewport });
     const absolute = inherited.absolute || !/^[\d.]+em$/.test(value);
     return { specified: px === undefined ? NaN : Math.max(0, px), absolute };
   }
@@ -132,14 +186,14 @@ export class ComputedStyles {
   #inherit(elementId: string, property: string): string | undefined {
     const key = `${elementId} ${property}`;
     if (this.#inheritable.has(key)) return this.#inheritable.get(key);
-    const { winner, from } = this.#decide(elementId, property);
-    const parent = from === 'parent' ? parentOf(this.page, elementId) : undefined;
+    const { value, from } = this.#decide(elementId, property);
+    const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     const result = parent
       ? this.#fromParent(parent.id, property)
       : this.#compute(
           elementId,
           property,
-          from === 'winner' ? winner!.value : from === 'parent' ? rootValue(property) : propertyNamed(property).initial,
+          from === 'winner' ? value : propertyNamed(property).initial,
         );
     this.#inheritable.set(key, result);
     return result;
@@ -162,7 +216,8 @@ export class ComputedStyles {
     if (control.kind === 'colour') return this.#colour(elementId, property, value);
     if (/^border-.*-width$/.test(property)) return this.#lineWidth(elementId, value);
     if (control.kind === 'keyword') return value.toLowerCase();
-    if (property === 'opacity') return formatNumber(Math.min(1, Math.max(0, parseFloat(value))));
+    if (property === 'opacity' && !/\(/.test(value))
+      return formatNumber(Math.min(1, Math.max(0, parseFloat(value) / (value.endsWith('%') ? 100 : 1))));
     if (control.kind === 'number')
       return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
     if (property.endsWith('-radius') && /\s/.test(value)) return undefined;
@@ -174,12 +229,12 @@ export class ComputedStyles {
   }
 
   #parentValue(elementId: string, property: string): string | undefined {
-    const parent = parentOf(this.page, elementId);
+    const parent = aboveOf(this.page, elementId);
     return parent && this.#inherit(parent.id, property);
   }
 
   #context(elementId: string): LengthContext {
-    return { em: this.#fontSize(elementId).specified, rem: ROOT_FONT_SIZE, viewport: this.viewport };
+    return { em: this.#fontSize(elementId).specified, rem: this.fontSize(HTML.id), viewport: this.viewport };
   }
 
   #known(px: number | undefined): string | undefined {
@@ -210,7 +265,7 @@ export class ComputedStyles {
       .replace(/(-?\d*\.?\d+)(%|[a-z]+)/gi, (whole, number: string, unit: string) => {
         if (unit === 'fr' || unit === '%') return formatNumber(parseFloat(number)) + unit;
         const px = lengthInPx(whole, context);
-        if (px === undefined) known = false;
+        if (px === undefined || Number.isNaN(px)) known = false;
         return formatPx(px ?? 0);
       });
     return known && !/(calc|min|max|clamp)\(/.test(text) ? text : undefined;
@@ -227,7 +282,7 @@ export class ComputedStyles {
   #lineWidth(elementId: string, value: string): string | undefined {
     const px = LINE_WIDTHS[value] ?? lengthInPx(value, this.#context(elementId));
     if (px === undefined) return undefined;
-    return formatPx(px > 0 && px < 1 ? 1 : Math.floor(px));
+    return this.#known(px > 0 && px < 1 ? 1 : Math.floor(px));
   }
 
   #weight(elementId: string, value: string): string {
@@ -242,7 +297,7 @@ export class ComputedStyles {
 
   #lineHeight(elementId: string, value: string): string | undefined {
     if (value === 'normal' || /^[\d.]+$/.test(value)) return value;
-    if (/^[\d.]+%$/.test(value)) return formatPx((parseFloat(value) / 100) * this.fontSize(elementId));
+    if (/^[\d.]+%$/.test(value)) return this.#known((parseFloat(value) / 100) * this.fontSize(elementId));
     return this.#known(lengthInPx(value, this.#context(elementId)));
   }
 
@@ -268,8 +323,8 @@ export class ComputedStyles {
 
   /** Whether the element's box is laid out by a flex or grid box, through any parents that make no box. */
   #isItem(elementId: string): boolean {
-    let parent = parentOf(this.page, elementId);
-    while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = parentOf(this.page, parent.id);
+    let parent = aboveOf(this.page, elementId);
+    while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = aboveOf(this.page, parent.id);
     return parent !== undefined && /^(inline-)?(flex|grid)$/.test(this.value(parent.id, 'display') ?? '');
   }
 

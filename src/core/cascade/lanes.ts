@@ -1,18 +1,22 @@
 import type { At } from '../breakpoints/breakpoint';
 import { bandsOf } from '../breakpoints/bands';
-import type { Interval, IntervalSet } from '../breakpoints/interval';
-import { normalise, subtract, union } from '../breakpoints/interval';
 import { conditionInterval } from '../breakpoints/condition';
-import { ALL_WIDTHS } from '../breakpoints/interval';
-import type { PageElement } from '../document/element';
+import type { Interval, IntervalSet } from '../breakpoints/interval';
+import { normalise } from '../breakpoints/interval';
+import type { Slice } from '../breakpoints/viewport';
+import { DEFAULT_SLICE } from '../breakpoints/viewport';
+import type { PageElement, StyleSet } from '../document/element';
+import { kindOf } from '../document/kinds';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
-import { PROPERTIES, propertyRank } from '../styles/properties';
-import type { Candidate, Origin, Resolution } from './resolve';
-import { candidatesFor, resolve } from './resolve';
+import { propertyNamed, propertyRank } from '../styles/properties';
+import type { Origin, Resolution } from './resolve';
+import { resolve } from './resolve';
+import type { Candidate } from './sources';
+import { conditionsOf, sourcesFor } from './sources';
 
 /** How a stretch is drawn: where its value comes from, as seen from the band it lies in. */
-export type Carriage = 'set' | 'carried' | 'shared' | 'inherited' | 'default';
+export type Carriage = 'set' | 'carried' | 'shared' | 'kind' | 'imported' | 'inherited' | 'default';
 
 export interface Stretch extends Interval {
   readonly value: string;
@@ -30,15 +34,38 @@ export function carriageIn(resolution: Resolution, home: At): Carriage {
   const { origin } = resolution;
   if (origin.kind === 'initial') return 'default';
   if (origin.kind === 'inherited') return 'inherited';
-  if (origin.candidate.layer === 'own') return origin.candidate.at === home ? 'set' : 'carried';
-  return origin.candidate.layer === 'shared' ? 'shared' : 'default';
+  const { layer, at, via } = origin.candidate;
+  if (layer === 'own') return at === home && !via ? 'set' : 'carried';
+  return layer === 'browser' || layer === 'foundation' ? 'default' : layer;
 }
 
-/** One property of one element along the whole width axis: neighbouring bands with the same story are one stretch. */
-export function laneFor(project: Project, page: Page, elementId: string, property: string): Lane {
+/** The stretches of widths inside which no condition begins or ends to hold, with the home of each. */
+function axisOf(project: Project, slice: Slice): readonly (Interval & { readonly home: At })[] {
+  const bands = bandsOf(project, slice);
+  if (project.sheets.length === 0) return bands;
+  const edges = conditionsOf(project)
+    .slice(project.breakpoints.length)
+    .flatMap((condition) => Object.values(conditionInterval(condition, slice)));
+  return bands.flatMap(({ from, below, home }) => {
+    const inner = [...new Set(edges)].filter((edge) => edge > from && edge < below).sort((a, b) => a - b);
+    return [from, ...inner].map((start, i) => ({ from: start, below: inner[i] ?? below, home }));
+  });
+}
+
+/**
+ * One property of one element along the whole width axis, at one height and with one pointer: neighbouring bands with
+ * the same story are one stretch.
+ */
+export function laneFor(
+  project: Project,
+  page: Page,
+  elementId: string,
+  property: string,
+  slice: Slice = DEFAULT_SLICE,
+): Lane {
   const stretches: Stretch[] = [];
-  for (const band of bandsOf(project)) {
-    const resolution = resolve(project, page, elementId, property, band.from);
+  for (const band of axisOf(project, slice)) {
+    const resolution = resolve(project, page, elementId, property, band.from, slice);
     const carriage = carriageIn(resolution, band.home);
     const last = stretches[stretches.length - 1];
     if (
@@ -56,44 +83,61 @@ export function laneFor(project: Project, page: Page, elementId: string, propert
 function sameOrigin(a: Origin, b: Origin): boolean {
   if (a.kind !== b.kind) return false;
   if (a.kind === 'initial' || b.kind === 'initial') return true;
+  const [x, y] = [a.candidate, b.candidate];
   return (
     a.element === b.element &&
-    a.candidate?.layer === b.candidate?.layer &&
-    a.candidate?.at === b.candidate?.at &&
-    a.candidate?.sharedId === b.candidate?.sharedId
+    x?.layer === y?.layer &&
+    x?.at === y?.at &&
+    x?.via === y?.via &&
+    x?.owner === y?.owner &&
+    x?.rule?.line === y?.rule?.line
   );
 }
 
+const propertiesOf = (styles: StyleSet): string[] => Object.values(styles).flatMap(Object.keys);
+
 /**
- * A lane for every property that is set on the element, comes from a shared style, or is inherited from an ancestor
- * that sets it. Own ones first, then shared, then inherited; inside each in the fixed property order.
+ * A lane for every property that is set on the element, comes from a shared style, its kind or an imported sheet, or
+ * is inherited from an ancestor that sets it. Own ones first, then in the order of the layers, then inherited; inside
+ * each in the fixed property order.
  */
-export function lanesFor(project: Project, page: Page, elementId: string): Lane[] {
+export function lanesFor(project: Project, page: Page, elementId: string, slice: Slice = DEFAULT_SLICE): Lane[] {
+  return laneNames(project, page, elementId).map((name) => laneFor(project, page, elementId, name, slice));
+}
+
+/** The properties that have a lane, in the order of the lanes. */
+export function laneNames(project: Project, page: Page, elementId: string): string[] {
   const element = page.elements[elementId];
   if (!element) return [];
-  const own = declaredProperties(element);
-  const shared = new Set(
-    project.shared
-      .filter((style) => element.shared.includes(style.id))
-      .flatMap((style) => Object.values(style.styles).flatMap(Object.keys)),
-  );
-  const above = new Set<string>();
-  const inheriting = new Set(PROPERTIES.filter((property) => property.inherited).map((property) => property.name));
+  const named = new Set<string>();
+  const names: string[] = [];
+  const add = (found: Iterable<string>) => {
+    const fresh = [...new Set(found)].filter((name) => !named.has(name));
+    for (const name of fresh) named.add(name);
+    names.push(...fresh.sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
+  };
+  const from = (one: PageElement, layer: string) =>
+    sourcesFor(project, page, one).flatMap((source) =>
+      source.layer === layer ? Object.keys(source.declarations) : [],
+    );
+  add(declaredProperties(element));
+  for (const layer of ['shared', 'kind', 'imported']) add(from(element, layer));
   for (const ancestor of ancestorsOf(page, elementId)) {
-    const styles = project.shared.filter((style) => ancestor.shared.includes(style.id)).map((style) => style.styles);
-    for (const set of [ancestor.styles, ...styles])
-      for (const property of Object.values(set).flatMap(Object.keys)) if (inheriting.has(property)) above.add(property);
+    const kind = kindOf(ancestor);
+    const set = [
+      ...declaredProperties(ancestor),
+      ...from(ancestor, 'shared'),
+      ...(kind && project.kinds[kind.id] ? propertiesOf(project.kinds[kind.id]!) : []),
+      ...from(ancestor, 'imported'),
+    ];
+    add(set.filter((name) => propertyNamed(name).inherited));
   }
-  const byRank = (a: string, b: string) => propertyRank(a) - propertyRank(b);
-  const names = [...own].sort(byRank);
-  names.push(...[...shared].filter((name) => !own.has(name)).sort(byRank));
-  names.push(...[...above].filter((name) => !own.has(name) && !shared.has(name)).sort(byRank));
-  return names.map((name) => laneFor(project, page, elementId, name));
+  return names;
 }
 
 /** Every property with an own value, at the base or under any breakpoint. */
 export function declaredProperties(element: PageElement): Set<string> {
-  return new Set(Object.values(element.styles).flatMap(Object.keys));
+  return new Set(propertiesOf(element.styles));
 }
 
 /** Where two resolutions of the same property differ in value, across all widths. Both sides may have different bands. */
@@ -105,23 +149,4 @@ export function differingWidths(a: Lane, b: Lane): IntervalSet {
         .map((y) => ({ from: Math.max(x.from, y.from), below: Math.min(x.below, y.below) })),
     ),
   );
-}
-
-export interface WriteReach {
-  /** Widths where the value written would win. */
-  readonly takes: IntervalSet;
-  /** Widths inside the target where something stronger keeps its own value. */
-  readonly keeps: IntervalSet;
-}
-
-/** What writing an own value of the property at a target would reach, whatever the value. */
-export function writeReach(project: Project, page: Page, element: PageElement, property: string, at: At): WriteReach {
-  const breakpoint = project.breakpoints.find((one) => one.id === at);
-  const target: IntervalSet = breakpoint ? [conditionInterval(breakpoint.condition)] : ALL_WIDTHS;
-  const order = (one: At) => project.breakpoints.findIndex((candidate) => candidate.id === one);
-  const stronger = candidatesFor(project, page, element, property)
-    .filter((candidate) => candidate.layer === 'own' && order(candidate.at) > order(at))
-    .map((candidate) => [candidate.holds]);
-  const takes = subtract(target, union(...stronger));
-  return { takes, keeps: subtract(target, takes) };
 }

@@ -1,6 +1,7 @@
 import type { PageElement, Project } from '../document';
 import { newProject } from '../document';
-import { differingWidths, laneFor, lanesFor, writeReach } from './lanes';
+import { differingWidths, laneFor, lanesFor } from './lanes';
+import { writeReach } from './reach';
 import { resolve } from './resolve';
 
 const element = (id: string, fields: Partial<PageElement>): PageElement => ({
@@ -150,7 +151,7 @@ test('what a write would reach, and what keeps its own', () => {
   const one = project([body('ea'), element('ea', { styles: { base: { width: '4px' }, bnarrow: { width: '1px' } } })]);
   const page = one.pages[0]!;
   const ea = page.elements.ea!;
-  expect(writeReach(one, page, ea, 'width', 'bmiddle')).toEqual({
+  expect(writeReach(one, page, ea, 'width', 'bmiddle')).toMatchObject({
     takes: [{ from: 600, below: 900 }],
     keeps: [{ from: 0, below: 600 }],
   });

@@ -1,7 +1,12 @@
 import { z } from 'zod';
 import { atSchema } from '../breakpoints/breakpoint';
 import { isProperty } from '../styles/properties';
+import { CUSTOM_PROPERTY } from '../styles/custom';
 import { HTML_ELEMENTS, whyNotAttribute } from './html';
+import type { GIVEN_KINDS } from './kinds';
+import { givenKindSchema } from './kinds';
+
+export type GivenKind = (typeof GIVEN_KINDS)[number];
 
 export const TEXT_MAX = 20_000;
 export const VALUE_MAX = 2_000;
@@ -17,9 +22,9 @@ export const nameSchema = z
 
 export const textSchema = z.string('A text is needed.').max(TEXT_MAX, `A text has at most ${TEXT_MAX} characters.`);
 
-/** Longhand property to value, both as CSS writes them. */
+/** Longhand property, or custom property such as `--space`, to value, both as CSS writes them. */
 export const declarationsSchema = z.record(
-  z.string().refine(isProperty, { error: (issue) => `"${String(issue.input)}" isn't a property known here.` }),
+  z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), { error: (issue) => `"${String(issue.input)}" isn't a property known here.` }),
   z.string().min(1).max(VALUE_MAX, `A value has at most ${VALUE_MAX} characters.`),
 );
 export type Declarations = Readonly<Record<string, string>>;
@@ -42,9 +47,12 @@ export const elementSchema = z
     /** Shared styles carried. Their order of strength is the project's, not this list's. */
     shared: z.array(sharedIdSchema),
     styles: styleSetSchema,
+    kind: givenKindSchema.optional(),
   })
   .superRefine((element, context) => {
     const rule = HTML_ELEMENTS[element.tag];
+    if (element.kind && rule?.content !== 'flow')
+      context.addIssue({ code: 'custom', message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` });
     if (element.text !== undefined && element.children.length > 0)
       context.addIssue({ code: 'custom', message: `"${element.name}" has both a text and children.` });
     if (rule?.content === 'void' && element.text)
@@ -64,6 +72,8 @@ export interface PageElement {
   readonly children: readonly string[];
   readonly shared: readonly string[];
   readonly styles: StyleSet;
+  /** A kind given by people, in place of the one that the tag has. */
+  readonly kind?: GivenKind | undefined;
 }
 
 /** The kind's word, for names made by the program: "Button", "List", "Heading". */

@@ -64,6 +64,8 @@ export function newProject(id: string, name: string): Project {
     baseName: 'Base',
     breakpoints: [],
     devices: GENERAL_DEVICES,
+    sheets: [],
+    kinds: {},
     shared: [],
     pictures: [],
     pages: [newPage('gfirst', name, 'index')],

@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { breakpointIdSchema, breakpointSchema } from '../breakpoints/breakpoint';
-import { conditionEdge } from '../breakpoints/condition';
+import { breakpointIdSchema, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { PageElement, StyleSet } from './element';
 import { elementIdSchema, elementSchema, nameSchema, sharedIdSchema, styleSetSchema } from './element';
 import { whyNotInside } from './html';
+import { kindIdSchema } from './kinds';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
-export const LIMITS = { elements: 5_000, pages: 60, breakpoints: 24, depth: 60, pictureBytes: 2_000_000 } as const;
+export const LIMITS = { elements: 5_000, pages: 60, breakpoints: 24, depth: 60, pictureBytes: 2_000_000, sheets: 20, sheetBytes: 500_000 } as const;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -26,6 +26,18 @@ export interface SharedStyle {
   readonly id: string;
   readonly name: string;
   readonly styles: StyleSet;
+}
+
+/** A style sheet from elsewhere, kept as it was written. It stands below everything that is written here. */
+export const sheetSchema = z.strictObject({
+  id: z.string().regex(/^t[a-z0-9]{1,24}$/, 'Not a style sheet id.'),
+  name: nameSchema,
+  css: z.string().max(LIMITS.sheetBytes, `A style sheet has at most ${LIMITS.sheetBytes} characters.`),
+});
+export interface Sheet {
+  readonly id: string;
+  readonly name: string;
+  readonly css: string;
 }
 
 export const pictureSchema = z.strictObject({
@@ -73,6 +85,8 @@ export const projectSchema = z
     baseName: nameSchema,
     breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints),
     devices: z.array(deviceSchema).max(60),
+    sheets: z.array(sheetSchema).max(LIMITS.sheets),
+    kinds: z.record(kindIdSchema, styleSetSchema),
     shared: z.array(sharedStyleSchema).max(500),
     pictures: z.array(pictureSchema).max(500),
     pages: z.array(pageSchema).min(1, 'A project has at least one page.').max(LIMITS.pages),
@@ -91,6 +105,9 @@ export interface Project {
   /** In the order of the CSS: later ones win. */
   readonly breakpoints: readonly Breakpoint[];
   readonly devices: readonly Device[];
+  readonly sheets: readonly Sheet[];
+  /** Kind id to what all elements of the kind begin with. */
+  readonly kinds: Readonly<Record<string, StyleSet>>;
   /** In the order of the CSS: later ones win. */
   readonly shared: readonly SharedStyle[];
   readonly pictures: readonly Picture[];
@@ -125,18 +142,20 @@ function treeProblem(page: Page): string | undefined {
 function projectProblem(project: Project): string | undefined {
   const ids = new Set(project.breakpoints.map((breakpoint) => breakpointIdSchema.parse(breakpoint.id)));
   if (ids.size !== project.breakpoints.length) return 'Two breakpoints have the same id.';
-  const conditions = new Set(
-    project.breakpoints.map((b) => `${Object.keys(b.condition)[0]} ${conditionEdge(b.condition)}`),
-  );
-  if (conditions.size !== project.breakpoints.length) return 'Two breakpoints hold at the same widths.';
+  for (const { name, also = [] } of project.breakpoints)
+    if (also.some((id) => !ids.has(id))) return `"${name}" takes over from a breakpoint that isn't there.`;
+  if (hasCycle(project.breakpoints)) return 'Breakpoints take over from each other in a circle.';
+  const lost = (styles: StyleSet) => Object.keys(styles).some((at) => at !== 'base' && !ids.has(at));
+  for (const { name, styles } of project.shared)
+    if (lost(styles)) return `The shared style "${name}" has values under a breakpoint that isn't there.`;
+  if (Object.values(project.kinds).some(lost)) return "A kind has values under a breakpoint that isn't there.";
   const slugs = new Set(project.pages.map((page) => page.slug));
   if (slugs.size !== project.pages.length) return 'Two pages have the same file name.';
   const shared = new Set(project.shared.map((style) => style.id));
   const pictures = new Set(project.pictures.map((picture) => `picture:${picture.id}`));
   for (const page of project.pages)
     for (const element of Object.values(page.elements)) {
-      const unknown = Object.keys(element.styles).find((at) => at !== 'base' && !ids.has(at));
-      if (unknown) return `"${element.name}" has values under a breakpoint that isn't there.`;
+      if (lost(element.styles)) return `"${element.name}" has values under a breakpoint that isn't there.`;
       if (element.shared.some((id) => !shared.has(id)))
         return `"${element.name}" carries a shared style that isn't there.`;
       if (element.attributes.src && !pictures.has(element.attributes.src))

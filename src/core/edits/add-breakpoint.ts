@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { breakpointSchema, defaultOrder } from '../breakpoints/breakpoint';
-import type { Breakpoint } from '../breakpoints/breakpoint';
-import { conditionEdge, describeCondition } from '../breakpoints/condition';
+import { breakpointIdSchema, breakpointSchema, hasCycle, placed, takenBy } from '../breakpoints/breakpoint';
+import { describeCondition } from '../breakpoints/condition';
 import { declarationsSchema } from '../document/element';
 import type { Project } from '../document/project';
 import { LIMITS } from '../document/project';
@@ -13,35 +12,37 @@ import { withOverrides } from './owners';
 const schema = z.strictObject({
   type: z.literal('addBreakpoint'),
   breakpoint: breakpointSchema,
-  /** Values it brings along, by element or shared style: what a removed one had. */
+  /** Values it brings along, by element, shared style or kind: what a removed one had. */
   overrides: z.record(z.string(), declarationsSchema).optional(),
+  /** Its place in the order; sorted in where it isn't given. */
+  index: z.number().int().min(0).max(LIMITS.breakpoints).optional(),
+  /** Breakpoints that take over from it, and at which place among those they take over. */
+  takers: z
+    .array(z.strictObject({ id: breakpointIdSchema, place: z.number().int().min(0) }))
+    .max(LIMITS.breakpoints)
+    .optional(),
 });
 export type AddBreakpoint = z.infer<typeof schema>;
 
-/** @throws EditError when another breakpoint holds at exactly the same widths. */
-export function requireFreeCondition(project: Project, breakpoint: Pick<Breakpoint, 'id' | 'condition'>): void {
-  const direction = Object.keys(breakpoint.condition)[0]!;
-  const same = project.breakpoints.find(
-    (other) =>
-      other.id !== breakpoint.id &&
-      direction in other.condition &&
-      conditionEdge(other.condition) === conditionEdge(breakpoint.condition),
-  );
-  if (same) throw new EditError(`"${same.name}" already holds at ${describeCondition(breakpoint.condition)}.`);
-}
-
 export const addBreakpoint: EditKind<AddBreakpoint> = {
   schema,
-  apply(project, { breakpoint, overrides }) {
+  apply(project, { breakpoint, overrides, index, takers = [] }) {
     if (project.breakpoints.some((other) => other.id === breakpoint.id))
       throw new EditError('This breakpoint is there already.');
     if (project.breakpoints.length >= LIMITS.breakpoints)
       throw new EditError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
-    requireFreeCondition(project, breakpoint);
-    const added: Project = { ...project, breakpoints: [...project.breakpoints, breakpoint].sort(defaultOrder) };
+    if (breakpoint.also?.some((id) => !project.breakpoints.some((other) => other.id === id)))
+      throw new EditError('It takes over from a breakpoint that has been removed.');
+    const breakpoints = placed(project.breakpoints, breakpoint, index).map((one) => {
+      const taker = takers.find(({ id }) => id === one.id);
+      return taker ? { ...one, also: (one.also ?? []).toSpliced(taker.place, 0, breakpoint.id) } : one;
+    });
+    if (hasCycle(breakpoints)) throw new EditError('Breakpoints would take over from each other in a circle.');
+    const added: Project = { ...project, breakpoints };
     const document = overrides ? withOverrides(added, breakpoint.id, overrides) : added;
     return { document, inverse: { type: 'removeBreakpoint', id: breakpoint.id } };
   },
-  footprint: (before, after, { breakpoint }) => breakpointFootprint(before, after, [breakpoint.id]),
+  footprint: (before, after, { breakpoint }) =>
+    breakpointFootprint(before, after, takenBy(after.breakpoints, breakpoint.id)),
   describe: (_, { breakpoint }) => `Add breakpoint ${breakpoint.name} (${describeCondition(breakpoint.condition)})`,
 };

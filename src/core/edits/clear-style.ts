@@ -1,17 +1,17 @@
-import { produce } from 'immer';
 import { z } from 'zod';
 import { atSchema } from '../breakpoints/breakpoint';
-import { elementIdSchema } from '../document/element';
 import { isShorthand, longhandsOf } from '../styles/shorthands';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { EditError } from './edit';
 import { stylesFootprint } from './footprint';
+import { ownerIdSchema, ownerName, requireStyles, withDeclarations, withStyles } from './owners';
 import type { Edit } from './registry';
 import { describeTarget } from './set-style';
 
 const schema = z.strictObject({
   type: z.literal('clearStyle'),
-  node: elementIdSchema,
+  /** An element, a shared style or a kind. */
+  node: ownerIdSchema,
   at: atSchema,
   /** A longhand, or a shorthand for all of its longhands. */
   property: z.string().max(60),
@@ -24,18 +24,15 @@ const named = (property: string) => (isShorthand(property) ? longhandsOf(propert
 export const clearStyle: EditKind<ClearStyle> = {
   schema,
   apply(project, edit) {
-    const { page, element } = requireElement(project, edit.node);
-    const before = element.styles[edit.at] ?? {};
+    const styles = requireStyles(project, edit.node);
+    const before = styles[edit.at] ?? {};
     const gone = named(edit.property).filter((property) => property in before);
     if (gone.length === 0)
       throw new EditError(
-        `${element.name} has no own ${edit.property} at ${describeTarget(project, edit.at)} to clear.`,
+        `${ownerName(project, edit.node)} has no own ${edit.property} at ${describeTarget(project, edit.at)} to clear.`,
       );
-    const document = produce(project, (draft) => {
-      const styles = draft.pages.find((one) => one.id === page.id)!.elements[edit.node]!.styles;
-      for (const property of gone) delete styles[edit.at]![property];
-      if (Object.keys(styles[edit.at]!).length === 0) delete styles[edit.at];
-    });
+    const rest = Object.fromEntries(Object.entries(before).filter(([property]) => !gone.includes(property)));
+    const document = withStyles(project, new Map([[edit.node, withDeclarations(styles, edit.at, rest)]]));
     const back = gone.map((property): Edit => ({
       type: 'setStyle',
       node: edit.node,
@@ -49,9 +46,8 @@ export const clearStyle: EditKind<ClearStyle> = {
     };
   },
   footprint(before, after, edit) {
-    const { page } = requireElement(after, edit.node);
-    return stylesFootprint(before, after, page.id, new Map([[edit.node, new Set(named(edit.property))]]));
+    return stylesFootprint(before, after, new Map([[edit.node, new Set(named(edit.property))]]));
   },
   describe: (project, edit) =>
-    `Clear ${edit.property} of ${nameOf(project, edit.node)} (${describeTarget(project, edit.at)})`,
+    `Clear ${edit.property} of ${ownerName(project, edit.node)} (${describeTarget(project, edit.at)})`,
 };

@@ -1,67 +1,118 @@
-import type { IntervalSet } from '../breakpoints/interval';
+import type { Cell } from '../breakpoints/cells';
+import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
-import { differingWidths, laneFor } from '../cascade/lanes';
+import { resolve } from '../cascade/resolve';
+import { conditionsOf } from '../cascade/sources';
 import type { Page, Project } from '../document/project';
 import { pageOf, subtreeOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
 import type { Footprint, PageFootprint } from './edit';
+import { allOwners, carriersOf } from './owners';
 
-/**
- * The widths at which the named properties of the named elements have another winner's value after than before.
- * Elements below are named too where a property is inherited.
- */
-export function stylesFootprint(
+/** Owner id (element, shared style, kind) to the properties written on it. */
+export type Changes = ReadonlyMap<string, ReadonlySet<string>>;
+
+let last: { before: readonly unknown[]; cells: readonly Cell[] } | undefined;
+
+/** The parts of all viewports that have to be looked at one by one to compare two versions of a project. */
+export function cellsBetween(before: Project, after: Project): readonly Cell[] {
+  const key = [before.breakpoints, before.sheets, after.breakpoints, after.sheets];
+  if (!last || last.before.some((one, i) => one !== key[i]))
+    last = { before: key, cells: cellsOf([...conditionsOf(before), ...conditionsOf(after)]) };
+  return last.cells;
+}
+
+/** The parts of all viewports in which a property of an element has another value after than before. */
+export function differingCells(
   before: Project,
   after: Project,
-  pageId: string,
-  changes: ReadonlyMap<string, ReadonlySet<string>>,
-): Footprint {
+  was: Page,
+  is: Page,
+  elementId: string,
+  property: string,
+): Cell[] {
+  return cellsBetween(before, after).filter(
+    ({ sample }) =>
+      resolve(before, was, elementId, property, sample.width, sample).value !==
+      resolve(after, is, elementId, property, sample.width, sample).value,
+  );
+}
+
+/**
+ * What changes of values can reach: the widths at which the named properties of the elements that have or carry them
+ * have another winner's value after than before. Elements below are named too where a property is inherited.
+ */
+export function stylesFootprint(before: Project, after: Project, changes: Changes): Footprint {
+  const perPage = new Map<string, Map<string, Set<string>>>();
+  for (const [owner, names] of changes)
+    for (const version of owner.startsWith('e') ? [after] : [before, after])
+      for (const { page, element } of carriersOf(version, owner)) {
+        const elements = perPage.get(page.id) ?? new Map<string, Set<string>>();
+        perPage.set(page.id, elements);
+        elements.set(element.id, new Set([...(elements.get(element.id) ?? []), ...names]));
+      }
+  return mergeFootprints(
+    ...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements)),
+  );
+}
+
+function pageFootprint(before: Project, after: Project, pageId: string, changes: Changes): Footprint {
   const was = pageOf(before, pageId);
   const is = pageOf(after, pageId);
   if (!was || !is) return {};
   const elements = new Set<string>();
   const properties = new Set<string>();
-  let widths: IntervalSet = [];
-  for (const [id, names] of changes)
+  const cells = new Set<Cell>();
+  for (const [id, names] of changes) {
+    if (!was.elements[id] || !is.elements[id]) continue;
     for (const name of names) {
-      const differing = differingWidths(laneFor(before, was, id, name), laneFor(after, is, id, name));
+      const differing = differingCells(before, after, was, is, id, name);
       if (differing.length === 0) continue;
-      widths = union(widths, differing);
+      for (const cell of differing) cells.add(cell);
       properties.add(name);
       elements.add(id);
       if (propertyNamed(name).inherited) for (const below of subtreeOf(is, id)) elements.add(below.id);
     }
-  if (widths.length === 0) return {};
+  }
+  if (cells.size === 0) return {};
+  const widths = widthsOfCells([...cells]);
   return { [pageId]: { elements: [...elements], properties: [...properties], widths, html: false } };
 }
 
-/** The footprint of a change to breakpoints: every element that has, or carries, values under one of them. */
+/** The footprint of a change to breakpoints: all that is written under one of them, by whomever. */
 export function breakpointFootprint(before: Project, after: Project, ids: readonly string[]): Footprint {
-  return after.pages.reduce<Footprint>((all, page) => {
-    const was = pageOf(before, page.id);
-    const changes = new Map<string, Set<string>>();
-    for (const [project, version] of [
-      [before, was],
-      [after, page],
-    ] as const)
-      for (const [id, properties] of version ? valuesUnder(project, version, ids) : [])
-        changes.set(id, new Set([...(changes.get(id) ?? []), ...properties]));
-    return mergeFootprints(all, stylesFootprint(before, after, page.id, changes));
-  }, {});
+  const changes = new Map<string, Set<string>>();
+  for (const project of [before, after])
+    for (const { id, styles } of allOwners(project))
+      for (const at of ids)
+        if (styles[at]) changes.set(id, new Set([...(changes.get(id) ?? []), ...Object.keys(styles[at])]));
+  return stylesFootprint(before, after, changes);
 }
 
-function valuesUnder(project: Project, page: Page, ids: readonly string[]): [string, string[]][] {
-  const shared = new Map(project.shared.map((style) => [style.id, style.styles]));
-  return Object.values(page.elements).flatMap((element): [string, string[]][] => {
-    const sets = [element.styles, ...element.shared.map((id) => shared.get(id) ?? {})];
-    const names = sets.flatMap((set) => ids.flatMap((id) => Object.keys(set[id] ?? {})));
-    return names.length > 0 ? [[element.id, names]] : [];
-  });
+/** The footprint of a change to which shared styles or kind an element carries. */
+export function carryingFootprint(before: Project, after: Project, pageId: string, elementId: string): Footprint {
+  const names = new Set<string>();
+  for (const project of [before, after])
+    for (const { id, styles } of allOwners(project))
+      if (!id.startsWith('e') && carriersOf(project, id).some(({ element }) => element.id === elementId))
+        for (const declarations of Object.values(styles)) for (const name in declarations) names.add(name);
+  const footprint = pageFootprint(before, after, pageId, new Map([[elementId, names]]));
+  const part = footprint[pageId] ?? { elements: [elementId], properties: [], widths: [], html: true };
+  return { [pageId]: { ...part, html: true } };
 }
 
 /** The whole page, at all widths: its HTML changed. */
 export function structureFootprint(pageId: string, elements: readonly string[]): Footprint {
   return { [pageId]: { elements, properties: [], widths: ALL_WIDTHS, html: true } };
+}
+
+/** Everything, everywhere: what sheets from elsewhere can reach. */
+export function wholeFootprint(project: Project): Footprint {
+  return mergeFootprints(
+    ...project.pages.map((page) => ({
+      [page.id]: { elements: Object.keys(page.elements), properties: [], widths: ALL_WIDTHS, html: false },
+    })),
+  );
 }
 
 export function mergeFootprints(...footprints: readonly Footprint[]): Footprint {

@@ -1,44 +1,61 @@
 import { z } from 'zod';
-import { breakpointIdSchema, breakpointSchema, defaultOrder } from '../breakpoints/breakpoint';
-import { conditionEdge, describeCondition, withEdge } from '../breakpoints/condition';
+import { breakpointIdSchema, breakpointSchema, placed } from '../breakpoints/breakpoint';
+import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { Edge } from '../breakpoints/condition';
+import { describeCondition, edgesOf, withEdge } from '../breakpoints/condition';
+import { LIMITS } from '../document/project';
+import type { Project } from '../document/project';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { requireFreeCondition } from './add-breakpoint';
 import { breakpointFootprint } from './footprint';
 import { requireBreakpoint } from './remove-breakpoint';
 
 const schema = z.strictObject({
   type: z.literal('moveBreakpoint'),
   id: breakpointIdSchema,
-  /** The new edge in px: exclusive for a downward breakpoint, inclusive for an upward one. */
+  /** The new edge in px: exclusive where the condition ends, inclusive where it begins. */
   edge: z.number('A breakpoint needs a width in px.'),
+  /** Which of its edges; needed only where it has two. */
+  side: z.enum(['from', 'below']).optional(),
+  /** Its place in the order; by the default order where it isn't given. */
+  index: z.number().int().min(0).max(LIMITS.breakpoints).optional(),
 });
 export type MoveBreakpoint = z.infer<typeof schema>;
 
+/** @throws EditError when it has no such edge, or two and none is named. */
+function requireEdge({ name, condition }: Breakpoint, side: Edge['side'] | undefined): Edge {
+  const edges = edgesOf(condition).filter((edge) => !side || edge.side === side);
+  if (edges.length !== 1) throw new EditError(`"${name}" ${edges.length ? 'has two edges' : "isn't bound to a width"}.`);
+  return edges[0]!;
+}
+
+/** Who wins among all may change with a breakpoint's place in the order. */
+export function setFootprint(before: Project, after: Project) {
+  const ids = new Set([...before.breakpoints, ...after.breakpoints].map(({ id }) => id));
+  return breakpointFootprint(before, after, [...ids]);
+}
+
 export const moveBreakpoint: EditKind<MoveBreakpoint> = {
   schema,
-  apply(project, { id, edge }) {
+  apply(project, { id, edge, side, index }) {
     const breakpoint = requireBreakpoint(project, id);
-    const moved = breakpointSchema.safeParse({ ...breakpoint, condition: withEdge(breakpoint.condition, edge) });
+    const before = requireEdge(breakpoint, side);
+    const moved = breakpointSchema.safeParse({
+      ...breakpoint,
+      condition: withEdge(breakpoint.condition, before.side, edge),
+    });
     if (!moved.success) throw new EditError(moved.error.issues[0]!.message);
-    requireFreeCondition(project, moved.data);
-    const breakpoints = project.breakpoints.map((one) => (one.id === id ? moved.data : one)).sort(defaultOrder);
     return {
-      document: { ...project, breakpoints },
-      inverse: { type: 'moveBreakpoint', id, edge: conditionEdge(breakpoint.condition) },
+      document: { ...project, breakpoints: placed(project.breakpoints, moved.data, index) },
+      inverse: { type: 'moveBreakpoint', id, edge: before.at, side: before.side, index: project.breakpoints.indexOf(breakpoint) },
     };
   },
-  // The order may change with the move, and with it who wins among all.
-  footprint: (before, after) =>
-    breakpointFootprint(
-      before,
-      after,
-      before.breakpoints.map((breakpoint) => breakpoint.id),
-    ),
-  describe(project, { id, edge }) {
+  footprint: setFootprint,
+  describe(project, { id, edge, side }) {
     const breakpoint = project.breakpoints.find((one) => one.id === id);
-    return breakpoint
-      ? `Move ${breakpoint.name} to ${describeCondition(withEdge(breakpoint.condition, edge))}`
+    const which = side ?? (breakpoint && edgesOf(breakpoint.condition)[0]?.side);
+    return breakpoint && which
+      ? `Move ${breakpoint.name} to ${describeCondition(withEdge(breakpoint.condition, which, edge))}`
       : 'Move a breakpoint';
   },
 };

@@ -2,6 +2,26 @@ import { z } from 'zod';
 import type { Project } from '../document/project';
 import { addBreakpoint } from './add-breakpoint';
 import type { AddBreakpoint } from './add-breakpoint';
+import { addShared } from './add-shared';
+import type { AddShared } from './add-shared';
+import { removeShared } from './remove-shared';
+import type { RemoveShared } from './remove-shared';
+import { changeShared } from './change-shared';
+import type { ChangeShared } from './change-shared';
+import { carryShared } from './carry-shared';
+import type { CarryShared } from './carry-shared';
+import { setKind } from './set-kind';
+import type { SetKind } from './set-kind';
+import { addSheet } from './add-sheet';
+import type { AddSheet } from './add-sheet';
+import { removeSheet } from './remove-sheet';
+import type { RemoveSheet } from './remove-sheet';
+import { changeSheet } from './change-sheet';
+import type { ChangeSheet } from './change-sheet';
+import { changeBreakpoint } from './change-breakpoint';
+import type { ChangeBreakpoint } from './change-breakpoint';
+import { restyle } from './restyle';
+import type { Restyle } from './restyle';
 import { clearStyle } from './clear-style';
 import type { ClearStyle } from './clear-style';
 import { duplicateElement } from './duplicate-element';
@@ -39,7 +59,17 @@ export type SingleEdit =
   | InsertElement
   | RemoveElement
   | MoveElement
-  | DuplicateElement;
+  | DuplicateElement
+  | AddShared
+  | RemoveShared
+  | ChangeShared
+  | CarryShared
+  | SetKind
+  | AddSheet
+  | RemoveSheet
+  | ChangeSheet
+  | ChangeBreakpoint
+  | Restyle;
 
 /** Several edits that are made, undone and named as one. */
 export interface GroupEdit {
@@ -55,6 +85,7 @@ type Kinds = { readonly [T in SingleEdit['type']]: EditKind<Extract<SingleEdit, 
 const KINDS: Kinds = {
   setStyle, clearStyle, addBreakpoint, moveBreakpoint, renameBreakpoint, removeBreakpoint,
   renameElement, setText, insertElement, removeElement, moveElement, duplicateElement,
+  addShared, removeShared, changeShared, carryShared, setKind, addSheet, removeSheet, changeSheet, changeBreakpoint, restyle,
 }; // prettier-ignore
 
 const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;

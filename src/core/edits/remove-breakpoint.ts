@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { breakpointIdSchema } from '../breakpoints/breakpoint';
+import { breakpointIdSchema, takenBy } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Project } from '../document/project';
+import type { AddBreakpoint } from './add-breakpoint';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { breakpointFootprint } from './footprint';
@@ -23,12 +24,29 @@ export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
     const breakpoint = requireBreakpoint(project, id);
     const overrides = overridesUnder(project, id);
     const without = withOverrides(project, id, {});
-    const document: Project = { ...without, breakpoints: project.breakpoints.filter((one) => one.id !== id) };
+    const takers = project.breakpoints.flatMap((one) =>
+      one.also?.includes(id) ? [{ id: one.id, place: one.also.indexOf(id) }] : [],
+    );
+    const document: Project = {
+      ...without,
+      breakpoints: project.breakpoints
+        .filter((one) => one.id !== id)
+        .map(({ also, ...one }) => {
+          const rest = also?.filter((other) => other !== id) ?? [];
+          return rest.length > 0 ? { ...one, also: rest } : one;
+        }),
+    };
     return {
       document,
-      inverse: { type: 'addBreakpoint', breakpoint, ...(Object.keys(overrides).length && { overrides }) },
+      inverse: {
+        type: 'addBreakpoint',
+        breakpoint: breakpoint as AddBreakpoint['breakpoint'],
+        index: project.breakpoints.indexOf(breakpoint),
+        ...(Object.keys(overrides).length && { overrides }),
+        ...(takers.length > 0 && { takers }),
+      },
     };
   },
-  footprint: (before, after, { id }) => breakpointFootprint(before, after, [id]),
+  footprint: (before, after, { id }) => breakpointFootprint(before, after, takenBy(before.breakpoints, id)),
   describe: (project, { id }) => `Remove breakpoint ${project.breakpoints.find((one) => one.id === id)?.name ?? ''}`,
 };

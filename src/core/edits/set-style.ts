@@ -1,18 +1,18 @@
-import { produce } from 'immer';
 import { z } from 'zod';
 import { atSchema, BASE } from '../breakpoints/breakpoint';
 import { describeCondition } from '../breakpoints/condition';
-import { elementIdSchema } from '../document/element';
 import type { Project } from '../document/project';
 import { checkValue } from '../styles/value';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { EditError } from './edit';
 import { stylesFootprint } from './footprint';
+import { ownerIdSchema, ownerName, requireStyles, withDeclarations, withStyles } from './owners';
 import type { Edit } from './registry';
 
 const schema = z.strictObject({
   type: z.literal('setStyle'),
-  node: elementIdSchema,
+  /** An element, a shared style or a kind. */
+  node: ownerIdSchema,
   at: atSchema,
   /** A longhand, or a shorthand that is then expanded. */
   property: z.string().max(60),
@@ -35,15 +35,13 @@ export function describeTarget(project: Project, at: string): string {
 export const setStyle: EditKind<SetStyle> = {
   schema,
   apply(project, edit) {
-    const { page, element } = requireElement(project, edit.node);
+    const styles = requireStyles(project, edit.node);
     requireTarget(project, edit.at);
     const checked = checkValue(edit.property, edit.value);
     if (!checked.ok) throw new EditError(checked.message);
-    const before = element.styles[edit.at] ?? {};
-    const document = produce(project, (draft) => {
-      const styles = draft.pages.find((one) => one.id === page.id)!.elements[edit.node]!.styles;
-      styles[edit.at] = { ...styles[edit.at], ...checked.declarations };
-    });
+    const before = styles[edit.at] ?? {};
+    const written = withDeclarations(styles, edit.at, { ...before, ...checked.declarations });
+    const document = withStyles(project, new Map([[edit.node, written]]));
     const back = Object.keys(checked.declarations).map((property): Edit => {
       const value = before[property];
       const where = { node: edit.node, at: edit.at, property };
@@ -53,11 +51,10 @@ export const setStyle: EditKind<SetStyle> = {
     return { document, inverse };
   },
   footprint(before, after, edit) {
-    const { page } = requireElement(after, edit.node);
     const checked = checkValue(edit.property, edit.value);
     const properties = checked.ok ? Object.keys(checked.declarations) : [];
-    return stylesFootprint(before, after, page.id, new Map([[edit.node, new Set(properties)]]));
+    return stylesFootprint(before, after, new Map([[edit.node, new Set(properties)]]));
   },
   describe: (project, edit) =>
-    `Set ${edit.property} of ${nameOf(project, edit.node)} to ${edit.value} (${describeTarget(project, edit.at)})`,
+    `Set ${edit.property} of ${ownerName(project, edit.node)} to ${edit.value} (${describeTarget(project, edit.at)})`,
 };

@@ -14,11 +14,17 @@ export const BUNDLED_FONTS: readonly BundledFont[] = [
 
 /** The bundled families that any value of the project names, in the order of `BUNDLED_FONTS`. */
 export function fontsUsed(project: Project): BundledFont[] {
-  const values = new Set<string>();
-  const owners = [...project.shared, ...project.pages.flatMap((page) => Object.values(page.elements))];
-  for (const { styles } of owners)
-    for (const declarations of Object.values(styles))
+  const values = new Set(project.sheets.map(({ css }) => css));
+  const sets = [
+    ...Object.values(project.kinds),
+    ...project.shared.map(({ styles }) => styles),
+    ...project.pages.flatMap((page) => Object.values(page.elements).map(({ styles }) => styles)),
+  ];
+  for (const styles of sets)
+    for (const declarations of Object.values(styles)) {
       if (declarations['font-family']) values.add(declarations['font-family']);
+      for (const name in declarations) if (name.startsWith('--')) values.add(declarations[name]!);
+    }
   const all = [...values].join(' ').toLowerCase();
   return BUNDLED_FONTS.filter((font) => all.includes(font.family.toLowerCase()));
 }

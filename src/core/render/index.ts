@@ -1,4 +1,3 @@
-export * from './class-names';
 export * from './sheet';
 export * from './markup';
 export * from './fonts';

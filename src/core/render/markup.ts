@@ -1,7 +1,7 @@
 import type { PageElement } from '../document/element';
+import { classesOf } from '../document/class-names';
 import { HTML_ELEMENTS } from '../document/html';
 import type { Page, Project } from '../document/project';
-import { classNames } from './class-names';
 import type { Addresses } from './sheet';
 
 export interface MarkupOptions {
@@ -25,12 +25,7 @@ export function escapeAttribute(value: string): string {
 }
 
 function attributesOf(project: Project, element: PageElement, options: MarkupOptions): string {
-  const names = classNames(project);
-  const classes = project.shared
-    .filter((style) => element.shared.includes(style.id))
-    .map((style) => names.get(style.id)!);
-  const own = names.get(element.id);
-  if (own) classes.push(own);
+  const classes = classesOf(project, element);
   const list: [string, string][] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
   for (const [name, value] of Object.entries(element.attributes).sort(([a], [b]) => (a < b ? -1 : 1))) {
     if (name === 'src') list.push([name, options.addresses.picture(value.replace(/^picture:/, ''))]);

@@ -1,3 +1,4 @@
+import type { Pointer } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
@@ -13,12 +14,20 @@ export interface Preview {
   readonly body: string;
 }
 
-/** @param fontData a data address for a bundled font */
-export function renderPreview(project: Project, page: Page, fontData: (font: BundledFont) => string): Preview {
+/**
+ * @param fontData a data address for a bundled font
+ * @param pointer the pointer to stand in for, where the browser has another one
+ */
+export function renderPreview(
+  project: Project,
+  page: Page,
+  fontData: (font: BundledFont) => string,
+  pointer?: Pointer,
+): Preview {
   const addresses = pictureData(project);
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
-    blocks: renderSheet(project, [page], addresses),
+    blocks: renderSheet(project, [page], { addresses, pointer }),
     body: renderElement(project, page, page.root, { addresses, page: () => '#', marked: true }),
   };
 }
@@ -83,6 +92,7 @@ function sameShape(a: Block, b: Block | undefined): boolean {
   return (
     a.key === b?.key &&
     a.query === b.query &&
+    a.layer === b.layer &&
     a.rules.length === b.rules.length &&
     a.rules.every((rule, i) => rule.selector === b.rules[i]!.selector)
   );

@@ -6,7 +6,7 @@ import { writeDeclarations } from './declarations';
 import { renderExport } from './export';
 import { escapeAttribute, escapeText } from './markup';
 import { patchBetween, renderPreview } from './preview';
-import { slugOf } from './class-names';
+import { slugOf } from '../document/class-names';
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const files = (project: Project) =>

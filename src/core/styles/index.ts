@@ -3,3 +3,4 @@ export * from './shorthands';
 export * from './value';
 export * from './length';
 export * from './colour';
+export * from './custom';

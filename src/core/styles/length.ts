@@ -126,3 +126,8 @@ export function formatNumber(value: number): string {
   const rounded = Number(Math.fround(value).toPrecision(6));
   return Object.is(rounded, -0) ? '0' : String(rounded);
 }
+
+/** Whether a math function holds numbers only, so that it can't come to a length (CSS Values 4, 10.9). */
+export function isNumberMath(source: string): boolean {
+  return /^(calc|min|max|clamp)\(/i.test(source) && !/\d(%|[a-z])|var\(/i.test(source);
+}

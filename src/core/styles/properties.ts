@@ -1,3 +1,5 @@
+import { CUSTOM_PROPERTY } from './custom';
+
 /**
  * The CSS properties that can be written here: longhands only, as the cascade works on longhands (CSS Cascade 5, 3).
  * `initial` is the initial value as a browser computes it; "currentcolor" stands for the element's own colour.
@@ -14,7 +16,7 @@ export interface Property {
 export const PROPERTY_GROUPS = [
   'Layout', 'Flex and grid', 'Size', 'Space', 'Position', 'Type', 'Colour and background', 'Border', 'Effects',
 ] as const; // prettier-ignore
-export type PropertyGroup = (typeof PROPERTY_GROUPS)[number];
+export type PropertyGroup = (typeof PROPERTY_GROUPS)[number] | 'Variables';
 
 export type Control =
   | { readonly kind: 'keyword'; readonly keywords: readonly string[] }
@@ -38,7 +40,7 @@ const sides = ['top', 'right', 'bottom', 'left'] as const;
 const corners = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
 const title = (side: string) => side.replace('-', ' ');
 
-const ROWS: Readonly<Record<PropertyGroup, readonly Row[]>> = {
+const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> = {
   Layout: [
     ['display', 'Display', words('block flex grid inline inline-block inline-flex inline-grid none list-item table table-row table-cell table-header-group table-row-group table-footer-group table-caption flow-root contents'), 'inline'],
     ['visibility', 'Visibility', words('visible hidden collapse'), 'visible', 'inherited'],
@@ -152,18 +154,32 @@ export const PROPERTIES: readonly Property[] = PROPERTY_GROUPS.flatMap((group) =
 const byName = new Map(PROPERTIES.map((property) => [property.name, property]));
 const rank = new Map(PROPERTIES.map((property, index) => [property.name, index]));
 
+/** Whether it is one of `PROPERTIES`. */
 export function isProperty(name: string): boolean {
   return byName.has(name);
 }
 
-/** @throws Error when the property isn't one of `PROPERTIES`. */
+const custom = new Map<string, Property>();
+
+/** A custom property is inherited and has no initial value (CSS Custom Properties 1, 2). */
+function customProperty(name: string): Property {
+  let property = custom.get(name);
+  if (!property) {
+    if (custom.size > 5_000) custom.clear();
+    property = { name, label: name, group: 'Variables', inherited: true, initial: '', control: text };
+    custom.set(name, property);
+  }
+  return property;
+}
+
+/** @throws Error when the property is neither one of `PROPERTIES` nor a custom one. */
 export function propertyNamed(name: string): Property {
-  const property = byName.get(name);
+  const property = byName.get(name) ?? (CUSTOM_PROPERTY.test(name) ? customProperty(name) : undefined);
   if (!property) throw new Error(`"${name}" isn't a property known here.`);
   return property;
 }
 
 /** Position in the fixed order in which declarations are written and listed. */
 export function propertyRank(name: string): number {
-  return rank.get(name) ?? Infinity;
+  return rank.get(name) ?? (CUSTOM_PROPERTY.test(name) ? -1 : Infinity);
 }

@@ -81,7 +81,50 @@ const sideNames = (prefix: string, suffix = '') => sides.map((side) => `${prefix
 const line = (axis: string) => (parts: readonly string[]) => {
   const slash = parts.indexOf('/');
   const start = (slash < 0 ? parts : parts.slice(0, slash)).join(' ');
-  return { [`${axis}-start`]: start, [`${axis}-end`]: slash < 0 ? 'auto' : parts.slice(slash + 1).join(' ') };
+  // A line that is only named ends at the line of the same name (CSS Grid 2, 8.4).
+  const alone = /^[a-z_-][\w-]*$/i.test(start) ? start : 'auto';
+  return { [`${axis}-start`]: start, [`${axis}-end`]: slash < 0 ? alone : parts.slice(slash + 1).join(' ') };
+};
+
+/** Style and weight in any order, then size, line height and family (CSS Fonts 4, 2.7); what isn't named is reset. */
+function font(parts: readonly string[]): Longhands {
+  const found: Longhands = { 'font-style': 'normal', 'font-weight': 'normal', 'line-height': 'normal' };
+  let at = 0;
+  for (; at < parts.length - 1 && !fits('font-size', parts[at]!); at++) {
+    const part = parts[at]!;
+    if (part !== 'normal' && fits('font-style', part)) found['font-style'] = part;
+    else if (part !== 'normal' && fits('font-weight', part)) found['font-weight'] = part;
+  }
+  found['font-size'] = parts[at]!;
+  if (parts[at + 1] === '/') {
+    found['line-height'] = parts[at + 2]!;
+    at += 2;
+  }
+  return { ...found, 'font-family': parts.slice(at + 1).join(' ') };
+}
+
+function gridArea(parts: readonly string[]): Longhands {
+  const lines = parts.join(' ').split(' / ');
+  const named = (line: string | undefined) => (line && /^[a-z_-][\w-]*$/i.test(line) && line !== 'auto' ? line : 'auto');
+  const [rowStart = 'auto', columnStart = named(rowStart), rowEnd = named(rowStart), columnEnd = named(columnStart)] = lines;
+  return { 'grid-row-start': rowStart, 'grid-column-start': columnStart, 'grid-row-end': rowEnd, 'grid-column-end': columnEnd };
+}
+
+const two = (prefix: string, first: string, second: string) => ([a, b = a]: readonly string[]): Longhands => ({
+  [`${prefix}${first}`]: a!,
+  [`${prefix}${second}`]: b!,
+});
+/** Flow-relative sides (CSS Logical 1) as they lie in text that runs from left to right and down. */
+const flowSides = (property: string): Record<string, (parts: readonly string[]) => Longhands> => {
+  const prefix = property === 'inset' ? '' : `${property}-`;
+  return {
+    [`${property}-inline`]: two(prefix, 'left', 'right'),
+    [`${property}-block`]: two(prefix, 'top', 'bottom'),
+    [`${property}-inline-start`]: ([a]) => ({ [`${prefix}left`]: a! }),
+    [`${property}-inline-end`]: ([a]) => ({ [`${prefix}right`]: a! }),
+    [`${property}-block-start`]: ([a]) => ({ [`${prefix}top`]: a! }),
+    [`${property}-block-end`]: ([a]) => ({ [`${prefix}bottom`]: a! }),
+  };
 };
 
 const SHORTHANDS: Readonly<Record<string, (parts: readonly string[]) => Longhands>> = {
@@ -120,6 +163,16 @@ const SHORTHANDS: Readonly<Record<string, (parts: readonly string[]) => Longhand
     'list-style-position': parts.find((part) => fits('list-style-position', part)) ?? 'outside',
   }),
   background,
+  font,
+  'grid-area': gridArea,
+  'place-self': ([align, justify = align]) => ({ 'align-self': align!, 'justify-self': justify! }),
+  ...flowSides('margin'),
+  ...flowSides('padding'),
+  ...flowSides('inset'),
+  'word-wrap': ([a]) => ({ 'overflow-wrap': a! }),
+  'grid-gap': ([row, column = row]) => ({ 'row-gap': row!, 'column-gap': column! }),
+  'grid-row-gap': ([a]) => ({ 'row-gap': a! }),
+  'grid-column-gap': ([a]) => ({ 'column-gap': a! }),
 };
 
 export const SHORTHAND_NAMES: readonly string[] = Object.keys(SHORTHANDS);

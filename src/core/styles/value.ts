@@ -1,5 +1,6 @@
 import { generate, lexer, parse } from 'css-tree';
 import { VALUE_MAX } from '../document/element';
+import { CUSTOM_PROPERTY, usesVariables, wellFormed } from './custom';
 import { isProperty, propertyNamed } from './properties';
 import { expandShorthand, isShorthand } from './shorthands';
 
@@ -11,14 +12,16 @@ const known = new Map<string, CheckedValue>();
 
 /**
  * Checks a value against the property's grammar (css-tree's copy of the CSS specifications) and expands shorthands.
- * `revert`, `revert-layer` and custom properties are refused, since the origin of the result couldn't be told.
+ * A value with `var()` can only be checked once the variables are known; one in a shorthand is refused, since its
+ * longhands couldn't be told. So are `revert` and `revert-layer`, whose origin couldn't be told either.
  * URLs other than the project's own pictures (`url(picture:…)`) are refused: nothing is fetched from outside.
  */
 export function checkValue(property: string, value: string): CheckedValue {
   const key = `${property}:${value}`;
   let result = known.get(key);
   if (!result) {
-    result = check(property.trim().toLowerCase(), value.trim());
+    const name = property.trim();
+    result = check(CUSTOM_PROPERTY.test(name) ? name : name.toLowerCase(), value.trim());
     if (known.size > 5_000) known.clear();
     known.set(key, result);
   }
@@ -30,14 +33,14 @@ function refuse(message: string): CheckedValue {
 }
 
 function check(property: string, value: string): CheckedValue {
-  if (!isProperty(property) && !isShorthand(property))
+  const custom = CUSTOM_PROPERTY.test(property);
+  if (!custom && !isProperty(property) && !isShorthand(property))
     return refuse(`"${property.slice(0, 60)}" isn't a property known here.`);
   if (value === '') return refuse(`A value for ${property} is missing. To take it away, clear it.`);
   if (value.length > VALUE_MAX) return refuse(`A value has at most ${VALUE_MAX} characters.`);
   if (/!\s*important/i.test(value)) return refuse('"!important" would break the order of breakpoints; leave it out.');
   if (/^(revert|revert-layer)$/i.test(value)) return refuse(`"${value}" isn't used here; clear the value instead.`);
-  if (/var\(|env\(|attr\(|expression\(/i.test(value))
-    return refuse('Variables are not used here; write the value itself.');
+  if (/(env|attr|expression)\(/i.test(value)) return refuse('Only var() is used to take a value from elsewhere.');
   if (/[<>{};@\\]/.test(value)) return refuse(`"${shorten(value)}" holds a character that no value here needs.`);
   if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
   let source: string;
@@ -51,6 +54,12 @@ function check(property: string, value: string): CheckedValue {
       return refuse('A picture in a value is one of the project: url(picture:…).');
   if (/(image-set|image|src|cross-fade|element)\(/i.test(source))
     return refuse('Only url(picture:…) and gradients are used as pictures.');
+  if (custom) return { ok: true, declarations: { [property]: value.replace(/\s+/g, ' ') } };
+  if (usesVariables(value)) {
+    if (isShorthand(property)) return refuse(`A variable can't stand in ${property}; write it in each part.`);
+    if (!wellFormed(value)) return refuse(`"${shorten(value)}" has a var() that isn't written as var(--name).`);
+    return { ok: true, declarations: { [property]: value.replace(/\s+/g, ' ') } };
+  }
   const { error } = lexer.matchProperty(property, source);
   if (error) {
     const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
@@ -58,7 +67,9 @@ function check(property: string, value: string): CheckedValue {
   }
   if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(value)) return refuse(`${property} can't be negative.`);
   const written = normaliseCase(property, value.replace(/\s+/g, ' '));
-  const declarations = isShorthand(property) ? expandShorthand(property, written) : { [property]: written };
+  const declarations = isShorthand(property)
+    ? mapValues(expandShorthand(property, written), (longhand, part) => normaliseCase(longhand, part))
+    : { [property]: written };
   if (declarations['font-family'] === 'monospace')
     return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
   return { ok: true, declarations };
@@ -71,7 +82,11 @@ const NEVER_NEGATIVE =
 /** Keywords are case-insensitive; strings, family names and grid line names are not. */
 function normaliseCase(property: string, value: string): string {
   if (/["']|url\(/i.test(value)) return value;
-  return isProperty(property) && propertyNamed(property).control.kind === 'text' ? value : value.toLowerCase();
+  return !isProperty(property) || propertyNamed(property).control.kind === 'text' ? value : value.toLowerCase();
+}
+
+function mapValues(values: Readonly<Record<string, string>>, map: (name: string, value: string) => string) {
+  return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, map(name, value)]));
 }
 
 function balanced(value: string): boolean {

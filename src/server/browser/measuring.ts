@@ -1,14 +1,13 @@
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import type { WidthResult } from '@/core/audit';
-import { conditionEdge } from '@/core/breakpoints';
+import type { Slice } from '@/core/breakpoints';
+import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview, writeSheet } from '@/core/render';
 import { launchChromium } from './chromium';
 import { fontData } from './fonts';
 import { pageScript } from './script';
-
-/** Px. The height at which widths are swept; device heights are a later question. */
-export const SWEEP_HEIGHT = 800;
 
 /** A policy for measured pages: nothing is loaded from anywhere. */
 const POLICY = `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:">`;
@@ -32,7 +31,7 @@ export async function closeBrowser(): Promise<void> {
 }
 
 async function openMeasuringPage(): Promise<BrowserPage> {
-  const page = await (await warmBrowser()).newPage({ viewport: { width: 2600, height: SWEEP_HEIGHT + 100 } });
+  const page = await (await warmBrowser()).newPage({ viewport: { width: 2600, height: DEFAULT_SLICE.height + 100 } });
   await page.route('**/*', (route) => route.abort());
   await page.setContent('<!doctype html><body style="margin:0">');
   await page.evaluate(await pageScript('in-page'));
@@ -47,20 +46,23 @@ export class MeasuredPage {
     private readonly fluid: boolean,
   ) {}
 
-  static async open(project: Project, page: Page): Promise<MeasuredPage> {
-    const preview = renderPreview(project, page, fontData);
+  /** @param slice the viewport height and the pointer that the page is measured with */
+  static async open(project: Project, page: Page, slice: Slice = DEFAULT_SLICE): Promise<MeasuredPage> {
+    const preview = renderPreview(project, page, fontData, slice.pointer);
     let browserPage = idle.pop();
     if (!browserPage || browserPage.isClosed()) browserPage = await openMeasuringPage();
     const html = previewDocument(preview, POLICY);
     await browserPage.evaluate(([source, height]) => globalThis.millPond.load(source, height), [
       html,
-      SWEEP_HEIGHT,
+      slice.height,
     ] as const);
     // With viewport units a computed style can change at every px, not only at breakpoints.
     const fluid = /\d(?:[dsl]?v[wh]|vmin|vmax)\b/.test(writeSheet(preview.blocks));
     return new MeasuredPage(
       browserPage,
-      project.breakpoints.map((breakpoint) => conditionEdge(breakpoint.condition)),
+      conditionsOf(project).flatMap((condition) =>
+        Object.values(conditionInterval(condition, slice)).filter((edge) => edge > 0 && edge < Infinity),
+      ),
       fluid,
     );
   }

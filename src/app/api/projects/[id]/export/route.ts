@@ -1,5 +1,6 @@
 import { zipSync } from 'fflate';
-import { renderExport, slugOf } from '@/core/render';
+import { renderExport } from '@/core/render';
+import { slugOf } from '@/core/document';
 import { fontBytes } from '@/server/browser/fonts';
 import { database } from '@/server/db/client';
 import { projectId } from '@/server/http/parameters';

@@ -1,5 +1,6 @@
-import type { Project } from '../document/project';
-import { subtreeOf } from '../document/tree';
+import type { Project } from './project';
+import type { PageElement } from './element';
+import { subtreeOf } from './tree';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
 
@@ -27,6 +28,14 @@ function makeSlug(name: string): string {
   return /^[a-z]/.test(slug) ? slug : slug ? `n-${slug}` : 'part';
 }
 
+/** The class of a kind that people give to elements. */
+export const KIND_CLASSES: Readonly<Record<string, string>> = { krow: 'row', kgrid: 'grid' };
+
+const declares = (element: PageElement) => {
+  for (const at in element.styles) for (const _ in element.styles[at]) return true;
+  return false;
+};
+
 /**
  * The class of every shared style and of every element with values of its own, from their names. Unique in the
  * project, since one sheet serves all pages; the second of the same name gets "-2", in document order.
@@ -34,20 +43,33 @@ function makeSlug(name: string): string {
 export function classNames(project: Project): ReadonlyMap<string, string> {
   const known = memo.get(project);
   if (known) return known;
+  const elements = project.pages.flatMap((page) => subtreeOf(page, page.root));
   const taken = new Set<string>();
+  const next = new Map<string, number>();
   const names = new Map<string, string>();
+  for (const element of elements) if (element.kind) taken.add(KIND_CLASSES[element.kind]!);
   const give = (id: string, name: string) => {
     const slug = slugOf(name);
     let unique = slug;
-    for (let n = 2; taken.has(unique); n++) unique = `${slug}-${n}`;
+    let n = next.get(slug) ?? 1;
+    while (taken.has(unique)) unique = `${slug}-${++n}`;
+    next.set(slug, n);
     taken.add(unique);
     names.set(id, unique);
   };
   for (const style of project.shared) give(style.id, style.name);
-  for (const page of project.pages)
-    for (const element of subtreeOf(page, page.root))
-      if (Object.values(element.styles).some((declarations) => Object.keys(declarations).length > 0))
-        give(element.id, element.name);
+  for (const element of elements) if (declares(element)) give(element.id, element.name);
   memo.set(project, names);
   return names;
+}
+
+/** The classes that an element carries in the HTML, in the order of their strength. */
+export function classesOf(project: Project, element: PageElement): string[] {
+  const names = classNames(project);
+  const classes = element.kind ? [KIND_CLASSES[element.kind]!] : [];
+  if (element.shared.length > 0)
+    for (const style of project.shared) if (element.shared.includes(style.id)) classes.push(names.get(style.id)!);
+  const own = names.get(element.id);
+  if (own) classes.push(own);
+  return classes;
 }

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { LIMITS, sheetSchema } from '../document/project';
+import { readSheet } from '../read';
+import type { EditKind } from './edit';
+import { EditError } from './edit';
+import { wholeFootprint } from './footprint';
+
+const schema = z.strictObject({
+  type: z.literal('addSheet'),
+  sheet: sheetSchema,
+  index: z.number().int().min(0).max(LIMITS.sheets).optional(),
+});
+export type AddSheet = z.infer<typeof schema>;
+
+/** @throws EditError when nothing in the text can be used as a style sheet. */
+export function requireRules(css: string): void {
+  const { rules, notes } = readSheet(css);
+  if (rules.length > 0) return;
+  const [first] = notes;
+  throw new EditError(
+    `There is no rule in this style sheet that can be used.${first ? ` Line ${first.line}: ${first.message}` : ''}`,
+  );
+}
+
+/** A style sheet from elsewhere, below all that is written here. */
+export const addSheet: EditKind<AddSheet> = {
+  schema,
+  apply(project, { sheet, index = project.sheets.length }) {
+    if (project.sheets.some(({ id }) => id === sheet.id)) throw new EditError('This style sheet is there already.');
+    if (project.sheets.length >= LIMITS.sheets)
+      throw new EditError(`A project has at most ${LIMITS.sheets} style sheets from elsewhere.`);
+    requireRules(sheet.css);
+    return {
+      document: { ...project, sheets: project.sheets.toSpliced(index, 0, sheet) },
+      inverse: { type: 'removeSheet', id: sheet.id },
+    };
+  },
+  footprint: (_, after) => wholeFootprint(after),
+  describe: (_, { sheet }) => `Bring in style sheet ${sheet.name}`,
+};

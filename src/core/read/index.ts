@@ -1,0 +1,3 @@
+export * from './media';
+export * from './selector';
+export * from './sheet';
