@@ -32,6 +32,8 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
       { id: NARROW, name: 'Narrow', condition: { below: 600 } },
     ],
     devices: GENERAL_DEVICES,
+    sheets: [],
+    kinds: {},
     shared: SHARED,
     pictures: PICTURES,
     pages: [

@@ -80,8 +80,8 @@ const declarations = fc.array(fc.oneof({ weight: 6, arbitrary: declaration }, { 
 
 const size = fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98, 700, 701));
 const heights = fc.constantFrom(400, 699.5, 700, 701, 900);
-const condition: fc.Arbitrary<Condition> = fc
-  .oneof(
+const condition = fc
+  .oneof<fc.Arbitrary<Condition>[]>(
     { weight: 3, arbitrary: fc.record({ below: size }) },
     { weight: 3, arbitrary: fc.record({ from: size }) },
     { weight: 2, arbitrary: fc.record({ from: size, below: size }) },
@@ -100,7 +100,7 @@ const condition: fc.Arbitrary<Condition> = fc
       ),
     },
   )
-  .chain((one) => fc.boolean().map((em) => (em ? { ...one, unit: 'em' as const } : one)))
+  .chain((one): fc.Arbitrary<Condition> => fc.boolean().map((em) => (em ? { ...one, unit: 'em' } : one)))
   .filter(
     ({ unit: _, ...one }) =>
       Object.keys(one).length > 0 &&
@@ -130,9 +130,9 @@ const breakpoints = fc
   });
 
 const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
-  fc.record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), {
-    requiredKeys: [],
-  }) as fc.Arbitrary<StyleSet>;
+  fc
+    .record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), { requiredKeys: [] })
+    .map((styles) => Object.fromEntries(Object.entries(styles).filter(([, one]) => Object.keys(one ?? {}).length > 0)));
 
 /** The page isn't laid out while compared (`html` shows nothing), so the body must not take its display from there. */
 const withoutDisplay = (styles: StyleSet): StyleSet =>
@@ -207,7 +207,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       link: fc.boolean(),
       kind: fc.oneof({ weight: 6, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) }),
     });
-    const kinds = fc.dictionary(fc.constantFrom(...KINDS.map(({ id }) => id)), styleSet(ids), { maxKeys: 4 });
+    const kinds = fc.dictionary(fc.constantFrom(...KINDS.map(({ id }) => id)), styleSet(ids).filter((styles) => Object.keys(styles).length > 0), { maxKeys: 4 });
     const sheets = fc.oneof({ weight: 2, arbitrary: fc.constant([]) }, { weight: 1, arbitrary: fc.array(arbitrarySheet, { minLength: 1, maxLength: 2 }) });
     return fc.tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets).map(([sprouts, body, kinds, sheets]): Project => {
       const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');

@@ -96,6 +96,6 @@ function requireWhole(project: Project, changes: readonly StyleChange[] | undefi
   if (hasCycle(project.breakpoints)) throw new EditError('Breakpoints would take over from each other in a circle.');
   const lost = changes
     ? changes.some(({ at, value }) => value !== null && !ids.has(at))
-    : allOwners(project).some(({ styles }) => Object.keys(styles).some((at) => !ids.has(at)));
+    : allOwners(project).some(({ styles }) => Object.keys(styles).some((at) => !ids.has(at) && Object.keys(styles[at]!).length > 0));
   if (lost) throw new EditError('The breakpoint this edit writes to has been removed.');
 }

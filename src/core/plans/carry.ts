@@ -1,0 +1,151 @@
+import type { At, Breakpoint, Cell, Slice } from '../breakpoints';
+import { BASE, bandsOf, cellsOf, describeCondition, isWidthOnly, placed, sameCondition } from '../breakpoints';
+import { conditionsOf } from '../cascade/sources';
+import { resolve } from '../cascade/resolve';
+import type { Project } from '../document/project';
+import { changeDocument } from '../edits/registry';
+import { requireElement } from '../edits/edit';
+import type { Restyle, StyleChange } from '../edits/restyle';
+import { describeTarget } from '../edits/set-style';
+import { describeEffect } from './effect';
+import { fitDeclarations } from './fit';
+import type { Plan } from './plan';
+import { PlanError, planValues, restyleEdit } from './plan';
+import { beneath, isWritable, spokenBy, writtenOut } from './spoken';
+
+/**
+ * Keeps an own value from going on beyond the band at `width`: at the next breakpoint in the direction, what would hold
+ * there without it is written out.
+ */
+export function planStop(
+  project: Project,
+  slice: Slice,
+  id: string,
+  property: string,
+  width: number,
+  direction: 'narrower' | 'wider',
+): Plan {
+  const { page, element } = requireElement(project, id);
+  const bands = bandsOf(project, slice);
+  const start = bands.findIndex((band) => width < band.below);
+  const ownAt = (inside: number) => {
+    const { origin } = resolve(project, page, id, property, inside, slice);
+    return origin.kind === 'declared' && origin.candidate.layer === 'own' ? origin.candidate : undefined;
+  };
+  const source = ownAt(bands[start]!.from);
+  if (!source) throw new PlanError(`${element.name} has no own ${property} here.`);
+  const step = direction === 'wider' ? 1 : -1;
+  const next = [];
+  for (let at = start + step; bands[at]; at += step) next.push(bands[at]!);
+  const band = next.find((one) => one.home !== source.at);
+  const there = band && ownAt(band.from);
+  if (!band || band.home === BASE || there?.at !== source.at || there.via !== source.via)
+    throw new PlanError(`${property} doesn't go on to ${direction === 'wider' ? 'wider' : 'narrower'} bands.`);
+  const without = changeDocument(
+    project,
+    restyleEdit('', [{ owner: id, at: source.at, property, value: null }]),
+  ).document;
+  const { origin } = resolve(without, without.pages.find((one) => one.id === page.id)!, id, property, band.from, slice);
+  const value = writtenOut(origin.kind === 'declared' && origin.element === id ? origin.candidate : undefined, property);
+  if (!isWritable(property, value)) throw new PlanError(`What holds without it (${value}) can't be written down.`);
+  const sentence = `Stops ${property} ${source.value} of ${element.name} at ${describeTarget(project, band.home)}: there it is ${value}, as without it.`;
+  return planValues(
+    project,
+    slice,
+    [id],
+    restyleEdit(sentence.slice(0, -1), [{ owner: id, at: band.home, property, value }]),
+    sentence,
+  );
+}
+
+/**
+ * Moves an end of the stretch on which one value holds. Between the old and the new place the value goes on, or the
+ * neighbour's does; a new breakpoint is added where there is none at the new place.
+ * @param edge the end's present width, exclusive above and inclusive below
+ * @param to its new width
+ * @param newId for a breakpoint that may be needed
+ */
+export function planMoveEnd(
+  project: Project,
+  slice: Slice,
+  id: string,
+  property: string,
+  edge: number,
+  to: number,
+  value: string,
+  newId: string,
+): Plan {
+  const { element } = requireElement(project, id);
+  if (edge === to) throw new PlanError('The end is there already.');
+  const range = { from: Math.min(edge, to), below: Math.max(edge, to) };
+  const across = (at: At) => {
+    const breakpoint = project.breakpoints.find((one) => one.id === at);
+    return breakpoint !== undefined && !isWidthOnly(breakpoint.condition);
+  };
+  const said = spokenBy(project.breakpoints, element.styles, property);
+  const acrossOnly = spokenBy(
+    project.breakpoints,
+    Object.fromEntries(Object.entries(element.styles).filter(([at]) => across(at))),
+    property,
+  );
+  const below = beneath(project, id, property);
+  const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
+  const wanted = (cell: Cell) => (inRange(cell) && acrossOnly(cell) === undefined ? value : said(cell));
+
+  const isEdge = project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
+  const name = `At ${Math.round(to)}`;
+  const sets: (readonly Breakpoint[])[] = isEdge
+    ? [project.breakpoints]
+    : [{ below: to }, { from: to }].map((condition) => placed(project.breakpoints, { id: newId, name, condition }));
+  if (!isEdge && project.breakpoints.some(({ condition }) => isWidthOnly(condition) && condition.from !== undefined)) {
+    if (!project.breakpoints.some(({ condition }) => condition.below !== undefined)) sets.reverse();
+  }
+  for (const breakpoints of sets) {
+    const cells = cellsOf([...conditionsOf(project), { below: to }]);
+    const fitted =
+      fitDeclarations(breakpoints, cells, wanted) ?? fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
+    if (!fitted) continue;
+    const changes: StyleChange[] = [BASE, ...breakpoints.map((one) => one.id)].flatMap((at) => {
+      const before = element.styles[at]?.[property];
+      const after = fitted[at];
+      return before === after ? [] : [{ owner: id, at, property, value: after ?? null }];
+    });
+    const added = isEdge ? undefined : breakpoints.find((one) => one.id === newId)!;
+    const sentence = `Lets ${property} ${value} of ${element.name} hold ${rangeWords(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
+    const edit: Restyle = {
+      ...restyleEdit(sentence.slice(0, -1), changes),
+      ...(added && { breakpoints: breakpoints as Restyle['breakpoints'] }),
+    };
+    if (changes.length === 0) throw new PlanError('Nothing would change.');
+    const { document } = changeDocument(project, edit);
+    return {
+      edit,
+      sentence,
+      details: describeEffect(project, document, [id], [property], slice, [...new Set(changes.map(({ at }) => at))]),
+    };
+  }
+  throw new PlanError("That can't be written with these breakpoints; add one at the place first.");
+}
+
+const rangeWords = ({ from, below }: { from: number; below: number }) =>
+  `from ${Math.ceil(from)} to ${Math.ceil(below) - 1}`;
+
+/** Where a value for one band alone is written: a breakpoint that holds just there, or one to be added. */
+export function bandTarget(
+  project: Project,
+  slice: Slice,
+  width: number,
+  newId: string,
+): { readonly at: At; readonly add?: Breakpoint } {
+  const band = bandsOf(project, slice).find((one) => width < one.below)!;
+  // The band's own end may come from an orientation; only edges of widths can be written.
+  const condition = {
+    ...(band.from > 0 && { from: Math.ceil(band.from) }),
+    ...(band.below < Infinity && { below: Math.ceil(band.below) }),
+  };
+  if (Object.keys(condition).length === 0) return { at: BASE };
+  const there = project.breakpoints.find((one) => sameCondition(one.condition, condition));
+  if (there) return { at: there.id };
+  return { at: newId, add: { id: newId, name: `Only ${band.name}`.slice(0, 60), condition } };
+}
+

@@ -1,0 +1,115 @@
+import type { Band, Slice } from '../breakpoints';
+import { bandsOf } from '../breakpoints';
+import { resolve } from '../cascade/resolve';
+import type { Project } from '../document/project';
+import { pageHolding } from '../document/tree';
+
+/** What becomes of some properties of one element in one band. */
+interface BandEffect {
+  readonly band: Band;
+  readonly changed: readonly string[];
+  readonly kept: readonly string[];
+}
+
+const MOST_NAMED = 4;
+const MOST_LINES = 8;
+
+export function listed(words: readonly string[], most = MOST_NAMED): string {
+  const unique = [...new Set(words)];
+  const shown = unique.length > most ? [...unique.slice(0, most), `${unique.length - most} more`] : unique;
+  return shown.length < 2 ? shown.join('') : `${shown.slice(0, -1).join(', ')} and ${shown[shown.length - 1]}`;
+}
+
+/** Properties of all four sides by the name of the four together: "padding" for its four longhands. */
+export function namedTogether(properties: readonly string[]): string[] {
+  const left = new Set(properties);
+  const names: string[] = [];
+  for (const prefix of ['margin', 'padding'])
+    if (['top', 'right', 'bottom', 'left'].every((side) => left.has(`${prefix}-${side}`))) {
+      for (const side of ['top', 'right', 'bottom', 'left']) left.delete(`${prefix}-${side}`);
+      names.push(prefix);
+    }
+  if (left.has('row-gap') && left.has('column-gap')) {
+    left.delete('row-gap');
+    left.delete('column-gap');
+    names.push('gap');
+  }
+  return [...names, ...left];
+}
+
+function effectIn(
+  before: Project,
+  after: Project,
+  elementId: string,
+  properties: readonly string[],
+  band: Band,
+  slice: Slice,
+  edited: ReadonlySet<string>,
+): BandEffect | undefined {
+  const was = pageHolding(before, elementId);
+  const is = pageHolding(after, elementId);
+  if (!was || !is) return undefined;
+  const changed: string[] = [];
+  const kept: string[] = [];
+  for (const property of properties) {
+    const a = resolve(before, was, elementId, property, band.from, slice);
+    const b = resolve(after, is, elementId, property, band.from, slice);
+    if (a.value !== b.value) changed.push(`${property} ${a.value} becomes ${b.value}`);
+    else if (b.origin.kind === 'declared' && b.origin.candidate.layer === 'own' && !edited.has(b.origin.candidate.at))
+      kept.push(`${property} ${b.value}`);
+  }
+  return { band, changed, kept };
+}
+
+/** Four sides with the same to say are said once. */
+function together(parts: readonly string[]): string[] {
+  const said = new Map<string, string[]>();
+  for (const part of parts) {
+    const [property = '', ...rest] = part.split(' ');
+    said.set(rest.join(' '), [...(said.get(rest.join(' ')) ?? []), property]);
+  }
+  return [...said].flatMap(([rest, properties]) => namedTogether(properties).map((name) => `${name} ${rest}`));
+}
+
+/**
+ * What an edit changes and what stays as it is, band by band at one height and pointer, one fact a line:
+ * "Middle: gap 12px becomes 24px." and "Narrow keeps its own gap 16px."
+ * @param edited the places that the edit writes to; values of one's own that come from others are named as kept
+ */
+export function describeEffect(
+  before: Project,
+  after: Project,
+  elements: readonly string[],
+  properties: readonly string[],
+  slice: Slice,
+  edited: readonly string[],
+): string[] {
+  const lines: string[] = [];
+  const places = new Set(edited);
+  for (const id of elements) {
+    const name = elements.length > 1 ? `${pageHolding(after, id)?.elements[id]?.name ?? ''}, ` : '';
+    const changed = new Map<string, string[]>();
+    const kept = new Map<string, string[]>();
+    for (const band of bandsOf(after, slice)) {
+      const effect = effectIn(before, after, id, properties, band, slice, places);
+      if (effect?.changed.length) {
+        const text = listed(together(effect.changed));
+        changed.set(text, [...(changed.get(text) ?? []), band.name]);
+      }
+      for (const text of together(effect?.kept ?? [])) kept.set(text, [...(kept.get(text) ?? []), band.name]);
+    }
+    for (const [text, bands] of changed) lines.push(`${name}${listed(bands, 8)}: ${text}.`);
+    const keeping = new Map<string, string[]>();
+    for (const [text, bands] of kept) {
+      const who = listed(bands, 8);
+      keeping.set(who, [...(keeping.get(who) ?? []), text]);
+    }
+    if (changed.size > 0 || elements.length === 1)
+      for (const [who, texts] of keeping)
+        lines.push(`${name}${who} ${/ and |, /.test(who) ? 'keep their' : 'keeps its'} own ${listed(texts)}.`);
+  }
+  if (lines.length === 0) return ['Nothing that shows changes at this height.'];
+  return lines.length > MOST_LINES
+    ? [...lines.slice(0, MOST_LINES), `And ${lines.length - MOST_LINES} more of the same kind.`]
+    : lines;
+}

@@ -1,0 +1,47 @@
+import type { At, Breakpoint } from '../breakpoints/breakpoint';
+import { BASE } from '../breakpoints/breakpoint';
+import type { Cell } from '../breakpoints/cells';
+import { holdsAt } from '../breakpoints/condition';
+
+/** Undefined: nothing is to be said here. */
+export type Wanted = (cell: Cell) => string | undefined;
+
+/**
+ * What has to be written at the base and under breakpoints so that one owner says, in every cell, what is wanted there;
+ * as little as says it. Undefined where these breakpoints can't say it.
+ * @param breakpoints those that may be written to, in the order of the set
+ */
+export function fitDeclarations(
+  breakpoints: readonly Breakpoint[],
+  cells: readonly Cell[],
+  wanted: Wanted,
+): Readonly<Record<string, string>> | undefined {
+  const holding = cells.map((cell) => [
+    BASE,
+    ...breakpoints.filter(({ condition }) => holdsAt(condition, cell.sample)).map(({ id }) => id),
+  ]);
+  const goals = cells.map(wanted);
+  const written: Record<string, string> = {};
+  const said = (at: readonly At[]) => at.findLast((one) => one in written);
+  const fits = () => goals.every((goal, i) => written[said(holding[i]!) ?? ''] === goal);
+
+  // Each cell is decided by the strongest that holds there, so that one says what the cell wants.
+  const silent = new Set<At>();
+  for (const [i, at] of holding.entries()) {
+    const home = at[at.length - 1]!;
+    const goal = goals[i];
+    if (goal === undefined) silent.add(home);
+    else if (written[home] !== undefined && written[home] !== goal) return undefined;
+    else written[home] = goal;
+  }
+  if ([...silent].some((at) => at in written)) return undefined;
+  // What nobody needs is taken out again, the strongest first; where something must be silent it has to go.
+  for (const at of [BASE, ...breakpoints.map(({ id }) => id)].reverse()) {
+    const value = written[at];
+    if (value === undefined) continue;
+    delete written[at];
+    if (!goals.every((goal, i) => !holding[i]!.includes(at) || goal !== value || written[said(holding[i]!) ?? ''] === goal))
+      written[at] = value;
+  }
+  return fits() ? written : undefined;
+}

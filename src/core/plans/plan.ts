@@ -1,0 +1,45 @@
+import type { Slice } from '../breakpoints';
+import type { Project } from '../document/project';
+import type { Edit } from '../edits/registry';
+import { changeDocument } from '../edits/registry';
+import type { Restyle, StyleChange } from '../edits/restyle';
+import { describeEffect } from './effect';
+
+/** An edit thought out but not made: what it would do, in words, before it does. */
+export interface Plan {
+  readonly edit: Edit;
+  /** One sentence: what will happen. */
+  readonly sentence: string;
+  /** What goes along with it, one fact a line. */
+  readonly details: readonly string[];
+}
+
+/** Why something can't be planned, in a sentence for people. */
+export class PlanError extends Error {
+  override readonly name = 'PlanError';
+}
+
+/** A plan that changes values, with what it does to the elements in each band. */
+export function planValues(
+  project: Project,
+  slice: Slice,
+  elements: readonly string[],
+  edit: Edit & { readonly type: 'restyle' | 'group' },
+  sentence: string,
+): Plan {
+  const changes = changesIn(edit);
+  if (changes.length === 0) throw new PlanError('There is nothing to change: all of it is as it would be.');
+  const { document } = changeDocument(project, edit);
+  const properties = [...new Set(changes.map(({ property }) => property))];
+  const places = [...new Set(changes.map(({ at }) => at))];
+  return { edit, sentence, details: describeEffect(project, document, elements, properties, slice, places) };
+}
+
+function changesIn(edit: Edit): StyleChange[] {
+  if (edit.type === 'group') return edit.edits.flatMap(changesIn);
+  return edit.type === 'restyle' ? [...edit.changes] : [];
+}
+
+export function restyleEdit(label: string, changes: readonly StyleChange[]): Restyle {
+  return { type: 'restyle', label: label.slice(0, 300), changes: [...changes] };
+}

@@ -1,0 +1,117 @@
+import type { At } from '../breakpoints';
+import { BASE, cellsOf, describeInterval, holdsAt, takenBy } from '../breakpoints';
+import { conditionsOf } from '../cascade/sources';
+import type { Project } from '../document/project';
+import { allOwners, overridesUnder, ownerName } from '../edits/owners';
+import { applyEdit } from '../edits/registry';
+import { requireBreakpoint } from '../edits/remove-breakpoint';
+import type { Restyle, StyleChange } from '../edits/restyle';
+import { describeTarget } from '../edits/set-style';
+import { mergeFootprints } from '../edits/footprint';
+import { listed, namedTogether } from './effect';
+import { fitDeclarations } from './fit';
+import type { Plan } from './plan';
+import { beneath, spokenBy } from './spoken';
+
+export type Fate =
+  /** What is written under it goes with it. */
+  | { readonly kind: 'drop' }
+  /** It goes to another breakpoint (or the base), where that has no value of its own. */
+  | { readonly kind: 'move'; readonly to: At }
+  /** It is written to others so that as many viewports as can be look the same. */
+  | { readonly kind: 'fold' };
+
+/** What is written under a breakpoint, one line an owner: "Tool cards: gap, padding". */
+export function listOverrides(project: Project, id: string): string[] {
+  return Object.entries(overridesUnder(project, id)).map(
+    ([owner, declarations]) => `${ownerName(project, owner)}: ${namedTogether(Object.keys(declarations)).join(', ')}`,
+  );
+}
+
+/** Removes a breakpoint, with one of three fates for what is written under it. */
+export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): Plan {
+  const breakpoint = requireBreakpoint(project, id);
+  const overrides = overridesUnder(project, id);
+  const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
+  const changes = new Map<string, StyleChange>();
+  const put = (change: StyleChange) => changes.set(`${change.owner} ${change.at} ${change.property}`, change);
+  for (const [owner, declarations] of Object.entries(overrides))
+    for (const property of Object.keys(declarations)) put({ owner, at: id, property, value: null });
+  if (fate.kind === 'move')
+    for (const { id: owner, styles } of allOwners(project))
+      for (const [property, value] of Object.entries(styles[id] ?? {}))
+        if (styles[fate.to]?.[property] === undefined) put({ owner, at: fate.to, property, value });
+  if (fate.kind === 'fold') for (const change of folded(project, id)) put(change);
+  const breakpoints = project.breakpoints
+    .filter((one) => one.id !== id)
+    .map(({ also, ...one }) => {
+      const rest = also?.filter((other) => other !== id) ?? [];
+      return rest.length > 0 ? { ...one, also: rest } : one;
+    });
+  const label = `Remove breakpoint ${breakpoint.name}`;
+  const edit: Restyle = {
+    type: 'restyle',
+    label,
+    breakpoints: breakpoints as Restyle['breakpoints'],
+    changes: [...changes.values()],
+  };
+  const { footprint } = applyEdit(project, edit);
+  const values = count === 1 ? 'the one value' : `the ${count} values`;
+  const sentence =
+    count === 0
+      ? `Removes ${breakpoint.name}; nothing is written there.`
+      : fate.kind === 'drop'
+        ? `Removes ${breakpoint.name} and ${values} written there.`
+        : fate.kind === 'move'
+          ? `Removes ${breakpoint.name}; ${values} written there go to ${describeTarget(project, fate.to)}, where there is none yet.`
+          : `Removes ${breakpoint.name}; ${values} written there are written to others, to keep the look where that is possible.`;
+  return { edit, sentence, details: whatMoves(project, footprint) };
+}
+
+function whatMoves(project: Project, footprint: ReturnType<typeof mergeFootprints>): string[] {
+  const lines = Object.entries(footprint).map(([pageId, { widths, elements, properties }]) => {
+    const page = project.pages.find((one) => one.id === pageId);
+    return `${page?.name ?? 'A page'}: ${listed(namedTogether(properties))} of ${elements.length === 1 ? '1 element' : `${elements.length} elements`} may change at ${widths.map(describeInterval).join(', ')}.`;
+  });
+  return lines.length > 0 ? [...lines, 'All other widths stay as they are.'] : ['Nothing looks different at any width.'];
+}
+
+/** What others have to say once a breakpoint is gone: exact where they can say it, else where they agree. */
+function folded(project: Project, id: string): StyleChange[] {
+  const cells = cellsOf(conditionsOf(project));
+  const rest = project.breakpoints.filter((one) => one.id !== id);
+  const plain = rest.map(({ also: _, ...one }) => one);
+  return allOwners(project).flatMap(({ id: owner, styles }) => {
+    const touched = new Set([
+      ...Object.keys(styles[id] ?? {}),
+      // Those that took over from it lose it too.
+      ...project.breakpoints.flatMap((one) =>
+        one.id !== id && takenBy(project.breakpoints, one.id).includes(id) ? Object.keys(styles[id] ?? {}) : [],
+      ),
+    ]);
+    return [...touched].flatMap((property): StyleChange[] => {
+      const wanted = spokenBy(project.breakpoints, styles, property);
+      const below = beneath(project, owner, property);
+      const fitted =
+        fitDeclarations(plain, cells, wanted) ??
+        fitDeclarations(plain, cells, (cell) => wanted(cell) ?? below(cell)) ??
+        agreed();
+      return [BASE, ...rest.map((one) => one.id)].flatMap((at): StyleChange[] =>
+        styles[at]?.[property] === fitted[at] ? [] : [{ owner, at, property, value: fitted[at] ?? null }],
+      );
+
+      function agreed(): Readonly<Record<string, string>> {
+        const said: Record<string, string> = {};
+        for (const at of [BASE, ...plain.map((one) => one.id)]) {
+          const before = styles[at]?.[property];
+          if (before !== undefined) said[at] = before;
+          const home = cells.filter((cell) => (plain.findLast((one) => holdsAt(one.condition, cell.sample))?.id ?? BASE) === at);
+          const goals = new Set(home.map(wanted));
+          const [goal] = goals;
+          if (goals.size === 1 && goal !== undefined) said[at] = goal;
+        }
+        return said;
+      }
+    });
+  });
+}

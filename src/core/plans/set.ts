@@ -1,0 +1,82 @@
+import type { Breakpoint, Mend, ReadySet } from '../breakpoints';
+import { defaultOrder, describeCondition } from '../breakpoints';
+import type { Project } from '../document/project';
+import { LIMITS } from '../document/project';
+import { allOwners } from '../edits/owners';
+import type { Edit } from '../edits/registry';
+import { applyEdit } from '../edits/registry';
+import { requireBreakpoint } from '../edits/remove-breakpoint';
+import type { Restyle, StyleChange } from '../edits/restyle';
+import { listed } from './effect';
+import type { Plan } from './plan';
+import { PlanError } from './plan';
+import { planRemoveBreakpoint } from './remove-breakpoint';
+
+/**
+ * Puts a ready set in place of the present one, or beside it.
+ * @param newId gives ids for the new breakpoints
+ */
+export function planReadySet(project: Project, ready: ReadySet, how: 'replace' | 'add', newId: () => string): Plan {
+  const fresh = ready.breakpoints.map((one): Breakpoint => ({ id: newId(), ...one }));
+  const kept = how === 'add' ? project.breakpoints : [];
+  const breakpoints = how === 'add' ? [...kept, ...fresh].sort(defaultOrder) : [...fresh].sort(defaultOrder);
+  if (breakpoints.length > LIMITS.breakpoints)
+    throw new PlanError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
+  const gone = new Set(how === 'replace' ? project.breakpoints.map(({ id }) => id) : []);
+  const changes = allOwners(project).flatMap(({ id: owner, styles }) =>
+    Object.entries(styles)
+      .filter(([at]) => gone.has(at))
+      .flatMap(([at, declarations]) =>
+        Object.keys(declarations).map((property): StyleChange => ({ owner, at, property, value: null })),
+      ),
+  );
+  const names = listed(ready.breakpoints.map(({ name, condition }) => `${name} (${describeCondition(condition)})`), 8);
+  const sentence =
+    how === 'add' || gone.size === 0
+      ? `Adds ${names}.`
+      : `Replaces the ${gone.size} breakpoints there are, and the ${changes.length} values written under them, by ${names}.`;
+  const edit: Restyle = {
+    type: 'restyle',
+    label: `${how === 'add' ? 'Add' : 'Take'} the ready set "${ready.name}"`,
+    breakpoints: breakpoints as Restyle['breakpoints'],
+    ...((how === 'replace' || project.breakpoints.length === 0) && { baseName: ready.baseName }),
+    changes,
+  };
+  return { edit, sentence, details: changes.length > 0 ? ['Undo brings them all back.'] : [] };
+}
+
+/** Does what a check of the set offers. */
+export function planMend(project: Project, mend: Mend, offer: string): Plan {
+  if (mend.do === 'remove') return { ...planRemoveBreakpoint(project, mend.id, { kind: 'drop' }), sentence: `${offer}.` };
+  if (mend.do === 'merge') return { ...planRemoveBreakpoint(project, mend.id, { kind: 'move', to: mend.into }), sentence: `${offer}.` };
+  const edit: Edit =
+    mend.do === 'change'
+      ? { type: 'changeBreakpoint', id: mend.id, condition: mend.condition }
+      : { type: 'changeBreakpoint', id: mend.id, index: mend.index };
+  return { edit, sentence: `${offer}.`, details: [] };
+}
+
+/** A copy of a breakpoint right after it, with all that is written there; to be moved from there. */
+export function planDuplicateBreakpoint(project: Project, id: string, newId: string): Plan {
+  const breakpoint = requireBreakpoint(project, id);
+  const overrides = Object.fromEntries(
+    allOwners(project).flatMap(({ id: owner, styles }) => (styles[id] ? [[owner, styles[id]]] : [])),
+  );
+  const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
+  const taken = new Set([project.baseName, ...project.breakpoints.map(({ name }) => name)]);
+  let name = `${breakpoint.name} copy`.slice(0, 60);
+  for (let n = 2; taken.has(name); n++) name = `${breakpoint.name} copy ${n}`.slice(0, 60);
+  const edit: Edit = {
+    type: 'addBreakpoint',
+    breakpoint: { ...breakpoint, also: breakpoint.also ? [...breakpoint.also] : undefined, id: newId, name },
+    overrides,
+    index: project.breakpoints.indexOf(breakpoint) + 1,
+  };
+  const footprint = applyEdit(project, edit).footprint;
+  return {
+    edit,
+    sentence: `Adds ${name} at ${describeCondition(breakpoint.condition)}${count > 0 ? ` with the ${count} values of ${breakpoint.name}` : ''}.`,
+    details: Object.keys(footprint).length === 0 ? ['Nothing looks different until it is moved.'] : [],
+  };
+}
+

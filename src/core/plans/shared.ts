@@ -1,0 +1,148 @@
+import type { At, Slice } from '../breakpoints';
+import { BASE, cellsOf } from '../breakpoints';
+import { resolve } from '../cascade/resolve';
+import { conditionsOf } from '../cascade/sources';
+import type { Page, Project } from '../document/project';
+import type { PageElement, StyleSet } from '../document/element';
+import { requireElement } from '../edits/edit';
+import { carriersOf } from '../edits/owners';
+import type { Edit } from '../edits/registry';
+import { changeDocument } from '../edits/registry';
+import { requireShared } from '../edits/remove-shared';
+import type { StyleChange } from '../edits/restyle';
+import { describeEffect, listed, namedTogether } from './effect';
+import { fitDeclarations } from './fit';
+import type { Plan } from './plan';
+import { PlanError, restyleEdit } from './plan';
+import { beneath } from './spoken';
+
+const propertiesOf = (styles: StyleSet) => [...new Set(Object.values(styles).flatMap(Object.keys))];
+
+/** Makes an element's own values a shared style that it then carries. It looks the same afterwards. */
+export function planCreateShared(project: Project, id: string, name: string, sharedId: string, properties?: readonly string[]): Plan {
+  const { element } = requireElement(project, id);
+  if (project.shared.some((style) => style.name === name)) throw new PlanError(`There is a shared style "${name}" already.`);
+  const styles = Object.fromEntries(
+    Object.entries(element.styles).flatMap(([at, declarations]) => {
+      const chosen = Object.entries(declarations).filter(([property]) => !properties || properties.includes(property));
+      return chosen.length > 0 ? [[at, Object.fromEntries(chosen)]] : [];
+    }),
+  );
+  const names = propertiesOf(styles);
+  if (names.length === 0) throw new PlanError(`${element.name} has no own values to share.`);
+  const changes = Object.entries(styles).flatMap(([at, declarations]) =>
+    Object.keys(declarations).map((property): StyleChange => ({ owner: id, at, property, value: null })),
+  );
+  const label = `Make shared style ${name} from ${element.name}`;
+  return {
+    edit: {
+      type: 'group',
+      label,
+      edits: [
+        { type: 'addShared', style: { id: sharedId, name, styles }, carriers: [{ node: id, place: element.shared.length }] },
+        restyleEdit(label, changes),
+      ],
+    },
+    sentence: `Makes the own values of ${element.name} (${listed(namedTogether(names))}) a shared style, ${name}, and lets it carry that. Nothing looks different.`,
+    details: ['It stands last among the shared styles, so it wins over the others; the order can be changed.'],
+  };
+}
+
+/** Lets elements carry a shared style, or no longer. */
+export function planCarry(project: Project, slice: Slice, ids: readonly string[], sharedId: string): Plan {
+  const style = requireShared(project, sharedId);
+  const fresh = ids.filter((id) => !requireElement(project, id).element.shared.includes(sharedId));
+  if (fresh.length === 0) throw new PlanError(`${style.name} is carried already.`);
+  const edits = fresh.map((node): Edit => ({
+    type: 'carryShared',
+    node,
+    shared: [...requireElement(project, node).element.shared, sharedId],
+  }));
+  const sentence = `Lets ${whose(project, fresh)} carry ${style.name}; own values stay stronger.`;
+  return withEffect(project, slice, fresh, propertiesOf(style.styles), grouped(sentence, edits), sentence);
+}
+
+/**
+ * Takes a shared style off elements.
+ * @param keep whether what it says is written on the elements instead, so that they look the same everywhere
+ */
+export function planDetach(project: Project, slice: Slice, ids: readonly string[], sharedId: string, keep: boolean): Plan {
+  const style = requireShared(project, sharedId);
+  const carrying = ids.filter((id) => requireElement(project, id).element.shared.includes(sharedId));
+  if (carrying.length === 0) throw new PlanError(`${style.name} isn't carried here.`);
+  const edits = carrying.map((node): Edit => ({
+    type: 'carryShared',
+    node,
+    shared: requireElement(project, node).element.shared.filter((one) => one !== sharedId),
+  }));
+  const changes = keep ? carrying.flatMap((id) => keptValues(project, id, sharedId)) : [];
+  const sentence = keep
+    ? `Takes ${style.name} off ${whose(project, carrying)} and writes ${changes.length} values there instead; it looks the same.`
+    : `Takes ${style.name} off ${whose(project, carrying)}, and with it what it says.`;
+  const all = changes.length > 0 ? [...edits, restyleEdit(sentence.slice(0, -1), changes)] : edits;
+  return withEffect(project, slice, carrying, propertiesOf(style.styles), grouped(sentence, all), sentence);
+}
+
+/** Deletes a shared style, with or without keeping the look of those that carry it. */
+export function planDeleteShared(project: Project, slice: Slice, sharedId: string, keep: boolean): Plan {
+  const style = requireShared(project, sharedId);
+  const carriers = carriersOf(project, sharedId).map(({ element }) => element.id);
+  const changes = keep ? carriers.flatMap((id) => keptValues(project, id, sharedId)) : [];
+  const many = carriers.length === 1 ? '1 element carries' : `${carriers.length} elements carry`;
+  const sentence =
+    carriers.length === 0
+      ? `Deletes ${style.name}; no element carries it.`
+      : keep
+        ? `Deletes ${style.name}; ${many} it and keep their look with ${changes.length} values of their own.`
+        : `Deletes ${style.name}; ${many} it and lose what it says.`;
+  const edits: Edit[] = [{ type: 'removeShared', id: sharedId }];
+  if (changes.length > 0) edits.push(restyleEdit(sentence.slice(0, -1), changes));
+  return withEffect(project, slice, carriers, propertiesOf(style.styles), grouped(sentence, edits), sentence);
+}
+
+/** The own values that an element needs to look the same without a shared style. */
+function keptValues(project: Project, id: string, sharedId: string): StyleChange[] {
+  const { page, element } = requireElement(project, id);
+  const cells = cellsOf(conditionsOf(project));
+  return propertiesOf(requireShared(project, sharedId).styles).flatMap((property) => {
+    const below = beneath(withoutShared(project, page, element, sharedId), id, property);
+    const wanted = (cell: (typeof cells)[number]) => {
+      const { origin, beaten } = resolve(project, page, id, property, cell.sample.width, cell.sample);
+      const all = [...(origin.kind === 'declared' && origin.element === id ? [origin.candidate] : []), ...beaten];
+      const winner = all.find(({ important, layer }) => !important && layer !== 'browser');
+      return winner && (winner.layer === 'own' || winner.owner === sharedId) ? winner.value : undefined;
+    };
+    const fitted =
+      fitDeclarations(project.breakpoints, cells, wanted) ??
+      fitDeclarations(project.breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
+    if (!fitted)
+      throw new PlanError(`${property} of ${element.name} can't be written so that it stays the same at every viewport.`);
+    return [BASE, ...project.breakpoints.map((one) => one.id)].flatMap((at: At): StyleChange[] =>
+      element.styles[at]?.[property] === fitted[at] ? [] : [{ owner: id, at, property, value: fitted[at] ?? null }],
+    );
+  });
+}
+
+function withoutShared(project: Project, page: Page, element: PageElement, sharedId: string): Project {
+  const shared = element.shared.filter((one) => one !== sharedId);
+  const elements = { ...page.elements, [element.id]: { ...element, shared } };
+  return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
+}
+
+const whose = (project: Project, ids: readonly string[]) =>
+  ids.length === 1 ? requireElement(project, ids[0]!).element.name : `${ids.length} elements`;
+
+const grouped = (sentence: string, edits: readonly Edit[]): Edit =>
+  edits.length === 1 ? edits[0]! : { type: 'group', label: sentence.slice(0, 199).replace(/\.$/, ''), edits };
+
+function withEffect(
+  project: Project,
+  slice: Slice,
+  ids: readonly string[],
+  properties: readonly string[],
+  edit: Edit,
+  sentence: string,
+): Plan {
+  const { document } = changeDocument(project, edit);
+  return { edit, sentence, details: describeEffect(project, document, ids, properties, slice, []) };
+}

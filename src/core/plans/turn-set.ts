@@ -1,0 +1,119 @@
+import type { At, Breakpoint } from '../breakpoints/breakpoint';
+import { BASE, defaultOrder, takenBy } from '../breakpoints/breakpoint';
+import { bandsOf } from '../breakpoints/bands';
+import { cellsOf } from '../breakpoints/cells';
+import { edgesOf, isWidthOnly } from '../breakpoints/condition';
+import { conditionsOf } from '../cascade/sources';
+import type { Project } from '../document/project';
+import { LIMITS } from '../document/project';
+import { EditError } from '../edits/edit';
+import { fitDeclarations } from './fit';
+import { allOwners } from '../edits/owners';
+import type { Plan } from './plan';
+import { restyle } from '../edits/restyle';
+import type { Restyle, StyleChange } from '../edits/restyle';
+import { beneath, spokenBy } from './spoken';
+
+export type Direction = 'wide-first' | 'narrow-first';
+
+/** Which way the width conditions of a set go; undefined for mixed and bounded ones and for none. */
+export function directionOf(breakpoints: readonly Breakpoint[]): Direction | undefined {
+  const bound = breakpoints.filter(({ condition }) => isWidthOnly(condition));
+  if (bound.length === 0) return undefined;
+  if (bound.every(({ condition }) => condition.from === undefined)) return 'wide-first';
+  return bound.every(({ condition }) => condition.below === undefined) ? 'narrow-first' : undefined;
+}
+
+/**
+ * The same design with its set the other way around: the base in the widest (or the narrowest) band, and one breakpoint
+ * at each edge that holds from there inwards (or outwards). Every element keeps every value at every width, height and
+ * pointer. Where one side must say that a value has ended, what lies beneath is written out; where that can't be said
+ * in one word for all that carry it, the breakpoint it needs stays in the set as it was.
+ * @param newId gives ids for the new breakpoints
+ * @throws EditError when the set would grow beyond what a project may have
+ */
+export function planTurn(project: Project, direction: Direction, newId: () => string): Plan {
+  const edges = [
+    ...new Set(
+      project.breakpoints
+        .filter(({ condition }) => isWidthOnly(condition))
+        .flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)),
+    ),
+  ].sort((a, b) => a - b);
+  const widths = { breakpoints: project.breakpoints.filter(({ condition }) => isWidthOnly(condition)), baseName: project.baseName };
+  const bands = bandsOf(widths);
+  const nameAt = (inside: number) => bands.find(({ from, below }) => from <= inside && inside < below)!.name;
+  const em = widths.breakpoints.length > 0 && widths.breakpoints.every(({ condition }) => condition.unit === 'em');
+  const turned = edges.map((edge, i): Breakpoint => ({
+    id: newId(),
+    ...(direction === 'wide-first'
+      ? { name: nameAt(i === 0 ? 0 : edges[i - 1]!).slice(0, 60), condition: { below: edge, ...(em && { unit: 'em' }) } }
+      : { name: nameAt(edge).slice(0, 60), condition: { from: edge, ...(em && { unit: 'em' }) } }),
+  }));
+  turned.sort(defaultOrder);
+  const across = project.breakpoints.filter(({ condition }) => !isWidthOnly(condition));
+  const plain = across.map(({ also: _, ...rest }) => rest);
+  const cells = cellsOf(conditionsOf(project));
+
+  const changes: StyleChange[] = [];
+  const needed = new Set<string>();
+  for (const { id: owner, styles } of allOwners(project)) {
+    const properties = new Set(Object.values(styles).flatMap(Object.keys));
+    for (const property of properties) {
+      const written = Object.keys(styles).filter((at) => styles[at]![property] !== undefined);
+      if (written.every((at) => at === BASE)) continue;
+      const speaks = ({ id }: Breakpoint) => takenBy(project.breakpoints, id).some((at) => written.includes(at));
+      const kept = plain.filter((one) => speaks(project.breakpoints.find(({ id }) => id === one.id)!));
+      const wanted = spokenBy(project.breakpoints, styles, property);
+      const below = beneath(project, owner, property);
+      const fitted =
+        fitDeclarations([...turned, ...kept], cells, wanted) ??
+        fitDeclarations([...turned, ...kept], cells, (cell) => wanted(cell) ?? below(cell));
+      const put = (at: At, value: string | null) => {
+        if ((styles[at]?.[property] ?? null) !== value) changes.push({ owner, at, property, value });
+      };
+      if (fitted) {
+        for (const at of written) if (!(at in fitted)) put(at, null);
+        for (const [at, value] of Object.entries(fitted)) put(at, value);
+      } else {
+        const own = project.breakpoints.filter(speaks);
+        for (const { id } of own) for (const at of takenBy(project.breakpoints, id)) needed.add(at);
+      }
+    }
+  }
+  const staying = project.breakpoints.filter(
+    ({ id, condition }) => needed.has(id) || !isWidthOnly(condition),
+  );
+  const used = new Set(changes.filter(({ value }) => value !== null).map(({ at }) => at));
+  const breakpoints = [...turned, ...staying].map(({ also, ...one }) => {
+    const taken = also?.filter((id) => staying.some((other) => other.id === id) && needed.has(one.id));
+    return taken?.length ? { ...one, also: taken } : one;
+  });
+  if (breakpoints.length > LIMITS.breakpoints)
+    throw new EditError(`Turned around, the set would have ${breakpoints.length} breakpoints; ${LIMITS.breakpoints} is the most.`);
+  const baseName = direction === 'wide-first' ? bands[bands.length - 1]!.name : bands[0]!.name;
+  const label = `Turn the set around: ${direction === 'wide-first' ? 'wide first' : 'narrow first'}`;
+  const edit: Restyle = {
+    type: 'restyle',
+    label,
+    baseName: baseName.slice(0, 80),
+    breakpoints: breakpoints as Restyle['breakpoints'],
+    changes,
+  };
+  const after = restyle.apply(project, edit).document;
+  if (Object.keys(restyle.footprint(project, after, edit)).length > 0)
+    throw new EditError(
+      'Some values here depend on breakpoints that take over from each other; write those out first, then the set can be turned around.',
+    );
+  const stayed = staying.filter(({ condition }) => isWidthOnly(condition));
+  return {
+    edit,
+    sentence: `The base becomes ${baseName}; ${turned.length} ${turned.length === 1 ? 'breakpoint goes' : 'breakpoints go'} ${direction === 'wide-first' ? 'narrower' : 'wider'} from there. Every element keeps every value at every width.`,
+    details: [
+      `${changes.length} values are rewritten, ${used.size} places are used.`,
+      ...(stayed.length > 0
+        ? [`${stayed.map(({ name }) => name).join(', ')} ${stayed.length === 1 ? 'stays' : 'stay'} as well: a shared style there ends where no other value can be named for all that carry it.`]
+        : []),
+    ],
+  };
+}
