@@ -67,8 +67,9 @@ function block(key: string): HTMLStyleElement | null {
 function patchRules(changes: readonly { block: string; index: number; css: string }[]): void {
   for (const change of changes) {
     const sheet = block(change.block)?.sheet;
-    const first = sheet?.cssRules[0];
-    const list = first instanceof CSSMediaRule ? first.cssRules : sheet?.cssRules;
+    let list = sheet?.cssRules;
+    // Inside a cascade layer, a media query, or one in the other.
+    while (list?.[0] instanceof CSSGroupingRule && !(list[0] instanceof CSSStyleRule)) list = list[0].cssRules;
     const rule = list?.[change.index];
     if (rule instanceof CSSStyleRule) rule.style.cssText = change.css;
   }

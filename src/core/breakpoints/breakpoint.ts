@@ -14,7 +14,7 @@ export const breakpointSchema = z.strictObject({
   id: breakpointIdSchema,
   name: breakpointNameSchema,
   condition: conditionSchema,
-  also: z.array(breakpointIdSchema).max(24).optional(),
+  also: z.array(breakpointIdSchema).max(24).readonly().optional(),
 });
 export interface Breakpoint {
   readonly id: string;
@@ -55,9 +55,7 @@ function area(condition: Condition): number {
  * orientation or a pointer; inside each the larger part of the plane first. So of two that nest, the inner one wins.
  */
 export function defaultOrder(a: Breakpoint, b: Breakpoint): number {
-  return (
-    rank(a.condition) - rank(b.condition) || area(b.condition) - area(a.condition) || (a.id < b.id ? -1 : 1)
-  );
+  return rank(a.condition) - rank(b.condition) || area(b.condition) - area(a.condition) || (a.id < b.id ? -1 : 1);
 }
 
 export function inDefaultOrder(breakpoints: readonly Breakpoint[]): boolean {

@@ -29,7 +29,9 @@ const inside = ({ from, below }: Interval) => (below === Infinity ? from + 1000 
 export function cellsOf(conditions: readonly Condition[]): Cell[] {
   const widths = stretches(conditions.flatMap(({ from, below }) => [from, below]));
   const heights = stretches(conditions.flatMap(({ heightFrom, heightBelow }) => [heightFrom, heightBelow]));
-  const pointers: (Pointer | undefined)[] = conditions.some(({ pointer }) => pointer) ? ['mouse', 'finger'] : [undefined];
+  const pointers: (Pointer | undefined)[] = conditions.some(({ pointer }) => pointer)
+    ? ['mouse', 'finger']
+    : [undefined];
   const turned = conditions.some(({ orientation }) => orientation);
   const cells: Cell[] = [];
   for (const w of widths)

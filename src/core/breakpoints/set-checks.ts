@@ -61,7 +61,11 @@ export function checkSet(set: BreakpointSet, devices: readonly DeviceWidth[]): S
       mend: { do: 'remove', id: one.id },
       offer: `Remove ${one.name}`,
     })),
-    ...unreached(sound.filter(({ id }) => !doubled.has(id)), list, held),
+    ...unreached(
+      sound.filter(({ id }) => !doubled.has(id)),
+      list,
+      held,
+    ),
     ...thinBands(set, sound),
     ...devicesOnEdges(sound, devices),
   ];
@@ -105,8 +109,7 @@ function overlaps(list: readonly Breakpoint[]): SetProblem[] {
       const end = lower.condition.below;
       if (start === undefined || end === undefined || lower === upper) return [];
       if (start >= end || end - start >= LEAST_BAND) return [];
-      const inside =
-        (lower.condition.from ?? 0) >= start || (upper.condition.below ?? Infinity) <= end;
+      const inside = (lower.condition.from ?? 0) >= start || (upper.condition.below ?? Infinity) <= end;
       if (inside) return [];
       return [
         {

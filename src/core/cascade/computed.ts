@@ -135,7 +135,9 @@ export class ComputedStyles {
     if (this.#variables.has(key)) return this.#variables.get(key);
     // Standing in for itself while it's being worked out: a circle leaves all in it without a value.
     this.#variables.set(key, undefined);
-    const value = this.#isCircular(elementId, name, name, new Set()) ? undefined : this.#computeVariable(elementId, name);
+    const value = this.#isCircular(elementId, name, name, new Set())
+      ? undefined
+      : this.#computeVariable(elementId, name);
     this.#variables.set(key, value);
     return value;
   }
@@ -190,11 +192,7 @@ export class ComputedStyles {
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     const result = parent
       ? this.#fromParent(parent.id, property)
-      : this.#compute(
-          elementId,
-          property,
-          from === 'winner' ? value : propertyNamed(property).initial,
-        );
+      : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
     this.#inheritable.set(key, result);
     return result;
   }

@@ -82,7 +82,8 @@ export function resolve(
   const above = resolve(project, page, parent.id, property, width, slice);
   const lost = winner ? [winner, ...beaten] : beaten;
   // What `<html>` has from the browser and the foundation is no more than a beginning.
-  const beginning = above.origin.kind === 'initial' || (parent === HTML && above.origin.candidate?.layer !== 'imported');
+  const beginning =
+    above.origin.kind === 'initial' || (parent === HTML && above.origin.candidate?.layer !== 'imported');
   if (!beginning) return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
   return {
     value: above.value,

@@ -93,7 +93,8 @@ function collect(project: Project, page: Page, element: PageElement): Source[] {
     }));
   list.push(...rule(false));
   const kind = kindOf(element);
-  if (kind && project.kinds[kind.id]) list.push(...declared(project.breakpoints, 'kind', project.kinds[kind.id]!, kind.id));
+  if (kind && project.kinds[kind.id])
+    list.push(...declared(project.breakpoints, 'kind', project.kinds[kind.id]!, kind.id));
   if (element.shared.length > 0)
     for (const style of project.shared)
       if (element.shared.includes(style.id))
@@ -112,8 +113,7 @@ export function declared(breakpoints: readonly Breakpoint[], layer: Layer, style
   for (const { id, condition, also } of breakpoints) {
     const when = [condition];
     for (const at of also?.length ? takenBy(breakpoints, id) : [id])
-      if (styles[at])
-        list.push({ layer, at, declarations: styles[at], when, ...of, ...(at !== id && { via: id }) });
+      if (styles[at]) list.push({ layer, at, declarations: styles[at], when, ...of, ...(at !== id && { via: id }) });
   }
   return list;
 }

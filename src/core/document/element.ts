@@ -24,7 +24,9 @@ export const textSchema = z.string('A text is needed.').max(TEXT_MAX, `A text ha
 
 /** Longhand property, or custom property such as `--space`, to value, both as CSS writes them. */
 export const declarationsSchema = z.record(
-  z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), { error: (issue) => `"${String(issue.input)}" isn't a property known here.` }),
+  z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), {
+    error: (issue) => `"${String(issue.input)}" isn't a property known here.`,
+  }),
   z.string().min(1).max(VALUE_MAX, `A value has at most ${VALUE_MAX} characters.`),
 );
 export type Declarations = Readonly<Record<string, string>>;

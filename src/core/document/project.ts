@@ -9,7 +9,15 @@ import { kindIdSchema } from './kinds';
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
 export const SCHEMA_VERSION = 2;
 
-export const LIMITS = { elements: 5_000, pages: 60, breakpoints: 24, depth: 60, pictureBytes: 2_000_000, sheets: 20, sheetBytes: 500_000 } as const;
+export const LIMITS = {
+  elements: 5_000,
+  pages: 60,
+  breakpoints: 24,
+  depth: 60,
+  pictureBytes: 2_000_000,
+  sheets: 20,
+  sheetBytes: 500_000,
+} as const;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 

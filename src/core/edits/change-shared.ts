@@ -19,7 +19,9 @@ export const changeShared: EditKind<ChangeShared> = {
   apply(project, { id, name, index }) {
     const style = requireShared(project, id);
     const at = project.shared.indexOf(style);
-    const shared = project.shared.filter((one) => one !== style).toSpliced(index ?? at, 0, { ...style, name: name ?? style.name });
+    const shared = project.shared
+      .filter((one) => one !== style)
+      .toSpliced(index ?? at, 0, { ...style, name: name ?? style.name });
     return {
       document: { ...project, shared },
       inverse: {
@@ -33,6 +35,8 @@ export const changeShared: EditKind<ChangeShared> = {
   footprint: (before, after, { id }) => sharedFootprint(before, after, id),
   describe(project, { id, name, index }) {
     const before = project.shared.find((one) => one.id === id)?.name ?? 'a shared style';
-    return name !== undefined ? `Rename shared style ${before} to ${name}` : `Put ${before} at place ${(index ?? 0) + 1} of the shared styles`;
+    return name !== undefined
+      ? `Rename shared style ${before} to ${name}`
+      : `Put ${before} at place ${(index ?? 0) + 1} of the shared styles`;
   },
 };

@@ -51,9 +51,7 @@ export function stylesFootprint(before: Project, after: Project, changes: Change
         perPage.set(page.id, elements);
         elements.set(element.id, new Set([...(elements.get(element.id) ?? []), ...names]));
       }
-  return mergeFootprints(
-    ...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements)),
-  );
+  return mergeFootprints(...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements)));
 }
 
 function pageFootprint(before: Project, after: Project, pageId: string, changes: Changes): Footprint {

@@ -25,7 +25,8 @@ export type MoveBreakpoint = z.infer<typeof schema>;
 /** @throws EditError when it has no such edge, or two and none is named. */
 function requireEdge({ name, condition }: Breakpoint, side: Edge['side'] | undefined): Edge {
   const edges = edgesOf(condition).filter((edge) => !side || edge.side === side);
-  if (edges.length !== 1) throw new EditError(`"${name}" ${edges.length ? 'has two edges' : "isn't bound to a width"}.`);
+  if (edges.length !== 1)
+    throw new EditError(`"${name}" ${edges.length ? 'has two edges' : "isn't bound to a width"}.`);
   return edges[0]!;
 }
 
@@ -47,7 +48,13 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
     if (!moved.success) throw new EditError(moved.error.issues[0]!.message);
     return {
       document: { ...project, breakpoints: placed(project.breakpoints, moved.data, index) },
-      inverse: { type: 'moveBreakpoint', id, edge: before.at, side: before.side, index: project.breakpoints.indexOf(breakpoint) },
+      inverse: {
+        type: 'moveBreakpoint',
+        id,
+        edge: before.at,
+        side: before.side,
+        index: project.breakpoints.indexOf(breakpoint),
+      },
     };
   },
   footprint: setFootprint,

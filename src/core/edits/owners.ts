@@ -9,7 +9,10 @@ import { pageHolding } from '../document/tree';
 import { EditError } from './edit';
 
 /** What values can be written on: an element, a shared style or a kind. */
-export const ownerIdSchema = z.union([elementIdSchema, sharedIdSchema, kindIdSchema], 'Not an element, a shared style or a kind.');
+export const ownerIdSchema = z.union(
+  [elementIdSchema, sharedIdSchema, kindIdSchema],
+  'Not an element, a shared style or a kind.',
+);
 
 /** Element, shared style or kind id to the declarations it has under one breakpoint. */
 export type OverridesByOwner = Readonly<Record<string, Declarations>>;
@@ -124,7 +127,10 @@ export function withOverrides(project: Project, breakpointId: string, overrides:
     };
     for (const page of draft.pages) for (const id in page.elements) put(page.elements[id]!);
     for (const style of draft.shared) put(style);
-    for (const id of new Set([...Object.keys(draft.kinds), ...Object.keys(overrides).filter((one) => one.startsWith('k'))])) {
+    for (const id of new Set([
+      ...Object.keys(draft.kinds),
+      ...Object.keys(overrides).filter((one) => one.startsWith('k')),
+    ])) {
       const styles = (draft.kinds[id] ??= {});
       put({ id, styles });
       if (Object.keys(styles).length === 0) delete draft.kinds[id];

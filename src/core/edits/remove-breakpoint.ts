@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { breakpointIdSchema, takenBy } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Project } from '../document/project';
-import type { AddBreakpoint } from './add-breakpoint';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { breakpointFootprint } from './footprint';
@@ -40,7 +39,7 @@ export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
       document,
       inverse: {
         type: 'addBreakpoint',
-        breakpoint: breakpoint as AddBreakpoint['breakpoint'],
+        breakpoint,
         index: project.breakpoints.indexOf(breakpoint),
         ...(Object.keys(overrides).length && { overrides }),
         ...(takers.length > 0 && { takers }),

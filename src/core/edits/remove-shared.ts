@@ -27,7 +27,9 @@ export const removeShared: EditKind<RemoveShared> = {
     }));
     const without: Project = { ...project, shared: project.shared.filter((one) => one !== style) };
     return {
-      document: withCarried(without, (_, shared) => (shared.includes(id) ? shared.filter((one) => one !== id) : shared)),
+      document: withCarried(without, (_, shared) =>
+        shared.includes(id) ? shared.filter((one) => one !== id) : shared,
+      ),
       inverse: {
         type: 'addShared',
         style: style as AddShared['style'],

@@ -24,7 +24,7 @@ const schema = z.strictObject({
   type: z.literal('restyle'),
   label: z.string().max(300),
   /** The whole set as it is to be, in order; undefined where it stays. */
-  breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints).optional(),
+  breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints).readonly().optional(),
   baseName: nameSchema.optional(),
   changes: z.array(changeSchema).max(100_000, 'That is more than can be changed at once.'),
 });
@@ -52,7 +52,8 @@ export const restyle: EditKind<Restyle> = {
       }
       const checked = checkValue(property, value);
       if (!checked.ok) throw new EditError(checked.message);
-      if (checked.declarations[property] === undefined) throw new EditError(`${property} stands for several properties.`);
+      if (checked.declarations[property] === undefined)
+        throw new EditError(`${property} stands for several properties.`);
       of.set(at, { ...before, ...checked.declarations });
     }
     for (const [owner, of] of places) {
@@ -71,7 +72,7 @@ export const restyle: EditKind<Restyle> = {
       inverse: {
         type: 'restyle',
         label,
-        ...(breakpoints && { breakpoints: [...project.breakpoints] as Restyle['breakpoints'] }),
+        ...(breakpoints && { breakpoints: project.breakpoints }),
         ...(baseName !== undefined && { baseName: project.baseName }),
         changes: [...back.values()],
       },
@@ -96,6 +97,8 @@ function requireWhole(project: Project, changes: readonly StyleChange[] | undefi
   if (hasCycle(project.breakpoints)) throw new EditError('Breakpoints would take over from each other in a circle.');
   const lost = changes
     ? changes.some(({ at, value }) => value !== null && !ids.has(at))
-    : allOwners(project).some(({ styles }) => Object.keys(styles).some((at) => !ids.has(at) && Object.keys(styles[at]!).length > 0));
+    : allOwners(project).some(({ styles }) =>
+        Object.keys(styles).some((at) => !ids.has(at) && Object.keys(styles[at]!).length > 0),
+      );
   if (lost) throw new EditError('The breakpoint this edit writes to has been removed.');
 }

@@ -45,8 +45,18 @@ export function planStop(
     project,
     restyleEdit('', [{ owner: id, at: source.at, property, value: null }]),
   ).document;
-  const { origin } = resolve(without, without.pages.find((one) => one.id === page.id)!, id, property, band.from, slice);
-  const value = writtenOut(origin.kind === 'declared' && origin.element === id ? origin.candidate : undefined, property);
+  const { origin } = resolve(
+    without,
+    without.pages.find((one) => one.id === page.id)!,
+    id,
+    property,
+    band.from,
+    slice,
+  );
+  const value = writtenOut(
+    origin.kind === 'declared' && origin.element === id ? origin.candidate : undefined,
+    property,
+  );
   if (!isWritable(property, value)) throw new PlanError(`What holds without it (${value}) can't be written down.`);
   const sentence = `Stops ${property} ${source.value} of ${element.name} at ${describeTarget(project, band.home)}: there it is ${value}, as without it.`;
   return planValues(
@@ -103,7 +113,8 @@ export function planMoveEnd(
   for (const breakpoints of sets) {
     const cells = cellsOf([...conditionsOf(project), { below: to }]);
     const fitted =
-      fitDeclarations(breakpoints, cells, wanted) ?? fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
+      fitDeclarations(breakpoints, cells, wanted) ??
+      fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
     if (!fitted) continue;
     const changes: StyleChange[] = [BASE, ...breakpoints.map((one) => one.id)].flatMap((at) => {
       const before = element.styles[at]?.[property];
@@ -114,7 +125,7 @@ export function planMoveEnd(
     const sentence = `Lets ${property} ${value} of ${element.name} hold ${rangeWords(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
     const edit: Restyle = {
       ...restyleEdit(sentence.slice(0, -1), changes),
-      ...(added && { breakpoints: breakpoints as Restyle['breakpoints'] }),
+      ...(added && { breakpoints: breakpoints }),
     };
     if (changes.length === 0) throw new PlanError('Nothing would change.');
     const { document } = changeDocument(project, edit);
@@ -148,4 +159,3 @@ export function bandTarget(
   if (there) return { at: there.id };
   return { at: newId, add: { id: newId, name: `Only ${band.name}`.slice(0, 60), condition } };
 }
-

@@ -40,7 +40,11 @@ export function fitDeclarations(
     const value = written[at];
     if (value === undefined) continue;
     delete written[at];
-    if (!goals.every((goal, i) => !holding[i]!.includes(at) || goal !== value || written[said(holding[i]!) ?? ''] === goal))
+    if (
+      !goals.every(
+        (goal, i) => !holding[i]!.includes(at) || goal !== value || written[said(holding[i]!) ?? ''] === goal,
+      )
+    )
       written[at] = value;
   }
   return fits() ? written : undefined;

@@ -7,7 +7,7 @@ import { applyEdit } from '../edits/registry';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
 import type { Restyle, StyleChange } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
-import { mergeFootprints } from '../edits/footprint';
+import type { Footprint } from '../edits/edit';
 import { listed, namedTogether } from './effect';
 import { fitDeclarations } from './fit';
 import type { Plan } from './plan';
@@ -52,7 +52,7 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
   const edit: Restyle = {
     type: 'restyle',
     label,
-    breakpoints: breakpoints as Restyle['breakpoints'],
+    breakpoints: breakpoints,
     changes: [...changes.values()],
   };
   const { footprint } = applyEdit(project, edit);
@@ -68,12 +68,14 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
   return { edit, sentence, details: whatMoves(project, footprint) };
 }
 
-function whatMoves(project: Project, footprint: ReturnType<typeof mergeFootprints>): string[] {
+function whatMoves(project: Project, footprint: Footprint): string[] {
   const lines = Object.entries(footprint).map(([pageId, { widths, elements, properties }]) => {
     const page = project.pages.find((one) => one.id === pageId);
     return `${page?.name ?? 'A page'}: ${listed(namedTogether(properties))} of ${elements.length === 1 ? '1 element' : `${elements.length} elements`} may change at ${widths.map(describeInterval).join(', ')}.`;
   });
-  return lines.length > 0 ? [...lines, 'All other widths stay as they are.'] : ['Nothing looks different at any width.'];
+  return lines.length > 0
+    ? [...lines, 'All other widths stay as they are.']
+    : ['Nothing looks different at any width.'];
 }
 
 /** What others have to say once a breakpoint is gone: exact where they can say it, else where they agree. */
@@ -105,7 +107,9 @@ function folded(project: Project, id: string): StyleChange[] {
         for (const at of [BASE, ...plain.map((one) => one.id)]) {
           const before = styles[at]?.[property];
           if (before !== undefined) said[at] = before;
-          const home = cells.filter((cell) => (plain.findLast((one) => holdsAt(one.condition, cell.sample))?.id ?? BASE) === at);
+          const home = cells.filter(
+            (cell) => (plain.findLast((one) => holdsAt(one.condition, cell.sample))?.id ?? BASE) === at,
+          );
           const goals = new Set(home.map(wanted));
           const [goal] = goals;
           if (goals.size === 1 && goal !== undefined) said[at] = goal;

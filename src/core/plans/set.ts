@@ -30,7 +30,10 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
         Object.keys(declarations).map((property): StyleChange => ({ owner, at, property, value: null })),
       ),
   );
-  const names = listed(ready.breakpoints.map(({ name, condition }) => `${name} (${describeCondition(condition)})`), 8);
+  const names = listed(
+    ready.breakpoints.map(({ name, condition }) => `${name} (${describeCondition(condition)})`),
+    8,
+  );
   const sentence =
     how === 'add' || gone.size === 0
       ? `Adds ${names}.`
@@ -38,7 +41,7 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
   const edit: Restyle = {
     type: 'restyle',
     label: `${how === 'add' ? 'Add' : 'Take'} the ready set "${ready.name}"`,
-    breakpoints: breakpoints as Restyle['breakpoints'],
+    breakpoints: breakpoints,
     ...((how === 'replace' || project.breakpoints.length === 0) && { baseName: ready.baseName }),
     changes,
   };
@@ -47,8 +50,10 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
 
 /** Does what a check of the set offers. */
 export function planMend(project: Project, mend: Mend, offer: string): Plan {
-  if (mend.do === 'remove') return { ...planRemoveBreakpoint(project, mend.id, { kind: 'drop' }), sentence: `${offer}.` };
-  if (mend.do === 'merge') return { ...planRemoveBreakpoint(project, mend.id, { kind: 'move', to: mend.into }), sentence: `${offer}.` };
+  if (mend.do === 'remove')
+    return { ...planRemoveBreakpoint(project, mend.id, { kind: 'drop' }), sentence: `${offer}.` };
+  if (mend.do === 'merge')
+    return { ...planRemoveBreakpoint(project, mend.id, { kind: 'move', to: mend.into }), sentence: `${offer}.` };
   const edit: Edit =
     mend.do === 'change'
       ? { type: 'changeBreakpoint', id: mend.id, condition: mend.condition }
@@ -68,7 +73,7 @@ export function planDuplicateBreakpoint(project: Project, id: string, newId: str
   for (let n = 2; taken.has(name); n++) name = `${breakpoint.name} copy ${n}`.slice(0, 60);
   const edit: Edit = {
     type: 'addBreakpoint',
-    breakpoint: { ...breakpoint, also: breakpoint.also ? [...breakpoint.also] : undefined, id: newId, name },
+    breakpoint: { ...breakpoint, id: newId, name },
     overrides,
     index: project.breakpoints.indexOf(breakpoint) + 1,
   };
@@ -79,4 +84,3 @@ export function planDuplicateBreakpoint(project: Project, id: string, newId: str
     details: Object.keys(footprint).length === 0 ? ['Nothing looks different until it is moved.'] : [],
   };
 }
-

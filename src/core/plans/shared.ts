@@ -19,9 +19,16 @@ import { beneath } from './spoken';
 const propertiesOf = (styles: StyleSet) => [...new Set(Object.values(styles).flatMap(Object.keys))];
 
 /** Makes an element's own values a shared style that it then carries. It looks the same afterwards. */
-export function planCreateShared(project: Project, id: string, name: string, sharedId: string, properties?: readonly string[]): Plan {
+export function planCreateShared(
+  project: Project,
+  id: string,
+  name: string,
+  sharedId: string,
+  properties?: readonly string[],
+): Plan {
   const { element } = requireElement(project, id);
-  if (project.shared.some((style) => style.name === name)) throw new PlanError(`There is a shared style "${name}" already.`);
+  if (project.shared.some((style) => style.name === name))
+    throw new PlanError(`There is a shared style "${name}" already.`);
   const styles = Object.fromEntries(
     Object.entries(element.styles).flatMap(([at, declarations]) => {
       const chosen = Object.entries(declarations).filter(([property]) => !properties || properties.includes(property));
@@ -39,7 +46,11 @@ export function planCreateShared(project: Project, id: string, name: string, sha
       type: 'group',
       label,
       edits: [
-        { type: 'addShared', style: { id: sharedId, name, styles }, carriers: [{ node: id, place: element.shared.length }] },
+        {
+          type: 'addShared',
+          style: { id: sharedId, name, styles },
+          carriers: [{ node: id, place: element.shared.length }],
+        },
         restyleEdit(label, changes),
       ],
     },
@@ -66,7 +77,13 @@ export function planCarry(project: Project, slice: Slice, ids: readonly string[]
  * Takes a shared style off elements.
  * @param keep whether what it says is written on the elements instead, so that they look the same everywhere
  */
-export function planDetach(project: Project, slice: Slice, ids: readonly string[], sharedId: string, keep: boolean): Plan {
+export function planDetach(
+  project: Project,
+  slice: Slice,
+  ids: readonly string[],
+  sharedId: string,
+  keep: boolean,
+): Plan {
   const style = requireShared(project, sharedId);
   const carrying = ids.filter((id) => requireElement(project, id).element.shared.includes(sharedId));
   if (carrying.length === 0) throw new PlanError(`${style.name} isn't carried here.`);
@@ -116,7 +133,9 @@ function keptValues(project: Project, id: string, sharedId: string): StyleChange
       fitDeclarations(project.breakpoints, cells, wanted) ??
       fitDeclarations(project.breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
     if (!fitted)
-      throw new PlanError(`${property} of ${element.name} can't be written so that it stays the same at every viewport.`);
+      throw new PlanError(
+        `${property} of ${element.name} can't be written so that it stays the same at every viewport.`,
+      );
     return [BASE, ...project.breakpoints.map((one) => one.id)].flatMap((at: At): StyleChange[] =>
       element.styles[at]?.[property] === fitted[at] ? [] : [{ owner: id, at, property, value: fitted[at] ?? null }],
     );

@@ -36,7 +36,9 @@ export function beneath(project: Project, ownerId: string, property: string): Wa
       carriers = carriersOf(without, ownerId);
     }
     const now = without;
-    const values = new Set(carriers.map(({ page, element }) => belowAt(now, page, element.id, ownerId, property, cell)));
+    const values = new Set(
+      carriers.map(({ page, element }) => belowAt(now, page, element.id, ownerId, property, cell)),
+    );
     const value = values.size === 1 ? [...values][0]! : undefined;
     return value !== undefined && isWritable(property, value) ? value : undefined;
   };
@@ -49,11 +51,20 @@ export function isWritable(property: string, value: string): boolean {
 }
 
 /** What an element would have without what stands at or above the owner's layer. */
-function belowAt(project: Project, page: Page, elementId: string, ownerId: string, property: string, cell: Cell): string {
+function belowAt(
+  project: Project,
+  page: Page,
+  elementId: string,
+  ownerId: string,
+  property: string,
+  cell: Cell,
+): string {
   const { origin, beaten } = resolve(project, page, elementId, property, cell.sample.width, cell.sample);
   const own = origin.kind === 'declared' && origin.element === elementId ? [origin.candidate] : [];
   const rank = rankOf(project, ownerId);
-  const winner = [...own, ...beaten].find((candidate) => !candidate.important && rankOfCandidate(project, candidate) < rank);
+  const winner = [...own, ...beaten].find(
+    (candidate) => !candidate.important && rankOfCandidate(project, candidate) < rank,
+  );
   return writtenOut(winner, property);
 }
 

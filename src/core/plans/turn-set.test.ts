@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { arbitraryProject } from '../../../tests/cascade/arbitrary-project';
 import { resolve } from '../cascade';
 import type { Project } from '../document';
+import { newProject } from '../document';
 import { PROPERTIES } from '../styles';
 import { applyEdit, changeDocument, EditError } from '../edits';
 import { cellsBetween } from '../edits/footprint';
@@ -31,25 +32,29 @@ test('turned around, and back, every element keeps every value everywhere', () =
   let turned = 0;
   let refused = 0;
   fc.assert(
-    fc.property(arbitraryProject, fc.constantFrom('wide-first' as const, 'narrow-first' as const), (project, direction) => {
-      let plan;
-      try {
-        plan = planTurn(project, direction, ids());
-      } catch (error) {
-        // Only where breakpoints take over from each other may it say no.
-        if (!(error instanceof EditError) || !project.breakpoints.some(({ also }) => also)) throw error;
-        refused++;
-        return;
-      }
-      turned++;
-      const { document, inverse, footprint } = applyEdit(project, plan.edit);
-      expect(differences(project, document)).toEqual([]);
-      expect(footprint).toEqual({});
-      expect(changeDocument(document, inverse).document).toEqual(project);
-      const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
-      const back = changeDocument(document, planTurn(document, other, ids('back')).edit).document;
-      expect(differences(project, back)).toEqual([]);
-    }),
+    fc.property(
+      arbitraryProject,
+      fc.constantFrom('wide-first' as const, 'narrow-first' as const),
+      (project, direction) => {
+        let plan;
+        try {
+          plan = planTurn(project, direction, ids());
+        } catch (error) {
+          // Only where breakpoints take over from each other may it say no.
+          if (!(error instanceof EditError) || !project.breakpoints.some(({ also }) => also)) throw error;
+          refused++;
+          return;
+        }
+        turned++;
+        const { document, inverse, footprint } = applyEdit(project, plan.edit);
+        expect(differences(project, document)).toEqual([]);
+        expect(footprint).toEqual({});
+        expect(changeDocument(document, inverse).document).toEqual(project);
+        const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
+        const back = changeDocument(document, planTurn(document, other, ids('back')).edit).document;
+        expect(differences(project, back)).toEqual([]);
+      },
+    ),
     { numRuns: 60 },
   );
   expect(turned).toBeGreaterThan(40);
@@ -75,7 +80,6 @@ test('a narrow-first value becomes a base with its end written out', () => {
 });
 
 function fcProject(): Project {
-  const { newProject } = jest.requireActual<typeof import('../document')>('../document');
   const project = newProject('00000000-0000-4000-8000-000000000000', 'One');
   const page = project.pages[0]!;
   const heading = page.elements.efirsth!;
@@ -93,7 +97,11 @@ function fcProject(): Project {
           ...page.elements,
           efirsth: {
             ...heading,
-            styles: { base: { 'font-size': '20px' }, bm: { 'font-size': '30px', display: 'flex' }, bw: { 'font-size': '40px' } },
+            styles: {
+              base: { 'font-size': '20px' },
+              bm: { 'font-size': '30px', display: 'flex' },
+              bw: { 'font-size': '40px' },
+            },
           },
         },
       },

@@ -40,14 +40,20 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
         .flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)),
     ),
   ].sort((a, b) => a - b);
-  const widths = { breakpoints: project.breakpoints.filter(({ condition }) => isWidthOnly(condition)), baseName: project.baseName };
+  const widths = {
+    breakpoints: project.breakpoints.filter(({ condition }) => isWidthOnly(condition)),
+    baseName: project.baseName,
+  };
   const bands = bandsOf(widths);
   const nameAt = (inside: number) => bands.find(({ from, below }) => from <= inside && inside < below)!.name;
   const em = widths.breakpoints.length > 0 && widths.breakpoints.every(({ condition }) => condition.unit === 'em');
   const turned = edges.map((edge, i): Breakpoint => ({
     id: newId(),
     ...(direction === 'wide-first'
-      ? { name: nameAt(i === 0 ? 0 : edges[i - 1]!).slice(0, 60), condition: { below: edge, ...(em && { unit: 'em' }) } }
+      ? {
+          name: nameAt(i === 0 ? 0 : edges[i - 1]!).slice(0, 60),
+          condition: { below: edge, ...(em && { unit: 'em' }) },
+        }
       : { name: nameAt(edge).slice(0, 60), condition: { from: edge, ...(em && { unit: 'em' }) } }),
   }));
   turned.sort(defaultOrder);
@@ -81,23 +87,23 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
       }
     }
   }
-  const staying = project.breakpoints.filter(
-    ({ id, condition }) => needed.has(id) || !isWidthOnly(condition),
-  );
+  const staying = project.breakpoints.filter(({ id, condition }) => needed.has(id) || !isWidthOnly(condition));
   const used = new Set(changes.filter(({ value }) => value !== null).map(({ at }) => at));
   const breakpoints = [...turned, ...staying].map(({ also, ...one }) => {
     const taken = also?.filter((id) => staying.some((other) => other.id === id) && needed.has(one.id));
     return taken?.length ? { ...one, also: taken } : one;
   });
   if (breakpoints.length > LIMITS.breakpoints)
-    throw new EditError(`Turned around, the set would have ${breakpoints.length} breakpoints; ${LIMITS.breakpoints} is the most.`);
+    throw new EditError(
+      `Turned around, the set would have ${breakpoints.length} breakpoints; ${LIMITS.breakpoints} is the most.`,
+    );
   const baseName = direction === 'wide-first' ? bands[bands.length - 1]!.name : bands[0]!.name;
   const label = `Turn the set around: ${direction === 'wide-first' ? 'wide first' : 'narrow first'}`;
   const edit: Restyle = {
     type: 'restyle',
     label,
     baseName: baseName.slice(0, 80),
-    breakpoints: breakpoints as Restyle['breakpoints'],
+    breakpoints: breakpoints,
     changes,
   };
   const after = restyle.apply(project, edit).document;
@@ -112,7 +118,9 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     details: [
       `${changes.length} values are rewritten, ${used.size} places are used.`,
       ...(stayed.length > 0
-        ? [`${stayed.map(({ name }) => name).join(', ')} ${stayed.length === 1 ? 'stays' : 'stay'} as well: a shared style there ends where no other value can be named for all that carry it.`]
+        ? [
+            `${stayed.map(({ name }) => name).join(', ')} ${stayed.length === 1 ? 'stays' : 'stay'} as well: a shared style there ends where no other value can be named for all that carry it.`,
+          ]
         : []),
     ],
   };

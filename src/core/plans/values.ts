@@ -126,9 +126,12 @@ export function planClearStronger(
     Object.keys(element.styles)
       .filter((other) => place(other) > place(at))
       .flatMap((other) =>
-        own(element, other, properties).map(
-          ([property]): StyleChange => ({ owner: element.id, at: other, property, value: null }),
-        ),
+        own(element, other, properties).map(([property]): StyleChange => ({
+          owner: element.id,
+          at: other,
+          property,
+          value: null,
+        })),
       ),
   );
   if (changes.length === 0) throw new PlanError('Nothing stronger keeps a value of its own.');

@@ -21,10 +21,12 @@ export interface ReadSelector {
   readonly matches: (node: SelectorNode) => boolean;
 }
 
+const isElement = (node: SelectorNode): node is SelectorNode => node.tag !== '';
+
 const options: Options<SelectorNode, SelectorNode> = {
   cacheResults: false,
   adapter: {
-    isTag: (node): node is SelectorNode => true,
+    isTag: isElement,
     getAttributeValue: (node, name) => node.attributes[name],
     getChildren: (node) => [...node.children],
     getName: (node) => node.tag,
@@ -48,7 +50,8 @@ const plus = (a: Specificity, b: Specificity): Specificity => [a[0] + b[0], a[1]
 export const compareSpecificity = (a: Specificity, b: Specificity) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
 
 function weigh(part: Selector): Specificity {
-  if (part.type === SelectorType.Attribute) return part.name === 'id' && part.action === 'equals' ? [1, 0, 0] : [0, 1, 0];
+  if (part.type === SelectorType.Attribute)
+    return part.name === 'id' && part.action === 'equals' ? [1, 0, 0] : [0, 1, 0];
   if (part.type === SelectorType.Tag || part.type === SelectorType.PseudoElement) return [0, 0, 1];
   if (part.type !== SelectorType.Pseudo) return WEIGHTLESS;
   if (part.name === 'where') return WEIGHTLESS;

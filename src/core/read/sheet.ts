@@ -100,8 +100,7 @@ class Reader {
 
   #atrule(node: Atrule, context: Context): void {
     if (node.name === 'charset') return;
-    if (node.name !== 'media' || !node.block || !node.prelude)
-      return this.#note(node, `@${node.name} is left out.`);
+    if (node.name !== 'media' || !node.block || !node.prelude) return this.#note(node, `@${node.name} is left out.`);
     const text = generate(node.prelude);
     const read = readMediaQuery(text);
     if (!read) return this.#note(node, `@media ${text} asks for something that isn't known here; it is left out.`);
@@ -120,8 +119,13 @@ class Reader {
   #rule(node: Rule, context: Context): void {
     const selector = generate(node.prelude);
     const selectors = readSelectors(selector);
-    if (!selectors) return this.#note(node, `The selector "${selector.slice(0, 60)}" isn't known here; its rule is left out.`);
-    const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string>, others: [] as string[] };
+    if (!selectors)
+      return this.#note(node, `The selector "${selector.slice(0, 60)}" isn't known here; its rule is left out.`);
+    const rule = {
+      normal: {} as Record<string, string>,
+      important: {} as Record<string, string>,
+      others: [] as string[],
+    };
     const setBy = new Map<string, { node: Declaration; value: string }>();
     for (const child of node.block.children) {
       if (child.type === 'Declaration') this.#declaration(child, selector, rule, setBy);
@@ -142,8 +146,7 @@ class Reader {
     const important = node.important !== false;
     if (!isProperty(property) && !isShorthand(property) && !CUSTOM_PROPERTY.test(property)) {
       const harmless = !REACHES_FURTHER.test(property) && !/url\(|image-set|[\\<]/i.test(value);
-      if (!harmless || lexer.getProperty(property) === null)
-        return this.#note(node, `${property} is left out.`);
+      if (!harmless || lexer.getProperty(property) === null) return this.#note(node, `${property} is left out.`);
       rule.others.push(`${property}: ${value}${important ? ' !important' : ''};`);
       return;
     }

@@ -136,7 +136,8 @@ function importedBlocks(sheet: Sheet, value: (text: string) => string, pointer: 
     const last = blocks[blocks.length - 1];
     const rule = { key: `${sheet.id} ${line}`, selector: selector.replace(/<\//g, '<\\/'), lines };
     if (last && last.query === query) last.rules.push(rule);
-    else blocks.push({ key: `${sheet.id} ${blocks.length}`, layer: 'imported', ...(query && { query }), rules: [rule] });
+    else
+      blocks.push({ key: `${sheet.id} ${blocks.length}`, layer: 'imported', ...(query && { query }), rules: [rule] });
   }
   return blocks;
 }

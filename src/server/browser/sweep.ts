@@ -1,5 +1,6 @@
 import type { WidthResult } from '@/core/audit';
 import { planSweep } from '@/core/audit';
+import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { log } from '../http/log';
 import { MeasuredPage } from './measuring';
@@ -17,6 +18,7 @@ let queue: Promise<unknown> = Promise.resolve();
 async function* sweep(
   project: Project,
   page: Page,
+  slice: Slice,
   widths: readonly number[],
   near: number,
   signal: AbortSignal,
@@ -28,7 +30,7 @@ async function* sweep(
   try {
     await turn;
     if (signal.aborted) return;
-    measured = await MeasuredPage.open(project, page);
+    measured = await MeasuredPage.open(project, page, slice);
     for (const chunk of planSweep(widths, near)) {
       if (signal.aborted) return;
       yield { type: 'results', results: await measured.measure(chunk) };
@@ -49,12 +51,13 @@ async function* sweep(
 export function sweepStream(
   project: Project,
   page: Page,
+  slice: Slice,
   widths: readonly number[],
   near: number,
   signal: AbortSignal,
 ): ReadableStream<Uint8Array> {
   const stop = new AbortController();
-  const lines = sweep(project, page, widths, near, AbortSignal.any([signal, stop.signal]));
+  const lines = sweep(project, page, slice, widths, near, AbortSignal.any([signal, stop.signal]));
   const text = new TextEncoder();
   return new ReadableStream({
     async pull(controller) {

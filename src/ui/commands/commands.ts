@@ -1,9 +1,8 @@
-import { BASE, bandAt } from '@/core/breakpoints';
 import {
-  addBreakpointHere, chooseTarget, duplicateSelected, jumpToBreakpoint, jumpToFinding, likelyDirection, moveSelected, removeSelected, setWidth,
+  addBreakpointHere, chooseBandOnly, chooseTarget, duplicateSelected, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, moveSelected, removeSelected, setWidth, targetsHere,
 } from '../session/actions'; // prettier-ignore
 import { redo, undo } from '../session/edits';
-import { useSession } from '../session/store';
+import { useSession, writeTarget } from '../session/store';
 import { continueSweep, stopSweep } from '../session/sweep';
 
 export interface Command {
@@ -26,11 +25,12 @@ function stepZoom(by: 1 | -1): void {
 
 /** Goes to the next write target that holds at the cursor: base, each breakpoint, base again. */
 function nextTarget(): void {
-  const { project, width, chosenTarget } = useSession.getState();
-  const targets = [BASE, ...bandAt(project, width).holds];
-  const current = targets.indexOf(chosenTarget ?? bandAt(project, width).home);
+  const targets = targetsHere();
+  const current = targets.indexOf(writeTarget(useSession.getState()));
   chooseTarget(targets[(current + 1) % targets.length]!);
 }
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh'] as const;
 
 /** Opens and closes the list of all commands; set by the dialog itself. */
 export const dialog = { toggle: () => undefined as void };
@@ -84,6 +84,38 @@ export const COMMANDS: readonly Command[] = [
     run: () => addBreakpointHere('wider'),
   },
   { id: 'next-target', title: 'Write to the next target', group: 'Breakpoints', keys: ['w'], run: nextTarget },
+  ...Array.from({ length: 8 }, (_, i): Command => ({
+    id: `target-${i + 1}`,
+    title: i === 0 ? 'Write to the base' : `Write to the ${ORDINALS[i - 1]} breakpoint that holds here`,
+    group: 'Breakpoints',
+    keys: [String(i + 1)],
+    run: () => {
+      const target = targetsHere()[i];
+      if (target) chooseTarget(target);
+    },
+  })),
+  { id: 'target-band', title: 'Write to this band only', group: 'Breakpoints', keys: ['9'], run: chooseBandOnly },
+  {
+    id: 'target-lock',
+    title: 'Keep the write target while moving, or let it follow',
+    group: 'Breakpoints',
+    keys: ['l'],
+    run: () => lockTarget(!useSession.getState().targetLocked),
+  },
+  {
+    id: 'set',
+    title: 'Show the breakpoints',
+    group: 'View',
+    keys: ['g'],
+    run: () => useSession.setState({ panel: 'set' }),
+  },
+  {
+    id: 'styles',
+    title: 'Show shared styles and kinds',
+    group: 'View',
+    keys: ['y'],
+    run: () => useSession.setState({ panel: 'styles' }),
+  },
   { id: 'undo', title: 'Undo', group: 'Edit', keys: ['Ctrl+z'], run: undo },
   { id: 'redo', title: 'Redo', group: 'Edit', keys: ['Ctrl+y', 'Ctrl+Shift+z'], run: redo },
   { id: 'duplicate', title: 'Duplicate the selection', group: 'Edit', keys: ['Ctrl+d'], run: duplicateSelected },

@@ -22,7 +22,7 @@ export function runKey(key: Key): boolean {
 
 const TYPING = 'input, textarea, select, [contenteditable]';
 /** Keys without a modifier that controls use for themselves. */
-const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog]';
+const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog], [role=grid]';
 
 export function handleKeyDown(event: KeyboardEvent): void {
   if (event.defaultPrevented || event.isComposing) return;

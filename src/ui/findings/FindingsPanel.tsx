@@ -7,6 +7,7 @@ import { contains, describeInterval } from '@/core/breakpoints';
 import { shownPage, useSession } from '../session/store';
 import { countFindings } from '../gauge/SweepStatus';
 import { showFinding } from './show-finding';
+import { ValueFindings } from './ValueFindings';
 
 const NONE: readonly Finding[] = [];
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
@@ -78,6 +79,7 @@ export function FindingsPanel() {
           </section>
         );
       })}
+      <ValueFindings />
     </div>
   );
 }

@@ -13,6 +13,7 @@ const NONE: readonly Finding[] = [];
 export function Cursor({ scale }: { scale: Scale }) {
   const width = useSession((session) => session.width);
   const project = useSession(shownProject);
+  const slice = useSession((session) => session.slice);
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const here = findings.filter((finding) => contains(finding.widths, width)).length;
   const x = scale.x(width);
@@ -26,7 +27,7 @@ export function Cursor({ scale }: { scale: Scale }) {
         aria-valuemin={WIDTH_MIN}
         aria-valuemax={WIDTH_MAX}
         aria-valuenow={width}
-        aria-valuetext={`${width} pixels, band ${bandAt(project, width).name}, ${here === 1 ? '1 finding' : `${here} findings`}`}
+        aria-valuetext={`${width} pixels, band ${bandAt(project, width, slice).name}, ${here === 1 ? '1 finding' : `${here} findings`}`}
         data-testid="cursor"
         className="pointer-events-auto absolute top-0 h-[38px] w-full cursor-ew-resize touch-none"
         onPointerDown={(event) => {

@@ -1,94 +1,152 @@
 'use client';
 
-import { memo, useMemo } from 'react';
-import { describeInterval } from '@/core/breakpoints';
-import { lanesFor } from '@/core/cascade';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { laneFor, laneNames } from '@/core/cascade';
 import type { Lane } from '@/core/cascade';
-import { CARRIAGE_WORDS } from '../inspector/OriginMark';
-import { setWidth } from '../session/actions';
 import { shownPage, shownProject, useSession } from '../session/store';
+import { useSize } from '../stage/use-size';
+import { LaneMenu } from './LaneMenu';
+import type { LaneMenuPlace } from './LaneMenu';
+import { LaneRow } from './LaneRow';
 import type { Scale } from './scale';
-import { place } from './scale';
+
+const ROW = 23;
+/** Rows drawn beyond what is seen, so that scrolling finds them there. */
+const SPARE = 6;
+
+/** What a row asks of its list. The object stays the same for as long as the list stands. */
+export interface LaneHandlers {
+  readonly focus: (row: number, column: number) => void;
+  readonly edit: (property: string, from: number | undefined) => void;
+  readonly menu: (place: LaneMenuPlace | undefined) => void;
+}
 
 /** One row for each property that is set on or reaches the selected element, each value on its stretch. */
 export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; labelWidth: number }) {
   const project = useSession(shownProject);
   const page = useSession(shownPage);
+  const slice = useSession((session) => session.slice);
   const id = useSession((session) => session.selection[session.selection.length - 1]);
-  const lanes = useMemo(() => (id ? lanesFor(project, page, id) : []), [project, page, id]);
+  const [query, setQuery] = useState('');
+  const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
+  const [top, setTop] = useState(0);
+  const [focused, setFocused] = useState({ row: 0, column: 0 });
+  const [editing, setEditing] = useState<{ property: string; from: number }>();
+  const [menu, setMenu] = useState<LaneMenuPlace>();
+  const { height } = useSize(scroller);
+
+  const names = useMemo(() => (id ? laneNames(project, page, id) : []), [project, page, id]);
+  const wanted = useMemo(() => {
+    const text = query.trim().toLowerCase();
+    return text ? names.filter((name) => name.includes(text)) : names;
+  }, [names, query]);
+  const first = Math.max(0, Math.floor(top / ROW) - SPARE);
+  const last = Math.min(wanted.length, Math.ceil((top + height) / ROW) + SPARE);
+  const lanes = useMemo(
+    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice)) : []),
+    [project, page, id, wanted, first, last, slice],
+  );
+
+  const handlers = useMemo<LaneHandlers>(
+    () => ({
+      focus: (row, column) => setFocused({ row, column }),
+      edit: (property, from) => setEditing(from === undefined ? undefined : { property, from }),
+      menu: setMenu,
+    }),
+    [],
+  );
+  useEffect(() => {
+    setEditing(undefined);
+    setMenu(undefined);
+  }, [id]);
+
+  const grid = useRef<HTMLDivElement>(null);
+  const go = useCallback(
+    (row: number, column: number) => {
+      const to = Math.min(wanted.length - 1, Math.max(0, row));
+      setFocused({ row: to, column });
+      if (scroller && (to * ROW < scroller.scrollTop || (to + 1) * ROW > scroller.scrollTop + scroller.clientHeight))
+        scroller.scrollTop = Math.max(0, to * ROW - scroller.clientHeight / 2);
+      requestAnimationFrame(() => {
+        const cells = grid.current?.querySelectorAll<HTMLElement>(`[data-row="${to}"] [data-stretch]`);
+        cells?.[Math.min(column, cells.length - 1)]?.focus({ preventScroll: true });
+      });
+    },
+    [wanted.length, scroller],
+  );
+  const keyDown = (event: React.KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const { row, column } = focused;
+    if (event.key === 'ArrowDown') go(row + 1, column);
+    else if (event.key === 'ArrowUp') go(row - 1, column);
+    else if (event.key === 'ArrowRight') go(row, column + 1);
+    else if (event.key === 'ArrowLeft') go(row, Math.max(0, column - 1));
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
   return (
-    <div
-      role="list"
-      aria-label="Values along the width"
-      className="part min-h-0 flex-1 overflow-x-hidden overflow-y-auto border-t border-line [scrollbar-width:thin]"
-    >
-      {lanes.length === 0 && (
-        <p className="py-2" style={{ paddingLeft: labelWidth + 14 }}>
-          <span className="text-muted">
+    <div className="flex min-h-0 flex-1 flex-col border-t border-line">
+      {names.length > 8 && (
+        <div className="flex h-6 shrink-0 items-center gap-2 border-b border-line pl-3.5">
+          <input
+            aria-label="Find a lane"
+            placeholder="Find a lane"
+            className="h-[19px] rounded-[3px] border border-line-strong bg-well px-1.5 text-xs"
+            style={{ width: labelWidth - 28 }}
+            value={query}
+            onChange={(event) => {
+              setQuery(event.target.value);
+              setTop(0);
+              if (scroller) scroller.scrollTop = 0;
+            }}
+          />
+          <span className="text-xs text-muted" aria-live="polite">
+            {query ? `${wanted.length} of ${names.length} lanes` : `${names.length} lanes, own ones first`}
+          </span>
+        </div>
+      )}
+      <div
+        ref={setScroller}
+        className="part min-h-0 flex-1 overflow-x-hidden overflow-y-auto [scrollbar-width:thin]"
+        onScroll={(event) => setTop(event.currentTarget.scrollTop)}
+      >
+        {names.length === 0 && (
+          <p className="py-2 text-muted" style={{ paddingLeft: labelWidth + 14 }}>
             {id
               ? 'Nothing is set on this element or reaches it.'
               : 'Select an element to see its values along the width.'}
-          </span>
-        </p>
-      )}
-      {lanes.map((lane) => (
-        <LaneRow key={lane.property} lane={lane} scale={scale} labelWidth={labelWidth} />
-      ))}
+          </p>
+        )}
+        <div
+          ref={grid}
+          role="grid"
+          aria-label="Values along the width"
+          aria-rowcount={wanted.length}
+          className="relative"
+          style={{ height: wanted.length * ROW }}
+          onKeyDown={keyDown}
+        >
+          {id &&
+            lanes.map((lane: Lane, i) => (
+              <LaneRow
+                key={lane.property}
+                element={id}
+                lane={lane}
+                row={first + i}
+                column={
+                  focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1
+                }
+                editing={editing?.property === lane.property ? editing.from : undefined}
+                scale={scale}
+                labelWidth={labelWidth}
+                handlers={handlers}
+              />
+            ))}
+        </div>
+      </div>
+      {menu && id && <LaneMenu element={id} place={menu} close={() => setMenu(undefined)} />}
     </div>
   );
 });
-
-interface RowProps {
-  readonly lane: Lane;
-  readonly scale: Scale;
-  readonly labelWidth: number;
-}
-
-/** The same text for the same picture. */
-const drawnAs = ({ property, stretches }: Lane) =>
-  `${property} ${stretches.map(({ from, below, value, carriage }) => `${from} ${below} ${value} ${carriage}`).join()}`;
-
-const LaneRow = memo(
-  function LaneRow({ lane, scale, labelWidth }: RowProps) {
-    const spoken = lane.stretches
-      .map((stretch) => `${stretch.value}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
-      .join('; ');
-    return (
-      <div
-        role="listitem"
-        aria-label={`${lane.property}: ${spoken}`}
-        className="relative h-[23px] border-b border-line"
-        data-lane={lane.property}
-      >
-        <span className="absolute truncate pt-0.5 pl-3.5 font-mono text-[12px]" style={{ width: labelWidth }}>
-          {lane.property}
-        </span>
-        <div aria-hidden className="absolute inset-y-0" style={{ left: labelWidth + 14, width: scale.length }}>
-          {lane.stretches.map((stretch) => {
-            const at = place(scale, stretch.from, stretch.below);
-            if (!at) return null;
-            return (
-              <div
-                key={stretch.from}
-                title={`${stretch.value}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`}
-                data-stretch={stretch.carriage}
-                className={`absolute top-[2px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center pattern-${stretch.carriage}`}
-                style={{ left: at.left + 1, width: Math.max(2, at.width - 2) }}
-                onClick={(event) =>
-                  setWidth(scale.width(event.clientX - event.currentTarget.parentElement!.getBoundingClientRect().left))
-                }
-              >
-                <span
-                  className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
-                >
-                  {stretch.value}
-                </span>
-              </div>
-            );
-          })}
-        </div>
-      </div>
-    );
-  },
-  (a, b) => a.scale === b.scale && a.labelWidth === b.labelWidth && drawnAs(a.lane) === drawnAs(b.lane),
-);

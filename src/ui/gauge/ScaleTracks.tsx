@@ -15,7 +15,8 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
   const project = useSession(shownProject);
   const bandStart = useSession(shownBandStart);
   const named = ticks(scale);
-  const current = bandAt(project, bandStart);
+  const slice = useSession((session) => session.slice);
+  const current = bandAt(project, bandStart, slice);
   const devices = [...project.devices].sort((a, b) => a.width - b.width);
   return (
     <>
@@ -47,7 +48,7 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
         </svg>
       </div>
       <div className="relative h-5">
-        {bandsOf(project).map((band) => {
+        {bandsOf(project, slice).map((band) => {
           const at = place(scale, band.from, band.below);
           if (!at) return null;
           return (

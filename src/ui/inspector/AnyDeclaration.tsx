@@ -9,9 +9,9 @@ export function AnyDeclaration({ target }: { target: At }) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const write = () => {
-    const [, property, value] = /^\s*([a-z-]+)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
+    const [, property, value] = /^\s*(-{0,2}[a-z][\w-]*)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
     if (!property) return setProblem('Write it as "property: value".');
-    const wrong = writeValue(property.toLowerCase(), value ?? '', target);
+    const wrong = writeValue(property.startsWith('--') ? property : property.toLowerCase(), value ?? '', target);
     setProblem(wrong);
     if (!wrong) setText('');
   };

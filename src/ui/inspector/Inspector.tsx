@@ -2,7 +2,8 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import { bandAt } from '@/core/breakpoints';
-import { PROPERTIES, PROPERTY_GROUPS } from '@/core/styles';
+import { laneNames } from '@/core/cascade';
+import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
 import { steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../session/store';
 import { AnyDeclaration } from './AnyDeclaration';
@@ -10,6 +11,7 @@ import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
 import { fieldValue } from './field-value';
 import type { FieldValue } from './field-value';
+import { ElementActions } from './ElementActions';
 import { PropertyRow } from './PropertyRow';
 import { TargetPicker } from './TargetPicker';
 
@@ -41,6 +43,7 @@ export function Inspector() {
   const page = useSession(steadyPage);
   // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
   const bandStart = useDeferredValue(useSession(steadyBandStart));
+  const slice = useDeferredValue(useSession((session) => session.slice));
   const target = useSession(writeTarget);
   const [query, setQuery] = useState('');
   const [onlySet, setOnlySet] = useState(false);
@@ -48,11 +51,19 @@ export function Inspector() {
   const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
 
   const ids = useMemo(() => selection.filter((id) => id in page.elements), [selection, page]);
+  const variables = useMemo(() => {
+    const [id] = ids;
+    if (!id) return [];
+    return laneNames(project, page, id)
+      .filter((name) => name.startsWith('--'))
+      .map(propertyNamed);
+  }, [ids, project, page]);
   const fields = useMemo(() => {
     if (ids.length === 0) return new Map<string, FieldValue>();
-    const { home } = bandAt(project, bandStart);
-    return new Map(PROPERTIES.map(({ name }) => [name, fieldValue(project, page, ids, name, bandStart, home, target)]));
-  }, [ids, project, page, bandStart, target]);
+    const { home } = bandAt(project, bandStart, slice);
+    const names = [...PROPERTIES.map(({ name }) => name), ...variables.map(({ name }) => name)];
+    return new Map(names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice)]));
+  }, [ids, project, page, bandStart, target, slice, variables]);
 
   const wanted = ({ name, label }: { name: string; label: string }) =>
     `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
@@ -161,6 +172,13 @@ export function Inspector() {
             </section>
           );
         })}
+        {variables.length > 0 && (
+          <section aria-label="Variables" className="border-t border-line py-1">
+            <h3 className="m-0 px-3.5 py-1 font-semibold text-muted">Variables</h3>
+            {variables.map((property) => row(property))}
+          </section>
+        )}
+        <ElementActions ids={ids} target={target} />
         <AnyDeclaration target={target} />
       </div>
     </>

@@ -10,6 +10,8 @@ export const CARRIAGE_WORDS: Readonly<Record<Carriage, string>> = {
   set: 'set in this band',
   carried: 'carried on from another band',
   shared: 'from a shared style',
+  kind: 'from its kind',
+  imported: 'from an imported sheet',
   inherited: 'inherited',
   default: 'not set',
 };

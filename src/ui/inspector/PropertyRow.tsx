@@ -3,7 +3,10 @@
 import { memo } from 'react';
 import type { At } from '@/core/breakpoints';
 import { propertyNamed } from '@/core/styles';
+import { planClear } from '@/core/plans';
 import { clearValues } from '../session/actions';
+import { foretell } from '../session/proposal';
+import { useSession } from '../session/store';
 import type { FieldValue } from './field-value';
 import { OriginMark } from './OriginMark';
 import { ValueField } from './ValueField';
@@ -26,6 +29,8 @@ export const PropertyRow = memo(function PropertyRow({
   properties = [property],
 }: Props) {
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
+  const foretellClear = () =>
+    foretell((project, slice) => planClear(project, slice, useSession.getState().selection, target, properties));
   return (
     <div className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
       <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>
@@ -47,6 +52,10 @@ export const PropertyRow = memo(function PropertyRow({
         title="Clear here, so that a weaker value shows"
         className={`size-[22px] shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
         onClick={() => clearValues(properties, target)}
+        onFocus={foretellClear}
+        onPointerEnter={foretellClear}
+        onBlur={() => foretell(undefined)}
+        onPointerLeave={() => foretell(undefined)}
       >
         ×
       </button>

@@ -3,14 +3,19 @@
 import { useEffect, useRef } from 'react';
 import { createPortal } from 'react-dom';
 import type { At } from '@/core/breakpoints';
+import { BASE, bandsOf } from '@/core/breakpoints';
+import type { Candidate } from '@/core/cascade';
+import { heldWidths } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
-import { clearValues } from '../session/actions';
+import { planClearStronger, planStop } from '@/core/plans';
+import { chooseTarget, clearValues, select, setWidth } from '../session/actions';
+import { propose } from '../session/proposal';
 import { shownPage, shownProject, useSession } from '../session/store';
 import { describeCandidate, describeOrigin } from './field-value';
 import type { FieldValue } from './field-value';
 
-const WIDTH = 288;
-const ROOM = 220;
+const WIDTH = 320;
+const ROOM = 260;
 
 interface Props {
   readonly label: string;
@@ -21,10 +26,26 @@ interface Props {
   readonly close: () => void;
 }
 
-/** The whole story of one value: what holds, who set it, who was beaten, in order. */
+/** Goes to where a declaration is written: the element, a width at which it holds, the list of styles. */
+function goTo(candidate: Candidate, element: string | undefined): void {
+  const { project, slice, width, pageId } = useSession.getState();
+  if (candidate.layer === 'shared' || candidate.layer === 'kind' || candidate.layer === 'imported')
+    return useSession.setState({ panel: 'styles' });
+  if (element && project.pages.some(({ id, elements }) => id === pageId && element in elements)) select([element]);
+  if (candidate.at === BASE) return chooseTarget(BASE);
+  const held = heldWidths(candidate, slice);
+  if (!held.some(({ from, below }) => from <= width && width < below)) {
+    const band = bandsOf(project, slice).find(({ home }) => home === candidate.at) ?? held[0];
+    if (band) setWidth(band.below === Infinity ? Math.ceil(band.from) : Math.ceil(band.below) - 1);
+  }
+  chooseTarget(candidate.at);
+}
+
+/** The whole story of one value: what holds, who set it, who was beaten, in order; each a way there. */
 export function StoryPanel({ label, properties, field, target, anchor, close }: Props) {
   const project = useSession(shownProject);
   const page = useSession(shownPage);
+  const selection = useSession((session) => session.selection);
   const panel = useRef<HTMLDivElement>(null);
   const { resolution, carriage } = field;
   const at = anchor.getBoundingClientRect();
@@ -48,13 +69,25 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
     close();
     anchor.focus();
   };
+  const { origin } = resolution;
+  const ancestor = origin.kind === 'inherited' ? page.elements[origin.element] : undefined;
+  const winner = origin.kind === 'initial' ? undefined : origin.candidate;
+  const isOwn = origin.kind === 'declared' && winner?.layer === 'own';
+  const stop = (direction: 'narrower' | 'wider') => {
+    close();
+    propose((now, slice) =>
+      planStop(now, slice, selection[0]!, properties[0]!, useSession.getState().width, direction),
+    );
+  };
+  const link = 'border-0 bg-transparent p-0 text-left text-reed underline';
+  const button = 'rounded-[4px] border border-line-strong px-2 py-0.5 hover:bg-paper';
   return createPortal(
     <div
       ref={panel}
       role="dialog"
       aria-label={`${label}: the whole story`}
       tabIndex={-1}
-      className="fixed z-40 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm outline-none"
+      className="fixed z-40 max-h-[70vh] overflow-auto rounded-[4px] border border-line-strong bg-sheet p-3 text-sm outline-none"
       style={{
         width: WIDTH,
         left: Math.max(8, at.right - WIDTH),
@@ -70,34 +103,102 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
       }}
     >
       <h3 className="m-0 pb-1 font-semibold text-muted">{label}: the whole story</h3>
-      <ul className="m-0 list-none p-0">
+      <ol className="m-0 list-none p-0">
         <li className="flex gap-2 py-0.5">
           <span className={`mt-0.5 block size-3 shrink-0 border pattern-${carriage}`} />
           <span>
-            <b className="font-mono">{resolution.value}</b> {describeOrigin(project, page, resolution)}
+            <b className="font-mono break-all">{resolution.value}</b>{' '}
+            {ancestor ? (
+              <>
+                inherited from{' '}
+                <button
+                  type="button"
+                  className={link}
+                  onClick={() => {
+                    select([ancestor.id]);
+                    close();
+                  }}
+                >
+                  {ancestor.name}
+                </button>
+                {winner && ': '}
+              </>
+            ) : null}
+            {winner && winner.layer !== 'browser' && winner.layer !== 'foundation' ? (
+              <button
+                type="button"
+                className={link}
+                onClick={() => {
+                  goTo(winner, ancestor?.id);
+                  close();
+                }}
+              >
+                {describeCandidate(project, winner)}
+              </button>
+            ) : (
+              !ancestor && describeOrigin(project, page, resolution)
+            )}
           </span>
         </li>
         {resolution.beaten.map((candidate, i) => (
           <li key={i} className="flex gap-2 py-0.5">
             <span className="mt-0.5 block size-3 shrink-0 bg-line-strong" />
             <span>
-              <s className="font-mono">{candidate.value}</s> {describeCandidate(project, candidate)}
+              <s className="font-mono break-all">{candidate.value}</s>{' '}
+              {candidate.layer === 'browser' || candidate.layer === 'foundation' ? (
+                describeCandidate(project, candidate)
+              ) : (
+                <button
+                  type="button"
+                  className={link}
+                  onClick={() => {
+                    goTo(candidate, undefined);
+                    close();
+                  }}
+                >
+                  {describeCandidate(project, candidate)}
+                </button>
+              )}
             </span>
           </li>
         ))}
-      </ul>
-      {field.ownHere && (
-        <button
-          type="button"
-          className="mt-2 rounded-[4px] border border-line-strong px-2 py-1 hover:bg-paper"
-          onClick={() => {
-            clearValues(properties, target);
-            leave();
-          }}
-        >
-          Clear at {describeTarget(project, target)}
-        </button>
-      )}
+      </ol>
+      <div className="flex flex-wrap gap-1.5 pt-2 empty:hidden">
+        {field.ownHere && (
+          <button
+            type="button"
+            className={button}
+            onClick={() => {
+              clearValues(properties, target);
+              leave();
+            }}
+          >
+            Clear at {describeTarget(project, target)}
+          </button>
+        )}
+        {isOwn && selection.length === 1 && properties.length === 1 && (
+          <>
+            <button type="button" className={button} onClick={() => stop('narrower')}>
+              Stop for narrower
+            </button>
+            <button type="button" className={button} onClick={() => stop('wider')}>
+              Stop for wider
+            </button>
+          </>
+        )}
+        {field.ownHere && (
+          <button
+            type="button"
+            className={button}
+            onClick={() => {
+              close();
+              propose((now, slice) => planClearStronger(now, slice, selection, target, properties));
+            }}
+          >
+            Clear what is stronger
+          </button>
+        )}
+      </div>
     </div>,
     document.body,
   );

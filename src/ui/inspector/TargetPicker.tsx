@@ -1,49 +1,77 @@
 'use client';
 
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
-import { BASE, bandAt, bandsOf, conditionAt, conditionInterval, contains, describeCondition } from '@/core/breakpoints';
+import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
+import { targetWidths } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
-import { addBreakpointHere, chooseTarget } from '../session/actions';
+import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../session/actions';
 import { shownProject, useSession, writeTarget } from '../session/store';
 
 const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
+const BAND_ONLY = 'band only';
 
 /** Where edits go: the base, a breakpoint that holds here, or a new one at this width. */
 export function TargetPicker() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
   const breakpoint = project.breakpoints.find((one) => one.id === target);
-  const reached = bandsOf(project).filter(
-    (one) => !breakpoint || contains([conditionInterval(breakpoint.condition)], one.from),
-  );
-  const left = bandsOf(project).filter((one) => !reached.includes(one));
+  const slice = useSession((session) => session.slice);
+  const locked = useSession((session) => session.targetLocked);
+  const bands = bandsOf(project, slice);
+  const reached = bands.filter((one) => contains(targetWidths(project, target, slice), one.from));
+  const left = bands.filter((one) => !reached.includes(one));
   const choose = (value: string) => {
     if (value === NEW.narrower) addBreakpointHere('narrower');
     else if (value === NEW.wider) addBreakpointHere('wider');
+    else if (value === BAND_ONLY) chooseBandOnly();
     else chooseTarget(value);
   };
   return (
-    <Listbox value={target} onChange={choose}>
-      <ListboxButton
-        className="m-2.5 block w-[calc(100%-20px)] rounded-[5px] border border-reed bg-reed-tint px-3 py-1.5 text-left"
-        aria-label={`Writes to ${describeTarget(project, target)}. Change`}
+    <div className="flex items-stretch pr-2.5">
+      <Listbox value={target} onChange={choose}>
+        <ListboxButton
+          className="m-2.5 mr-1.5 block min-w-0 flex-1 rounded-[5px] border border-reed bg-reed-tint px-3 py-1.5 text-left"
+          aria-label={`Writes to ${describeTarget(project, target)}. Change`}
+        >
+          <span className="block text-muted">Writes to</span>
+          <span className="flex justify-between font-bold">
+            {breakpoint ? describeTarget(project, target) : 'Base'} <span aria-hidden>▾</span>
+          </span>
+          <span className="block text-muted">
+            may change {reached.map((one) => one.name).join(', ')}
+            {left.length > 0 && ` · leaves ${left.map((one) => one.name).join(', ')}`}
+          </span>
+        </ListboxButton>
+        <ListboxOptions
+          anchor="bottom"
+          className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+        >
+          <Options />
+        </ListboxOptions>
+      </Listbox>
+      <button
+        type="button"
+        aria-pressed={locked}
+        aria-label="Keep this target while the width moves"
+        title="Keep this target while the width moves (L)"
+        className={`my-2.5 w-7 shrink-0 rounded-[5px] border ${locked ? 'border-reed bg-reed text-on-reed' : 'border-line-strong bg-sheet text-muted hover:bg-paper'}`}
+        onClick={() => lockTarget(!locked)}
       >
-        <span className="block text-muted">Writes to</span>
-        <span className="flex justify-between font-bold">
-          {breakpoint ? describeTarget(project, target) : 'Base'} <span aria-hidden>▾</span>
-        </span>
-        <span className="block text-muted">
-          may change {reached.map((one) => one.name).join(', ')}
-          {left.length > 0 && ` · leaves ${left.map((one) => one.name).join(', ')}`}
-        </span>
-      </ListboxButton>
-      <ListboxOptions
-        anchor="bottom"
-        className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
-      >
-        <Options />
-      </ListboxOptions>
-    </Listbox>
+        <svg
+          width="12"
+          height="14"
+          viewBox="0 0 12 14"
+          aria-hidden
+          className="mx-auto"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.5"
+        >
+          <rect x="1.5" y="6" width="9" height="7" rx="1" />
+          <path d={locked ? 'M3.5 6V4a2.5 2.5 0 0 1 5 0v2' : 'M3.5 6V3.5a2.5 2.5 0 0 1 4.6-1.3'} />
+        </svg>
+      </button>
+    </div>
   );
 }
 
@@ -51,7 +79,8 @@ export function TargetPicker() {
 function Options() {
   const project = useSession(shownProject);
   const width = useSession((session) => session.width);
-  const band = bandAt(project, width);
+  const slice = useSession((session) => session.slice);
+  const band = bandAt(project, width, slice);
   const options = [
     { value: BASE, text: 'Base', note: 'every band without a value of its own' },
     ...band.holds.map((id) => ({
@@ -59,6 +88,7 @@ function Options() {
       text: describeTarget(project, id),
       note: project.breakpoints.find((one) => one.id === id)!.name,
     })),
+    { value: BAND_ONLY, text: `This band only: ${describeInterval(band)}`, note: band.name },
     {
       value: NEW.narrower,
       text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`,

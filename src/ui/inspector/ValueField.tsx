@@ -6,6 +6,7 @@ import { union } from '@/core/breakpoints';
 import { writeReach } from '@/core/cascade';
 import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
 import { footprintOf } from '../session/edits';
+import { Keepers } from './Keepers';
 import { writeEdit, writeValue } from '../session/actions';
 import { shownPage, useSession } from '../session/store';
 
@@ -35,6 +36,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
   const [problem, setProblem] = useState<string>();
   const [focused, setFocused] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLDivElement>(null);
   const id = useId();
   const text = typed ?? value ?? '';
   const caret = useRef<number | undefined>(undefined);
@@ -62,7 +64,13 @@ export function ValueField({ property, label, value, faint, target, keywords, co
   };
 
   return (
-    <div className="min-w-0 flex-1">
+    <div
+      ref={box}
+      className="min-w-0 flex-1"
+      onBlur={(event) => {
+        if (!event.relatedTarget || !event.currentTarget.contains(event.relatedTarget)) setFocused(false);
+      }}
+    >
       <div
         className={`flex h-[22px] items-center rounded-[3px] border bg-well ${problem ? 'border-rust' : 'border-line-strong focus-within:border-reed'}`}
       >
@@ -102,8 +110,9 @@ export function ValueField({ property, label, value, faint, target, keywords, co
             setProblem(undefined);
             if (checked.ok) mark(property, next, target);
           }}
-          onBlur={() => {
-            setFocused(false);
+          onBlur={(event) => {
+            // The offer beneath belongs to the field.
+            if (!event.relatedTarget || !box.current?.contains(event.relatedTarget)) setFocused(false);
             finish();
             useSession.setState({ marked: [] });
           }}
@@ -130,6 +139,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           ))}
         </datalist>
       )}
+      {focused && <Keepers property={property} target={target} />}
       {problem && (
         <p id={`${id}-problem`} role="alert" className="pt-0.5 text-xs text-rust">
           {problem}
@@ -145,7 +155,7 @@ function markReach(property: string, target: At): void {
   const page = shownPage(session);
   const properties = isShorthand(property) ? longhandsOf(property) : [property];
   const takes = session.selection.flatMap((id) =>
-    properties.map((name) => writeReach(session.project, page, page.elements[id]!, name, target).takes),
+    properties.map((name) => writeReach(session.project, page, page.elements[id]!, name, target, session.slice).takes),
   );
   useSession.setState({ marked: union(...takes) });
 }

@@ -1,8 +1,9 @@
-import type { At } from '@/core/breakpoints';
+import type { At, Slice } from '@/core/breakpoints';
 import type { Candidate, Carriage, Resolution } from '@/core/cascade';
 import { carriageIn, resolve } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
 import type { Page, Project } from '@/core/document';
+import { kindNamed } from '@/core/document';
 
 export interface FieldValue {
   /** Shared by all selected elements; undefined where they differ. */
@@ -15,7 +16,7 @@ export interface FieldValue {
   readonly story: string;
 }
 
-const STRENGTH: readonly Carriage[] = ['set', 'carried', 'shared', 'inherited', 'default'];
+const STRENGTH: readonly Carriage[] = ['set', 'carried', 'shared', 'kind', 'imported', 'inherited', 'default'];
 
 /** What a field shows for the selected elements in the band that begins at `width`. */
 export function fieldValue(
@@ -26,8 +27,9 @@ export function fieldValue(
   width: number,
   home: At,
   target: At,
+  slice?: Slice,
 ): FieldValue {
-  const all = ids.map((id) => resolve(project, page, id, property, width));
+  const all = ids.map((id) => resolve(project, page, id, property, width, slice));
   const first = all[0]!;
   const carriages = all.map((resolution) => carriageIn(resolution, home));
   const value = all.every((resolution) => resolution.value === first.value) ? first.value : undefined;
@@ -37,7 +39,7 @@ export function fieldValue(
   const from =
     origin.kind === 'initial'
       ? ''
-      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.sharedId}`;
+      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner}`;
   const story = `${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at}`).join()}`;
   return { value, carriage, resolution: first, ownHere, story };
 }
@@ -45,11 +47,16 @@ export function fieldValue(
 /** One declaration in words: "set at 900 and narrower", "shared style Card, base". */
 export function describeCandidate(project: Project, candidate: Candidate): string {
   const at = describeTarget(project, candidate.at);
+  const via = candidate.via ? `, taken over by ${describeTarget(project, candidate.via)}` : '';
   switch (candidate.layer) {
     case 'own':
-      return candidate.at === 'base' ? 'set at the base' : `set at ${at}`;
+      return candidate.at === 'base' ? 'set at the base' : `set at ${at}${via}`;
     case 'shared':
-      return `shared style ${project.shared.find((style) => style.id === candidate.sharedId)?.name ?? ''}, ${at}`;
+      return `shared style ${project.shared.find((style) => style.id === candidate.owner)?.name ?? ''}, ${at}${via}`;
+    case 'kind':
+      return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}, ${at}${via}`;
+    case 'imported':
+      return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}`;
     case 'foundation':
       return "Mill Pond's foundation";
     case 'browser':

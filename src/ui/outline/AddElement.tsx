@@ -7,9 +7,16 @@ import { newElementId, select } from '../session/actions';
 import { commitOrReport, report } from '../session/edits';
 import { shownPage, useSession } from '../session/store';
 
-const CHOICES: readonly { readonly label: string; readonly tag: string; readonly text?: string }[] = [
+const CHOICES: readonly {
+  readonly label: string;
+  readonly tag: string;
+  readonly text?: string;
+  readonly kind?: 'krow' | 'kgrid';
+}[] = [
   { label: 'Section', tag: 'section' },
   { label: 'Group', tag: 'div' },
+  { label: 'Row', tag: 'div', kind: 'krow' },
+  { label: 'Grid', tag: 'div', kind: 'kgrid' },
   { label: 'Heading', tag: 'h2', text: 'New heading' },
   { label: 'Text', tag: 'p', text: 'New text' },
   { label: 'Link', tag: 'a', text: 'New link' },
@@ -39,12 +46,13 @@ function add(choice: (typeof CHOICES)[number]): void {
   const element = {
     id: newElementId(),
     tag: choice.tag,
-    name: suggestName(choice.tag, choice.text),
+    name: choice.kind ? choice.label : suggestName(choice.tag, choice.text),
     attributes: (choice.tag === 'a' ? { href: '#' } : {}) as Record<string, string>,
     ...(choice.text && { text: choice.text }),
     children: [],
     shared: [],
     styles: {},
+    ...(choice.kind && { kind: choice.kind }),
   };
   if (commitOrReport({ type: 'insertElement', page: page.id, ...place, elements: [element] })) select([element.id]);
 }

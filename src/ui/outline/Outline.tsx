@@ -19,6 +19,7 @@ export function Outline() {
   const page = useSession(steadyPage);
   // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
   const bandStart = useDeferredValue(useSession(steadyBandStart));
+  const slice = useDeferredValue(useSession((session) => session.slice));
   const selection = useSession((session) => session.selection);
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
@@ -26,8 +27,8 @@ export function Outline() {
   const [renaming, setRenaming] = useState<string>();
   const list = useRef<HTMLUListElement>(null);
 
-  const band = useMemo(() => bandAt(project, bandStart), [project, bandStart]);
-  const rows = useMemo(() => rowsOf(project, page, band, closed), [project, page, band, closed]);
+  const band = useMemo(() => bandAt(project, bandStart, slice), [project, bandStart, slice]);
+  const rows = useMemo(() => rowsOf(project, page, band, closed, slice), [project, page, band, closed, slice]);
   const wrong = useMemo(
     () =>
       new Set(

@@ -1,15 +1,25 @@
-import type { Breakpoint } from '@/core/breakpoints';
-import { BASE, bandAt, bandsOf, conditionAt, conditionEdge, describeCondition } from '@/core/breakpoints';
-import type { At } from '@/core/breakpoints';
+import type { At, Breakpoint, Slice } from '@/core/breakpoints';
+import {
+  BASE,
+  bandAt,
+  bandsOf,
+  conditionAt,
+  cutsAcross,
+  DEFAULT_SLICE,
+  describeCondition,
+  sameCondition,
+} from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
+import { bandTarget } from '@/core/plans';
 import { parentOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { openProject } from './api';
 import { announce, commit, commitOrReport, report } from './edits';
 import { settled } from './sync';
-import { shownPage, useSession, WIDTH_MAX, WIDTH_MIN } from './store';
-import { continueSweep, forgetSweeps } from './sweep';
+import { HEIGHT_MAX, HEIGHT_MIN, shownPage, useSession, WIDTH_MAX, WIDTH_MIN, writeTarget } from './store';
+import { allWidthsChanged, continueSweep, forgetSweeps } from './sweep';
 
-const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
+export const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
 export const newElementId = () => `e${key()}`;
 
 export async function open(projectId: string): Promise<void> {
@@ -18,7 +28,7 @@ export async function open(projectId: string): Promise<void> {
   forgetSweeps();
   useSession.setState({
     projectId, project, confirmed: project, revision, history, confirmedHistory: history, pending: [], saving: 'saved', problems: [], draft: undefined,
-    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, findings: {}, sweeps: {}, selectedFinding: undefined,
+    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, targetLocked: false, proposal: undefined, slice: DEFAULT_SLICE, findings: {}, sweeps: {}, selectedFinding: undefined,
   }); // prettier-ignore
   continueSweep();
 }
@@ -45,13 +55,43 @@ export function chooseTarget(target: At): void {
   useSession.setState({ chosenTarget: target });
 }
 
+/** Keeps the write target while the cursor moves, or lets it follow again. */
+export function lockTarget(locked: boolean): void {
+  const session = useSession.getState();
+  useSession.setState(locked ? { targetLocked: true, chosenTarget: writeTarget(session) } : { targetLocked: false });
+  announce(locked ? 'The write target stays while you move.' : 'The write target follows the width again.');
+}
+
+/** The targets that can be chosen at the cursor: the base and each breakpoint that holds there. */
+export function targetsHere(): At[] {
+  const { project, width, slice } = useSession.getState();
+  return [BASE, ...bandAt(project, width, slice).holds];
+}
+
+/** Lets edits reach only the band under the cursor; adds the bounded breakpoint that it takes, where there is none. */
+export function chooseBandOnly(): void {
+  const { project, width, slice } = useSession.getState();
+  const { at, add } = bandTarget(project, slice, width, `b${key()}`);
+  if (!add || commitOrReport({ type: 'addBreakpoint', breakpoint: add })) chooseTarget(at);
+}
+
+/** Another viewport height or pointer. What was measured holds for the old one only where those don't matter. */
+export function setSlice(change: Partial<Slice>): void {
+  const { slice, project } = useSession.getState();
+  const next = { ...slice, ...change };
+  next.height = Math.round(Math.min(HEIGHT_MAX, Math.max(HEIGHT_MIN, next.height)));
+  if (next.height === slice.height && next.pointer === slice.pointer) return;
+  useSession.setState({ slice: next });
+  if (next.height !== slice.height || cutsAcross(conditionsOf(project))) allWidthsChanged();
+  continueSweep();
+}
+
 /** The next post (or none) in a direction: the first whole width past it. */
 export function jumpToBreakpoint(direction: 1 | -1): void {
-  const { project, width } = useSession.getState();
-  const edges = project.breakpoints.flatMap(({ condition }) => [
-    Math.ceil(conditionEdge(condition)) - 1,
-    Math.ceil(conditionEdge(condition)),
-  ]);
+  const { project, width, slice } = useSession.getState();
+  const edges = bandsOf(project, slice)
+    .slice(1)
+    .flatMap(({ from }) => [Math.ceil(from) - 1, Math.ceil(from)]);
   const ahead = edges.filter((edge) => (edge - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
   if (ahead === undefined) announce('No further breakpoint.');
   else setWidth(ahead);
@@ -78,6 +118,11 @@ export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
   const { project, width } = useSession.getState();
   const taken = new Set([project.baseName, ...project.breakpoints.map((breakpoint) => breakpoint.name)]);
   const condition = conditionAt(width, direction);
+  const there = project.breakpoints.find((one) => sameCondition(one.condition, condition));
+  if (there) {
+    announce(`${there.name} already holds at ${describeCondition(condition)}; edits go there.`);
+    return chooseTarget(there.id);
+  }
   const name = NAMES[direction].find((one) => !taken.has(one)) ?? describeCondition(condition);
   const breakpoint: Breakpoint = { id: `b${key()}`, name, condition };
   if (commitOrReport({ type: 'addBreakpoint', breakpoint })) useSession.setState({ chosenTarget: breakpoint.id });
@@ -85,11 +130,11 @@ export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
 
 /** Which way a new breakpoint at the cursor opens if nobody says: as the others do on this side of the base. */
 export function likelyDirection(): 'narrower' | 'wider' {
-  const { project, width } = useSession.getState();
-  const base = bandsOf(project).filter((band) => band.home === BASE);
+  const { project, width, slice } = useSession.getState();
+  const base = bandsOf(project, slice).filter((band) => band.home === BASE);
   if (base.length === 0 || project.breakpoints.length === 0) return 'narrower';
-  if (bandAt(project, width).home === BASE)
-    return project.breakpoints.every((breakpoint) => 'from' in breakpoint.condition) ? 'wider' : 'narrower';
+  if (bandAt(project, width, slice).home === BASE)
+    return project.breakpoints.every(({ condition }) => condition.from !== undefined) ? 'wider' : 'narrower';
   return width >= base[0]!.from ? 'wider' : 'narrower';
 }
 

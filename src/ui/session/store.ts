@@ -1,14 +1,17 @@
 import { create } from 'zustand';
 import type { Finding } from '@/core/audit';
-import type { At, IntervalSet } from '@/core/breakpoints';
-import { BASE, bandAt, conditionInterval, contains } from '@/core/breakpoints';
+import type { At, IntervalSet, Slice } from '@/core/breakpoints';
+import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import type { History } from '@/core/edits';
 import { EMPTY_HISTORY } from '@/core/edits';
+import type { Plan } from '@/core/plans';
 import type { PendingEdit } from './api';
 
 export const WIDTH_MIN = 240;
 export const WIDTH_MAX = 2560;
+export const HEIGHT_MIN = 200;
+export const HEIGHT_MAX = 2000;
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 
@@ -19,6 +22,9 @@ export interface SweepState {
   readonly stopped: boolean;
   readonly error?: string;
 }
+
+export const PANEL_TABS = ['values', 'findings', 'set', 'styles'] as const;
+export type PanelTab = (typeof PANEL_TABS)[number];
 
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
 export interface Session {
@@ -40,14 +46,22 @@ export interface Session {
   readonly width: number;
   readonly selection: readonly string[];
   readonly hovered: string | undefined;
+  /** Height and pointer of the viewport; the widths run across it. */
+  readonly slice: Slice;
   /** The write target that was chosen; undefined follows the band. */
   readonly chosenTarget: At | undefined;
+  /** Whether the chosen target stays while the cursor moves, even where it doesn't hold. */
+  readonly targetLocked: boolean;
+  /** An edit thought out, waiting for a yes. */
+  readonly proposal: Plan | undefined;
+  /** What the control in hand would do, in words. */
+  readonly foretold: string;
   /** Widths that the edit in hand would change. */
   readonly marked: IntervalSet;
   readonly findings: Readonly<Record<string, readonly Finding[]>>;
   readonly sweeps: Readonly<Record<string, SweepState>>;
   readonly selectedFinding: string | undefined;
-  readonly panel: 'values' | 'findings';
+  readonly panel: PanelTab;
   readonly zoom: 'fit' | number;
   /** A polite word for those who can't see what happened. */
   readonly announcement: string;
@@ -68,7 +82,11 @@ export const useSession = create<Session>(() => ({
   width: 1200,
   selection: [],
   hovered: undefined,
+  slice: DEFAULT_SLICE,
   chosenTarget: undefined,
+  targetLocked: false,
+  proposal: undefined,
+  foretold: '',
   marked: [],
   findings: {},
   sweeps: {},
@@ -87,20 +105,22 @@ export const shownPage = (session: Session): Page => {
 };
 
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
-export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width).from;
+export const shownBandStart = (session: Session): number =>
+  bandAt(shownProject(session), session.width, session.slice).from;
 
 /** The project, page and band without the draft: for parts that needn't follow every step of a gesture. */
 export const steadyProject = (session: Session): Project => session.project;
 export const steadyPage = (session: Session): Page =>
   session.project.pages.find((page) => page.id === session.pageId) ?? session.project.pages[0]!;
-export const steadyBandStart = (session: Session): number => bandAt(session.project, session.width).from;
+export const steadyBandStart = (session: Session): number => bandAt(session.project, session.width, session.slice).from;
 
-/** Where an edit goes: the chosen target while it holds at the cursor, else the band's own. */
+/** Where an edit goes: the chosen target while it holds at the cursor or is locked, else the band's own. */
 export const writeTarget = (session: Session): At => {
   const project = shownProject(session);
-  const { chosenTarget, width } = session;
+  const { chosenTarget, targetLocked, width, slice } = session;
   if (chosenTarget === BASE) return BASE;
   const breakpoint = project.breakpoints.find((one) => one.id === chosenTarget);
-  if (breakpoint && contains([conditionInterval(breakpoint.condition)], width)) return breakpoint.id;
-  return bandAt(project, width).home;
+  if (breakpoint && (targetLocked || contains([conditionInterval(breakpoint.condition, slice)], width)))
+    return breakpoint.id;
+  return bandAt(project, width, slice).home;
 };

@@ -72,7 +72,7 @@ async function measure(pageId: string): Promise<void> {
   const stop = new AbortController();
   const mine = { pageId, stop };
   running = mine;
-  const { projectId, revision, width } = useSession.getState();
+  const { projectId, revision, width, slice } = useSession.getState();
   const ledger = ledgerOf(pageId);
   const { error: _, ...before } = useSession.getState().sweeps[pageId] ?? {};
   useSession.setState(({ sweeps }) => ({
@@ -85,7 +85,7 @@ async function measure(pageId: string): Promise<void> {
   try {
     for await (const line of streamSweep(
       projectId,
-      { page: pageId, revision, widths, near: Math.round(width) },
+      { page: pageId, revision, widths, near: Math.round(width), ...slice },
       stop.signal,
     )) {
       if (stop.signal.aborted) return;

@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
+import type { Pointer } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { patchBetween, renderPreview } from '@/core/render';
 import type { Preview } from '@/core/render';
@@ -14,6 +15,7 @@ interface Props {
   readonly project: Project;
   readonly page: Page;
   readonly parts: FrameParts;
+  readonly pointer: Pointer;
   readonly selection: readonly string[];
   readonly label: string;
   readonly style: CSSProperties;
@@ -25,11 +27,11 @@ interface Props {
  * One page in a sandboxed frame of its own origin. The document is put in once; from then on the frame is told only
  * what differs from what it shows.
  */
-export function PreviewFrame({ project, page, parts, selection, label, style, frame, onMessage }: Props) {
+export function PreviewFrame({ project, page, parts, pointer, selection, label, style, frame, onMessage }: Props) {
   const shown = useRef<Preview | undefined>(undefined);
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
-  const preview = useMemo(() => renderPreview(project, page, fontData), [project, page, fontData]);
+  const preview = useMemo(() => renderPreview(project, page, fontData, pointer), [project, page, fontData, pointer]);
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
   const [first] = useState(preview);
   const source = useMemo(() => frameDocument(first, parts), [first, parts]);

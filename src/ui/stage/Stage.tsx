@@ -1,6 +1,8 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { cutsAcross } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import { loadFrameParts } from '../session/api';
 import type { FrameParts } from '../session/api';
 import { select, setWidth } from '../session/actions';
@@ -30,7 +32,10 @@ export function Stage() {
   const [held, setHeld] = useState<number>();
   const fit = Math.min(1, Math.max(0.1, (size.width - 2 * MARGIN) / width));
   const zoom = held ?? (zoomChoice === 'fit' ? fit : zoomChoice);
-  const height = Math.max(320, Math.round(size.height / zoom));
+  const slice = useSession((session) => session.slice);
+  // Where a height decides, the frame has just that one; else it is as high as the stage has room.
+  const exact = useMemo(() => cutsAcross(conditionsOf(project)), [project]);
+  const height = exact ? slice.height : Math.max(320, Math.round(size.height / zoom));
   const frame = useRef<HTMLIFrameElement | null>(null);
 
   useEffect(() => {
@@ -69,7 +74,10 @@ export function Stage() {
     <section aria-label="Stage" className="flex min-w-0 flex-1 flex-col bg-bed">
       <StageBar zoom={zoom} content={layout?.content} />
       <div ref={setBed} className="relative min-h-0 flex-1 overflow-auto">
-        <div className="relative mx-auto h-full" style={{ width: Math.max(shownWidth, 0), minWidth: shownWidth }}>
+        <div
+          className="relative mx-auto"
+          style={{ width: Math.max(shownWidth, 0), minWidth: shownWidth, height: exact ? height * zoom : '100%' }}
+        >
           <div className="absolute inset-0 overflow-hidden border-x border-t border-line-strong bg-white">
             {parts && (
               <PreviewFrame
@@ -77,8 +85,9 @@ export function Stage() {
                 project={project}
                 page={page}
                 parts={parts}
+                pointer={slice.pointer}
                 selection={selection}
-                label={`${page.name}, ${width} px wide`}
+                label={`${page.name}, ${width} px wide${exact ? `, ${height} px high` : ''}`}
                 style={{ width, height, transform: `scale(${zoom})` }}
                 frame={frame}
                 onMessage={onMessage}

@@ -1,21 +1,27 @@
 'use client';
 
-import { bandsOf, conditionInterval, intersect } from '@/core/breakpoints';
-import type { Band, IntervalSet } from '@/core/breakpoints';
+import { bandsOf, cutsAcross, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
+import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
+import { conditionsOf, targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
 import { describeTarget } from '@/core/edits';
+import { useState } from 'react';
+import { setSlice } from '../session/actions';
 import { shownProject, useSession, writeTarget } from '../session/store';
 
 const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
-export function reachInWords(project: Project, target: string, marked: IntervalSet): string {
+export function reachInWords(
+  project: Project,
+  target: string,
+  marked: IntervalSet,
+  slice: Slice = DEFAULT_SLICE,
+): string {
   if (marked.length === 0) return '';
-  const breakpoint = project.breakpoints.find((one) => one.id === target);
   const names = (bands: readonly Band[]) => bands.map((band) => band.name).join(', ');
-  const within = bandsOf(project).filter(
-    (band) => !breakpoint || intersect([band], [conditionInterval(breakpoint.condition)]).length > 0,
-  );
+  const widths = targetWidths(project, target, slice);
+  const within = bandsOf(project, slice).filter((band) => intersect([band], widths).length > 0);
   const changed = within.filter((band) => intersect([band], marked).length > 0);
   const keeping = within.filter((band) => !changed.includes(band));
   if (keeping.length === 0) return `changes ${names(changed)}`;
@@ -29,6 +35,9 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
   const marked = useSession((session) => session.marked);
+  const slice = useSession((session) => session.slice);
+  const foretold = useSession((session) => session.foretold);
+  const proposed = useSession((session) => session.proposal !== undefined);
   const percent = Math.round(zoom * 100);
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
@@ -36,11 +45,12 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         Writes to {describeTarget(project, target)}
       </span>
       <span className="truncate text-muted" aria-live="polite" data-testid="reach">
-        {reachInWords(project, target, marked)}
+        {foretold || (proposed ? '' : reachInWords(project, target, marked, slice))}
       </span>
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide · content {content ?? width}
       </span>
+      {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} />}
       <label className="flex items-center gap-1 text-muted">
         <span className="sr-only">Zoom</span>
         <select
@@ -59,5 +69,46 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         </select>
       </label>
     </div>
+  );
+}
+
+/** The viewport's height and pointer, where some condition asks for them. */
+function SliceFields({ slice }: { slice: Slice }) {
+  const [typed, setTyped] = useState<string>();
+  const finish = () => {
+    const height = Number(typed);
+    if (typed !== undefined && typed.trim() !== '' && Number.isFinite(height)) setSlice({ height });
+    setTyped(undefined);
+  };
+  return (
+    <span className="flex items-center gap-1.5">
+      <label className="flex items-center gap-1 text-muted">
+        <input
+          aria-label="Viewport height"
+          inputMode="numeric"
+          className="h-[22px] w-[52px] rounded-[3px] border border-line-strong bg-sheet px-1 text-right font-mono text-ink"
+          value={typed ?? String(slice.height)}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={finish}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') finish();
+            const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+            if (by === 0) return;
+            event.preventDefault();
+            setSlice({ height: slice.height + by * (event.shiftKey ? 10 : 1) });
+          }}
+        />
+        high
+      </label>
+      <select
+        aria-label="Pointer"
+        className="rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink"
+        value={slice.pointer}
+        onChange={(event) => setSlice({ pointer: event.target.value as Slice['pointer'] })}
+      >
+        <option value="mouse">mouse</option>
+        <option value="finger">finger</option>
+      </select>
+    </span>
   );
 }

@@ -10,14 +10,18 @@ import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
 import { Outline } from '../outline/Outline';
 import { open } from '../session/actions';
-import { useSession } from '../session/store';
+import { PANEL_TABS, useSession } from '../session/store';
+import { RemoveBreakpoint } from '../set/RemoveBreakpoint';
+import { SetPanel } from '../set/SetPanel';
+import { StylesPanel } from '../styles/StylesPanel';
 import { Stage } from '../stage/Stage';
 import { recallPanels, usePanels } from './panels';
 import { Problems } from './Problems';
+import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { TopBar } from './TopBar';
 
-const PANELS = ['values', 'findings'] as const;
+const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles' } as const;
 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
@@ -76,19 +80,20 @@ function OpenWorkbench() {
         {panels.inspector.open && (
           <TabGroup
             as="aside"
-            aria-label="Values and findings"
+            aria-label="Values, findings, breakpoints and styles"
             className="flex shrink-0 flex-col border-l border-line bg-sheet"
             style={{ width: panels.inspector.size }}
-            selectedIndex={PANELS.indexOf(panel)}
-            onChange={(index) => useSession.setState({ panel: PANELS[index]! })}
+            selectedIndex={PANEL_TABS.indexOf(panel)}
+            onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
-            <TabList className="flex h-9 shrink-0 items-end gap-4 border-b border-line px-3.5">
-              {['Values', 'Findings'].map((label, i) => (
+            <TabList className="flex h-9 shrink-0 items-end gap-3 border-b border-line px-3.5">
+              {PANEL_TABS.map((tab) => (
                 <Tab
-                  key={label}
+                  key={tab}
                   className="border-0 border-b-2 border-transparent bg-transparent px-0.5 pb-1.5 font-semibold text-muted data-selected:border-reed data-selected:text-ink"
                 >
-                  {label} {i === 1 && count > 0 && <span className="font-mono text-rust">{count}</span>}
+                  {TAB_NAMES[tab]}{' '}
+                  {tab === 'findings' && count > 0 && <span className="font-mono text-rust">{count}</span>}
                 </Tab>
               ))}
             </TabList>
@@ -99,16 +104,24 @@ function OpenWorkbench() {
               <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
                 <FindingsPanel />
               </TabPanel>
+              <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+                <SetPanel />
+              </TabPanel>
+              <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+                <StylesPanel />
+              </TabPanel>
             </TabPanels>
           </TabGroup>
         )}
       </div>
+      <ProposalBar />
       <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
       {panels.gauge.open && (
         <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />
       )}
       <Problems />
       <CommandDialog />
+      <RemoveBreakpoint />
     </div>
   );
 }

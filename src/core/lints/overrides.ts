@@ -1,0 +1,104 @@
+import type { At, Cell } from '../breakpoints';
+import { BASE, cellsOf } from '../breakpoints';
+import type { Candidate } from '../cascade/sources';
+import { conditionsOf, isHolding, sourcesFor } from '../cascade/sources';
+import type { Source } from '../cascade/sources';
+import type { Project } from '../document/project';
+import type { Carrier } from '../edits/owners';
+import { allOwners, carriersOf, ownerName } from '../edits/owners';
+import { describeTarget } from '../edits/set-style';
+import { propertyNamed } from '../styles/properties';
+import type { LintFinding } from './lint';
+
+/** Whether a source is what one owner has written at one place. */
+function isFrom(source: Omit<Candidate, 'value'>, owner: string, at: At): boolean {
+  if (source.at !== at) return false;
+  return owner.startsWith('e') ? source.layer === 'own' : source.owner === owner;
+}
+
+interface Verdict {
+  /** It decides in some cell. */
+  wins: boolean;
+  /** In each cell where it decides, the next one says the same. */
+  echoes: boolean;
+  /** What it echoes, where that is one and the same layer. */
+  echoed: Source | undefined;
+}
+
+function judge(
+  project: Project,
+  cells: readonly Cell[],
+  carriers: readonly Carrier[],
+  owner: string,
+  at: At,
+  property: string,
+): Verdict {
+  const verdict: Verdict = { wins: false, echoes: true, echoed: undefined };
+  for (const { page, element } of carriers) {
+    const sources = sourcesFor(project, page, element).filter(({ declarations }) => property in declarations);
+    for (const { sample } of cells) {
+      const holding = sources.filter((source) => isHolding(source, sample));
+      const winner = holding[holding.length - 1];
+      if (!winner || !isFrom(winner, owner, at)) continue;
+      verdict.wins = true;
+      // The same place may say it twice where a breakpoint takes it over.
+      const next = holding.findLast((source) => !isFrom(source, owner, at));
+      const value = winner.declarations[property]!;
+      const same = next
+        ? next.declarations[property] === value
+        : value === 'unset' || value === (propertyNamed(property).inherited ? 'inherit' : 'initial');
+      if (!same) return { wins: true, echoes: false, echoed: undefined };
+      verdict.echoed = next;
+    }
+  }
+  return verdict;
+}
+
+/**
+ * Values that equal what they override, values that never win, and own values that repeat what a shared style or the
+ * kind says at the same place. Dropping any of them changes nothing; dropping one can make another needed, so each is
+ * judged again when several are dropped.
+ */
+export function lintOverrides(project: Project): LintFinding[] {
+  const cells = cellsOf(conditionsOf(project));
+  return allOwners(project).flatMap(({ id: owner, styles }) => {
+    const carriers = carriersOf(project, owner);
+    if (carriers.length === 0) return [];
+    return Object.entries(styles).flatMap(([at, declarations]) =>
+      Object.keys(declarations).flatMap((property): LintFinding[] => {
+        const verdict = judge(project, cells, carriers, owner, at, property);
+        if (verdict.wins && !verdict.echoes) return [];
+        const { echoed } = verdict;
+        const twice = echoed && echoed.at === at && (echoed.layer === 'shared' || echoed.layer === 'kind');
+        const lint = !verdict.wins ? 'never-wins' : twice ? 'written-twice' : 'same-as-beneath';
+        const place = at === BASE ? 'the base' : describeTarget(project, at);
+        const what = `${ownerName(project, owner)}: ${property} ${declarations[property]} at ${place}`;
+        const why =
+          lint === 'never-wins'
+            ? 'never wins'
+            : twice
+              ? `is also in ${ownerName(project, echoed.owner!)}`
+              : echoed
+                ? 'is what holds there anyway'
+                : 'is what browsers do anyway';
+        return [
+          {
+            lint,
+            key: `${owner} ${at} ${property}`,
+            owner,
+            ...(owner.startsWith('e') && { pageId: carriers[0]!.page.id }),
+            at,
+            property,
+            sentence: `${what} ${why}.`,
+            fix: {
+              type: 'restyle',
+              label: `Drop ${what}`.slice(0, 300),
+              changes: [{ owner, at, property, value: null }],
+            },
+            unchanged: true,
+          },
+        ];
+      }),
+    );
+  });
+}

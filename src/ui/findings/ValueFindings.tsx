@@ -1,0 +1,115 @@
+'use client';
+
+import { useState } from 'react';
+import { dropFindings, LINTS } from '@/core/lints';
+import type { LintFinding } from '@/core/lints';
+import { bandsOf } from '@/core/breakpoints';
+import { select, setWidth, showPage } from '../session/actions';
+import { announce, commitOrReport } from '../session/edits';
+import { steadyProject, useSession } from '../session/store';
+import { useLints } from './use-lints';
+
+const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper disabled:opacity-50';
+const MOST_SHOWN = 60;
+
+function show(finding: LintFinding): void {
+  const { project, pageId, slice } = useSession.getState();
+  const band = bandsOf(project, slice).find(({ home }) => home === finding.at);
+  if (finding.owner.startsWith('e') && finding.pageId) {
+    if (finding.pageId !== pageId) showPage(finding.pageId);
+    select([finding.owner]);
+    if (band) setWidth(Math.ceil(band.from) || Math.ceil(band.below) - 1);
+  } else useSession.setState({ panel: finding.owner.startsWith('b') ? 'set' : 'styles' });
+}
+
+function drop(findings: readonly LintFinding[]): void {
+  const { project } = useSession.getState();
+  const { edit, count, left } = dropFindings(project, findings);
+  if (!edit || !commitOrReport(edit)) return announce('They are needed now that others are gone; nothing was dropped.');
+  const same = findings.every(({ unchanged }) => unchanged);
+  announce(
+    `${count === 1 ? 'One finding was' : `${count} findings were`} dropped${same ? '; every value at every viewport is as it was' : ''}.${left.length > 0 ? ` ${left.length} had to stay, since they are needed now.` : ''}`,
+  );
+}
+
+/** What is wrong or of no use in the values themselves; no browser is needed to see it. */
+export function ValueFindings() {
+  const project = useSession(steadyProject);
+  const { findings, fresh } = useLints(project);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const picked = findings.filter(({ key }) => chosen.has(key));
+  const safe = findings.filter(({ unchanged }) => unchanged);
+  return (
+    <section
+      aria-label="In the values"
+      className="border-t-2 border-line-strong"
+      data-testid="value-findings"
+      data-fresh={fresh}
+    >
+      <div className="flex flex-wrap items-center gap-1.5 px-3.5 py-2">
+        <h3 className="m-0 flex-1 font-semibold">
+          In the values <span className="font-mono font-normal text-muted">{findings.length}</span>
+        </h3>
+        <button type="button" className={button} disabled={!fresh || picked.length === 0} onClick={() => drop(picked)}>
+          Drop chosen
+        </button>
+        <button type="button" className={button} disabled={!fresh || safe.length === 0} onClick={() => drop(safe)}>
+          Drop all that change nothing
+        </button>
+      </div>
+      {fresh && findings.length === 0 && <p className="m-0 px-3.5 pb-3 text-muted">Every value is needed.</p>}
+      {LINTS.map(({ id, title, why }) => {
+        const list = findings.filter(({ lint }) => lint === id);
+        if (list.length === 0) return null;
+        return (
+          <section key={id} aria-label={title}>
+            <h4 className="m-0 flex justify-between px-3.5 pt-1.5 font-semibold text-muted" title={why}>
+              {title} <span className="font-mono">{list.length}</span>
+            </h4>
+            <ul className="m-0 list-none p-0">
+              {list.slice(0, MOST_SHOWN).map((finding) => (
+                <li
+                  key={finding.key}
+                  className="flex items-start gap-1.5 border-b border-line px-3.5 py-1"
+                  data-lint={id}
+                >
+                  <input
+                    type="checkbox"
+                    aria-label={`Choose: ${finding.sentence}`}
+                    className="mt-1 accent-reed"
+                    checked={chosen.has(finding.key)}
+                    onChange={(event) => {
+                      const next = new Set(chosen);
+                      if (event.target.checked) next.add(finding.key);
+                      else next.delete(finding.key);
+                      setChosen(next);
+                    }}
+                  />
+                  <button
+                    type="button"
+                    className="min-w-0 flex-1 border-0 bg-transparent p-0 text-left break-words hover:underline"
+                    onClick={() => show(finding)}
+                  >
+                    {finding.sentence}
+                  </button>
+                  <button
+                    type="button"
+                    className={`${button} shrink-0 text-xs`}
+                    disabled={!fresh}
+                    aria-label={`${finding.unchanged ? 'Drop' : 'Even out'}: ${finding.sentence}`}
+                    onClick={() => drop([finding])}
+                  >
+                    {finding.unchanged ? 'Drop' : 'Even out'}
+                  </button>
+                </li>
+              ))}
+              {list.length > MOST_SHOWN && (
+                <li className="px-3.5 py-1 text-muted">And {list.length - MOST_SHOWN} more.</li>
+              )}
+            </ul>
+          </section>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,256 @@
+'use client';
+
+import { memo, useRef, useState } from 'react';
+import { describeInterval } from '@/core/breakpoints';
+import type { Lane, Stretch } from '@/core/cascade';
+import { CARRIAGE_WORDS } from '../inspector/OriginMark';
+import { followPointer } from '../pointer/follow-pointer';
+import { select, setWidth } from '../session/actions';
+import { commit } from '../session/edits';
+import { shownProject, useSession } from '../session/store';
+import type { LaneHandlers } from './Lanes';
+import type { Scale } from './scale';
+import { place } from './scale';
+import { endNear, moveEnd, placeOf } from './stretch';
+
+interface RowProps {
+  readonly element: string;
+  readonly lane: Lane;
+  readonly row: number;
+  /** The stretch that the Tab key leads to; -1 where none of this row is it. */
+  readonly column: number;
+  /** The beginning of the stretch that is being typed into. */
+  readonly editing: number | undefined;
+  readonly scale: Scale;
+  readonly labelWidth: number;
+  readonly handlers: LaneHandlers;
+}
+
+/** The same text for the same picture. */
+const drawnAs = ({ property, stretches }: Lane) =>
+  `${property} ${stretches.map(({ from, below, value, carriage, origin }) => `${from} ${below} ${value} ${carriage} ${origin.kind === 'declared' ? origin.candidate.at : ''}`).join()}`;
+
+/** One property along the width: its name, and its values on their stretches, each to be pressed, typed into or dragged. */
+export const LaneRow = memo(
+  function LaneRow({ element, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
+    const spoken = lane.stretches
+      .map((stretch) => `${stretch.value}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
+      .join('; ');
+    return (
+      <div
+        role="row"
+        aria-rowindex={row + 1}
+        aria-label={`${lane.property}: ${spoken}`}
+        className="absolute right-0 left-0 h-[23px] border-b border-line"
+        style={{ top: row * 23 }}
+        data-lane={lane.property}
+        data-row={row}
+      >
+        <span
+          role="rowheader"
+          className="absolute truncate pt-0.5 pl-3.5 font-mono text-[12px]"
+          style={{ width: labelWidth }}
+          title={lane.property}
+        >
+          {lane.property}
+        </span>
+        <div role="presentation" className="absolute inset-y-0" style={{ left: labelWidth + 14, width: scale.length }}>
+          {lane.stretches.map((stretch, i) => (
+            <StretchCell
+              key={stretch.from}
+              element={element}
+              property={lane.property}
+              stretch={stretch}
+              before={lane.stretches[i - 1]}
+              after={lane.stretches[i + 1]}
+              reached={column >= 0 && i === Math.min(column, lane.stretches.length - 1)}
+              editing={editing === stretch.from}
+              scale={scale}
+              focus={() => handlers.focus(row, i)}
+              handlers={handlers}
+            />
+          ))}
+        </div>
+      </div>
+    );
+  },
+  (a, b) =>
+    a.element === b.element &&
+    a.row === b.row &&
+    a.column === b.column &&
+    a.editing === b.editing &&
+    a.scale === b.scale &&
+    a.labelWidth === b.labelWidth &&
+    drawnAs(a.lane) === drawnAs(b.lane),
+);
+
+interface CellProps {
+  readonly element: string;
+  readonly property: string;
+  readonly stretch: Stretch;
+  readonly before: Stretch | undefined;
+  readonly after: Stretch | undefined;
+  readonly reached: boolean;
+  readonly editing: boolean;
+  readonly scale: Scale;
+  readonly focus: () => void;
+  readonly handlers: LaneHandlers;
+}
+
+function StretchCell({
+  element,
+  property,
+  stretch,
+  before,
+  after,
+  reached,
+  editing,
+  scale,
+  focus,
+  handlers,
+}: CellProps) {
+  const cell = useRef<HTMLDivElement>(null);
+  const [pulled, setPulled] = useState<{ side: 'from' | 'below'; to: number }>();
+  const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
+  const at = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
+  if (!at) return null;
+  const words = `${stretch.value}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
+  const openMenu = (x: number, y: number) =>
+    handlers.menu({ property, stretch, before, after, x, y, cell: cell.current! });
+  const inside = () => {
+    const { width } = useSession.getState();
+    return width >= stretch.from && width < stretch.below;
+  };
+  const pull = (side: 'from' | 'below', neighbour: Stretch) => (event: React.PointerEvent<HTMLElement>) => {
+    event.stopPropagation();
+    const left = cell.current!.parentElement!.getBoundingClientRect().left;
+    let to: number | undefined;
+    followPointer(
+      event,
+      ({ x }) => {
+        to = endNear(shownProject(useSession.getState()), scale.width(x - left), scale.x);
+        setPulled({ side, to });
+      },
+      () => {
+        setPulled(undefined);
+        if (to !== undefined && to !== stretch[side]) moveEnd(element, property, stretch, neighbour, side, to);
+      },
+    );
+  };
+  const grip = 'absolute inset-y-0 z-10 w-[6px] cursor-ew-resize touch-none hover:bg-reed';
+  return (
+    <div
+      ref={cell}
+      role="gridcell"
+      tabIndex={reached ? 0 : -1}
+      aria-label={words}
+      title={editing ? undefined : `${words}. Double press to type, right press for more.`}
+      data-stretch={stretch.carriage}
+      className={`absolute top-[2px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center pattern-${stretch.carriage} ${pulled ? 'z-20 opacity-80' : ''}`}
+      style={{ left: at.left + 1, width: Math.max(2, at.width - 2) }}
+      onFocus={focus}
+      onClick={(event) => {
+        if (editing) return;
+        setWidth(scale.width(event.clientX - event.currentTarget.parentElement!.getBoundingClientRect().left));
+      }}
+      onDoubleClick={() => handlers.edit(property, stretch.from)}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        focus();
+        openMenu(event.clientX, event.clientY);
+      }}
+      onKeyDown={(event) => {
+        if (editing || event.ctrlKey || event.metaKey || event.altKey) return;
+        if (event.key === 'Enter' || event.key === 'F2') {
+          if (!inside()) setWidth(stretch.below === Infinity ? Math.ceil(stretch.from) : Math.ceil(stretch.below) - 1);
+          handlers.edit(property, stretch.from);
+        } else if (event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey) || event.key === ' ') {
+          const box = event.currentTarget.getBoundingClientRect();
+          openMenu(box.left + Math.min(20, box.width / 2), box.top);
+        } else return;
+        event.preventDefault();
+        event.stopPropagation();
+      }}
+    >
+      {editing ? (
+        <StretchField
+          element={element}
+          property={property}
+          stretch={stretch}
+          finish={() => {
+            handlers.edit(property, undefined);
+            cell.current?.focus();
+          }}
+        />
+      ) : (
+        <span
+          className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|kind|imported|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
+        >
+          {stretch.value}
+        </span>
+      )}
+      {before && at.width > 16 && (
+        <span aria-hidden data-end="from" className={`${grip} left-0`} onPointerDown={pull('from', before)} />
+      )}
+      {after && at.width > 16 && (
+        <span aria-hidden data-end="below" className={`${grip} right-0`} onPointerDown={pull('below', after)} />
+      )}
+    </div>
+  );
+}
+
+interface FieldProps {
+  readonly element: string;
+  readonly property: string;
+  readonly stretch: Stretch;
+  readonly finish: () => void;
+}
+
+/** A value typed where it lies. */
+function StretchField({ element, property, stretch, finish }: FieldProps) {
+  const [text, setText] = useState(stretch.value);
+  const [problem, setProblem] = useState<string>();
+  const done = useRef(false);
+  const end = () => {
+    if (done.current) return;
+    done.current = true;
+    finish();
+  };
+  const write = () => {
+    if (text.trim() === stretch.value) return end();
+    const { project, width } = useSession.getState();
+    select([element]);
+    const wrong = commit({
+      type: 'setStyle',
+      node: element,
+      at: placeOf(project, stretch, width),
+      property,
+      value: text.trim(),
+    });
+    if (wrong) setProblem(wrong);
+    else end();
+  };
+  return (
+    <input
+      autoFocus
+      aria-label={`${property}, ${describeInterval(stretch)}`}
+      aria-invalid={problem !== undefined}
+      title={problem}
+      spellCheck={false}
+      className={`absolute inset-0 w-full bg-well px-1 text-center font-mono text-[11.5px] text-ink outline-none ${problem ? 'bg-rust-tint' : ''}`}
+      value={text}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => {
+        setText(event.target.value);
+        setProblem(undefined);
+      }}
+      onPointerDown={(event) => event.stopPropagation()}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') write();
+        if (event.key === 'Escape') end();
+      }}
+      onBlur={end}
+    />
+  );
+}

@@ -1,0 +1,14 @@
+import type { At } from '@/core/breakpoints';
+import { BASE, describeCondition } from '@/core/breakpoints';
+import type { Project } from '@/core/document';
+
+/** The base and every breakpoint, in words: what values can be written at. */
+export function placesOf(project: Project): readonly { readonly at: At; readonly words: string }[] {
+  return [
+    { at: BASE, words: `Base (${project.baseName})` },
+    ...project.breakpoints.map(({ id, name, condition }) => ({
+      at: id,
+      words: `${name}: ${describeCondition(condition)}`,
+    })),
+  ];
+}

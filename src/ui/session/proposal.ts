@@ -1,0 +1,71 @@
+import type { Slice } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import { EditError } from '@/core/edits';
+import type { Plan } from '@/core/plans';
+import { PlanError } from '@/core/plans';
+import { announce, commitOrReport, footprintOf, report } from './edits';
+import { shownPage, useSession } from './store';
+
+type Make = (project: Project, slice: Slice, page: Page) => Plan;
+
+/** Thinks a plan out; why it can't be is a sentence. */
+export function thinkOut(make: Make): Plan | string {
+  const session = useSession.getState();
+  try {
+    return make(session.project, session.slice, shownPage(session));
+  } catch (error) {
+    if (error instanceof PlanError || error instanceof EditError) return error.message;
+    throw error;
+  }
+}
+
+function mark(plan: Plan): void {
+  const { pageId } = useSession.getState();
+  useSession.setState({ marked: footprintOf(plan.edit)?.[pageId]?.widths ?? [] });
+}
+
+/** Puts a plan before the person: what will happen, and on the gauge where. Nothing is changed yet. */
+export function propose(make: Make): void {
+  const plan = thinkOut(make);
+  if (typeof plan === 'string') {
+    report(plan);
+    return;
+  }
+  useSession.setState({ proposal: plan, foretold: '' });
+  mark(plan);
+}
+
+export function acceptProposal(): void {
+  const { proposal } = useSession.getState();
+  if (!proposal) return;
+  useSession.setState({ proposal: undefined });
+  commitOrReport(proposal.edit);
+}
+
+export function dismissProposal(): void {
+  if (!useSession.getState().proposal) return;
+  useSession.setState({ proposal: undefined, marked: [] });
+  announce('Nothing was changed.');
+}
+
+/** Does at once what is small enough not to be asked for. */
+export function carryOut(make: Make): boolean {
+  const plan = thinkOut(make);
+  if (typeof plan === 'string') {
+    announce(plan);
+    return false;
+  }
+  return commitOrReport(plan.edit);
+}
+
+/** Says what a control would do while it has the focus or the pointer; undefined when it has no longer. */
+export function foretell(make: Make | undefined): void {
+  if (!make) {
+    if (useSession.getState().foretold) useSession.setState({ foretold: '', marked: [] });
+    return;
+  }
+  const plan = thinkOut(make);
+  if (typeof plan === 'string') return useSession.setState({ foretold: plan });
+  useSession.setState({ foretold: [plan.sentence, ...plan.details].join(' ') });
+  mark(plan);
+}

@@ -1,0 +1,247 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useMemo, useState } from 'react';
+import type { Breakpoint } from '@/core/breakpoints';
+import { checkSet, describeCondition, edgesOf, inDefaultOrder, READY_SETS, defaultIndex } from '@/core/breakpoints';
+import { directionOf, planDuplicateBreakpoint, planMend, planReadySet, planTurn } from '@/core/plans';
+import { addBreakpointHere, key, setWidth } from '../session/actions';
+import { commitOrReport } from '../session/edits';
+import { carryOut, propose } from '../session/proposal';
+import { steadyProject, useSession } from '../session/store';
+import { BreakpointForm } from './BreakpointForm';
+import { PlaneMap } from './PlaneMap';
+import { removeBreakpoint } from './removing';
+
+const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper';
+const items = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none';
+const item = 'block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint';
+const newId = () => `b${key()}`;
+
+/** The breakpoints of the project: their conditions, their order, what is likely wrong with them. */
+export function SetPanel() {
+  const project = useSession(steadyProject);
+  const width = useSession((session) => session.width);
+  const [open, setOpen] = useState<string>();
+  const problems = useMemo(() => checkSet(project, project.devices), [project]);
+  const direction = directionOf(project.breakpoints);
+  return (
+    <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="set">
+      <div className="flex flex-wrap gap-1.5 px-3.5 py-2.5">
+        <Menu>
+          <MenuButton className={button}>Add at {width}</MenuButton>
+          <MenuItems anchor="bottom start" className={items}>
+            <MenuItem>
+              <button type="button" className={item} onClick={() => addBreakpointHere('narrower')}>
+                {width} and narrower
+              </button>
+            </MenuItem>
+            <MenuItem>
+              <button type="button" className={item} onClick={() => addBreakpointHere('wider')}>
+                {width} and wider
+              </button>
+            </MenuItem>
+            {SCREENS.map(({ label, breakpoint }) => (
+              <MenuItem key={label}>
+                <button
+                  type="button"
+                  className={item}
+                  onClick={() => commitOrReport({ type: 'addBreakpoint', breakpoint: { id: newId(), ...breakpoint } })}
+                >
+                  {label}
+                </button>
+              </MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
+        <Menu>
+          <MenuButton className={button}>Ready sets</MenuButton>
+          <MenuItems anchor="bottom end" className={`${items} max-h-80 overflow-auto`}>
+            {READY_SETS.flatMap((ready) =>
+              (project.breakpoints.length > 0 ? (['replace', 'add'] as const) : (['replace'] as const)).map((how) => (
+                <MenuItem key={`${ready.id} ${how}`}>
+                  <button
+                    type="button"
+                    className={item}
+                    onClick={() => propose((now) => planReadySet(now, ready, how, newId))}
+                  >
+                    {how === 'add' ? 'Add: ' : project.breakpoints.length > 0 ? 'Replace by: ' : ''}
+                    {ready.name}
+                    {how === 'replace' && <span className="block text-xs text-muted">{ready.use}</span>}
+                  </button>
+                </MenuItem>
+              )),
+            )}
+          </MenuItems>
+        </Menu>
+        <Menu>
+          <MenuButton className={button} disabled={project.breakpoints.length === 0}>
+            Turn around
+          </MenuButton>
+          <MenuItems anchor="bottom end" className={items}>
+            {(['wide-first', 'narrow-first'] as const)
+              .filter((one) => one !== direction)
+              .map((one) => (
+                <MenuItem key={one}>
+                  <button type="button" className={item} onClick={() => propose((now) => planTurn(now, one, newId))}>
+                    {one === 'wide-first' ? 'Wide first' : 'Narrow first'}
+                    <span className="block text-xs text-muted">Every element keeps every value</span>
+                  </button>
+                </MenuItem>
+              ))}
+          </MenuItems>
+        </Menu>
+      </div>
+
+      {problems.length > 0 && (
+        <ul aria-label="What to look at in the set" className="m-0 list-none border-y border-line bg-amber-tint p-0">
+          {problems.map((problem) => (
+            <li
+              key={`${problem.kind} ${problem.breakpoints.join()} ${problem.sentence}`}
+              className="px-3.5 py-1.5"
+              data-problem={problem.kind}
+            >
+              <p className="m-0">{problem.sentence}</p>
+              <button
+                type="button"
+                className="mt-0.5 rounded-[4px] border border-amber-ink bg-sheet px-2 py-0.5 text-xs hover:bg-paper"
+                onClick={() => carryOut((now) => planMend(now, problem.mend, problem.offer))}
+              >
+                {problem.offer}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+
+      <div className="flex items-center justify-between px-3.5 pt-2 pb-1 text-muted">
+        <span>Order: later ones win</span>
+        {!inDefaultOrder(project.breakpoints) && (
+          <button type="button" className={`${button} text-xs`} onClick={restoreOrder}>
+            By the default
+          </button>
+        )}
+      </div>
+      <ol aria-label="Breakpoints in order" className="m-0 list-none p-0">
+        <li className="flex h-7 items-center gap-2 border-b border-line px-3.5 text-muted">
+          <span className="w-4 text-right font-mono text-xs">0</span>
+          <span className="font-semibold text-ink">{project.baseName}</span> base
+        </li>
+        {project.breakpoints.map((breakpoint, i) => (
+          <li key={breakpoint.id} className="border-b border-line" data-breakpoint={breakpoint.id}>
+            <SetRow
+              breakpoint={breakpoint}
+              index={i}
+              last={i === project.breakpoints.length - 1}
+              open={open === breakpoint.id}
+              toggle={() => setOpen(open === breakpoint.id ? undefined : breakpoint.id)}
+            />
+            {open === breakpoint.id && (
+              <div className="bg-paper px-3.5 py-2">
+                <BreakpointForm breakpoint={breakpoint} finish={() => setOpen(undefined)} />
+              </div>
+            )}
+          </li>
+        ))}
+      </ol>
+      <div className="pt-2.5">
+        <PlaneMap />
+      </div>
+    </div>
+  );
+}
+
+/** Conditions that aren't made at a width. */
+const SCREENS: readonly { label: string; breakpoint: Omit<Breakpoint, 'id'> }[] = [
+  { label: 'A short screen', breakpoint: { name: 'Short', condition: { heightBelow: 500 } } },
+  { label: 'A tall screen', breakpoint: { name: 'Tall', condition: { heightFrom: 1000 } } },
+  { label: 'Landscape', breakpoint: { name: 'Landscape', condition: { orientation: 'landscape' } } },
+  { label: 'Portrait', breakpoint: { name: 'Portrait', condition: { orientation: 'portrait' } } },
+  { label: 'Pointed at with a finger', breakpoint: { name: 'Finger', condition: { pointer: 'finger' } } },
+];
+
+function restoreOrder(): void {
+  const { project } = useSession.getState();
+  const ids = project.breakpoints.map(({ id }) => id);
+  const sorted = [...ids].sort((a, b) => defaultIndex(project.breakpoints, a) - defaultIndex(project.breakpoints, b));
+  commitOrReport({
+    type: 'group',
+    label: 'Put the breakpoints in the default order',
+    edits: sorted.map((id, index) => ({ type: 'changeBreakpoint', id, index })),
+  });
+}
+
+interface RowProps {
+  readonly breakpoint: Breakpoint;
+  readonly index: number;
+  readonly last: boolean;
+  readonly open: boolean;
+  readonly toggle: () => void;
+}
+
+function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
+  const holds = useSession((session) => session.project.breakpoints).length > 1;
+  const small =
+    'size-5 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink disabled:opacity-30';
+  const shift = (by: 1 | -1) => commitOrReport({ type: 'changeBreakpoint', id: breakpoint.id, index: index + by });
+  const [first] = edgesOf(breakpoint.condition);
+  return (
+    <div className="flex min-h-7 items-center gap-1 px-3.5">
+      <span className="w-4 shrink-0 text-right font-mono text-xs text-muted">{index + 1}</span>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="min-w-0 flex-1 truncate rounded-[3px] border-0 bg-transparent px-1 text-left hover:bg-paper"
+        onClick={() => {
+          if (first && !open) setWidth(first.side === 'below' ? first.at - 1 : first.at);
+          toggle();
+        }}
+      >
+        <b>{breakpoint.name}</b> <span className="text-muted">{describeCondition(breakpoint.condition)}</span>
+        {breakpoint.also?.length ? <span className="text-muted"> + {breakpoint.also.length}</span> : null}
+      </button>
+      {holds && (
+        <>
+          <button
+            type="button"
+            className={small}
+            disabled={index === 0}
+            aria-label={`${breakpoint.name}: weaker`}
+            title="Earlier, so weaker"
+            onClick={() => shift(-1)}
+          >
+            ↑
+          </button>
+          <button
+            type="button"
+            className={small}
+            disabled={last}
+            aria-label={`${breakpoint.name}: stronger`}
+            title="Later, so stronger"
+            onClick={() => shift(1)}
+          >
+            ↓
+          </button>
+        </>
+      )}
+      <button
+        type="button"
+        className={small}
+        aria-label={`Duplicate ${breakpoint.name}`}
+        title="Duplicate, with all that is written there"
+        onClick={() => propose((now) => planDuplicateBreakpoint(now, breakpoint.id, newId()))}
+      >
+        ⧉
+      </button>
+      <button
+        type="button"
+        className={small}
+        aria-label={`Remove ${breakpoint.name}`}
+        title="Remove"
+        onClick={() => removeBreakpoint(breakpoint.id)}
+      >
+        ×
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,131 @@
+'use client';
+
+import { useState } from 'react';
+import type { At } from '@/core/breakpoints';
+import { BASE, describeCondition } from '@/core/breakpoints';
+import { propertyRank } from '@/core/styles';
+import { describeTarget, stylesOf } from '@/core/edits';
+import { commit, commitOrReport } from '../session/edits';
+import { steadyProject, useSession, writeTarget } from '../session/store';
+
+/** All values of a shared style or a kind, place by place; written to where edits go. */
+export function OwnerValues({ owner, label }: { owner: string; label: string }) {
+  const project = useSession(steadyProject);
+  const target = useSession(writeTarget);
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const styles = stylesOf(project, owner) ?? {};
+  const places: { at: At; words: string }[] = [
+    { at: BASE, words: 'Base' },
+    ...project.breakpoints.map(({ id, name, condition }) => ({
+      at: id,
+      words: `${name}: ${describeCondition(condition)}`,
+    })),
+  ];
+  const write = () => {
+    const [, property, value] = /^\s*(-{0,2}[a-z][\w-]*)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
+    if (!property) return setProblem('Write it as "property: value".');
+    const wrong = commit({ type: 'setStyle', node: owner, at: target, property, value: value ?? '' });
+    setProblem(wrong);
+    if (!wrong) setText('');
+  };
+  return (
+    <div>
+      {places.map(({ at, words }) => {
+        const declared = Object.entries(styles[at] ?? {}).sort(([a], [b]) => propertyRank(a) - propertyRank(b));
+        if (declared.length === 0) return null;
+        return (
+          <div key={at} className="pb-1">
+            <div className="text-xs text-muted">{words}</div>
+            {declared.map(([property, value]) => (
+              <div key={property} className="flex items-center gap-1 font-mono text-[12px]">
+                <span className="w-[112px] shrink-0 truncate" title={property}>
+                  {property}
+                </span>
+                <OwnerField
+                  key={value}
+                  owner={owner}
+                  at={at}
+                  property={property}
+                  value={value}
+                  label={`${label}, ${words}`}
+                />
+                <button
+                  type="button"
+                  aria-label={`Clear ${property} of ${label}, ${words}`}
+                  className="size-5 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-sheet hover:text-ink"
+                  onClick={() => commitOrReport({ type: 'clearStyle', node: owner, at, property })}
+                >
+                  ×
+                </button>
+              </div>
+            ))}
+          </div>
+        );
+      })}
+      <label className="block pt-1 text-xs text-muted">
+        Add at {target === BASE ? 'the base' : describeTarget(project, target)}
+        <input
+          aria-label={`Add a declaration to ${label}`}
+          className={`mt-0.5 block h-[22px] w-full rounded-[3px] border bg-well px-1.5 font-mono text-ink ${problem ? 'border-rust' : 'border-line-strong'}`}
+          placeholder="padding: 8px 12px"
+          spellCheck={false}
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setProblem(undefined);
+          }}
+          onKeyDown={(event) => event.key === 'Enter' && write()}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="m-0 pt-0.5 text-xs text-rust">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface FieldProps {
+  readonly owner: string;
+  readonly at: At;
+  readonly property: string;
+  readonly value: string;
+  readonly label: string;
+}
+
+function OwnerField({ owner, at, property, value, label }: FieldProps) {
+  const [typed, setTyped] = useState(value);
+  const [problem, setProblem] = useState<string>();
+  const finish = () => {
+    if (typed.trim() === value) return setProblem(undefined);
+    setProblem(commit({ type: 'setStyle', node: owner, at, property, value: typed.trim() }));
+  };
+  return (
+    <span className="min-w-0 flex-1">
+      <input
+        aria-label={`${property} of ${label}`}
+        aria-invalid={problem !== undefined}
+        className={`h-[20px] w-full rounded-[3px] border bg-well px-1 ${problem ? 'border-rust' : 'border-line-strong'}`}
+        spellCheck={false}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') finish();
+          if (event.key === 'Escape') {
+            event.stopPropagation();
+            setTyped(value);
+            setProblem(undefined);
+          }
+        }}
+      />
+      {problem && (
+        <span role="alert" className="block font-sans text-xs text-rust">
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}
