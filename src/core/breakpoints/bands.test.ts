@@ -47,7 +47,10 @@ test.each([
   [{ from: 99999 }, /over 10000/],
   [{ below: 500.123 }, /two decimals/],
   [{ below: 'wide' }, /./],
-  [{ from: 300, below: 600 }, /either/],
+  [{ from: 600, below: 300 }, /smaller width/],
+  [{}, /needs a condition/],
+  [{ heightFrom: 600, heightBelow: 600 }, /smaller height/],
+  [{ orientation: 'sideways' }, /portrait or landscape/],
 ])('refuses %j', (condition, message) => {
   const result = breakpointSchema.safeParse({ id: 'bx', name: 'X', condition });
   expect(result.success).toBe(false);

@@ -10,7 +10,10 @@ export interface Band extends Interval {
   readonly name: string;
   /** The breakpoints that hold here, weakest first. */
   readonly holds: readonly string[];
-  /** Whose own band this is: the strongest breakpoint that holds here, or the base where none does. */
+  /**
+   * Whose own band this is: the strongest breakpoint that asks only for a width and holds here, or the base where none
+   * does. Those that ask for a height, an orientation or a pointer hold across bands and have none of their own.
+   */
   readonly home: At;
 }
 
@@ -44,7 +47,7 @@ function cut(set: BreakpointSet, slice: Slice): Band[] {
   return [0, ...inner].map((from, index): Band => {
     const below = inner[index] ?? Infinity;
     const holding = placed.filter(({ interval }) => interval.from <= from && from < interval.below);
-    const strongest = holding[holding.length - 1]?.breakpoint;
+    const strongest = holding.findLast(({ breakpoint }) => isWidthOnly(breakpoint.condition))?.breakpoint;
     return {
       from,
       below,

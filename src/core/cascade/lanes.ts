@@ -1,6 +1,6 @@
 import type { At } from '../breakpoints/breakpoint';
 import { bandsOf } from '../breakpoints/bands';
-import { conditionInterval } from '../breakpoints/condition';
+import { conditionInterval, isWidthOnly } from '../breakpoints/condition';
 import type { Interval, IntervalSet } from '../breakpoints/interval';
 import { normalise } from '../breakpoints/interval';
 import type { Slice } from '../breakpoints/viewport';
@@ -34,8 +34,9 @@ export function carriageIn(resolution: Resolution, home: At): Carriage {
   const { origin } = resolution;
   if (origin.kind === 'initial') return 'default';
   if (origin.kind === 'inherited') return 'inherited';
-  const { layer, at, via } = origin.candidate;
-  if (layer === 'own') return at === home && !via ? 'set' : 'carried';
+  const { layer, at, via, when } = origin.candidate;
+  // What asks for more than a width has no band of its own: it is set wherever it holds.
+  if (layer === 'own') return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
   return layer === 'browser' || layer === 'foundation' ? 'default' : layer;
 }
 

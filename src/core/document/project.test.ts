@@ -16,8 +16,22 @@ const demo = () =>
   };
 
 test('a document of version 0 is led to the current one', () => {
-  const { schema: _, baseName: __, devices: ___, ...old } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
-  expect(readProject(old)).toMatchObject({ schema: 1, baseName: 'Base', devices: [], name: 'Old' });
+  const {
+    schema: _,
+    baseName: __,
+    devices: ___,
+    kinds: ____,
+    sheets: _____,
+    ...old
+  } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
+  expect(readProject(old)).toMatchObject({
+    schema: 2,
+    baseName: 'Base',
+    devices: [],
+    name: 'Old',
+    kinds: {},
+    sheets: [],
+  });
 });
 
 test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([

@@ -167,12 +167,7 @@ test.each<[string, Edit | Record<string, unknown>, RegExp]>([
     { type: 'setStyle', node: ids[1]!, at: 'bgone', property: 'width', value: '1px' },
     /has been removed/,
   ],
-  [
-    'an equal breakpoint',
-    { type: 'addBreakpoint', breakpoint: { id: 'bx', name: 'X', condition: { below: 900 } } },
-    /already holds/,
-  ],
-  ['a move onto another breakpoint', { type: 'moveBreakpoint', id: 'bnarrow', edge: 900 }, /already holds/],
+  ['a circle', { type: 'changeBreakpoint', id: 'bnarrow', also: ['bnarrow'] }, /from itself/],
   ['a breakpoint at 0', { type: 'moveBreakpoint', id: 'bnarrow', edge: 0 }, /under 40/],
   ['a breakpoint at 99999', { type: 'moveBreakpoint', id: 'bnarrow', edge: 99999 }, /over 10000/],
   ['the removal of the body', { type: 'removeElement', node: page.root }, /body can't be removed/],

@@ -88,7 +88,6 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     }
   }
   const staying = project.breakpoints.filter(({ id, condition }) => needed.has(id) || !isWidthOnly(condition));
-  const used = new Set(changes.filter(({ value }) => value !== null).map(({ at }) => at));
   const breakpoints = [...turned, ...staying].map(({ also, ...one }) => {
     const taken = also?.filter((id) => staying.some((other) => other.id === id) && needed.has(one.id));
     return taken?.length ? { ...one, also: taken } : one;
@@ -116,7 +115,7 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     edit,
     sentence: `The base becomes ${baseName}; ${turned.length} ${turned.length === 1 ? 'breakpoint goes' : 'breakpoints go'} ${direction === 'wide-first' ? 'narrower' : 'wider'} from there. Every element keeps every value at every width.`,
     details: [
-      `${changes.length} values are rewritten, ${used.size} places are used.`,
+      `${changes.length} values are rewritten.`,
       ...(stayed.length > 0
         ? [
             `${stayed.map(({ name }) => name).join(', ')} ${stayed.length === 1 ? 'stays' : 'stay'} as well: a shared style there ends where no other value can be named for all that carry it.`,

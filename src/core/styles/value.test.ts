@@ -82,7 +82,7 @@ test.each([
   ['colour', 'red', /isn't a property/],
   ['color', '', /missing/],
   ['color', 'red !important', /important/],
-  ['width', 'var(--x)', /Variables/],
+  ['width', 'var(x)', /written as var/],
   ['color', 'red; } body { display: none', /character/],
   ['background-image', 'url(https://example.org/x.png)', /picture/],
   ['width', 'calc(1px', /isn't closed/],

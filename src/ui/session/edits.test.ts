@@ -103,7 +103,7 @@ test('a new breakpoint at the cursor takes a free name and becomes the target', 
   expect(added.name).toBe('Slim');
   expect(writeTarget(state())).toBe(added.id);
   addBreakpointHere('narrower');
-  expect(state().problems).toEqual([expect.stringMatching(/already holds/)]);
+  expect(state().announcement).toMatch(/already holds/);
 });
 
 test('jumping stops on both sides of each post', () => {

@@ -63,6 +63,8 @@ test('a page is measured once; its findings have exact widths', async () => {
     revision: 3,
     widths: [{ first: 320, last: 1920 }],
     near: state().width,
+    height: 800,
+    pointer: 'mouse',
   });
   expect(sweep()).toEqual({ decided: 1601, total: 1601, running: false, stopped: false });
   expect(state().findings.gcatalogue!.map((finding) => finding.widths)).toEqual([[{ from: 320, below: 600 }]]);

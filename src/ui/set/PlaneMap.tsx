@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { bandAt, BASE, cutsAcross } from '@/core/breakpoints';
 import { setSlice, setWidth } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
-import { PLANE, patchesOf } from './plane';
+import { PLANE, patchesOf, winnerOf } from './plane';
 
 const WIDTH = 250;
 const HEIGHT = 150;
@@ -24,6 +24,7 @@ export function PlaneMap() {
   const patches = useMemo(() => patchesOf(project, slice.pointer), [project, slice.pointer]);
   const order = (id: string) => project.breakpoints.findIndex((one) => one.id === id);
   const here = bandAt(project, width, slice);
+  const wins = winnerOf(here);
   if (!cutsAcross(project.breakpoints.map(({ condition }) => condition))) return null;
   const named = (id: string) => project.breakpoints.find((one) => one.id === id)?.name ?? '';
   const labelled = new Set<string>();
@@ -40,7 +41,7 @@ export function PlaneMap() {
         height={HEIGHT}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`At ${width} by ${slice.height} px hold ${here.holds.map(named).join(', ') || 'no breakpoints'}; ${here.home === BASE ? project.baseName : named(here.home)} wins.`}
+        aria-label={`At ${width} by ${slice.height} px hold ${here.holds.map(named).join(', ') || 'no breakpoints'}; ${wins === BASE ? project.baseName : named(wins)} wins.`}
         className="cursor-crosshair border border-line-strong"
         data-testid="plane"
         onPointerDown={(event) => {
@@ -50,13 +51,13 @@ export function PlaneMap() {
           setSlice({ height: at((event.clientY - box.top) / box.height, PLANE.height) });
         }}
       >
-        {patches.map(({ widths, heights, band }) => {
+        {patches.map(({ widths, heights, band, winner }) => {
           const box = { left: x(widths.from), top: y(heights.from), right: x(widths.below), bottom: y(heights.below) };
           const key = `${widths.from} ${heights.from}`;
           const room = box.right - box.left > 14 && (box.bottom - box.top > 12 || !labelled.has(band.holds.join()));
-          const label = room && !labelled.has(`${band.home} ${band.from} ${heights.below - heights.from > 20}`);
+          const label = room && !labelled.has(`${winner} ${band.from} ${heights.below - heights.from > 20}`);
           if (label) {
-            labelled.add(`${band.home} ${band.from} ${heights.below - heights.from > 20}`);
+            labelled.add(`${winner} ${band.from} ${heights.below - heights.from > 20}`);
             labelled.add(band.holds.join());
           }
           return (
@@ -66,15 +67,15 @@ export function PlaneMap() {
                 y={box.top}
                 width={box.right - box.left + 0.4}
                 height={box.bottom - box.top + 0.4}
-                fill={shade(order(band.home) + 1)}
+                fill={shade(order(winner) + 1)}
                 stroke={heights.below - heights.from > 20 ? 'var(--line-strong)' : 'none'}
                 strokeWidth={0.5}
               >
-                <title>{`${band.name}: ${band.home === BASE ? 'base' : named(band.home)} wins`}</title>
+                <title>{`${band.name}: ${winner === BASE ? 'base' : named(winner)} wins`}</title>
               </rect>
               {label && (
                 <text x={box.left + 3} y={box.top + 11} className="fill-ink font-mono text-[10px]">
-                  {band.home === BASE ? '0' : order(band.home) + 1}
+                  {winner === BASE ? '0' : order(winner) + 1}
                 </text>
               )}
             </g>
@@ -84,7 +85,7 @@ export function PlaneMap() {
       </svg>
       <p className="m-0 pt-1 text-xs text-muted" aria-live="polite" data-testid="plane-here">
         Here hold {[project.baseName, ...here.holds.map(named)].join(', ')};{' '}
-        {here.home === BASE ? project.baseName : named(here.home)} wins. Numbers are places in the order, 0 is the base.
+        {wins === BASE ? project.baseName : named(wins)} wins. Numbers are places in the order, 0 is the base.
       </p>
     </figure>
   );

@@ -180,13 +180,15 @@ interface RowProps {
 }
 
 function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
-  const holds = useSession((session) => session.project.breakpoints).length > 1;
+  const all = useSession((session) => session.project.breakpoints);
+  const holds = all.length > 1;
+  const nameOf = (id: string) => all.find((one) => one.id === id)?.name ?? '';
   const small =
-    'size-5 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink disabled:opacity-30';
+    'flex size-5 shrink-0 items-center justify-center rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink disabled:opacity-30';
   const shift = (by: 1 | -1) => commitOrReport({ type: 'changeBreakpoint', id: breakpoint.id, index: index + by });
   const [first] = edgesOf(breakpoint.condition);
   return (
-    <div className="flex min-h-7 items-center gap-1 px-3.5">
+    <div className="flex min-h-7 items-center gap-0.5 py-0.5 pr-2 pl-3.5">
       <span className="w-4 shrink-0 text-right font-mono text-xs text-muted">{index + 1}</span>
       <button
         type="button"
@@ -197,8 +199,11 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
           toggle();
         }}
       >
-        <b>{breakpoint.name}</b> <span className="text-muted">{describeCondition(breakpoint.condition)}</span>
-        {breakpoint.also?.length ? <span className="text-muted"> + {breakpoint.also.length}</span> : null}
+        <b>{breakpoint.name}</b>{' '}
+        <span className="block truncate text-xs text-muted">
+          {describeCondition(breakpoint.condition)}
+          {breakpoint.also?.length ? `, takes over ${breakpoint.also.map(nameOf).join(', ')}` : ''}
+        </span>
       </button>
       {holds && (
         <>
@@ -231,7 +236,9 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
         title="Duplicate, with all that is written there"
         onClick={() => propose((now) => planDuplicateBreakpoint(now, breakpoint.id, newId()))}
       >
-        ⧉
+        <svg width="11" height="11" viewBox="0 0 11 11" aria-hidden fill="none" stroke="currentColor">
+          <path d="M3.5 3.5v-3h7v7h-3M.5 3.5h7v7h-7z" />
+        </svg>
       </button>
       <button
         type="button"

@@ -1,5 +1,5 @@
-import type { Band, BreakpointSet, Interval, Slice } from '@/core/breakpoints';
-import { bandsOf } from '@/core/breakpoints';
+import type { At, Band, BreakpointSet, Interval, Slice } from '@/core/breakpoints';
+import { BASE, bandsOf } from '@/core/breakpoints';
 
 /** Px. What the map of the plane shows. */
 export const PLANE = { width: { from: 240, below: 2560 }, height: { from: 240, below: 1600 } } as const;
@@ -9,9 +9,13 @@ export interface Patch {
   readonly widths: Interval;
   readonly heights: Interval;
   readonly band: Band;
+  /** The strongest that holds. */
+  readonly winner: At;
 }
 
 const FINE = 10;
+
+export const winnerOf = ({ holds }: Band): At => holds[holds.length - 1] ?? BASE;
 
 /** Heights at which the bands can change: edges, and with an orientation a step every few px along its slope. */
 function rowsOf(set: BreakpointSet): number[] {
@@ -36,7 +40,7 @@ export function patchesOf(set: BreakpointSet, pointer: Slice['pointer']): Patch[
         from: Math.max(band.from, PLANE.width.from),
         below: Math.min(band.below, PLANE.width.below),
       };
-      return widths.from < widths.below ? [{ widths, heights, band }] : [];
+      return widths.from < widths.below ? [{ widths, heights, band, winner: winnerOf(band) }] : [];
     });
   });
 }

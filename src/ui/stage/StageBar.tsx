@@ -41,10 +41,15 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   const percent = Math.round(zoom * 100);
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
-      <span className="rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
+      <span className="shrink-0 rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
         Writes to {describeTarget(project, target)}
       </span>
-      <span className="truncate text-muted" aria-live="polite" data-testid="reach">
+      <span
+        className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
+        title={foretold}
+        aria-live="polite"
+        data-testid="reach"
+      >
         {foretold || (proposed ? '' : reachInWords(project, target, marked, slice))}
       </span>
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">

@@ -50,7 +50,9 @@ export function StylesPanel() {
                     onClick={() => toggle(style.id)}
                   >
                     <b className={carried.length > 0 ? 'text-reed' : ''}>{style.name}</b>{' '}
-                    <span className="text-muted">{counts.get(style.id)} carry it</span>
+                    <span className="text-muted">
+                      {counts.get(style.id) === 1 ? '1 carries it' : `${counts.get(style.id)} carry it`}
+                    </span>
                   </button>
                   <button
                     type="button"

@@ -12,7 +12,7 @@ export const PANEL_LIMITS: Readonly<
 > = {
   outline: { least: 160, most: 420, size: 216 },
   inspector: { least: 230, most: 460, size: 280 },
-  gauge: { least: 150, most: 560, size: 262 },
+  gauge: { least: 150, most: 560, size: 284 },
 };
 
 const KEY = 'mill-pond-panels';
