@@ -3,6 +3,7 @@ import { demoProject } from '@/demo';
 import { SWEEP_RANGE } from '@/core/audit';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
+import { benchCascade } from './bench-cascade';
 import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
 
 const ROUNDS = 5;
@@ -118,6 +119,7 @@ async function interaction(): Promise<void> {
   await browser.close();
 }
 
+benchCascade();
 await sweeps();
 await closeBrowser();
 edits();

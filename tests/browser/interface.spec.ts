@@ -43,15 +43,15 @@ test('a post is renamed, moved by number and by key, and removed; nonsense is re
   for (const [text, words] of [
     ['0', /can't lie under 40/],
     ['99999', /can't lie over 10000/],
-    ['899', /already holds/],
+    ['40.123', /two decimals/],
     ['wide', /number of px/],
   ] as const) {
-    await card.getByLabel('This and narrower').fill(text);
+    await card.getByLabel('Width to').fill(text);
     await page.keyboard.press('Enter');
     await expect(card.getByRole('alert')).toHaveText(words);
   }
   await card.getByLabel('Name').fill('');
-  await card.getByLabel('This and narrower').fill('640');
+  await card.getByLabel('Width to').fill('640');
   await page.keyboard.press('Enter');
   await expect(card.getByRole('alert')).toHaveText(/needs a name/);
   await card.getByLabel('Name').fill('Small');
@@ -63,6 +63,9 @@ test('a post is renamed, moved by number and by key, and removed; nonsense is re
   await expect(post).toContainText('631');
   await expect(page.getByRole('button', { name: 'Small', exact: true })).toBeVisible();
   await page.keyboard.press('Delete');
+  await page.getByRole('radio', { name: 'Drop them' }).click();
+  await expect(page.getByTestId('removal')).toContainText('Removes Small and the');
+  await page.getByRole('button', { name: 'Remove Small' }).click();
   await expect(post).toHaveCount(0);
   await expect(frameOf(page).locator('body')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,4 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import { expect } from '@playwright/test';
+import type { Edit } from '@/core/edits';
 import type { APIRequestContext, FrameLocator, Page } from '@playwright/test';
 import type { OpenedProject } from '@/ui/session/api';
 import type { Project } from '@/core/document';
@@ -12,6 +14,21 @@ export async function createProject(
   expect(answer.status()).toBe(201);
   return ((await answer.json()) as { id: string }).id;
 }
+
+/** Makes edits by request, as the interface does. */
+export async function makeEdits(request: APIRequestContext, id: string, edits: readonly Edit[]): Promise<void> {
+  const { revision } = await readProject(request, id);
+  const answer = await request.post(`/api/projects/${id}/edits`, {
+    data: { revision, edits: edits.map((edit) => ({ id: randomUUID(), kind: 'do', edit })) },
+  });
+  expect(await answer.text()).toContain('saved');
+}
+
+/** A computed value of an element in the frame, as the browser has it. */
+export const computed = (page: Page, node: string, property: string) =>
+  frameOf(page)
+    .locator(`[data-mp-node="${node}"]`)
+    .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
 
 export async function readProject(request: APIRequestContext, id: string): Promise<OpenedProject> {
   return (await (await request.get(`/api/projects/${id}`)).json()) as OpenedProject;
@@ -42,13 +59,17 @@ export const swept = (page: Page) =>
 export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('All saved');
 export const width = async (page: Page) => Number(await page.getByTestId('cursor').getAttribute('aria-valuenow'));
 
-/** Puts the cursor at a width by keyboard, from wherever it is. */
+/** Puts the cursor at a width: a press near it on the scale, and arrow keys for the rest. */
 export async function goTo(page: Page, wanted: number): Promise<void> {
+  const box = (await page.getByTestId('axis').boundingBox())!;
+  const x = (Math.log(wanted / 240) / Math.log(2560 / 240)) * box.width;
+  await page.mouse.click(box.x + Math.min(box.width - 1, Math.max(1, x)), box.y + 12);
   await page.getByTestId('cursor').focus();
-  await page.keyboard.press('Home');
-  const steps = wanted - 240;
-  for (let i = 0; i < Math.floor(steps / 10); i++) await page.keyboard.press('Shift+ArrowRight');
-  for (let i = 0; i < steps % 10; i++) await page.keyboard.press('ArrowRight');
+  for (let step = 0; step < 60; step++) {
+    const missing = wanted - (await width(page));
+    if (missing === 0) break;
+    await page.keyboard.press(`${Math.abs(missing) >= 10 ? 'Shift+' : ''}Arrow${missing > 0 ? 'Right' : 'Left'}`);
+  }
   await expect(page.getByTestId('cursor')).toHaveAttribute('aria-valuenow', String(wanted));
 }
 

@@ -5,6 +5,8 @@ import { previewDocument, renderPreview } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
 
 const HEIGHT = 700;
+/** What the body has because of how `<html>` is laid out, which here it isn't; sheets may ask for flex there. */
+const ROOT_ONLY = new Set(['display', 'min-width', 'min-height']);
 const NAMES = PROPERTIES.map((property) => property.name);
 
 export interface Mismatch {
@@ -28,7 +30,11 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
   const page = project.pages[0]!;
   const preview = renderPreview(project, page, () => 'data:,');
   const document = withOriginalSheets(
-    previewDocument({ ...preview, fontFaces: '' }, '<style>html { display: none !important }</style>'),
+    // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
+    previewDocument({ ...preview, fontFaces: '' }, '').replace(
+      /<html lang="en"[^>]*>/,
+      '<html lang="en" style="display: none !important">',
+    ),
     project,
   );
   const ids = Object.keys(page.elements);
@@ -63,7 +69,7 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
       if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body}`);
       NAMES.forEach((property, p) => {
         const core = styles.value(id, property);
-        if (core === undefined) return;
+        if (core === undefined || (id === page.root && ROOT_ONLY.has(property))) return;
         compared++;
         if (!same(core, values[p]!))
           mismatches.push({ element: describe(page.elements[id]!), property, width, core, browser: values[p]! });

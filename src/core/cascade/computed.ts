@@ -3,7 +3,7 @@ import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { computedColour } from '../styles/colour';
 import type { LengthContext } from '../styles/length';
-import { formatNumber, formatPx, isNumberMath, lengthInPx } from '../styles/length';
+import { formatNumber, formatPx, isNoLength, lengthInPx } from '../styles/length';
 import { substitute, usesVariables, variablesIn } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
@@ -125,7 +125,7 @@ export class ComputedStyles {
     const checked = checkValue(property, text);
     // The grammar takes any math function for any number; one that comes to no length is none.
     const { control } = propertyNamed(property);
-    if (!checked.ok || (control.kind === 'length' && property !== 'line-height' && isNumberMath(text))) return unset;
+    if (!checked.ok || (control.kind === 'length' && property !== 'line-height' && isNoLength(text))) return unset;
     return { value: checked.declarations[property] ?? text, from: 'winner' };
   }
 

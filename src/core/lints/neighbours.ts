@@ -1,10 +1,12 @@
 import { converter, differenceCiede2000, parse } from 'culori';
-import type { At } from '../breakpoints';
+import type { At, Viewport } from '../breakpoints';
 import { bandsOf, BASE, slicesOf } from '../breakpoints';
 import { resolve } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { pageOf } from '../document/tree';
+import { changeDocument } from '../edits/registry';
 import { describeTarget } from '../edits/set-style';
 import type { LintFinding } from './lint';
 
@@ -57,7 +59,10 @@ export function lintNeighbours(project: Project): LintFinding[] {
             if (at === undefined || at === BASE) continue;
             found.set(
               at,
-              finding(project, page, element, property, at, sides[mended]!.value, sides[1 - mended]!.value, difference),
+              finding(project, page, element, property, at, sides[mended]!.value, sides[1 - mended]!.value, {
+                difference,
+                viewport: { width: bands[i - 1 + mended]!.from, ...slice },
+              }),
             );
           }
         }
@@ -75,8 +80,16 @@ function finding(
   at: At,
   from: string,
   to: string,
-  difference: string,
+  { difference, viewport }: { difference: string; viewport: Viewport },
 ): LintFinding {
+  const change = (value: string | null) => ({
+    type: 'restyle' as const,
+    label: `Let ${property} of ${element.name} at ${describeTarget(project, at)} be ${to}`.slice(0, 300),
+    changes: [{ owner: element.id, at, property, value }],
+  });
+  // Where the other value holds without this one, dropping it is enough.
+  const without = changeDocument(project, change(null)).document;
+  const left = resolve(without, pageOf(without, page.id)!, element.id, property, viewport.width, viewport).value;
   return {
     lint: 'hardly-differs',
     key: `${element.id} ${at} ${property} near`,
@@ -85,11 +98,7 @@ function finding(
     at,
     property,
     sentence: `${element.name}: ${property} ${from} at ${describeTarget(project, at)} differs from the next band's ${to} by ${difference}.`,
-    fix: {
-      type: 'restyle',
-      label: `Let ${property} of ${element.name} at ${describeTarget(project, at)} be ${to}`.slice(0, 300),
-      changes: [{ owner: element.id, at, property, value: to }],
-    },
+    fix: change(left === to ? null : to),
     unchanged: false,
   };
 }

@@ -1,5 +1,15 @@
 import type { At, Breakpoint, Cell, Slice } from '../breakpoints';
-import { BASE, bandsOf, cellsOf, describeCondition, isWidthOnly, placed, sameCondition } from '../breakpoints';
+import {
+  BASE,
+  bandsOf,
+  cellsOf,
+  describeCondition,
+  describeInterval,
+  EDGE_MAX,
+  isWidthOnly,
+  placed,
+  sameCondition,
+} from '../breakpoints';
 import { conditionsOf } from '../cascade/sources';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
@@ -87,7 +97,9 @@ export function planMoveEnd(
 ): Plan {
   const { element } = requireElement(project, id);
   if (edge === to) throw new PlanError('The end is there already.');
-  const range = { from: Math.min(edge, to), below: Math.max(edge, to) };
+  // Beyond the last edge there is no end.
+  const unending = to <= 0 || to >= EDGE_MAX;
+  const range = { from: Math.min(edge, to), below: to >= EDGE_MAX ? Infinity : Math.max(edge, to) };
   const across = (at: At) => {
     const breakpoint = project.breakpoints.find((one) => one.id === at);
     return breakpoint !== undefined && !isWidthOnly(breakpoint.condition);
@@ -102,7 +114,8 @@ export function planMoveEnd(
   const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
   const wanted = (cell: Cell) => (inRange(cell) && acrossOnly(cell) === undefined ? value : said(cell));
 
-  const isEdge = project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
+  const isEdge =
+    unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
   const name = `At ${Math.round(to)}`;
   const sets: (readonly Breakpoint[])[] = isEdge
     ? [project.breakpoints]
@@ -111,7 +124,7 @@ export function planMoveEnd(
     if (!project.breakpoints.some(({ condition }) => condition.below !== undefined)) sets.reverse();
   }
   for (const breakpoints of sets) {
-    const cells = cellsOf([...conditionsOf(project), { below: to }]);
+    const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
     const fitted =
       fitDeclarations(breakpoints, cells, wanted) ??
       fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
@@ -122,7 +135,7 @@ export function planMoveEnd(
       return before === after ? [] : [{ owner: id, at, property, value: after ?? null }];
     });
     const added = isEdge ? undefined : breakpoints.find((one) => one.id === newId)!;
-    const sentence = `Lets ${property} ${value} of ${element.name} hold ${rangeWords(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
+    const sentence = `Lets ${property} ${value} of ${element.name} hold at ${describeInterval(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
     const edit: Restyle = {
       ...restyleEdit(sentence.slice(0, -1), changes),
       ...(added && { breakpoints: breakpoints }),
@@ -137,9 +150,6 @@ export function planMoveEnd(
   }
   throw new PlanError("That can't be written with these breakpoints; add one at the place first.");
 }
-
-const rangeWords = ({ from, below }: { from: number; below: number }) =>
-  `from ${Math.ceil(from)} to ${Math.ceil(below) - 1}`;
 
 /** Where a value for one band alone is written: a breakpoint that holds just there, or one to be added. */
 export function bandTarget(

@@ -1,8 +1,9 @@
 import type { Band, Slice } from '../breakpoints';
-import { bandsOf } from '../breakpoints';
+import { BASE, bandsOf } from '../breakpoints';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
 import { pageHolding } from '../document/tree';
+import { propertyRank } from '../styles/properties';
 
 /** What becomes of some properties of one element in one band. */
 interface BandEffect {
@@ -22,7 +23,7 @@ export function listed(words: readonly string[], most = MOST_NAMED): string {
 
 /** Properties of all four sides by the name of the four together: "padding" for its four longhands. */
 export function namedTogether(properties: readonly string[]): string[] {
-  const left = new Set(properties);
+  const left = new Set([...properties].sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
   const names: string[] = [];
   for (const prefix of ['margin', 'padding'])
     if (['top', 'right', 'bottom', 'left'].every((side) => left.has(`${prefix}-${side}`))) {
@@ -96,7 +97,10 @@ export function describeEffect(
         const text = listed(together(effect.changed));
         changed.set(text, [...(changed.get(text) ?? []), band.name]);
       }
-      for (const text of together(effect?.kept ?? [])) kept.set(text, [...(kept.get(text) ?? []), band.name]);
+      // Where nothing is written, keeping a value is nothing to speak of.
+      const reached = places.has(BASE) || band.holds.some((at) => places.has(at));
+      for (const text of reached ? together(effect?.kept ?? []) : [])
+        kept.set(text, [...(kept.get(text) ?? []), band.name]);
     }
     for (const [text, bands] of changed) lines.push(`${name}${listed(bands, 8)}: ${text}.`);
     const keeping = new Map<string, string[]>();

@@ -58,9 +58,12 @@ const COMPACTIONS: readonly Compaction[] = [
  * `write` turns a stored value into the one written (addresses of pictures).
  */
 export function writeDeclarations(declarations: Declarations, write: (value: string) => string): string[] {
-  const rest = new Map(Object.entries(declarations).sort(([a], [b]) => propertyRank(a) - propertyRank(b)));
+  const rest = new Map(
+    Object.entries(declarations).sort(([a], [b]) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)),
+  );
   const lines: { rank: number; text: string }[] = [];
   for (const { name, longhands, write: compact } of COMPACTIONS) {
+    if (!rest.has(longhands[0]!)) continue;
     const values = longhands.map((longhand) => rest.get(longhand));
     if (values.some((value) => value === undefined)) continue;
     const value = compact(values as string[]);

@@ -3,3 +3,4 @@ export * from './markup';
 export * from './fonts';
 export * from './export';
 export * from './preview';
+export * from './restyled';

@@ -34,7 +34,8 @@ export function renderPreview(
 
 const pictureAddresses = new WeakMap<Project['pictures'], Addresses>();
 
-function pictureData(project: Project): Addresses {
+/** Addresses of a project's pictures as data, the same object for the same pictures. */
+export function pictureData(project: Project): Addresses {
   let addresses = pictureAddresses.get(project.pictures);
   if (!addresses) {
     const data = new Map(project.pictures.map(({ id, svg }) => [id, `data:image/svg+xml,${encodeURIComponent(svg)}`]));

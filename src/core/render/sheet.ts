@@ -52,10 +52,9 @@ export interface SheetOptions {
 export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): Block[] {
   const { addresses, pointer } = options;
   const names = classNames(project);
-  const value = (text: string) =>
-    text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`);
+  const value = writing(addresses);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
-    declarations && hasAny(declarations) ? [{ key, selector, lines: linesOf(declarations, addresses, value) }] : [];
+    declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, addresses) }] : [];
   const blocks: Block[] = [
     {
       key: 'foundation',
@@ -149,12 +148,18 @@ function hasAny(declarations: Declarations): boolean {
 
 const written = new WeakMap<Addresses, WeakMap<Declarations, readonly string[]>>();
 
+/** Values as they are written: with the addresses of pictures in them. */
+const writing = (addresses: Addresses) => (text: string) =>
+  text.includes('picture:')
+    ? text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`)
+    : text;
+
 /** Declarations never change in place, so what was written of them once holds for as long as they live. */
-function linesOf(declarations: Declarations, addresses: Addresses, value: (text: string) => string): readonly string[] {
+export function declarationLines(declarations: Declarations, addresses: Addresses): readonly string[] {
   let known = written.get(addresses);
   if (!known) written.set(addresses, (known = new WeakMap()));
   let lines = known.get(declarations);
-  if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, value)));
+  if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, writing(addresses))));
   return lines;
 }
 

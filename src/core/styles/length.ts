@@ -42,16 +42,20 @@ interface Term {
   readonly isLength: boolean;
 }
 
+const TOKEN = /\d*\.?\d+(?:e[+-]?\d+)?(?:%|[a-z]+)?|[a-z]+\(|[-+*/(),]/g;
+
+/** Whether there is anything in the text that neither lengths nor math functions are made of. */
+function strayIn(source: string): boolean {
+  return source.toLowerCase().replace(TOKEN, '').trim() !== '';
+}
+
 /**
  * A length or a math function of lengths (CSS Values 4, 10: calc, min, max, clamp) in px.
  * Undefined when the value isn't a length or needs what the context doesn't know (percentages, font metrics).
  */
 export function lengthInPx(source: string, context: LengthContext): number | undefined {
-  const tokens = source
-    .trim()
-    .toLowerCase()
-    .match(/\d*\.?\d+(?:e[+-]?\d+)?(?:%|[a-z]+)?|[a-z]+\(|[-+*/(),]/g);
-  if (!tokens) return undefined;
+  const tokens = source.trim().toLowerCase().match(TOKEN);
+  if (!tokens || strayIn(source)) return undefined;
   let at = 0;
 
   const term = (): Term | undefined => {
@@ -127,7 +131,8 @@ export function formatNumber(value: number): string {
   return Object.is(rounded, -0) ? '0' : String(rounded);
 }
 
-/** Whether a math function holds numbers only, so that it can't come to a length (CSS Values 4, 10.9). */
-export function isNumberMath(source: string): boolean {
-  return /^(calc|min|max|clamp)\(/i.test(source) && !/\d(%|[a-z])|var\(/i.test(source);
+/** Whether a math function can't come to a length: it holds numbers only, or words that aren't numbers (CSS Values 4, 10.9). */
+export function isNoLength(source: string): boolean {
+  if (!/^(calc|min|max|clamp)\(/i.test(source)) return false;
+  return strayIn(source) || !/\d(%|[a-z])/i.test(source);
 }

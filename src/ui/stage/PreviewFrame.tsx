@@ -4,8 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
 import type { Pointer } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import { patchBetween, renderPreview } from '@/core/render';
-import type { Preview } from '@/core/render';
+import { patchBetween, renderPreview, restyledPreview } from '@/core/render';
 import type { FrameParts } from '../session/api';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
@@ -28,13 +27,17 @@ interface Props {
  * what differs from what it shows.
  */
 export function PreviewFrame({ project, page, parts, pointer, selection, label, style, frame, onMessage }: Props) {
-  const shown = useRef<Preview | undefined>(undefined);
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
-  const preview = useMemo(() => renderPreview(project, page, fontData, pointer), [project, page, fontData, pointer]);
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
-  const [first] = useState(preview);
-  const source = useMemo(() => frameDocument(first, parts), [first, parts]);
+  const [first] = useState(() => ({
+    project,
+    page,
+    pointer,
+    preview: renderPreview(project, page, fontData, pointer),
+  }));
+  const shown = useRef<typeof first | undefined>(undefined);
+  const source = useMemo(() => frameDocument(first.preview, parts), [first, parts]);
   const handle = useRef(onMessage);
   useEffect(() => {
     handle.current = onMessage;
@@ -57,10 +60,12 @@ export function PreviewFrame({ project, page, parts, pointer, selection, label, 
 
   useEffect(() => {
     if (!ready || !shown.current) return;
-    const patch = patchBetween(shown.current, preview);
-    shown.current = preview;
+    const quick = shown.current.pointer === pointer ? restyledPreview(shown.current, project, page) : undefined;
+    const preview = quick?.preview ?? renderPreview(project, page, fontData, pointer);
+    const patch = quick?.patch ?? patchBetween(shown.current.preview, preview);
+    shown.current = { project, page, pointer, preview };
     if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
-  }, [ready, preview, frame]);
+  }, [ready, project, page, pointer, fontData, frame]);
 
   useEffect(() => {
     if (ready) frame.current?.contentWindow?.postMessage({ type: 'select', ids: [...selection] }, '*');

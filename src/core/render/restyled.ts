@@ -1,0 +1,101 @@
+import { sameClassNames } from '../document/class-names';
+import type { PageElement, StyleSet } from '../document/element';
+import type { Page, Project } from '../document/project';
+import type { Preview, PreviewPatch, RuleChange } from './preview';
+import { pictureData } from './preview';
+import type { Block, Rule } from './sheet';
+import { declarationLines } from './sheet';
+
+interface Shown {
+  readonly project: Project;
+  readonly page: Page;
+  readonly preview: Preview;
+}
+
+const places = new WeakMap<readonly Rule[], ReadonlyMap<string, number>>();
+
+/** Which rule of a list is an element's; carried along from list to list, since patched ones keep their order. */
+function placesIn(rules: readonly Rule[]): ReadonlyMap<string, number> {
+  let map = places.get(rules);
+  if (!map) places.set(rules, (map = new Map(rules.map(({ key }, i) => [key, i]))));
+  return map;
+}
+
+const has = (styles: StyleSet, at: string) => {
+  for (const _ in styles[at]) return true;
+  return false;
+};
+
+/** Whether nothing but the values of rules that are there already differs between two versions of an element. */
+function onlyValuesDiffer(before: PageElement, after: PageElement): boolean {
+  const { styles: a, ...rest } = before;
+  const { styles: b, ...other } = after;
+  for (const key of Object.keys({ ...rest, ...other }) as (keyof typeof rest)[])
+    if (rest[key] !== other[key]) return false;
+  for (const at of Object.keys({ ...a, ...b })) {
+    if (has(a, at) !== has(b, at)) return false;
+    // A family may ask for another font, and a variable may name one.
+    if (a[at] !== b[at])
+      for (const name of Object.keys({ ...a[at], ...b[at] }))
+        if ((name === 'font-family' || name.startsWith('--')) && a[at]?.[name] !== b[at]?.[name]) return false;
+  }
+  return true;
+}
+
+/**
+ * The next preview and the way to it, for the commonest of edits: values of elements whose rules are there already.
+ * Undefined for every other edit; the page is then rendered anew. Only what differs is looked at and written.
+ */
+export function restyledPreview(
+  shown: Shown,
+  project: Project,
+  page: Page,
+): { readonly preview: Preview; readonly patch: PreviewPatch } | undefined {
+  const { project: old, page: was, preview } = shown;
+  if (
+    old.breakpoints !== project.breakpoints ||
+    old.shared !== project.shared ||
+    old.kinds !== project.kinds ||
+    old.sheets !== project.sheets ||
+    old.pictures !== project.pictures ||
+    old.pages.length !== project.pages.length ||
+    old.pages.some((one, i) => one !== project.pages[i] && (one.id !== page.id || one !== was)) ||
+    was.root !== page.root
+  )
+    return undefined;
+  const changed: [PageElement, PageElement][] = [];
+  for (const id in page.elements) {
+    const before = was.elements[id];
+    const after = page.elements[id]!;
+    if (before === after) continue;
+    if (!before || !onlyValuesDiffer(before, after)) return undefined;
+    changed.push([before, after]);
+  }
+  sameClassNames(old, project);
+
+  const blocks = new Map<string, Block>();
+  const changes: RuleChange[] = [];
+  for (const [before, after] of changed)
+    for (const at of Object.keys(after.styles)) {
+      if (after.styles[at] === before.styles[at] || !has(after.styles, at)) continue;
+      const lines = declarationLines(after.styles[at]!, pictureData(project));
+      const keys = preview.blocks.filter(
+        ({ key }) => key === `${page.id} ${at}` || (key.startsWith(`${page.id} `) && key.endsWith(` from ${at}`)),
+      );
+      for (const { key } of keys) {
+        const block = blocks.get(key) ?? preview.blocks.find((one) => one.key === key)!;
+        const index = placesIn(block.rules).get(after.id);
+        if (index === undefined) return undefined;
+        const rules = block.rules.slice();
+        rules[index] = { ...block.rules[index]!, lines };
+        places.set(rules, placesIn(block.rules));
+        blocks.set(key, { ...block, rules });
+        changes.push({ block: key, index, css: lines.join(' ') });
+      }
+    }
+  if (changes.length === 0) return { preview, patch: { kind: 'none' } };
+  return {
+    preview: { ...preview, blocks: preview.blocks.map((block) => blocks.get(block.key) ?? block) },
+    patch: { kind: 'rules', changes },
+  };
+}
