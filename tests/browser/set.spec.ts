@@ -83,7 +83,9 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await order.getByRole('button', { name: /^Narrow \d/ }).click();
     await page.getByLabel('Short', { exact: true }).check();
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByRole('alert')).toHaveText(/Narrow would, by way of others, take over from itself/);
+    await expect(page.getByTestId('set').getByRole('alert')).toHaveText(
+      /Narrow would, by way of others, take over from itself/,
+    );
     await page.getByRole('button', { name: 'Cancel' }).click();
   });
 

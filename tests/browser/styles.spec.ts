@@ -105,10 +105,11 @@ test('kinds, sheets from elsewhere and variables: who wins, and the story says s
   await page.keyboard.press('Escape');
 
   await row(page, /^Three boxes/).click();
-  await page.getByLabel('Any declaration', { exact: true }).fill('--room: 17px');
+  await page.getByRole('textbox', { name: 'Any declaration' }).fill('--room: 17px');
   await page.keyboard.press('Enter');
   await row(page, /^Box C/).click();
-  await write(page, 'padding-top', 'var(--room, 3px)');
+  await page.getByRole('textbox', { name: 'Any declaration' }).fill('padding-top: var(--room, 3px)');
+  await page.keyboard.press('Enter');
   expect(await computed(page, 'ec', 'padding-top')).toBe('17px');
   await expect(field(page, '--room')).toHaveValue('17px');
 });

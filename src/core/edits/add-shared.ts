@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { BASE } from '../breakpoints/breakpoint';
 import { elementIdSchema, nameSchema, sharedIdSchema, styleSetSchema } from '../document/element';
 import type { Page, Project } from '../document/project';
 import type { EditKind } from './edit';
@@ -55,6 +56,10 @@ export const addShared: EditKind<AddShared> = {
   apply(project, { style, index = project.shared.length, carriers = [] }) {
     if (project.shared.some(({ id }) => id === style.id)) throw new EditError('This shared style is there already.');
     if (project.shared.length >= 500) throw new EditError('A project has at most 500 shared styles.');
+    const lost = Object.keys(style.styles).some(
+      (at) => at !== BASE && !project.breakpoints.some(({ id }) => id === at),
+    );
+    if (lost) throw new EditError('The style has values under a breakpoint that has been removed.');
     const places = new Map(carriers.map(({ node, place }) => [node, place]));
     const added: Project = { ...project, shared: project.shared.toSpliced(index, 0, style) };
     const document = withCarried(added, (id, shared) =>

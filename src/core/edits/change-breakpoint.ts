@@ -13,7 +13,7 @@ const schema = z.strictObject({
   id: breakpointIdSchema,
   condition: conditionSchema.optional(),
   /** Breakpoints whose overrides it takes over; an empty list for none. */
-  also: z.array(breakpointIdSchema).max(LIMITS.breakpoints).optional(),
+  also: z.array(breakpointIdSchema).max(LIMITS.breakpoints).readonly().optional(),
   /** Its place in the order; where a changed condition has no place given, by the default order. */
   index: z.number().int().min(0).max(LIMITS.breakpoints).optional(),
 });

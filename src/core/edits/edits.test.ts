@@ -3,6 +3,7 @@ import { demoProject } from '@/demo';
 import { resolve } from '../cascade';
 import type { Project } from '../document';
 import { readProject, subtreeOf } from '../document';
+import type { Condition } from '../breakpoints';
 import { contains } from '../breakpoints';
 import type { Edit } from './registry';
 import { applyEdit, describeEdit, editSchema } from './registry';
@@ -15,6 +16,8 @@ const VALUES: readonly (readonly [string, string])[] = [
 ]; // prettier-ignore
 const at = fc.constantFrom('base', 'bverywide', 'bmiddle', 'bnarrow');
 const node = fc.constantFrom(...ids);
+const shared = fc.constantFrom(...demo.shared.map(({ id }) => id));
+const owner = fc.oneof(shared, fc.constantFrom('kbutton', 'kheading', 'kitem'));
 let fresh = 0;
 const newId = () => `enew${(fresh++).toString(36)}`;
 
@@ -34,6 +37,19 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
   fc.record({ type: fc.constant('moveBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow', 'bverywide'), edge: fc.integer({ min: 300, max: 1700 }) }),
   fc.record({ type: fc.constant('renameBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow'), name: fc.constant('Other') }),
   fc.record({ type: fc.constant('removeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow', 'bverywide') }),
+  fc.record({ type: fc.constant('setStyle' as const), node: owner, at, pair: fc.constantFrom(...VALUES) }).map(({ pair: [property, value], ...edit }) => ({ ...edit, property, value })),
+  fc.record({ type: fc.constant('changeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow'), condition: fc.constantFrom<Condition>({ from: 500, below: 800 }, { heightBelow: 900 }, { orientation: 'portrait' }, { below: 700, unit: 'em' }) }),
+  fc.record({ type: fc.constant('changeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bverywide'), also: fc.constantFrom(['bnarrow'], [], ['bnarrow', 'bverywide']) }),
+  fc.record({ type: fc.constant('changeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow'), index: fc.nat(3) }),
+  fc.record({ type: fc.constant('carryShared' as const), node, shared: fc.subarray(demo.shared.map(({ id }) => id), { maxLength: 3 }) }),
+  fc.record({ type: fc.constant('removeShared' as const), id: shared }),
+  fc.record({ type: fc.constant('changeShared' as const), id: shared, index: fc.nat(5) }),
+  fc.record({ type: fc.constant('changeShared' as const), id: shared, name: fc.constantFrom('Renamed', 'Card') }),
+  node.map((id): Edit => ({ type: 'addShared', style: { id: `s${fresh++}`, name: 'New', styles: { base: { color: 'red' }, bnarrow: { width: '9px' } } }, carriers: [{ node: id, place: 0 }] })),
+  fc.record({ type: fc.constant('setKind' as const), node, kind: fc.constantFrom('krow' as const, 'kgrid' as const, null) }),
+  fc.constantFrom('p { color: red } @media (max-width: 500px) { li { padding: 4px !important } }', 'div { gap: 9px }').map((css): Edit => ({ type: 'addSheet', sheet: { id: `t${fresh++}`, name: 'Sheet', css } })),
+  fc.array(fc.record({ owner: fc.oneof(node, owner), at, property: fc.constantFrom('color', 'width'), value: fc.constantFrom('red', '5px', null) }).filter(({ property, value }) => value === null || (property === 'width') === (value === '5px')), { minLength: 1, maxLength: 5 })
+    .map((changes): Edit => ({ type: 'restyle', label: 'Several', changes })),
 ); // prettier-ignore
 
 /** Applies what can be applied; the rest is refused. */

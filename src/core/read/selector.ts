@@ -1,6 +1,6 @@
 import { compile } from 'css-select';
 import type { Options } from 'css-select';
-import { parse, SelectorType } from 'css-what';
+import { isTraversal as joins, parse, SelectorType } from 'css-what';
 import type { Selector } from 'css-what';
 
 /** An element as selectors see it. */
@@ -77,11 +77,14 @@ const hidesState = (part: Selector): boolean =>
   Array.isArray(part.data) &&
   part.data.some((list) => list.some((inner) => !rests(inner) || hidesState(inner)));
 
+const isTraversal = (part: Selector | undefined) => part === undefined || joins(part);
+
 /** A selector list, one by one. Undefined where one of them isn't understood: browsers then drop the whole rule too. */
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {
     return parse(source).map((parts): ReadSelector => {
-      if (!parts.every(isUnderstood) || parts.some(hidesState)) throw new Error('not understood');
+      if (!parts.every(isUnderstood) || parts.some(hidesState) || isTraversal(parts.at(-1)))
+        throw new Error('not understood');
       const matching = parts.every(rests) ? compile<SelectorNode, SelectorNode>([parts], options) : () => false;
       return {
         text: source,

@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { bandsOf } from './bands';
+import type { Breakpoint } from './breakpoint';
+import { defaultOrder, hasCycle, inDefaultOrder, placed, takenBy } from './breakpoint';
+import { cellsOf, slicesOf } from './cells';
+import type { Condition } from './condition';
+import { conditionInterval, conditionQuery, conditionSchema, describeCondition, holdsAt } from './condition';
+import { contains } from './interval';
+
+const size = fc.constantFrom(300, 600, 600.5, 900, 1200);
+const arbitrary: fc.Arbitrary<Condition> = fc
+  .record(
+    {
+      from: size,
+      below: size,
+      heightFrom: size,
+      heightBelow: size,
+      orientation: fc.constantFrom('portrait' as const, 'landscape' as const),
+      pointer: fc.constantFrom('mouse' as const, 'finger' as const),
+    },
+    { requiredKeys: [] },
+  )
+  .filter((one) => conditionSchema.safeParse(one).success);
+const viewport = fc.record({
+  width: fc.integer({ min: 200, max: 1400 }),
+  height: fc.integer({ min: 200, max: 1400 }),
+  pointer: fc.constantFrom('mouse' as const, 'finger' as const),
+});
+const named = (condition: Condition, i: number): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition });
+
+test('a slice says the same as the plane', () => {
+  fc.assert(
+    fc.property(arbitrary, viewport, (condition, at) => {
+      expect(contains([conditionInterval(condition, at)], at.width)).toBe(holdsAt(condition, at));
+    }),
+  );
+});
+
+test('every viewport lies in one cell, and in a cell the same conditions hold everywhere', () => {
+  fc.assert(
+    fc.property(fc.array(arbitrary, { maxLength: 4 }), viewport, (conditions, at) => {
+      const cells = cellsOf(conditions).filter(
+        ({ widths, heights, orientation, pointer }) =>
+          contains([widths], at.width) &&
+          contains([heights], at.height) &&
+          (!orientation || holdsAt({ orientation }, at)) &&
+          (!pointer || pointer === at.pointer),
+      );
+      expect(cells).toHaveLength(1);
+      const held = (sample: typeof at) => conditions.map((one) => holdsAt(one, sample));
+      expect(held(cells[0]!.sample)).toEqual(held(at));
+    }),
+  );
+});
+
+test('slices show every combination that a cell has', () => {
+  fc.assert(
+    fc.property(fc.array(arbitrary, { maxLength: 3 }), (conditions) => {
+      const set = { breakpoints: conditions.map(named), baseName: 'Base' };
+      const seen = new Set(
+        slicesOf(conditions).flatMap((slice) => bandsOf(set, slice).map(({ holds }) => holds.join())),
+      );
+      for (const { sample } of cellsOf(conditions))
+        expect(seen).toContain(
+          set.breakpoints
+            .filter((one) => holdsAt(one.condition, sample))
+            .map(({ id }) => id)
+            .join(),
+        );
+    }),
+  );
+});
+
+test('in the default order, of two that nest the inner one comes later', () => {
+  fc.assert(
+    fc.property(arbitrary, arbitrary, (a, b) => {
+      const cells = cellsOf([a, b]);
+      const inside = cells.every(({ sample }) => !holdsAt(a, sample) || holdsAt(b, sample));
+      const outside = cells.some(({ sample }) => holdsAt(b, sample) && !holdsAt(a, sample));
+      fc.pre(inside && outside && cells.some(({ sample }) => holdsAt(a, sample)));
+      // Portrait says more than it seems where the widths are narrower than the heights: then both say the same.
+      fc.pre(a.orientation === b.orientation);
+      expect([named(a, 0), named(b, 1)].sort(defaultOrder).map(({ id }) => id)).toEqual(['b1', 'b0']);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('words and queries', () => {
+  const words = (condition: Condition) => [describeCondition(condition), conditionQuery(condition)];
+  expect(words({ from: 768, below: 992 })).toEqual(['768 to 991', '(768px <= width < 992px)']);
+  expect(words({ below: 768, unit: 'em' })).toEqual(['below 48 em', '(width < 48em)']);
+  expect(words({ heightBelow: 500, orientation: 'landscape', pointer: 'finger' })).toEqual([
+    '499 and shorter, landscape, finger',
+    '(height < 500px) and (orientation: landscape) and (pointer: coarse)',
+  ]);
+  expect(words({ from: 900, heightFrom: 600, heightBelow: 800 })).toEqual([
+    '900 and wider, 600 to 799 high',
+    '(width >= 900px) and (600px <= height < 800px)',
+  ]);
+});
+
+test('conditions across widths hold across bands, which keep their homes', () => {
+  const set = {
+    baseName: 'Wide',
+    breakpoints: [named({ below: 600 }, 0), { ...named({ heightBelow: 500 }, 1), name: 'Short' }],
+  };
+  expect(bandsOf(set, { height: 450, pointer: 'mouse' }).map(({ name, home, holds }) => [name, home, holds])).toEqual([
+    ['B0 and Short', 'b0', ['b0', 'b1']],
+    ['Wide and Short', 'base', ['b1']],
+  ]);
+  expect(bandsOf(set).map(({ name }) => name)).toEqual(['B0', 'Wide']);
+});
+
+test('a changed order stays as it is when something is added or moved', () => {
+  const [a, b, c] = [named({ below: 900 }, 0), named({ below: 600 }, 1), named({ below: 700 }, 2)];
+  expect(placed([a!, b!], c!).map(({ id }) => id)).toEqual(['b0', 'b2', 'b1']);
+  expect(inDefaultOrder([b!, a!])).toBe(false);
+  expect(placed([b!, a!], { ...b!, condition: { below: 500 } }).map(({ id }) => id)).toEqual(['b1', 'b0']);
+  expect(placed([a!, b!], c!, 2).map(({ id }) => id)).toEqual(['b0', 'b1', 'b2']);
+});
+
+test('taking over: each once, the nearest strongest; circles are seen', () => {
+  const one = (id: string, also: string[]): Breakpoint => ({ id, name: id, condition: { from: 100 }, also });
+  const set = [one('ba', []), one('bb', ['ba']), one('bc', ['ba', 'bb']), one('bd', ['bc', 'ba'])];
+  expect(takenBy(set, 'bd')).toEqual(['bb', 'bc', 'ba', 'bd']);
+  expect(hasCycle(set)).toBe(false);
+  expect(hasCycle([one('ba', ['bb']), one('bb', ['ba'])])).toBe(true);
+});
