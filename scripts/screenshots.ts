@@ -54,10 +54,10 @@ await picture(page, 'findings');
 await page.keyboard.press('?');
 await picture(page, 'commands');
 await page.keyboard.press('Escape');
-await page.getByRole('button', { name: /^Page:/ }).click();
-await page.getByRole('menuitem', { name: 'Front page' }).click();
-await page.locator('[data-done=true]').waitFor({ timeout: 60_000 });
-await page.getByRole('treeitem', { name: /^Main button/ }).click();
+await page
+  .getByRole('treeitem', { name: /^Reserve/ })
+  .first()
+  .click();
 await goTo(page, 1240);
 await page.getByRole('tab', { name: 'Values' }).click();
 await page.getByLabel('Find a property').fill('weight');

@@ -35,7 +35,6 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
     sheets: [],
     kinds: {
       kbutton: { base: { cursor: 'pointer', 'font-weight': '500' } },
-      kheading: { base: { 'line-height': '1.3' }, bnarrow: { 'line-height': '1.2' } },
     },
     shared: SHARED,
     pictures: PICTURES,

@@ -127,6 +127,7 @@ function finishEditing(keep: boolean): void {
   if (!editing) return;
   const { element, before } = editing;
   editing = undefined;
+  send({ type: 'writing', id: null });
   element.removeAttribute('contenteditable');
   const raw = element.textContent ?? '';
   if (!keep) element.textContent = before;
@@ -140,6 +141,7 @@ function finishEditing(keep: boolean): void {
 
 function startEditing(element: HTMLElement): void {
   editing = { element, before: element.textContent ?? '' };
+  send({ type: 'writing', id: idOf(element) ?? null });
   element.setAttribute('contenteditable', 'plaintext-only');
   element.focus();
   getSelection()?.selectAllChildren(element);

@@ -22,7 +22,7 @@ const set = (node: string, at: string, property: string, value: string): Edit =>
 });
 
 /**
- * A small page of our own: a row of three boxes and a button, two breakpoints downward. The first box has a padding in
+ * A small page of our own: a row of three boxes and two buttons, two breakpoints downward. The first box has a padding in
  * each band and a colour that is carried on.
  */
 export async function boxes(request: APIRequestContext, name: string): Promise<string> {
@@ -39,11 +39,12 @@ export async function boxes(request: APIRequestContext, name: string): Promise<s
       parent: main,
       index: 0,
       elements: [
-        { ...box('erow', 'Three boxes'), text: undefined, children: ['ea', 'eb', 'ec', 'ebut'] },
+        { ...box('erow', 'Three boxes'), text: undefined, children: ['ea', 'eb', 'ec', 'ebut', 'ebut2'] },
         box('ea', 'Box A'),
         box('eb', 'Box B'),
         box('ec', 'Box C'),
         box('ebut', 'Press', 'button'),
+        box('ebut2', 'Hold', 'button'),
       ],
     },
     set('ea', 'base', 'padding-top', '24px'),

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { computed, field, goTo, openWorkbench, readProject, saved, write } from './workbench';
+import { computed, field, goTo, makeEdits, openWorkbench, readProject, saved, write } from './workbench';
 
 const WIDTHS: readonly number[] = [1000, 800, 500];
 /** What Box A has as its padding there. */
@@ -23,6 +23,8 @@ async function across(page: Page, node: string, property: string): Promise<strin
 
 interface Case {
   readonly name: string;
+  /** What is selected, where it isn't Box A. */
+  readonly select?: RegExp;
   /** Where the cursor stands when it is asked for, so what is written to. */
   readonly at: number;
   readonly ask: (page: Page) => Promise<void>;
@@ -77,20 +79,47 @@ const CASES: readonly Case[] = [
     name: 'give to siblings',
     at: 800,
     ask: menu('Give to', 'Its siblings'),
-    sentence: /^Gives padding-top and color of Box A at 900 and narrower to its 3 siblings\.$/,
+    sentence: /^Gives padding-top and color of Box A at 900 and narrower to its 4 siblings\.$/,
     details: [],
     node: 'ec', property: 'padding-top', after: ['0px', '12px', '12px'],
+  },
+  {
+    name: 'give to all of the kind in the project',
+    select: /^Press/,
+    at: 500,
+    ask: menu('Give to', 'All buttons in the project'),
+    sentence: /^Gives padding-top of Press at 600 and narrower to 1 other button in the project\.$/,
+    details: [],
+    node: 'ebut2', property: 'padding-top', after: ['1px', '1px', '20px'],
+  },
+  {
+    name: 'give to all that carry a shared style',
+    select: /^Press/,
+    at: 500,
+    ask: menu('Give to', 'All that carry Boxes on this page'),
+    sentence: /^Gives padding-top of Press at 600 and narrower to 2 other elements that carry Boxes on/,
+    details: [],
+    node: 'eb', property: 'padding-top', after: ['0px', '0px', '20px'],
   },
 ]; // prettier-ignore
 
 test('each edit of values says what will happen, does it at three widths, and is undone', async ({ page, request }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(150_000);
   const id = await boxes(request, 'Edits');
+  await makeEdits(request, id, [
+    {
+      type: 'addShared',
+      style: { id: 'sboxes', name: 'Boxes', styles: {} },
+      carriers: ['eb', 'ec', 'ebut'].map((node) => ({ node, place: 0 })),
+    },
+    { type: 'setStyle', node: 'ebut', at: 'bnar', property: 'padding-top', value: '20px' },
+  ]);
   await openWorkbench(page, id);
   await row(page, /^Box A/).click();
   for (const one of CASES)
     await test.step(one.name, async () => {
-      const before = one.node === 'ea' ? START : ['0px', '0px', '0px'];
+      await row(page, one.select ?? /^Box A/).click();
+      const before = await across(page, one.node, one.property);
       await goTo(page, one.at);
       await one.ask(page);
       await expect(proposal(page).locator('p').first()).toHaveText(one.sentence);
@@ -140,6 +169,7 @@ test('a value is cleared, stopped, and cleared of what is stronger, each with it
     await expect(proposal(page)).toContainText(
       'Stops color #a02020 of Box A at 600 and narrower: there it is #202020, as without it.',
     );
+    await expect(page.getByRole('button', { name: 'Do it' })).toBeFocused();
     await page.keyboard.press('Enter');
     expect(await across(page, 'ea', 'color')).toEqual([grey, red, grey]);
     await page.getByRole('button', { name: 'Undo' }).click();

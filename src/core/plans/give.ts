@@ -31,9 +31,10 @@ function whom(project: Project, giver: string, receivers: Receivers, count: numb
   const { page, element } = requireElement(project, giver);
   if (receivers.to === 'siblings') return `${count === 1 ? 'its sibling' : `its ${count} siblings`}`;
   const scope = receivers.everywhere ? 'in the project' : `on ${page.name}`;
-  if (receivers.to === 'kind') return `${count} other ${kindOf(element)?.many ?? 'elements'} ${scope}`;
+  if (receivers.to === 'kind')
+    return `${count} other ${count === 1 ? (kindOf(element)?.one ?? 'element') : (kindOf(element)?.many ?? 'elements')} ${scope}`;
   const style = project.shared.find(({ id }) => id === receivers.sharedId);
-  return `${count} other elements that carry ${style?.name ?? 'the shared style'} ${scope}`;
+  return `${count} other ${count === 1 ? 'element' : 'elements'} that carry ${style?.name ?? 'the shared style'} ${scope}`;
 }
 
 /**

@@ -118,7 +118,13 @@ export const COMMANDS: readonly Command[] = [
   },
   { id: 'undo', title: 'Undo', group: 'Edit', keys: ['Ctrl+z'], run: undo },
   { id: 'redo', title: 'Redo', group: 'Edit', keys: ['Ctrl+y', 'Ctrl+Shift+z'], run: redo },
-  { id: 'duplicate', title: 'Duplicate the selection', group: 'Edit', keys: ['Ctrl+d'], run: duplicateSelected },
+  {
+    id: 'duplicate',
+    title: 'Duplicate the selection, at all widths',
+    group: 'Edit',
+    keys: ['Ctrl+d'],
+    run: duplicateSelected,
+  },
   {
     id: 'remove',
     title: 'Remove the selection, at all widths',
@@ -128,14 +134,14 @@ export const COMMANDS: readonly Command[] = [
   },
   {
     id: 'earlier',
-    title: 'Move earlier among its siblings',
+    title: 'Move earlier among its siblings, at all widths',
     group: 'Edit',
     keys: ['Alt+ArrowUp'],
     run: () => moveSelected(-1),
   },
   {
     id: 'later',
-    title: 'Move later among its siblings',
+    title: 'Move later among its siblings, at all widths',
     group: 'Edit',
     keys: ['Alt+ArrowDown'],
     run: () => moveSelected(1),

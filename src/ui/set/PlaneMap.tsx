@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { bandAt, BASE, cutsAcross } from '@/core/breakpoints';
 import { setSlice, setWidth } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
-import { PLANE, patchesOf, winnerOf } from './plane';
+import { labelsOf, PLANE, patchesOf, winnerOf } from './plane';
 
 const WIDTH = 250;
 const HEIGHT = 150;
@@ -27,7 +27,6 @@ export function PlaneMap() {
   const wins = winnerOf(here);
   if (!cutsAcross(project.breakpoints.map(({ condition }) => condition))) return null;
   const named = (id: string) => project.breakpoints.find((one) => one.id === id)?.name ?? '';
-  const labelled = new Set<string>();
   return (
     <figure className="m-0 px-3.5 pb-2">
       <figcaption className="flex justify-between pb-1 text-muted">
@@ -51,36 +50,31 @@ export function PlaneMap() {
           setSlice({ height: at((event.clientY - box.top) / box.height, PLANE.height) });
         }}
       >
-        {patches.map(({ widths, heights, band, winner }) => {
-          const box = { left: x(widths.from), top: y(heights.from), right: x(widths.below), bottom: y(heights.below) };
-          const key = `${widths.from} ${heights.from}`;
-          const room = box.right - box.left > 14 && (box.bottom - box.top > 12 || !labelled.has(band.holds.join()));
-          const label = room && !labelled.has(`${winner} ${band.from} ${heights.below - heights.from > 20}`);
-          if (label) {
-            labelled.add(`${winner} ${band.from} ${heights.below - heights.from > 20}`);
-            labelled.add(band.holds.join());
-          }
-          return (
-            <g key={key}>
-              <rect
-                x={box.left}
-                y={box.top}
-                width={box.right - box.left + 0.4}
-                height={box.bottom - box.top + 0.4}
-                fill={shade(order(winner) + 1)}
-                stroke={heights.below - heights.from > 20 ? 'var(--line-strong)' : 'none'}
-                strokeWidth={0.5}
-              >
-                <title>{`${band.name}: ${winner === BASE ? 'base' : named(winner)} wins`}</title>
-              </rect>
-              {label && (
-                <text x={box.left + 3} y={box.top + 11} className="fill-ink font-mono text-[10px]">
-                  {winner === BASE ? '0' : order(winner) + 1}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        <g shapeRendering="crispEdges">
+          {patches.map(({ widths, heights, band, winner }) => (
+            <rect
+              key={`${widths.from} ${heights.from}`}
+              x={x(widths.from)}
+              y={y(heights.from)}
+              width={x(widths.below) - x(widths.from) + 0.5}
+              height={y(heights.below) - y(heights.from) + 0.5}
+              fill={shade(order(winner) + 1)}
+            >
+              <title>{`${band.name}: ${winner === BASE ? project.baseName : named(winner)} wins`}</title>
+            </rect>
+          ))}
+        </g>
+        {labelsOf(patches).map(({ widths, heights, winner }) => (
+          <text
+            key={`${widths.from} ${heights.from}`}
+            x={(x(widths.from) + x(widths.below)) / 2}
+            y={(y(heights.from) + y(heights.below)) / 2 + 4}
+            textAnchor="middle"
+            className="fill-ink font-mono text-[11px] font-bold"
+          >
+            {winner === BASE ? '0' : order(winner) + 1}
+          </text>
+        ))}
         <path d={`M${x(width)} 0V${HEIGHT}M0 ${y(slice.height)}H${WIDTH}`} stroke="var(--reed)" strokeWidth={1.5} />
       </svg>
       <p className="m-0 pt-1 text-xs text-muted" aria-live="polite" data-testid="plane-here">

@@ -44,3 +44,20 @@ export function patchesOf(set: BreakpointSet, pointer: Slice['pointer']): Patch[
     });
   });
 }
+
+/** Where the number of each part of the map stands: in the middle of its patches, where there is most room. */
+export function labelsOf(patches: readonly Patch[]): readonly Patch[] {
+  const parts = new Map<string, Patch[]>();
+  for (const patch of patches) {
+    const part = patch.band.holds.join();
+    parts.set(part, [...(parts.get(part) ?? []), patch]);
+  }
+  const size = ({ widths, heights }: Patch) =>
+    Math.log(widths.below / widths.from) * Math.log(heights.below / heights.from);
+  return [...parts.values()].map((part) => {
+    const most = Math.max(...part.map(size));
+    // Of the rows along a slope many are about as large; the middle one of those lies well inside.
+    const large = part.filter((patch) => size(patch) > most * 0.8);
+    return large[Math.floor(large.length / 2)]!;
+  });
+}

@@ -47,6 +47,10 @@ export function Stage() {
     else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
     else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
     else if (message.type === 'key') runKey(message);
+    else if (message.type === 'writing')
+      useSession.setState({
+        foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '',
+      });
     else if (message.type === 'text') {
       const instead = finishText(message);
       if (instead !== undefined)

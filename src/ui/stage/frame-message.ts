@@ -19,6 +19,7 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   }),
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
+  z.object({ from: own, type: z.literal('writing'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('text'), id, text: z.string(), keep: z.boolean() }),
   z.object({
     from: own,
