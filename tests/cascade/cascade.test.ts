@@ -1,5 +1,8 @@
 import fc from 'fast-check';
 import type { Browser, Page } from 'playwright-core';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
+import { resolve, specifiedValue } from '@/core/cascade';
+import { PROPERTIES } from '@/core/styles';
 import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
@@ -30,3 +33,18 @@ test(`the resolver says what Chromium computes: ${DOCUMENTS} random documents at
   // Were nothing claimed, nothing could be wrong.
   expect(compared).toBeGreaterThan(DOCUMENTS * 10 * 80);
 }, 300_000);
+
+test('the value alone is the one that the whole story ends with', () => {
+  fc.assert(
+    fc.property(arbitraryProject, fc.integer({ min: 200, max: 1600 }), (project, width) => {
+      const page = project.pages[0]!;
+      const viewport = { width, ...DEFAULT_SLICE };
+      for (const id of Object.keys(page.elements))
+        for (const name of [...PROPERTIES.map((property) => property.name), '--a', '--b'])
+          expect(specifiedValue(project, page, id, name, viewport)).toBe(
+            resolve(project, page, id, name, width, viewport).value,
+          );
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -92,10 +92,41 @@ export function resolve(
   };
 }
 
+/** The value alone, as `resolve` gives it: for those who compare many and ask for no story. */
+export function specifiedValue(
+  project: Project,
+  page: Page,
+  elementId: string,
+  property: string,
+  viewport: Viewport,
+): string {
+  const { inherited, initial } = propertyNamed(property);
+  let element: PageElement | undefined = elementOf(page, elementId);
+  for (; element; element = aboveOf(page, element.id)) {
+    const sources = sourcesFor(project, page, element);
+    let value: string | undefined;
+    for (let at = sources.length - 1; at >= 0 && value === undefined; at--) {
+      const { declarations, when } = sources[at]!;
+      const declared = declarations[property];
+      if (declared !== undefined && (!when || isHolding(sources[at]!, viewport))) value = declared;
+    }
+    const keyword = value && /^(inherit|initial|unset)$/i.test(value) ? value.toLowerCase() : undefined;
+    if (value !== undefined && !keyword) return value;
+    if (keyword === 'initial' || (keyword !== 'inherit' && !inherited)) return initial;
+  }
+  return initial;
+}
+
 /** Whether an element or one of its ancestors takes no room at the viewport (`display: none`). */
-export function isHiddenAt(project: Project, page: Page, elementId: string, width: number, slice?: Slice): boolean {
+export function isHiddenAt(
+  project: Project,
+  page: Page,
+  elementId: string,
+  width: number,
+  slice: Slice = DEFAULT_SLICE,
+): boolean {
   for (let element = page.elements[elementId]; element; element = parentOf(page, element.id))
-    if (resolve(project, page, element.id, 'display', width, slice).value === 'none') return true;
+    if (specifiedValue(project, page, element.id, 'display', { ...slice, width }) === 'none') return true;
   return false;
 }
 

@@ -54,23 +54,25 @@ interface Known {
   readonly list: readonly Source[];
 }
 
-const memo = new WeakMap<PageElement, Known>();
+/** Two versions of each: what compares a project before and after an edit asks them in turn. */
+const memo = new WeakMap<PageElement, readonly Known[]>();
+
+const isOf = (known: Known, project: Project, page: Page) =>
+  known.elements === page.elements &&
+  known.project.breakpoints === project.breakpoints &&
+  known.project.shared === project.shared &&
+  known.project.kinds === project.kinds &&
+  known.project.sheets === project.sheets &&
+  // Imported rules match by classes, which come from names all over the project.
+  (project.sheets.length === 0 || known.project === project);
 
 /** Where an element's declarations stand, weakest first; remembered until the project or the page is another one. */
 export function sourcesFor(project: Project, page: Page, element: PageElement): readonly Source[] {
-  const known = memo.get(element);
-  if (
-    known &&
-    known.elements === page.elements &&
-    known.project.breakpoints === project.breakpoints &&
-    known.project.shared === project.shared &&
-    known.project.kinds === project.kinds &&
-    known.project.sheets === project.sheets &&
-    (project.sheets.length === 0 || known.project === project)
-  )
-    return known.list;
+  const versions = memo.get(element);
+  if (versions) for (const known of versions) if (isOf(known, project, page)) return known.list;
   const list = collect(project, page, element);
-  memo.set(element, { project, elements: page.elements, list });
+  const fresh = { project, elements: page.elements, list };
+  memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
   return list;
 }
 

@@ -1,7 +1,7 @@
 import type { Cell } from '../breakpoints/cells';
 import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
-import { resolve } from '../cascade/resolve';
+import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import type { Page, Project } from '../document/project';
 import { pageOf, subtreeOf } from '../document/tree';
@@ -33,8 +33,8 @@ export function differingCells(
 ): Cell[] {
   return cellsBetween(before, after).filter(
     ({ sample }) =>
-      resolve(before, was, elementId, property, sample.width, sample).value !==
-      resolve(after, is, elementId, property, sample.width, sample).value,
+      specifiedValue(before, was, elementId, property, sample) !==
+      specifiedValue(after, is, elementId, property, sample),
   );
 }
 

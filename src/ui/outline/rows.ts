@@ -1,5 +1,6 @@
 import type { Band, Slice } from '@/core/breakpoints';
-import { resolve } from '@/core/cascade';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
+import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
 
 export interface Row {
@@ -15,11 +16,17 @@ export interface Row {
 }
 
 /** The page's tree as the rows that are to be seen, with what each of them is like in a band. */
-export function rowsOf(project: Project, page: Page, band: Band, closed: ReadonlySet<string>, slice?: Slice): Row[] {
+export function rowsOf(
+  project: Project,
+  page: Page,
+  band: Band,
+  closed: ReadonlySet<string>,
+  slice: Slice = DEFAULT_SLICE,
+): Row[] {
   const rows: Row[] = [];
   const visit = (id: string, level: number, position: number, siblings: number, under: boolean) => {
     const element = page.elements[id]!;
-    const hidden = under || resolve(project, page, id, 'display', band.from, slice).value === 'none';
+    const hidden = under || specifiedValue(project, page, id, 'display', { ...slice, width: band.from }) === 'none';
     const names = new Set(band.holds.flatMap((at) => Object.keys(element.styles[at] ?? {})));
     const expanded = element.children.length > 0 ? !closed.has(id) : undefined;
     rows.push({ element, level, position, siblings, hidden, expanded, overrides: names.size });
