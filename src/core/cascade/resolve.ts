@@ -8,7 +8,7 @@ import { parentOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
 import { aboveOf, elementOf, HTML } from './root';
 import type { Candidate } from './sources';
-import { isHolding, sourcesFor } from './sources';
+import { isHolding, sourcesOf } from './sources';
 
 export type Origin =
   | { readonly kind: 'declared'; readonly element: string; readonly candidate: Candidate }
@@ -39,13 +39,13 @@ export function decide(
   viewport: Viewport,
 ): Decision {
   const { inherited } = propertyNamed(property);
-  const sources = sourcesFor(project, page, element);
+  const sources = sourcesOf(project, page, element, property);
   let winner: Candidate | undefined;
   const beaten: Candidate[] = [];
   for (let at = sources.length - 1; at >= 0; at--) {
-    const value = sources[at]!.declarations[property];
-    if (value === undefined || !isHolding(sources[at]!, viewport)) continue;
-    const { declarations: _, ...source } = sources[at]!;
+    if (!isHolding(sources[at]!, viewport)) continue;
+    const { declarations, ...source } = sources[at]!;
+    const value = declarations[property]!;
     if (winner) beaten.push({ value, ...source });
     else winner = { value, ...source };
   }
@@ -103,12 +103,10 @@ export function specifiedValue(
   const { inherited, initial } = propertyNamed(property);
   let element: PageElement | undefined = elementOf(page, elementId);
   for (; element; element = aboveOf(page, element.id)) {
-    const sources = sourcesFor(project, page, element);
+    const sources = sourcesOf(project, page, element, property);
     let value: string | undefined;
     for (let at = sources.length - 1; at >= 0 && value === undefined; at--) {
-      const { declarations, when } = sources[at]!;
-      const declared = declarations[property];
-      if (declared !== undefined && (!when || isHolding(sources[at]!, viewport))) value = declared;
+      if (isHolding(sources[at]!, viewport)) value = sources[at]!.declarations[property];
     }
     const keyword = value && /^(inherit|initial|unset)$/i.test(value) ? value.toLowerCase() : undefined;
     if (value !== undefined && !keyword) return value;

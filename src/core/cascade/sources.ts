@@ -52,6 +52,8 @@ interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
   readonly elements: Page['elements'];
   readonly list: readonly Source[];
+  /** Property to those that declare it, made when first asked for. */
+  index?: ReadonlyMap<string, readonly Source[]>;
 }
 
 /** Two versions of each: what compares a project before and after an edit asks them in turn. */
@@ -68,12 +70,36 @@ const isOf = (known: Known, project: Project, page: Page) =>
 
 /** Where an element's declarations stand, weakest first; remembered until the project or the page is another one. */
 export function sourcesFor(project: Project, page: Page, element: PageElement): readonly Source[] {
+  return knownFor(project, page, element).list;
+}
+
+const NONE: readonly Source[] = [];
+
+/** Those that declare a property, weakest first. */
+export function sourcesOf(project: Project, page: Page, element: PageElement, property: string): readonly Source[] {
+  const known = knownFor(project, page, element);
+  known.index ??= indexed(known.list);
+  return known.index.get(property) ?? NONE;
+}
+
+function indexed(list: readonly Source[]): ReadonlyMap<string, readonly Source[]> {
+  const index = new Map<string, Source[]>();
+  for (const source of list)
+    for (const property in source.declarations) {
+      const sources = index.get(property);
+      if (sources) sources.push(source);
+      else index.set(property, [source]);
+    }
+  return index;
+}
+
+function knownFor(project: Project, page: Page, element: PageElement): Known {
   const versions = memo.get(element);
-  if (versions) for (const known of versions) if (isOf(known, project, page)) return known.list;
+  if (versions) for (const known of versions) if (isOf(known, project, page)) return known;
   const list = collect(project, page, element);
-  const fresh = { project, elements: page.elements, list };
+  const fresh: Known = { project, elements: page.elements, list };
   memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
-  return list;
+  return fresh;
 }
 
 function collect(project: Project, page: Page, element: PageElement): Source[] {
@@ -136,10 +162,8 @@ export function conditionsOf(project: Project): readonly Condition[] {
 
 /** All declarations of a property on one element, weakest first (CSS Cascade 5, 6.1). */
 export function candidatesFor(project: Project, page: Page, element: PageElement, property: string): Candidate[] {
-  const result: Candidate[] = [];
-  for (const { declarations, ...source } of sourcesFor(project, page, element)) {
-    const value = declarations[property];
-    if (value !== undefined) result.push({ value, ...source });
-  }
-  return result;
+  return sourcesOf(project, page, element, property).map(({ declarations, ...source }) => ({
+    value: declarations[property]!,
+    ...source,
+  }));
 }
