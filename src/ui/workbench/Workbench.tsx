@@ -86,7 +86,7 @@ function OpenWorkbench() {
             selectedIndex={PANEL_TABS.indexOf(panel)}
             onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
-            <TabList className="flex h-9 shrink-0 items-end gap-3 border-b border-line px-3.5">
+            <TabList className="flex h-9 shrink-0 items-end gap-3 border-b border-line px-3.5 whitespace-nowrap">
               {PANEL_TABS.map((tab) => (
                 <Tab
                   key={tab}

@@ -11,7 +11,7 @@ export const PANEL_LIMITS: Readonly<
   Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>
 > = {
   outline: { least: 160, most: 420, size: 216 },
-  inspector: { least: 230, most: 460, size: 280 },
+  inspector: { least: 230, most: 460, size: 300 },
   gauge: { least: 150, most: 560, size: 284 },
 };
 
