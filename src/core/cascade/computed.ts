@@ -4,7 +4,7 @@ import type { Page, Project } from '../document/project';
 import { computedColour } from '../styles/colour';
 import type { LengthContext } from '../styles/length';
 import { formatNumber, formatPx, isNoLength, lengthInPx } from '../styles/length';
-import { substitute, usesVariables, variablesIn } from '../styles/custom';
+import { substitute, usesVariables } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
 import {
@@ -19,6 +19,7 @@ import {
 } from './computed-tables';
 import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
+import { Variables } from './variables';
 
 /** A browser's own settings that reach computed values. */
 const ROOT_FONT_SIZE = 16;
@@ -52,7 +53,7 @@ export class ComputedStyles {
   readonly #inheritable = new Map<string, string | undefined>();
   readonly #sizes = new Map<string, FontSize>();
 
-  readonly #variables = new Map<string, string | undefined>();
+  readonly #variables: Variables;
   readonly viewport: Viewport;
 
   constructor(
@@ -61,6 +62,7 @@ export class ComputedStyles {
     viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
   ) {
     this.viewport = { pointer: 'mouse', ...viewport };
+    this.#variables = new Variables(project, page, this.viewport);
   }
 
   value(elementId: string, property: string): string | undefined {
@@ -116,7 +118,7 @@ export class ComputedStyles {
     if (from !== 'winner' || !usesVariables(value)) return { value, from };
     const { inherited } = propertyNamed(property);
     const unset = { value: '', from: inherited ? ('parent' as const) : ('initial' as const) };
-    const text = substitute(value, (name) => this.variable(elementId, name))?.trim();
+    const text = substitute(value, (name) => this.#variables.value(elementId, name))?.trim();
     if (!text || usesVariables(text)) return unset;
     const keyword = text.toLowerCase();
     if (keyword === 'inherit') return { value: '', from: 'parent' };
@@ -127,45 +129,6 @@ export class ComputedStyles {
     const { control } = propertyNamed(property);
     if (!checked.ok || (control.kind === 'length' && property !== 'line-height' && isNoLength(text))) return unset;
     return { value: checked.declarations[property] ?? text, from: 'winner' };
-  }
-
-  /** The computed value of a custom property (CSS Custom Properties 1, 2.2); undefined where it has none. */
-  variable(elementId: string, name: string): string | undefined {
-    const key = `${elementId} ${name}`;
-    if (this.#variables.has(key)) return this.#variables.get(key);
-    // Standing in for itself while it's being worked out: a circle leaves all in it without a value.
-    this.#variables.set(key, undefined);
-    const value = this.#isCircular(elementId, name, name, new Set())
-      ? undefined
-      : this.#computeVariable(elementId, name);
-    this.#variables.set(key, value);
-    return value;
-  }
-
-  #declaredVariable(elementId: string, name: string) {
-    return decide(this.project, this.page, this.#element(elementId), name, this.viewport);
-  }
-
-  #computeVariable(elementId: string, name: string): string | undefined {
-    const { winner, from } = this.#declaredVariable(elementId, name);
-    if (from === 'initial') return undefined;
-    const parent = aboveOf(this.page, elementId);
-    if (from === 'parent') return parent && this.variable(parent.id, name);
-    const value = substitute(winner!.value, (other) => this.variable(elementId, other))?.trim();
-    // A fallback may be a CSS-wide keyword; it then means what it means (CSS Custom Properties 1, 3).
-    if (value && /^(inherit|unset)$/i.test(value)) return parent && this.variable(parent.id, name);
-    return value === undefined || /^initial$/i.test(value) ? undefined : value;
-  }
-
-  /** Whether a custom property depends on itself on one element, by way of others, fallbacks included. */
-  #isCircular(elementId: string, name: string, at: string, seen: Set<string>): boolean {
-    if (seen.has(at)) return false;
-    seen.add(at);
-    const { winner, from } = this.#declaredVariable(elementId, at);
-    return (
-      from === 'winner' &&
-      variablesIn(winner!.value).some((other) => other === name || this.#isCircular(elementId, name, other, seen))
-    );
   }
 
   #element(id: string): PageElement {

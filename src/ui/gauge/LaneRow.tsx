@@ -5,13 +5,13 @@ import { describeInterval } from '@/core/breakpoints';
 import type { Lane, Stretch } from '@/core/cascade';
 import { CARRIAGE_WORDS } from '../inspector/OriginMark';
 import { followPointer } from '../pointer/follow-pointer';
-import { select, setWidth } from '../session/actions';
-import { commit } from '../session/edits';
+import { setWidth } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
 import type { LaneHandlers } from './Lanes';
 import type { Scale } from './scale';
 import { place } from './scale';
-import { endNear, moveEnd, placeOf } from './stretch';
+import { endNear, moveEnd } from './stretch';
+import { StretchField } from './StretchField';
 
 interface RowProps {
   readonly element: string;
@@ -196,61 +196,5 @@ function StretchCell({
         <span aria-hidden data-end="below" className={`${grip} right-0`} onPointerDown={pull('below', after)} />
       )}
     </div>
-  );
-}
-
-interface FieldProps {
-  readonly element: string;
-  readonly property: string;
-  readonly stretch: Stretch;
-  readonly finish: () => void;
-}
-
-/** A value typed where it lies. */
-function StretchField({ element, property, stretch, finish }: FieldProps) {
-  const [text, setText] = useState(stretch.value);
-  const [problem, setProblem] = useState<string>();
-  const done = useRef(false);
-  const end = () => {
-    if (done.current) return;
-    done.current = true;
-    finish();
-  };
-  const write = () => {
-    if (text.trim() === stretch.value) return end();
-    const { project, width } = useSession.getState();
-    select([element]);
-    const wrong = commit({
-      type: 'setStyle',
-      node: element,
-      at: placeOf(project, stretch, width),
-      property,
-      value: text.trim(),
-    });
-    if (wrong) setProblem(wrong);
-    else end();
-  };
-  return (
-    <input
-      autoFocus
-      aria-label={`${property}, ${describeInterval(stretch)}`}
-      aria-invalid={problem !== undefined}
-      title={problem}
-      spellCheck={false}
-      className={`absolute inset-0 w-full bg-well px-1 text-center font-mono text-[11.5px] text-ink outline-none ${problem ? 'bg-rust-tint' : ''}`}
-      value={text}
-      onFocus={(event) => event.target.select()}
-      onChange={(event) => {
-        setText(event.target.value);
-        setProblem(undefined);
-      }}
-      onPointerDown={(event) => event.stopPropagation()}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key === 'Enter') write();
-        if (event.key === 'Escape') end();
-      }}
-      onBlur={end}
-    />
   );
 }

@@ -1,14 +1,14 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Project } from '@/core/document';
 import { kindOf, KINDS } from '@/core/document';
 import { carriersOf } from '@/core/edits';
 import { planCarry, planCreateShared, planDeleteShared, planDetach } from '@/core/plans';
-import { key, select, showPage } from '../session/actions';
+import { key } from '../session/actions';
 import { commitOrReport } from '../session/edits';
 import { carryOut, propose } from '../session/proposal';
 import { steadyPage, steadyProject, useSession } from '../session/store';
+import { Carriers } from './Carriers';
 import { OwnerValues } from './OwnerValues';
 import { Sheets } from './Sheets';
 
@@ -234,33 +234,5 @@ function Rename({ id, name }: { id: string; name: string }) {
         onKeyDown={(event) => event.key === 'Enter' && finish()}
       />
     </label>
-  );
-}
-
-const MOST = 30;
-
-/** Who has it, each a way there. */
-function Carriers({ project, owner }: { project: Project; owner: string }) {
-  const carriers = carriersOf(project, owner);
-  if (carriers.length === 0) return <p className="m-0 pt-1 text-muted">No element has it.</p>;
-  return (
-    <p className="m-0 pt-1 text-muted">
-      {carriers.slice(0, MOST).map(({ page, element }, i) => (
-        <span key={element.id}>
-          {i > 0 && ', '}
-          <button
-            type="button"
-            className="border-0 bg-transparent p-0 text-reed underline"
-            onClick={() => {
-              if (useSession.getState().pageId !== page.id) showPage(page.id);
-              select([element.id]);
-            }}
-          >
-            {element.name}
-          </button>
-        </span>
-      ))}
-      {carriers.length > MOST && ` and ${carriers.length - MOST} more`}
-    </p>
   );
 }
