@@ -109,6 +109,10 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await saved(page);
     const { project } = await readProject(request, id);
     expect(project.breakpoints.at(-1)).toMatchObject({ condition: { pointer: 'finger' }, also: ['bnar'] });
+    // With the last condition of its kind the choice goes, and the usual screen is back.
+    await page.getByRole('button', { name: 'Remove Short' }).click();
+    await expect(page.getByLabel('Viewport height')).toHaveCount(0);
+    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
   });
 });
 

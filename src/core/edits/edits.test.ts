@@ -76,7 +76,7 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
       const back = inverses.reduce((project, inverse) => applyEdit(project, inverse).document, document);
       expect(back).toEqual(demo);
     }),
-    { numRuns: 80 },
+    { numRuns: 50 },
   );
 });
 

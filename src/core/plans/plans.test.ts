@@ -137,9 +137,9 @@ test('what claims to change nothing changes nothing: dropped findings, detached 
         }
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 20 },
   );
-  expect(Math.min(dropped, kept)).toBeGreaterThan(20);
+  expect(Math.min(dropped, kept)).toBeGreaterThan(5);
 });
 
 test('a breakpoint that is folded in changes no more than its plan says, and less than one that is dropped', () => {
@@ -156,7 +156,7 @@ test('a breakpoint that is folded in changes no more than its plan says, and les
         if (less < more) better++;
       }
     }),
-    { numRuns: 20 },
+    { numRuns: 12 },
   );
   expect(better).toBeGreaterThan(0);
 });

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { checkNamed, SEVERITIES } from '@/core/audit';
 import type { Finding } from '@/core/audit';
-import { contains, describeInterval } from '@/core/breakpoints';
+import { contains, DEFAULT_SLICE, describeInterval } from '@/core/breakpoints';
 import { shownPage, useSession } from '../session/store';
 import { countFindings } from '../gauge/SweepStatus';
 import { showFinding } from './show-finding';
@@ -17,6 +17,7 @@ export function FindingsPanel() {
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const sweep = useSession((session) => session.sweeps[session.pageId]);
   const page = useSession(shownPage);
+  const height = useSession((session) => session.slice.height);
   const width = useSession((session) => session.width);
   const chosen = useSession((session) => session.selectedFinding);
   const here = useMemo(
@@ -32,7 +33,7 @@ export function FindingsPanel() {
         {sweep?.running
           ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far`
           : done
-            ? `Every width from 320 to 1920 measured: ${countFindings(findings)}`
+            ? `Every width from 320 to 1920 measured${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
             : (sweep?.error ?? 'Not all widths are measured.')}
       </p>
       {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}

@@ -1,10 +1,12 @@
+import { cutsAcross, DEFAULT_SLICE } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import type { Project } from '@/core/document';
 import { pageOf } from '@/core/document';
 import type { Edit, Footprint } from '@/core/edits';
 import { advance, applyEdit, changeDocument, describeEdit, EditError } from '@/core/edits';
 import type { PendingEdit } from './api';
 import { schedule } from './sync';
-import { invalidateSweeps } from './sweep';
+import { allWidthsChanged, invalidateSweeps } from './sweep';
 import { useSession } from './store';
 
 /** Edits of the same key within this time are one step to undo, ms. */
@@ -130,7 +132,7 @@ export const undo = () => step('undo');
 export const redo = () => step('redo');
 
 function afterwards(document: Project, footprint: Footprint, words: string): void {
-  const { selection, pageId } = useSession.getState();
+  const { selection, pageId, slice } = useSession.getState();
   const page = pageOf(document, pageId);
   const still = selection.filter((id) => page && id in page.elements);
   useSession.setState({
@@ -138,6 +140,11 @@ function afterwards(document: Project, footprint: Footprint, words: string): voi
     marked: [],
     ...(still.length !== selection.length && { selection: still }),
   });
+  // Without a condition on it, height and pointer can't be chosen: the usual ones hold again.
+  if (slice !== DEFAULT_SLICE && !cutsAcross(conditionsOf(document))) {
+    useSession.setState({ slice: DEFAULT_SLICE });
+    allWidthsChanged();
+  }
   invalidateSweeps(footprint);
   schedule();
 }
