@@ -129,3 +129,13 @@ test('the sheet says the same: layers only where there are sheets, kinds before 
   expect(full).toContain('main:where(:not(.row, .grid))');
   expect(full.indexOf('.row {')).toBeLessThan(full.indexOf('.first-text {'));
 });
+
+test('a variable is never written inside a shorthand, where it could take the other parts along', () => {
+  const border = { width: '2px', style: 'dashed', color: 'var(--none)' };
+  const project = make(
+    ...Object.entries(border).map(([what, value]) => set(node, 'base', `border-top-${what}`, value)),
+  );
+  const css = writeSheet(renderSheet(project, project.pages, { addresses: { picture: () => '' } }));
+  expect(css).toContain('border-top-style: dashed;');
+  expect(css).not.toContain('border-top:');
+});

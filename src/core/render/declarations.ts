@@ -1,4 +1,5 @@
 import type { Declarations } from '../document/element';
+import { usesVariables } from '../styles/custom';
 import { propertyRank } from '../styles/properties';
 
 const WIDE = /^(inherit|initial|unset)$/;
@@ -65,7 +66,8 @@ export function writeDeclarations(declarations: Declarations, write: (value: str
   for (const { name, longhands, write: compact } of COMPACTIONS) {
     if (!rest.has(longhands[0]!)) continue;
     const values = longhands.map((longhand) => rest.get(longhand));
-    if (values.some((value) => value === undefined)) continue;
+    // In a shorthand, one variable without a value would take all of its parts along.
+    if (values.some((value) => value === undefined || usesVariables(value))) continue;
     const value = compact(values as string[]);
     if (value === undefined) continue;
     lines.push({ rank: propertyRank(longhands[0]!), text: `${name}: ${write(value)};` });
