@@ -7,7 +7,7 @@ import type { PageElement, StyleSet } from '../document/element';
 import { requireElement } from '../edits/edit';
 import { carriersOf } from '../edits/owners';
 import type { Edit } from '../edits/registry';
-import { changeDocument } from '../edits/registry';
+import { applyEdit, changeDocument } from '../edits/registry';
 import { requireShared } from '../edits/remove-shared';
 import type { StyleChange } from '../edits/restyle';
 import { describeEffect, listed, namedTogether } from './effect';
@@ -97,7 +97,9 @@ export function planDetach(
     ? `Takes ${style.name} off ${whose(project, carrying)} and writes ${changes.length} values there instead; it looks the same.`
     : `Takes ${style.name} off ${whose(project, carrying)}, and with it what it says.`;
   const all = changes.length > 0 ? [...edits, restyleEdit(sentence.slice(0, -1), changes)] : edits;
-  return withEffect(project, slice, carrying, propertiesOf(style.styles), grouped(sentence, all), sentence);
+  const edit = grouped(sentence, all);
+  if (keep) requireSameLook(project, edit);
+  return withEffect(project, slice, carrying, propertiesOf(style.styles), edit, sentence);
 }
 
 /** Deletes a shared style, with or without keeping the look of those that carry it. */
@@ -114,7 +116,9 @@ export function planDeleteShared(project: Project, slice: Slice, sharedId: strin
         : `Deletes ${style.name}; ${many} it and lose what it says.`;
   const edits: Edit[] = [{ type: 'removeShared', id: sharedId }];
   if (changes.length > 0) edits.push(restyleEdit(sentence.slice(0, -1), changes));
-  return withEffect(project, slice, carriers, propertiesOf(style.styles), grouped(sentence, edits), sentence);
+  const edit = grouped(sentence, edits);
+  if (keep) requireSameLook(project, edit);
+  return withEffect(project, slice, carriers, propertiesOf(style.styles), edit, sentence);
 }
 
 /** The own values that an element needs to look the same without a shared style. */
@@ -153,6 +157,16 @@ const whose = (project: Project, ids: readonly string[]) =>
 
 const grouped = (sentence: string, edits: readonly Edit[]): Edit =>
   edits.length === 1 ? edits[0]! : { type: 'group', label: sentence.slice(0, 199).replace(/\.$/, ''), edits };
+
+/** @throws PlanError when what claims to keep the look would change a value somewhere after all. */
+function requireSameLook(project: Project, edit: Edit): void {
+  const { footprint } = applyEdit(project, edit);
+  const [changed] = Object.values(footprint).filter(({ widths }) => widths.length > 0);
+  if (changed)
+    throw new PlanError(
+      `${changed.properties.join(', ')} can't be written so that it stays the same at every viewport.`,
+    );
+}
 
 function withEffect(
   project: Project,
