@@ -7,7 +7,8 @@ import type { PageElement, StyleSet } from '../document/element';
 import { requireElement } from '../edits/edit';
 import { carriersOf } from '../edits/owners';
 import type { Edit } from '../edits/registry';
-import { applyEdit, changeDocument } from '../edits/registry';
+import { stylesFootprint } from '../edits/footprint';
+import { changeDocument } from '../edits/registry';
 import { requireShared } from '../edits/remove-shared';
 import type { StyleChange } from '../edits/restyle';
 import { describeEffect, listed, namedTogether } from './effect';
@@ -98,7 +99,7 @@ export function planDetach(
     : `Takes ${style.name} off ${whose(project, carrying)}, and with it what it says.`;
   const all = changes.length > 0 ? [...edits, restyleEdit(sentence.slice(0, -1), changes)] : edits;
   const edit = grouped(sentence, all);
-  if (keep) requireSameLook(project, edit);
+  if (keep) requireSameLook(project, edit, carrying, propertiesOf(style.styles));
   return withEffect(project, slice, carrying, propertiesOf(style.styles), edit, sentence);
 }
 
@@ -117,7 +118,7 @@ export function planDeleteShared(project: Project, slice: Slice, sharedId: strin
   const edits: Edit[] = [{ type: 'removeShared', id: sharedId }];
   if (changes.length > 0) edits.push(restyleEdit(sentence.slice(0, -1), changes));
   const edit = grouped(sentence, edits);
-  if (keep) requireSameLook(project, edit);
+  if (keep) requireSameLook(project, edit, carriers, propertiesOf(style.styles));
   return withEffect(project, slice, carriers, propertiesOf(style.styles), edit, sentence);
 }
 
@@ -159,9 +160,10 @@ const grouped = (sentence: string, edits: readonly Edit[]): Edit =>
   edits.length === 1 ? edits[0]! : { type: 'group', label: sentence.slice(0, 199).replace(/\.$/, ''), edits };
 
 /** @throws PlanError when what claims to keep the look would change a value somewhere after all. */
-function requireSameLook(project: Project, edit: Edit): void {
-  const { footprint } = applyEdit(project, edit);
-  const [changed] = Object.values(footprint).filter(({ widths }) => widths.length > 0);
+function requireSameLook(project: Project, edit: Edit, ids: readonly string[], properties: readonly string[]): void {
+  const { document } = changeDocument(project, edit);
+  const written = new Map(ids.map((id) => [id, new Set(properties)]));
+  const [changed] = Object.values(stylesFootprint(project, document, written));
   if (changed)
     throw new PlanError(
       `${changed.properties.join(', ')} can't be written so that it stays the same at every viewport.`,
