@@ -92,6 +92,18 @@ export function takenBy(breakpoints: readonly Breakpoint[], id: string): string[
   return order;
 }
 
+/** The others, which no longer take over from it. */
+export function withoutBreakpoint(breakpoints: readonly Breakpoint[], id: string): Breakpoint[] {
+  return breakpoints
+    .filter((one) => one.id !== id)
+    .map((one) => {
+      if (!one.also?.includes(id)) return one;
+      const { also, ...rest } = one;
+      const left = also.filter((other) => other !== id);
+      return left.length > 0 ? { ...rest, also: left } : rest;
+    });
+}
+
 /** Whether some breakpoint would, by way of others, take over from itself. */
 export function hasCycle(breakpoints: readonly Breakpoint[]): boolean {
   const byId = new Map(breakpoints.map((one) => [one.id, one]));

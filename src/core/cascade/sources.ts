@@ -129,7 +129,7 @@ function collect(project: Project, page: Page, element: PageElement): Source[] {
         list.push(...declared(project.breakpoints, 'shared', style.styles, style.id));
   list.push(...declared(project.breakpoints, 'own', element.styles));
   list.push(...rule(true));
-  put('browser', browserForcedFor(element));
+  list.push({ layer: 'browser', at: BASE, important: true, declarations: browserForcedFor(element) });
   return list.filter(({ declarations }) => Object.keys(declarations).length > 0);
 }
 

@@ -3,8 +3,10 @@ import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
+import { classNames } from '../document/class-names';
 import type { Page, Project } from '../document/project';
 import { pageOf, subtreeOf } from '../document/tree';
+import { readSheet } from '../read';
 import { propertyNamed } from '../styles/properties';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
@@ -102,6 +104,18 @@ export function carryingFootprint(before: Project, after: Project, pageId: strin
 /** The whole page, at all widths: its HTML changed. */
 export function structureFootprint(pageId: string, elements: readonly string[]): Footprint {
   return { [pageId]: { elements, properties: [], widths: ALL_WIDTHS, html: true } };
+}
+
+/**
+ * What other class names can reach: everything, where a sheet from elsewhere asks for classes. They follow the names of
+ * elements and styles, and an element has one of its own only while it has values of its own.
+ */
+export function classesFootprint(before: Project, after: Project): Footprint {
+  const asks = after.sheets.some(({ css }) => readSheet(css).rules.some(({ selector }) => /[.[]/.test(selector)));
+  if (!asks) return {};
+  const [was, is] = [classNames(before), classNames(after)];
+  const same = was.size === is.size && [...is].every(([id, name]) => was.get(id) === name);
+  return same ? {} : wholeFootprint(after);
 }
 
 /** Everything, everywhere: what sheets from elsewhere can reach. */

@@ -27,7 +27,7 @@ import type { ClearStyle } from './clear-style';
 import { duplicateElement } from './duplicate-element';
 import type { DuplicateElement } from './duplicate-element';
 import type { Applied, EditKind, Footprint } from './edit';
-import { mergeFootprints } from './footprint';
+import { classesFootprint, mergeFootprints } from './footprint';
 import { insertElement } from './insert-element';
 import type { InsertElement } from './insert-element';
 import { moveBreakpoint } from './move-breakpoint';
@@ -142,7 +142,8 @@ export function applyEdit(project: Project, edit: Edit): Applied {
 }
 
 function footprintBetween(before: Project, after: Project, edit: Edit): Footprint {
-  if (edit.type !== 'group') return kindOf(edit).footprint(before, after, edit);
+  if (edit.type !== 'group')
+    return mergeFootprints(kindOf(edit).footprint(before, after, edit), classesFootprint(before, after));
   let document = before;
   return mergeFootprints(
     ...edit.edits.map((one) => {

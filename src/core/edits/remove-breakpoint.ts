@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { breakpointIdSchema, takenBy } from '../breakpoints/breakpoint';
+import { breakpointIdSchema, takenBy, withoutBreakpoint } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Project } from '../document/project';
 import type { EditKind } from './edit';
@@ -26,15 +26,7 @@ export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
     const takers = project.breakpoints.flatMap((one) =>
       one.also?.includes(id) ? [{ id: one.id, place: one.also.indexOf(id) }] : [],
     );
-    const document: Project = {
-      ...without,
-      breakpoints: project.breakpoints
-        .filter((one) => one.id !== id)
-        .map(({ also, ...one }) => {
-          const rest = also?.filter((other) => other !== id) ?? [];
-          return rest.length > 0 ? { ...one, also: rest } : one;
-        }),
-    };
+    const document: Project = { ...without, breakpoints: withoutBreakpoint(project.breakpoints, id) };
     return {
       document,
       inverse: {

@@ -35,7 +35,7 @@ export function dropFindings(project: Project, findings: readonly LintFinding[])
   for (const finding of findings) {
     // A sheet's text has moved under an earlier fix: its findings are read again.
     const fix = finding.owner.startsWith('t')
-      ? lintSheets(document).find((one) => one.owner === finding.owner && sameWords(one, finding))?.fix
+      ? lintSheets(document).find((one) => one.sentence === finding.sentence)?.fix
       : finding.fix;
     if (!fix) {
       left.push(finding);
@@ -70,5 +70,3 @@ function saysTheSame(before: Project, after: Project, sheetId: string): boolean 
 }
 
 const sorted = (declarations: Declarations) => Object.entries(declarations).sort(([a], [b]) => (a < b ? -1 : 1));
-
-const sameWords = (a: LintFinding, b: LintFinding) => a.property === b.property && a.lint === b.lint;

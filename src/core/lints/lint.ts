@@ -1,5 +1,4 @@
 import type { At } from '../breakpoints';
-import type { Project } from '../document/project';
 import type { Edit } from '../edits/registry';
 
 export const LINTS = [
@@ -28,5 +27,3 @@ export interface LintFinding {
   /** Whether the fix leaves every value of every element at every viewport as it was. */
   readonly unchanged: boolean;
 }
-
-export type Lint = (project: Project) => LintFinding[];

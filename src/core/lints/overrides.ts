@@ -1,7 +1,7 @@
 import type { At, Cell } from '../breakpoints';
 import { BASE, cellsOf } from '../breakpoints';
 import type { Candidate } from '../cascade/sources';
-import { conditionsOf, isHolding, sourcesFor } from '../cascade/sources';
+import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { Source } from '../cascade/sources';
 import type { Project } from '../document/project';
 import type { Carrier } from '../edits/owners';
@@ -35,7 +35,7 @@ function judge(
 ): Verdict {
   const verdict: Verdict = { wins: false, echoes: true, echoed: undefined };
   for (const { page, element } of carriers) {
-    const sources = sourcesFor(project, page, element).filter(({ declarations }) => property in declarations);
+    const sources = sourcesOf(project, page, element, property);
     for (const { sample } of cells) {
       const holding = sources.filter((source) => isHolding(source, sample));
       const winner = holding[holding.length - 1];

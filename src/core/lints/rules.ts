@@ -30,7 +30,8 @@ export function lintSheets(project: Project): LintFinding[] {
   return project.sheets.flatMap(({ id, name, css }) =>
     readSheet(css).overwritten.map(({ line, selector, property, value, by, start, end }): LintFinding => {
       const again = property === by;
-      const rest = css.slice(end).replace(/^\s*;?/, '');
+      // Line breaks stay, so that other findings keep their lines.
+      const rest = css.slice(end).replace(/^[^\S\n]*;?/, '');
       return {
         lint: again ? 'written-twice' : 'fighting',
         key: `${id} ${start}`,

@@ -13,14 +13,15 @@ import {
 import { conditionsOf } from '../cascade/sources';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
+import { pageOf } from '../document/tree';
 import { changeDocument } from '../edits/registry';
 import { requireElement } from '../edits/edit';
-import type { Restyle, StyleChange } from '../edits/restyle';
+import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import { describeEffect } from './effect';
-import { fitDeclarations } from './fit';
+import { fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
-import { PlanError, planValues, restyleEdit } from './plan';
+import { changesTo, PlanError, planValues, restyleEdit } from './plan';
 import { beneath, isWritable, spokenBy, writtenOut } from './spoken';
 
 /**
@@ -55,16 +56,9 @@ export function planStop(
     project,
     restyleEdit('', [{ owner: id, at: source.at, property, value: null }]),
   ).document;
-  const { origin } = resolve(
-    without,
-    without.pages.find((one) => one.id === page.id)!,
-    id,
-    property,
-    band.from,
-    slice,
-  );
+  const { origin } = resolve(without, pageOf(without, page.id)!, id, property, band.from, slice);
   const value = writtenOut(
-    origin.kind === 'declared' && origin.element === id ? origin.candidate : undefined,
+    origin.kind === 'declared' && origin.element === id ? origin.candidate.value : undefined,
     property,
   );
   if (!isWritable(property, value)) throw new PlanError(`What holds without it (${value}) can't be written down.`);
@@ -116,29 +110,25 @@ export function planMoveEnd(
 
   const isEdge =
     unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
-  const name = `At ${Math.round(to)}`;
-  const sets: (readonly Breakpoint[])[] = isEdge
+  // A new breakpoint goes the way the others go; the other way where only that can say it.
+  const upward = project.breakpoints.every(({ condition }) => !isWidthOnly(condition) || condition.below === undefined);
+  const conditions =
+    upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
+  const sets = isEdge
     ? [project.breakpoints]
-    : [{ below: to }, { from: to }].map((condition) => placed(project.breakpoints, { id: newId, name, condition }));
-  if (!isEdge && project.breakpoints.some(({ condition }) => isWidthOnly(condition) && condition.from !== undefined)) {
-    if (!project.breakpoints.some(({ condition }) => condition.below !== undefined)) sets.reverse();
-  }
+    : conditions.map((condition) =>
+        placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }),
+      );
+  const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
   for (const breakpoints of sets) {
-    const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
-    const fitted =
-      fitDeclarations(breakpoints, cells, wanted) ??
-      fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
+    const fitted = fitOrWriteOut(breakpoints, cells, wanted, below);
     if (!fitted) continue;
-    const changes: StyleChange[] = [BASE, ...breakpoints.map((one) => one.id)].flatMap((at) => {
-      const before = element.styles[at]?.[property];
-      const after = fitted[at];
-      return before === after ? [] : [{ owner: id, at, property, value: after ?? null }];
-    });
+    const changes = changesTo(id, element.styles, property, fitted);
     const added = isEdge ? undefined : breakpoints.find((one) => one.id === newId)!;
     const sentence = `Lets ${property} ${value} of ${element.name} hold at ${describeInterval(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
     const edit: Restyle = {
       ...restyleEdit(sentence.slice(0, -1), changes),
-      ...(added && { breakpoints: breakpoints }),
+      ...(added && { breakpoints }),
     };
     if (changes.length === 0) throw new PlanError('Nothing would change.');
     const { document } = changeDocument(project, edit);

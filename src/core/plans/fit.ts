@@ -1,5 +1,5 @@
 import type { At, Breakpoint } from '../breakpoints/breakpoint';
-import { BASE } from '../breakpoints/breakpoint';
+import { BASE, takenBy } from '../breakpoints/breakpoint';
 import type { Cell } from '../breakpoints/cells';
 import { holdsAt } from '../breakpoints/condition';
 
@@ -9,7 +9,7 @@ export type Wanted = (cell: Cell) => string | undefined;
 /**
  * What has to be written at the base and under breakpoints so that one owner says, in every cell, what is wanted there;
  * as little as says it. Undefined where these breakpoints can't say it.
- * @param breakpoints those that may be written to, in the order of the set
+ * @param breakpoints those that may be written to, in the order of the set; what they take over is seen to
  */
 export function fitDeclarations(
   breakpoints: readonly Breakpoint[],
@@ -18,7 +18,9 @@ export function fitDeclarations(
 ): Readonly<Record<string, string>> | undefined {
   const holding = cells.map((cell) => [
     BASE,
-    ...breakpoints.filter(({ condition }) => holdsAt(condition, cell.sample)).map(({ id }) => id),
+    ...breakpoints
+      .filter(({ condition }) => holdsAt(condition, cell.sample))
+      .flatMap(({ id }) => takenBy(breakpoints, id)),
   ]);
   const goals = cells.map(wanted);
   const written: Record<string, string> = {};
@@ -48,4 +50,20 @@ export function fitDeclarations(
       written[at] = value;
   }
   return fits() ? written : undefined;
+}
+
+/**
+ * The same, with what lies beneath written out where nothing is to be said but silence can't be kept: the value then
+ * ends by another value, not by none.
+ */
+export function fitOrWriteOut(
+  breakpoints: readonly Breakpoint[],
+  cells: readonly Cell[],
+  wanted: Wanted,
+  beneath: Wanted,
+): Readonly<Record<string, string>> | undefined {
+  return (
+    fitDeclarations(breakpoints, cells, wanted) ??
+    fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? beneath(cell))
+  );
 }

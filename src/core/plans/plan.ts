@@ -1,4 +1,5 @@
 import type { Slice } from '../breakpoints';
+import type { StyleSet } from '../document/element';
 import type { Project } from '../document/project';
 import type { Edit } from '../edits/registry';
 import { changeDocument } from '../edits/registry';
@@ -42,4 +43,17 @@ function changesIn(edit: Edit): StyleChange[] {
 
 export function restyleEdit(label: string, changes: readonly StyleChange[]): Restyle {
   return { type: 'restyle', label: label.slice(0, 300), changes: [...changes] };
+}
+
+/** The changes that turn what an owner says of a property at every place into something else. */
+export function changesTo(
+  owner: string,
+  styles: StyleSet,
+  property: string,
+  wanted: Readonly<Record<string, string>>,
+): StyleChange[] {
+  const places = new Set([...Object.keys(styles), ...Object.keys(wanted)]);
+  return [...places].flatMap((at): StyleChange[] =>
+    styles[at]?.[property] === wanted[at] ? [] : [{ owner, at, property, value: wanted[at] ?? null }],
+  );
 }

@@ -43,11 +43,13 @@ const made = (project: Project, plan: { edit: Parameters<typeof changeDocument>[
 
 test('sentences name what changes, band by band, and what keeps its own', () => {
   const project = small();
-  const plan = planClear(project, DEFAULT_SLICE, ['efirsth'], 'bmid');
+  const plan = planClear(project, DEFAULT_SLICE, { ids: ['efirsth'], at: 'bmid' });
   expect(plan.sentence).toBe('Clears the one value of Heading at 899 and narrower.');
   expect(plan.details).toEqual(['Middle: width 200px becomes 300px.', 'Narrow keeps its own width 100px.']);
-  expect(planCopy(project, DEFAULT_SLICE, ['efirsth'], 'bmid', 'bnar').sentence).toMatch(/in place of one value there/);
-  expect(() => planClear(project, DEFAULT_SLICE, ['efirst' + 'p'], 'bmid')).toThrow(/no own value/);
+  expect(planCopy(project, DEFAULT_SLICE, { ids: ['efirsth'], at: 'bmid' }, 'bnar').sentence).toMatch(
+    /in place of one value there/,
+  );
+  expect(() => planClear(project, DEFAULT_SLICE, { ids: ['efirstp'], at: 'bmid' })).toThrow(/no own value/);
   expect(namedTogether(['padding-left', 'padding-top', 'color', 'padding-right', 'padding-bottom'])).toEqual([
     'padding',
     'color',

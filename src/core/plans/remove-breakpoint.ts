@@ -1,5 +1,5 @@
 import type { At } from '../breakpoints';
-import { BASE, cellsOf, describeInterval, holdsAt, takenBy } from '../breakpoints';
+import { BASE, cellsOf, describeInterval, holdsAt, withoutBreakpoint } from '../breakpoints';
 import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
 import { allOwners, overridesUnder, ownerName } from '../edits/owners';
@@ -9,8 +9,9 @@ import type { Restyle, StyleChange } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import type { Footprint } from '../edits/edit';
 import { listed, namedTogether } from './effect';
-import { fitDeclarations } from './fit';
+import { fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
+import { changesTo } from './plan';
 import { beneath, spokenBy } from './spoken';
 
 export type Fate =
@@ -42,17 +43,11 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
       for (const [property, value] of Object.entries(styles[id] ?? {}))
         if (styles[fate.to]?.[property] === undefined) put({ owner, at: fate.to, property, value });
   if (fate.kind === 'fold') for (const change of folded(project, id)) put(change);
-  const breakpoints = project.breakpoints
-    .filter((one) => one.id !== id)
-    .map(({ also, ...one }) => {
-      const rest = also?.filter((other) => other !== id) ?? [];
-      return rest.length > 0 ? { ...one, also: rest } : one;
-    });
   const label = `Remove breakpoint ${breakpoint.name}`;
   const edit: Restyle = {
     type: 'restyle',
     label,
-    breakpoints: breakpoints,
+    breakpoints: withoutBreakpoint(project.breakpoints, id),
     changes: [...changes.values()],
   };
   const { footprint } = applyEdit(project, edit);
@@ -81,26 +76,13 @@ function whatMoves(project: Project, footprint: Footprint): string[] {
 /** What others have to say once a breakpoint is gone: exact where they can say it, else where they agree. */
 function folded(project: Project, id: string): StyleChange[] {
   const cells = cellsOf(conditionsOf(project));
-  const rest = project.breakpoints.filter((one) => one.id !== id);
-  const plain = rest.map(({ also: _, ...one }) => one);
+  const plain = withoutBreakpoint(project.breakpoints, id);
   return allOwners(project).flatMap(({ id: owner, styles }) => {
-    const touched = new Set([
-      ...Object.keys(styles[id] ?? {}),
-      // Those that took over from it lose it too.
-      ...project.breakpoints.flatMap((one) =>
-        one.id !== id && takenBy(project.breakpoints, one.id).includes(id) ? Object.keys(styles[id] ?? {}) : [],
-      ),
-    ]);
-    return [...touched].flatMap((property): StyleChange[] => {
+    return Object.keys(styles[id] ?? {}).flatMap((property): StyleChange[] => {
       const wanted = spokenBy(project.breakpoints, styles, property);
       const below = beneath(project, owner, property);
-      const fitted =
-        fitDeclarations(plain, cells, wanted) ??
-        fitDeclarations(plain, cells, (cell) => wanted(cell) ?? below(cell)) ??
-        agreed();
-      return [BASE, ...rest.map((one) => one.id)].flatMap((at): StyleChange[] =>
-        styles[at]?.[property] === fitted[at] ? [] : [{ owner, at, property, value: fitted[at] ?? null }],
-      );
+      const fitted = fitOrWriteOut(plain, cells, wanted, below) ?? agreed();
+      return changesTo(owner, styles, property, fitted);
 
       function agreed(): Readonly<Record<string, string>> {
         const said: Record<string, string> = {};

@@ -1,8 +1,8 @@
 import type { Breakpoint, Mend, ReadySet } from '../breakpoints';
-import { defaultOrder, describeCondition } from '../breakpoints';
+import { describeCondition, placed } from '../breakpoints';
 import type { Project } from '../document/project';
 import { LIMITS } from '../document/project';
-import { allOwners } from '../edits/owners';
+import { allOwners, overridesUnder } from '../edits/owners';
 import type { Edit } from '../edits/registry';
 import { applyEdit } from '../edits/registry';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
@@ -19,7 +19,7 @@ import { planRemoveBreakpoint } from './remove-breakpoint';
 export function planReadySet(project: Project, ready: ReadySet, how: 'replace' | 'add', newId: () => string): Plan {
   const fresh = ready.breakpoints.map((one): Breakpoint => ({ id: newId(), ...one }));
   const kept = how === 'add' ? project.breakpoints : [];
-  const breakpoints = how === 'add' ? [...kept, ...fresh].sort(defaultOrder) : [...fresh].sort(defaultOrder);
+  const breakpoints = fresh.reduce((set, one) => placed(set, one), kept);
   if (breakpoints.length > LIMITS.breakpoints)
     throw new PlanError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
   const gone = new Set(how === 'replace' ? project.breakpoints.map(({ id }) => id) : []);
@@ -41,7 +41,7 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
   const edit: Restyle = {
     type: 'restyle',
     label: `${how === 'add' ? 'Add' : 'Take'} the ready set "${ready.name}"`,
-    breakpoints: breakpoints,
+    breakpoints,
     ...((how === 'replace' || project.breakpoints.length === 0) && { baseName: ready.baseName }),
     changes,
   };
@@ -64,9 +64,7 @@ export function planMend(project: Project, mend: Mend, offer: string): Plan {
 /** A copy of a breakpoint right after it, with all that is written there; to be moved from there. */
 export function planDuplicateBreakpoint(project: Project, id: string, newId: string): Plan {
   const breakpoint = requireBreakpoint(project, id);
-  const overrides = Object.fromEntries(
-    allOwners(project).flatMap(({ id: owner, styles }) => (styles[id] ? [[owner, styles[id]]] : [])),
-  );
+  const overrides = overridesUnder(project, id);
   const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
   const taken = new Set([project.baseName, ...project.breakpoints.map(({ name }) => name)]);
   let name = `${breakpoint.name} copy`.slice(0, 60);

@@ -1,20 +1,19 @@
-import type { At, Slice } from '../breakpoints';
-import { BASE, cellsOf } from '../breakpoints';
-import { resolve } from '../cascade/resolve';
-import { conditionsOf } from '../cascade/sources';
-import type { Page, Project } from '../document/project';
-import type { PageElement, StyleSet } from '../document/element';
+import type { Slice } from '../breakpoints';
+import { cellsOf } from '../breakpoints';
+import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
+import type { StyleSet } from '../document/element';
+import type { Project } from '../document/project';
 import { requireElement } from '../edits/edit';
 import { carriersOf } from '../edits/owners';
 import type { Edit } from '../edits/registry';
-import { stylesFootprint } from '../edits/footprint';
 import { changeDocument } from '../edits/registry';
 import { requireShared } from '../edits/remove-shared';
 import type { StyleChange } from '../edits/restyle';
 import { describeEffect, listed, namedTogether } from './effect';
-import { fitDeclarations } from './fit';
+import type { Wanted } from './fit';
+import { fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
-import { PlanError, restyleEdit } from './plan';
+import { changesTo, PlanError, restyleEdit } from './plan';
 import { beneath } from './spoken';
 
 const propertiesOf = (styles: StyleSet) => [...new Set(Object.values(styles).flatMap(Object.keys))];
@@ -98,9 +97,7 @@ export function planDetach(
     ? `Takes ${style.name} off ${whose(project, carrying)} and writes ${changes.length} values there instead; it looks the same.`
     : `Takes ${style.name} off ${whose(project, carrying)}, and with it what it says.`;
   const all = changes.length > 0 ? [...edits, restyleEdit(sentence.slice(0, -1), changes)] : edits;
-  const edit = grouped(sentence, all);
-  if (keep) requireSameLook(project, edit, carrying, propertiesOf(style.styles));
-  return withEffect(project, slice, carrying, propertiesOf(style.styles), edit, sentence);
+  return withEffect(project, slice, carrying, propertiesOf(style.styles), grouped(sentence, all), sentence);
 }
 
 /** Deletes a shared style, with or without keeping the look of those that carry it. */
@@ -117,9 +114,7 @@ export function planDeleteShared(project: Project, slice: Slice, sharedId: strin
         : `Deletes ${style.name}; ${many} it and lose what it says.`;
   const edits: Edit[] = [{ type: 'removeShared', id: sharedId }];
   if (changes.length > 0) edits.push(restyleEdit(sentence.slice(0, -1), changes));
-  const edit = grouped(sentence, edits);
-  if (keep) requireSameLook(project, edit, carriers, propertiesOf(style.styles));
-  return withEffect(project, slice, carriers, propertiesOf(style.styles), edit, sentence);
+  return withEffect(project, slice, carriers, propertiesOf(style.styles), grouped(sentence, edits), sentence);
 }
 
 /** The own values that an element needs to look the same without a shared style. */
@@ -127,30 +122,19 @@ function keptValues(project: Project, id: string, sharedId: string): StyleChange
   const { page, element } = requireElement(project, id);
   const cells = cellsOf(conditionsOf(project));
   return propertiesOf(requireShared(project, sharedId).styles).flatMap((property) => {
-    const below = beneath(withoutShared(project, page, element, sharedId), id, property);
-    const wanted = (cell: (typeof cells)[number]) => {
-      const { origin, beaten } = resolve(project, page, id, property, cell.sample.width, cell.sample);
-      const all = [...(origin.kind === 'declared' && origin.element === id ? [origin.candidate] : []), ...beaten];
-      const winner = all.find(({ important, layer }) => !important && layer !== 'browser');
-      return winner && (winner.layer === 'own' || winner.owner === sharedId) ? winner.value : undefined;
+    const below = beneath(project, id, property, sharedId);
+    const sources = sourcesOf(project, page, element, property);
+    const wanted: Wanted = ({ sample }) => {
+      const winner = sources.findLast((source) => !source.important && isHolding(source, sample));
+      return winner?.layer === 'own' || winner?.owner === sharedId ? winner?.declarations[property] : undefined;
     };
-    const fitted =
-      fitDeclarations(project.breakpoints, cells, wanted) ??
-      fitDeclarations(project.breakpoints, cells, (cell) => wanted(cell) ?? below(cell));
+    const fitted = fitOrWriteOut(project.breakpoints, cells, wanted, below);
     if (!fitted)
       throw new PlanError(
         `${property} of ${element.name} can't be written so that it stays the same at every viewport.`,
       );
-    return [BASE, ...project.breakpoints.map((one) => one.id)].flatMap((at: At): StyleChange[] =>
-      element.styles[at]?.[property] === fitted[at] ? [] : [{ owner: id, at, property, value: fitted[at] ?? null }],
-    );
+    return changesTo(id, element.styles, property, fitted);
   });
-}
-
-function withoutShared(project: Project, page: Page, element: PageElement, sharedId: string): Project {
-  const shared = element.shared.filter((one) => one !== sharedId);
-  const elements = { ...page.elements, [element.id]: { ...element, shared } };
-  return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
 }
 
 const whose = (project: Project, ids: readonly string[]) =>
@@ -158,17 +142,6 @@ const whose = (project: Project, ids: readonly string[]) =>
 
 const grouped = (sentence: string, edits: readonly Edit[]): Edit =>
   edits.length === 1 ? edits[0]! : { type: 'group', label: sentence.slice(0, 199).replace(/\.$/, ''), edits };
-
-/** @throws PlanError when what claims to keep the look would change a value somewhere after all. */
-function requireSameLook(project: Project, edit: Edit, ids: readonly string[], properties: readonly string[]): void {
-  const { document } = changeDocument(project, edit);
-  const written = new Map(ids.map((id) => [id, new Set(properties)]));
-  const [changed] = Object.values(stylesFootprint(project, document, written));
-  if (changed)
-    throw new PlanError(
-      `${changed.properties.join(', ')} can't be written so that it stays the same at every viewport.`,
-    );
-}
 
 function withEffect(
   project: Project,

@@ -1,15 +1,12 @@
-import type { Candidate, Source } from '../cascade/sources';
-import { declared, isHolding } from '../cascade/sources';
-import type { Cell } from '../breakpoints/cells';
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { Source } from '../cascade/sources';
+import { declared, isHolding, sourcesOf } from '../cascade/sources';
 import type { StyleSet } from '../document/element';
-import type { Page, Project } from '../document/project';
-import { resolve } from '../cascade/resolve';
+import type { Project } from '../document/project';
+import { carriersOf } from '../edits/owners';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
 import type { Wanted } from './fit';
-import type { Carrier } from '../edits/owners';
-import { carriersOf, withStyles } from '../edits/owners';
 
 /** What one owner itself says of a property, cell by cell. */
 export function spokenBy(breakpoints: readonly Breakpoint[], styles: StyleSet, property: string): Wanted {
@@ -18,29 +15,32 @@ export function spokenBy(breakpoints: readonly Breakpoint[], styles: StyleSet, p
 }
 
 /** How a value that some winner gives is written down as a value of one's own. */
-export function writtenOut(winner: Candidate | undefined, property: string): string {
-  if (winner && !/^unset$/i.test(winner.value)) return winner.value;
+export function writtenOut(value: string | undefined, property: string): string {
+  if (value !== undefined && !/^unset$/i.test(value)) return value;
   return propertyNamed(property).inherited ? 'inherit' : 'initial';
 }
 
 /**
  * What the layers below an owner say, cell by cell, written out; undefined where it isn't the same for all that carry
- * the owner's values.
+ * the owner's values, or can't be written by people.
+ * @param without a shared style to leave aside as well
  */
-export function beneath(project: Project, ownerId: string, property: string): Wanted {
-  let without: Project | undefined;
-  let carriers: Carrier[] = [];
-  return (cell) => {
-    if (!without) {
-      without = withStyles(project, new Map([[ownerId, {}]]));
-      carriers = carriersOf(without, ownerId);
-    }
-    const now = without;
-    const values = new Set(
-      carriers.map(({ page, element }) => belowAt(now, page, element.id, ownerId, property, cell)),
+export function beneath(project: Project, ownerId: string, property: string, without?: string): Wanted {
+  const rank = rankOf(project, ownerId);
+  let carriers: readonly (readonly Source[])[] | undefined;
+  return ({ sample }) => {
+    carriers ??= carriersOf(project, ownerId).map(({ page, element }) =>
+      sourcesOf(project, page, element, property).filter(
+        (source) => !source.important && rankOfSource(project, source) < rank && source.owner !== without,
+      ),
     );
-    const value = values.size === 1 ? [...values][0]! : undefined;
-    return value !== undefined && isWritable(property, value) ? value : undefined;
+    const values = new Set(
+      carriers.map((sources) =>
+        writtenOut(sources.findLast((source) => isHolding(source, sample))?.declarations[property], property),
+      ),
+    );
+    const [value] = values;
+    return values.size === 1 && isWritable(property, value!) ? value : undefined;
   };
 }
 
@@ -50,24 +50,6 @@ export function isWritable(property: string, value: string): boolean {
   return checked.ok && checked.declarations[property] === value;
 }
 
-/** What an element would have without what stands at or above the owner's layer. */
-function belowAt(
-  project: Project,
-  page: Page,
-  elementId: string,
-  ownerId: string,
-  property: string,
-  cell: Cell,
-): string {
-  const { origin, beaten } = resolve(project, page, elementId, property, cell.sample.width, cell.sample);
-  const own = origin.kind === 'declared' && origin.element === elementId ? [origin.candidate] : [];
-  const rank = rankOf(project, ownerId);
-  const winner = [...own, ...beaten].find(
-    (candidate) => !candidate.important && rankOfCandidate(project, candidate) < rank,
-  );
-  return writtenOut(winner, property);
-}
-
 /** Strength of a layer, and inside the shared styles of one of them. */
 function rankOf(project: Project, ownerId: string): number {
   if (ownerId.startsWith('k')) return 3;
@@ -75,9 +57,9 @@ function rankOf(project: Project, ownerId: string): number {
   return Infinity;
 }
 
-function rankOfCandidate(project: Project, { layer, owner }: Candidate): number {
+function rankOfSource(project: Project, { layer, owner }: Source): number {
   if (layer === 'browser') return 0;
   if (layer === 'foundation') return 1;
   if (layer === 'imported') return 2;
-  return layer === 'own' ? 1e9 : rankOf(project, owner ?? '');
+  return layer === 'own' ? Infinity : rankOf(project, owner ?? '');
 }

@@ -1,4 +1,4 @@
-import type { At, Breakpoint } from '../breakpoints/breakpoint';
+import type { Breakpoint } from '../breakpoints/breakpoint';
 import { BASE, defaultOrder, takenBy } from '../breakpoints/breakpoint';
 import { bandsOf } from '../breakpoints/bands';
 import { cellsOf } from '../breakpoints/cells';
@@ -7,9 +7,10 @@ import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
 import { LIMITS } from '../document/project';
 import { EditError } from '../edits/edit';
-import { fitDeclarations } from './fit';
+import { fitOrWriteOut } from './fit';
 import { allOwners } from '../edits/owners';
 import type { Plan } from './plan';
+import { changesTo } from './plan';
 import { restyle } from '../edits/restyle';
 import type { Restyle, StyleChange } from '../edits/restyle';
 import { beneath, spokenBy } from './spoken';
@@ -33,20 +34,13 @@ export function directionOf(breakpoints: readonly Breakpoint[]): Direction | und
  * @throws EditError when the set would grow beyond what a project may have
  */
 export function planTurn(project: Project, direction: Direction, newId: () => string): Plan {
-  const edges = [
-    ...new Set(
-      project.breakpoints
-        .filter(({ condition }) => isWidthOnly(condition))
-        .flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)),
-    ),
-  ].sort((a, b) => a - b);
-  const widths = {
-    breakpoints: project.breakpoints.filter(({ condition }) => isWidthOnly(condition)),
-    baseName: project.baseName,
-  };
-  const bands = bandsOf(widths);
+  const byWidth = project.breakpoints.filter(({ condition }) => isWidthOnly(condition));
+  const edges = [...new Set(byWidth.flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)))].sort(
+    (a, b) => a - b,
+  );
+  const bands = bandsOf({ breakpoints: byWidth, baseName: project.baseName });
   const nameAt = (inside: number) => bands.find(({ from, below }) => from <= inside && inside < below)!.name;
-  const em = widths.breakpoints.length > 0 && widths.breakpoints.every(({ condition }) => condition.unit === 'em');
+  const em = byWidth.length > 0 && byWidth.every(({ condition }) => condition.unit === 'em');
   const turned = edges.map((edge, i): Breakpoint => ({
     id: newId(),
     ...(direction === 'wide-first'
@@ -72,16 +66,9 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
       const kept = plain.filter((one) => speaks(project.breakpoints.find(({ id }) => id === one.id)!));
       const wanted = spokenBy(project.breakpoints, styles, property);
       const below = beneath(project, owner, property);
-      const fitted =
-        fitDeclarations([...turned, ...kept], cells, wanted) ??
-        fitDeclarations([...turned, ...kept], cells, (cell) => wanted(cell) ?? below(cell));
-      const put = (at: At, value: string | null) => {
-        if ((styles[at]?.[property] ?? null) !== value) changes.push({ owner, at, property, value });
-      };
-      if (fitted) {
-        for (const at of written) if (!(at in fitted)) put(at, null);
-        for (const [at, value] of Object.entries(fitted)) put(at, value);
-      } else {
+      const fitted = fitOrWriteOut([...turned, ...kept], cells, wanted, below);
+      if (fitted) changes.push(...changesTo(owner, styles, property, fitted));
+      else {
         const own = project.breakpoints.filter(speaks);
         for (const { id } of own) for (const at of takenBy(project.breakpoints, id)) needed.add(at);
       }
@@ -102,7 +89,7 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     type: 'restyle',
     label,
     baseName: baseName.slice(0, 80),
-    breakpoints: breakpoints,
+    breakpoints,
     changes,
   };
   const after = restyle.apply(project, edit).document;

@@ -123,3 +123,10 @@ export function stepValue(value: string, caret: number, by: number): { value: st
   const next = `${Math.round((part.value + by) * 1000) / 1000}${part.unit}`;
   return { value: value.slice(0, part.start) + next + value.slice(part.end), caret: part.start + next.length };
 }
+
+/** "property: value" as people type it, the semicolon optional. Undefined where there is no property in it. */
+export function readDeclaration(text: string): { readonly property: string; readonly value: string } | undefined {
+  const [, name, value = ''] = /^\s*(-{0,2}[a-z][\w-]*)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
+  if (name === undefined) return undefined;
+  return { property: CUSTOM_PROPERTY.test(name) ? name : name.toLowerCase(), value };
+}

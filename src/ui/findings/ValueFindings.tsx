@@ -7,9 +7,9 @@ import { bandsOf } from '@/core/breakpoints';
 import { select, setWidth, showPage } from '../session/actions';
 import { announce, commitOrReport } from '../session/edits';
 import { steadyProject, useSession } from '../session/store';
+import { BUTTON } from '../theme/controls';
 import { useLints } from './use-lints';
 
-const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper disabled:opacity-50';
 const MOST_SHOWN = 60;
 
 function show(finding: LintFinding): void {
@@ -50,10 +50,10 @@ export function ValueFindings() {
         <h3 className="m-0 flex-1 font-semibold">
           In the values <span className="font-mono font-normal text-muted">{findings.length}</span>
         </h3>
-        <button type="button" className={button} disabled={!fresh || picked.length === 0} onClick={() => drop(picked)}>
+        <button type="button" className={BUTTON} disabled={!fresh || picked.length === 0} onClick={() => drop(picked)}>
           Drop chosen
         </button>
-        <button type="button" className={button} disabled={!fresh || safe.length === 0} onClick={() => drop(safe)}>
+        <button type="button" className={BUTTON} disabled={!fresh || safe.length === 0} onClick={() => drop(safe)}>
           Drop all that change nothing
         </button>
       </div>
@@ -94,7 +94,7 @@ export function ValueFindings() {
                   </button>
                   <button
                     type="button"
-                    className={`${button} shrink-0 text-xs`}
+                    className={`${BUTTON} shrink-0 text-xs`}
                     disabled={!fresh}
                     aria-label={`${finding.unchanged ? 'Drop' : 'Even out'}: ${finding.sentence}`}
                     onClick={() => drop([finding])}

@@ -116,7 +116,7 @@ function StretchCell({
   if (!at) return null;
   const words = `${stretch.value}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
   const openMenu = (x: number, y: number) =>
-    handlers.menu({ property, stretch, before, after, x, y, cell: cell.current! });
+    handlers.menu({ element, property, stretch, before, after, x, y, cell: cell.current! });
   const inside = () => {
     const { width } = useSession.getState();
     return width >= stretch.from && width < stretch.below;

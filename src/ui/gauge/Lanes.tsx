@@ -60,6 +60,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
     setMenu(undefined);
   }, [id]);
 
+  const closeMenu = useCallback(() => setMenu(undefined), []);
   const grid = useRef<HTMLDivElement>(null);
   const go = useCallback(
     (row: number, column: number) => {
@@ -146,7 +147,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
             ))}
         </div>
       </div>
-      {menu && id && <LaneMenu element={id} place={menu} close={() => setMenu(undefined)} />}
+      {menu && id && <LaneMenu place={menu} close={closeMenu} />}
     </div>
   );
 });

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { At } from '@/core/breakpoints';
+import { readDeclaration } from '@/core/styles';
 import { writeValue } from '../session/actions';
 
 /** Any declaration by its CSS name, checked: for those who know what they want to write. */
@@ -9,9 +10,9 @@ export function AnyDeclaration({ target }: { target: At }) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const write = () => {
-    const [, property, value] = /^\s*(-{0,2}[a-z][\w-]*)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
-    if (!property) return setProblem('Write it as "property: value".');
-    const wrong = writeValue(property.startsWith('--') ? property : property.toLowerCase(), value ?? '', target);
+    const declaration = readDeclaration(text);
+    if (!declaration) return setProblem('Write it as "property: value".');
+    const wrong = writeValue(declaration.property, declaration.value, target);
     setProblem(wrong);
     if (!wrong) setText('');
   };

@@ -10,12 +10,8 @@ import { planClear, planCopy, planEverywhere, planGive, planMakeBase } from '@/c
 import { commitOrReport } from '../session/edits';
 import { propose } from '../session/proposal';
 import { steadyPage, steadyProject, useSession } from '../session/store';
+import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { placesOf } from './places';
-
-const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper disabled:opacity-50';
-const items =
-  'z-40 max-h-72 w-64 overflow-auto rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none';
-const item = 'block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint';
 
 /** What can be done with all own values that the selection has at the write target. */
 export function ElementActions({ ids, target }: { ids: readonly string[]; target: At }) {
@@ -25,6 +21,7 @@ export function ElementActions({ ids, target }: { ids: readonly string[]; target
   const count = elements.reduce((sum, { styles }) => sum + Object.keys(styles[target] ?? {}).length, 0);
   const one = elements.length === 1 ? elements[0] : undefined;
   const kind = one && kindOf(one);
+  const place = { ids, at: target };
   const where = target === BASE ? 'the base' : describeTarget(project, target);
   const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, one!.id, target, receivers));
   return (
@@ -35,25 +32,25 @@ export function ElementActions({ ids, target }: { ids: readonly string[]; target
       <div className="flex flex-wrap gap-1.5">
         <button
           type="button"
-          className={button}
+          className={BUTTON}
           disabled={count === 0}
-          onClick={() => propose((now, slice) => planClear(now, slice, ids, target))}
+          onClick={() => propose((now, slice) => planClear(now, slice, place))}
         >
           Clear all
         </button>
         <Menu>
-          <MenuButton className={button} disabled={count === 0}>
+          <MenuButton className={BUTTON} disabled={count === 0}>
             Copy to
           </MenuButton>
-          <MenuItems anchor="top start" className={items}>
+          <MenuItems anchor="top start" className={MENU}>
             {placesOf(project)
               .filter(({ at }) => at !== target)
               .map(({ at, words }) => (
                 <MenuItem key={at}>
                   <button
                     type="button"
-                    className={item}
-                    onClick={() => propose((now, slice) => planCopy(now, slice, ids, target, at))}
+                    className={MENU_ITEM}
+                    onClick={() => propose((now, slice) => planCopy(now, slice, place, at))}
                   >
                     {words}
                   </button>
@@ -63,35 +60,35 @@ export function ElementActions({ ids, target }: { ids: readonly string[]; target
         </Menu>
         <button
           type="button"
-          className={button}
+          className={BUTTON}
           disabled={count === 0 || target === BASE}
-          onClick={() => propose((now, slice) => planMakeBase(now, slice, ids, target))}
+          onClick={() => propose((now, slice) => planMakeBase(now, slice, place))}
         >
           Make base
         </button>
         <button
           type="button"
-          className={button}
+          className={BUTTON}
           disabled={count === 0}
-          onClick={() => propose((now, slice) => planEverywhere(now, slice, ids, target))}
+          onClick={() => propose((now, slice) => planEverywhere(now, slice, place))}
         >
           At every band
         </button>
         {one && (
           <Menu>
-            <MenuButton className={button} disabled={count === 0}>
+            <MenuButton className={BUTTON} disabled={count === 0}>
               Give to
             </MenuButton>
-            <MenuItems anchor="top start" className={items}>
+            <MenuItems anchor="top start" className={MENU}>
               <MenuItem>
-                <button type="button" className={item} onClick={() => give({ to: 'siblings' })}>
+                <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'siblings' })}>
                   Its siblings
                 </button>
               </MenuItem>
               {kind &&
                 [false, true].map((everywhere) => (
                   <MenuItem key={String(everywhere)}>
-                    <button type="button" className={item} onClick={() => give({ to: 'kind', everywhere })}>
+                    <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'kind', everywhere })}>
                       All {kind.many} {everywhere ? 'in the project' : 'on this page'}
                     </button>
                   </MenuItem>
@@ -103,7 +100,7 @@ export function ElementActions({ ids, target }: { ids: readonly string[]; target
                     <MenuItem key={`${id} ${everywhere}`}>
                       <button
                         type="button"
-                        className={item}
+                        className={MENU_ITEM}
                         onClick={() => give({ to: 'shared', sharedId: id, everywhere })}
                       >
                         All that carry {name} {everywhere ? 'in the project' : 'on this page'}

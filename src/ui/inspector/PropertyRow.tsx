@@ -30,7 +30,9 @@ export const PropertyRow = memo(function PropertyRow({
 }: Props) {
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
   const foretellClear = () =>
-    foretell((project, slice) => planClear(project, slice, useSession.getState().selection, target, properties));
+    foretell((project, slice) =>
+      planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }),
+    );
   return (
     <div className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
       <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>

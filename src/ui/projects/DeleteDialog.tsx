@@ -1,6 +1,7 @@
 'use client';
 
 import { Description, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { DANGER_BUTTON } from '../theme/controls';
 import type { ProjectSummary } from './summary';
 
 interface Props {
@@ -27,11 +28,7 @@ export function DeleteDialog({ project, cancel, confirm }: Props) {
             >
               Keep it
             </button>
-            <button
-              type="button"
-              className="rounded-[4px] border border-rust bg-rust-tint px-3 py-1 font-semibold text-rust"
-              onClick={() => project && confirm(project)}
-            >
+            <button type="button" className={DANGER_BUTTON} onClick={() => project && confirm(project)}>
               Delete project
             </button>
           </div>

@@ -6,7 +6,7 @@ import { PlanError } from '@/core/plans';
 import { announce, commitOrReport, footprintOf, report } from './edits';
 import { shownPage, useSession } from './store';
 
-type Make = (project: Project, slice: Slice, page: Page) => Plan;
+export type Make = (project: Project, slice: Slice, page: Page) => Plan;
 
 /** Thinks a plan out; why it can't be is a sentence. */
 export function thinkOut(make: Make): Plan | string {

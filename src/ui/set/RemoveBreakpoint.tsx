@@ -7,6 +7,7 @@ import type { Fate } from '@/core/plans';
 import { listOverrides, planRemoveBreakpoint } from '@/core/plans';
 import { commitOrReport } from '../session/edits';
 import { useSession } from '../session/store';
+import { DANGER_BUTTON } from '../theme/controls';
 import { useRemoving } from './removing';
 
 const close = () => useRemoving.setState({ id: undefined });
@@ -106,7 +107,7 @@ function Choice({ project, id }: { project: Project; id: string }) {
         </button>
         <button
           type="button"
-          className="rounded-[4px] border border-rust bg-rust-tint px-3 py-1 font-semibold text-rust"
+          className={DANGER_BUTTON}
           onClick={() => {
             close();
             commitOrReport(plan.edit);

@@ -9,13 +9,11 @@ import { addBreakpointHere, key, setWidth } from '../session/actions';
 import { commitOrReport } from '../session/edits';
 import { carryOut, propose } from '../session/proposal';
 import { steadyProject, useSession } from '../session/store';
+import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { BreakpointForm } from './BreakpointForm';
 import { PlaneMap } from './PlaneMap';
 import { removeBreakpoint } from './removing';
 
-const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper';
-const items = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none';
-const item = 'block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint';
 const newId = () => `b${key()}`;
 
 /** The breakpoints of the project: their conditions, their order, what is likely wrong with them. */
@@ -29,15 +27,15 @@ export function SetPanel() {
     <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="set">
       <div className="flex flex-wrap gap-1.5 px-3.5 py-2.5">
         <Menu>
-          <MenuButton className={button}>Add at {width}</MenuButton>
-          <MenuItems anchor="bottom start" className={items}>
+          <MenuButton className={BUTTON}>Add at {width}</MenuButton>
+          <MenuItems anchor="bottom start" className={MENU}>
             <MenuItem>
-              <button type="button" className={item} onClick={() => addBreakpointHere('narrower')}>
+              <button type="button" className={MENU_ITEM} onClick={() => addBreakpointHere('narrower')}>
                 {width} and narrower
               </button>
             </MenuItem>
             <MenuItem>
-              <button type="button" className={item} onClick={() => addBreakpointHere('wider')}>
+              <button type="button" className={MENU_ITEM} onClick={() => addBreakpointHere('wider')}>
                 {width} and wider
               </button>
             </MenuItem>
@@ -45,7 +43,7 @@ export function SetPanel() {
               <MenuItem key={label}>
                 <button
                   type="button"
-                  className={item}
+                  className={MENU_ITEM}
                   onClick={() => commitOrReport({ type: 'addBreakpoint', breakpoint: { id: newId(), ...breakpoint } })}
                 >
                   {label}
@@ -55,14 +53,14 @@ export function SetPanel() {
           </MenuItems>
         </Menu>
         <Menu>
-          <MenuButton className={button}>Ready sets</MenuButton>
-          <MenuItems anchor="bottom end" className={`${items} max-h-80 overflow-auto`}>
+          <MenuButton className={BUTTON}>Ready sets</MenuButton>
+          <MenuItems anchor="bottom end" className={MENU}>
             {READY_SETS.flatMap((ready) =>
               (project.breakpoints.length > 0 ? (['replace', 'add'] as const) : (['replace'] as const)).map((how) => (
                 <MenuItem key={`${ready.id} ${how}`}>
                   <button
                     type="button"
-                    className={item}
+                    className={MENU_ITEM}
                     onClick={() => propose((now) => planReadySet(now, ready, how, newId))}
                   >
                     {how === 'add' ? 'Add: ' : project.breakpoints.length > 0 ? 'Replace by: ' : ''}
@@ -75,15 +73,19 @@ export function SetPanel() {
           </MenuItems>
         </Menu>
         <Menu>
-          <MenuButton className={button} disabled={project.breakpoints.length === 0}>
+          <MenuButton className={BUTTON} disabled={project.breakpoints.length === 0}>
             Turn around
           </MenuButton>
-          <MenuItems anchor="bottom end" className={items}>
+          <MenuItems anchor="bottom end" className={MENU}>
             {(['wide-first', 'narrow-first'] as const)
               .filter((one) => one !== direction)
               .map((one) => (
                 <MenuItem key={one}>
-                  <button type="button" className={item} onClick={() => propose((now) => planTurn(now, one, newId))}>
+                  <button
+                    type="button"
+                    className={MENU_ITEM}
+                    onClick={() => propose((now) => planTurn(now, one, newId))}
+                  >
                     {one === 'wide-first' ? 'Wide first' : 'Narrow first'}
                     <span className="block text-xs text-muted">Every element keeps every value</span>
                   </button>
@@ -117,7 +119,7 @@ export function SetPanel() {
       <div className="flex items-center justify-between px-3.5 pt-2 pb-1 text-muted">
         <span>Order: later ones win</span>
         {!inDefaultOrder(project.breakpoints) && (
-          <button type="button" className={`${button} text-xs`} onClick={restoreOrder}>
+          <button type="button" className={`${BUTTON} text-xs`} onClick={restoreOrder}>
             By the default
           </button>
         )}
@@ -183,8 +185,6 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
   const all = useSession((session) => session.project.breakpoints);
   const holds = all.length > 1;
   const nameOf = (id: string) => all.find((one) => one.id === id)?.name ?? '';
-  const small =
-    'flex size-5 shrink-0 items-center justify-center rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink disabled:opacity-30';
   const shift = (by: 1 | -1) => commitOrReport({ type: 'changeBreakpoint', id: breakpoint.id, index: index + by });
   const [first] = edgesOf(breakpoint.condition);
   return (
@@ -209,7 +209,7 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
         <>
           <button
             type="button"
-            className={small}
+            className={SIGN_BUTTON}
             disabled={index === 0}
             aria-label={`${breakpoint.name}: weaker`}
             title="Earlier, so weaker"
@@ -219,7 +219,7 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
           </button>
           <button
             type="button"
-            className={small}
+            className={SIGN_BUTTON}
             disabled={last}
             aria-label={`${breakpoint.name}: stronger`}
             title="Later, so stronger"
@@ -231,7 +231,7 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
       )}
       <button
         type="button"
-        className={small}
+        className={SIGN_BUTTON}
         aria-label={`Duplicate ${breakpoint.name}`}
         title="Duplicate, with all that is written there"
         onClick={() => propose((now) => planDuplicateBreakpoint(now, breakpoint.id, newId()))}
@@ -242,7 +242,7 @@ function SetRow({ breakpoint, index, last, open, toggle }: RowProps) {
       </button>
       <button
         type="button"
-        className={small}
+        className={SIGN_BUTTON}
         aria-label={`Remove ${breakpoint.name}`}
         title="Remove"
         onClick={() => removeBreakpoint(breakpoint.id)}

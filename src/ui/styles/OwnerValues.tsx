@@ -2,9 +2,10 @@
 
 import { useState } from 'react';
 import type { At } from '@/core/breakpoints';
-import { BASE, describeCondition } from '@/core/breakpoints';
-import { propertyRank } from '@/core/styles';
+import { BASE } from '@/core/breakpoints';
+import { propertyRank, readDeclaration } from '@/core/styles';
 import { describeTarget, stylesOf } from '@/core/edits';
+import { placesOf } from '../inspector/places';
 import { commit, commitOrReport } from '../session/edits';
 import { steadyProject, useSession, writeTarget } from '../session/store';
 
@@ -15,23 +16,16 @@ export function OwnerValues({ owner, label }: { owner: string; label: string }) 
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const styles = stylesOf(project, owner) ?? {};
-  const places: { at: At; words: string }[] = [
-    { at: BASE, words: 'Base' },
-    ...project.breakpoints.map(({ id, name, condition }) => ({
-      at: id,
-      words: `${name}: ${describeCondition(condition)}`,
-    })),
-  ];
   const write = () => {
-    const [, property, value] = /^\s*(-{0,2}[a-z][\w-]*)\s*:\s*(.*?)\s*;?\s*$/i.exec(text) ?? [];
-    if (!property) return setProblem('Write it as "property: value".');
-    const wrong = commit({ type: 'setStyle', node: owner, at: target, property, value: value ?? '' });
+    const declaration = readDeclaration(text);
+    if (!declaration) return setProblem('Write it as "property: value".');
+    const wrong = commit({ type: 'setStyle', node: owner, at: target, ...declaration });
     setProblem(wrong);
     if (!wrong) setText('');
   };
   return (
     <div>
-      {places.map(({ at, words }) => {
+      {placesOf(project).map(({ at, words }) => {
         const declared = Object.entries(styles[at] ?? {}).sort(([a], [b]) => propertyRank(a) - propertyRank(b));
         if (declared.length === 0) return null;
         return (

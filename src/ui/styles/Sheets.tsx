@@ -5,8 +5,7 @@ import { readSheet } from '@/core/read';
 import { key } from '../session/actions';
 import { commit, commitOrReport } from '../session/edits';
 import { steadyProject, useSession } from '../session/store';
-
-const button = 'rounded-[4px] border border-line-strong bg-sheet px-2 py-0.5 hover:bg-paper disabled:opacity-50';
+import { BUTTON } from '../theme/controls';
 
 /** Style sheets from elsewhere: below everything that is written here, but for their !important. */
 export function Sheets() {
@@ -92,10 +91,10 @@ export function Sheets() {
           </p>
         )}
         <div className="flex items-center justify-between gap-2">
-          <button type="submit" className={button} disabled={text.trim() === ''}>
+          <button type="submit" className={BUTTON} disabled={text.trim() === ''}>
             Bring in
           </button>
-          <label className={`${button} cursor-pointer`}>
+          <label className={`${BUTTON} cursor-pointer`}>
             From a file
             <input
               type="file"
