@@ -34,7 +34,7 @@ function value(name: string, turn: number): string | undefined {
 }
 
 /** A page of 2,000 elements under 8 breakpoints with 30,000 declarations, in rows of ten as pages are. */
-function largeProject(): Project {
+export function largeProject(): Project {
   const project = newProject('00000000-0000-4000-8000-000000000000', 'Large');
   const breakpoints = WIDTHS.map((width, i): Breakpoint => ({
     id: `b${i}`,

@@ -5,7 +5,7 @@ import { conditionSchema, describeCondition } from '../breakpoints/condition';
 import { LIMITS } from '../document/project';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { setFootprint } from './move-breakpoint';
+import { changedFootprint } from './move-breakpoint';
 import { requireBreakpoint } from './remove-breakpoint';
 
 const schema = z.strictObject({
@@ -49,7 +49,7 @@ export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
       },
     };
   },
-  footprint: setFootprint,
+  footprint: changedFootprint,
   describe(project, { id, condition, also, index }) {
     const name = project.breakpoints.find((one) => one.id === id)?.name ?? 'a breakpoint';
     if (condition) return `Change ${name} to ${describeCondition(condition)}`;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { breakpointIdSchema, breakpointSchema, placed } from '../breakpoints/breakpoint';
+import { breakpointIdSchema, breakpointSchema, placed, takenBy } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Edge } from '../breakpoints/condition';
 import { describeCondition, edgesOf, withEdge } from '../breakpoints/condition';
@@ -30,10 +30,14 @@ function requireEdge({ name, condition }: Breakpoint, side: Edge['side'] | undef
   return edges[0]!;
 }
 
-/** Who wins among all may change with a breakpoint's place in the order. */
-export function setFootprint(before: Project, after: Project) {
-  const ids = new Set([...before.breakpoints, ...after.breakpoints].map(({ id }) => id));
-  return breakpointFootprint(before, after, [...ids]);
+/**
+ * What another condition, another place in the order or other breakpoints to take over from can reach: the values that
+ * hold where it does. All others keep their order among each other, and so their winners.
+ */
+export function changedFootprint(before: Project, after: Project, { id }: { readonly id: string }) {
+  return breakpointFootprint(before, after, [
+    ...new Set([...takenBy(before.breakpoints, id), ...takenBy(after.breakpoints, id)]),
+  ]);
 }
 
 export const moveBreakpoint: EditKind<MoveBreakpoint> = {
@@ -57,7 +61,7 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
       },
     };
   },
-  footprint: setFootprint,
+  footprint: changedFootprint,
   describe(project, { id, edge, side }) {
     const breakpoint = project.breakpoints.find((one) => one.id === id);
     const which = side ?? (breakpoint && edgesOf(breakpoint.condition)[0]?.side);

@@ -6,6 +6,24 @@ import { holdsAt } from '../breakpoints/condition';
 /** Undefined: nothing is to be said here. */
 export type Wanted = (cell: Cell) => string | undefined;
 
+let last: { breakpoints: unknown; cells: unknown; speakers: readonly (readonly At[])[] } | undefined;
+
+/** For each cell the places that have a say there, weakest first. Asked for again and again with the same set. */
+function speakersIn(breakpoints: readonly Breakpoint[], cells: readonly Cell[]): readonly (readonly At[])[] {
+  if (last?.breakpoints !== breakpoints || last.cells !== cells)
+    last = {
+      breakpoints,
+      cells,
+      speakers: cells.map((cell) => [
+        BASE,
+        ...breakpoints
+          .filter(({ condition }) => holdsAt(condition, cell.sample))
+          .flatMap(({ id }) => takenBy(breakpoints, id)),
+      ]),
+    };
+  return last.speakers;
+}
+
 /**
  * What has to be written at the base and under breakpoints so that one owner says, in every cell, what is wanted there;
  * as little as says it. Undefined where these breakpoints can't say it.
@@ -16,12 +34,7 @@ export function fitDeclarations(
   cells: readonly Cell[],
   wanted: Wanted,
 ): Readonly<Record<string, string>> | undefined {
-  const holding = cells.map((cell) => [
-    BASE,
-    ...breakpoints
-      .filter(({ condition }) => holdsAt(condition, cell.sample))
-      .flatMap(({ id }) => takenBy(breakpoints, id)),
-  ]);
+  const holding = speakersIn(breakpoints, cells);
   const goals = cells.map(wanted);
   const written: Record<string, string> = {};
   const said = (at: readonly At[]) => at.findLast((one) => one in written);

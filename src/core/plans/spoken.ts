@@ -31,7 +31,7 @@ export function beneath(project: Project, ownerId: string, property: string, wit
   return ({ sample }) => {
     carriers ??= carriersOf(project, ownerId).map(({ page, element }) =>
       sourcesOf(project, page, element, property).filter(
-        (source) => !source.important && rankOfSource(project, source) < rank && source.owner !== without,
+        (source) => !source.important && rankOfSource(project, source) < rank && !(without && source.owner === without),
       ),
     );
     const values = new Set(

@@ -66,7 +66,7 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
       const kept = plain.filter((one) => speaks(project.breakpoints.find(({ id }) => id === one.id)!));
       const wanted = spokenBy(project.breakpoints, styles, property);
       const below = beneath(project, owner, property);
-      const fitted = fitOrWriteOut([...turned, ...kept], cells, wanted, below);
+      const fitted = fitOrWriteOut(kept.length > 0 ? [...turned, ...kept] : turned, cells, wanted, below);
       if (fitted) changes.push(...changesTo(owner, styles, property, fitted));
       else {
         const own = project.breakpoints.filter(speaks);

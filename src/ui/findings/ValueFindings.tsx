@@ -1,13 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import { dropFindings, LINTS } from '@/core/lints';
+import { LINTS } from '@/core/lints';
 import type { LintFinding } from '@/core/lints';
 import { bandsOf } from '@/core/breakpoints';
 import { select, setWidth, showPage } from '../session/actions';
-import { announce, commitOrReport } from '../session/edits';
+import { announce, commitOrReport, report } from '../session/edits';
 import { steadyProject, useSession } from '../session/store';
 import { BUTTON } from '../theme/controls';
+import { think } from '../session/think';
 import { useLints } from './use-lints';
 
 const MOST_SHOWN = 60;
@@ -22,15 +23,19 @@ function show(finding: LintFinding): void {
   } else useSession.setState({ panel: finding.owner.startsWith('b') ? 'set' : 'styles' });
 }
 
-function drop(findings: readonly LintFinding[]): void {
+async function drop(findings: readonly LintFinding[]): Promise<void> {
   const { project } = useSession.getState();
-  const { edit, count, left } = dropFindings(project, findings);
+  const { edit, count, left } = await think({ kind: 'drop', project, findings }).result;
+  if (useSession.getState().project !== project) return report('The project has changed since; drop them again.');
   if (!edit || !commitOrReport(edit)) return announce('They are needed now that others are gone; nothing was dropped.');
   const same = findings.every(({ unchanged }) => unchanged);
   announce(
     `${count === 1 ? 'One finding was' : `${count} findings were`} dropped${same ? '; every value at every viewport is as it was' : ''}.${left.length > 0 ? ` ${left.length} had to stay, since they are needed now.` : ''}`,
   );
 }
+
+const dropOrSay = (findings: readonly LintFinding[]) =>
+  void drop(findings).catch((error: Error) => report(error.message));
 
 /** What is wrong or of no use in the values themselves; no browser is needed to see it. */
 export function ValueFindings() {
@@ -50,10 +55,15 @@ export function ValueFindings() {
         <h3 className="m-0 flex-1 font-semibold">
           In the values <span className="font-mono font-normal text-muted">{findings.length}</span>
         </h3>
-        <button type="button" className={BUTTON} disabled={!fresh || picked.length === 0} onClick={() => drop(picked)}>
+        <button
+          type="button"
+          className={BUTTON}
+          disabled={!fresh || picked.length === 0}
+          onClick={() => dropOrSay(picked)}
+        >
           Drop chosen
         </button>
-        <button type="button" className={BUTTON} disabled={!fresh || safe.length === 0} onClick={() => drop(safe)}>
+        <button type="button" className={BUTTON} disabled={!fresh || safe.length === 0} onClick={() => dropOrSay(safe)}>
           Drop all that change nothing
         </button>
       </div>
@@ -97,7 +107,7 @@ export function ValueFindings() {
                     className={`${BUTTON} shrink-0 text-xs`}
                     disabled={!fresh}
                     aria-label={`${finding.unchanged ? 'Drop' : 'Even out'}: ${finding.sentence}`}
-                    onClick={() => drop([finding])}
+                    onClick={() => dropOrSay([finding])}
                   >
                     {finding.unchanged ? 'Drop' : 'Even out'}
                   </button>

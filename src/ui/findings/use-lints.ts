@@ -1,6 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Project } from '@/core/document';
 import type { LintFinding } from '@/core/lints';
+import { report } from '../session/edits';
+import { think } from '../session/think';
 
 /** Ms without an edit before the values are looked through again. */
 const CALM = 300;
@@ -11,23 +13,22 @@ interface Lints {
   readonly fresh: boolean;
 }
 
-let worker: Worker | undefined;
-let ticket = 0;
-
 /** The findings in the values of a project, worked out beside the page. */
 export function useLints(project: Project): Lints {
   const [known, setKnown] = useState<{ project: Project; findings: readonly LintFinding[] }>();
   useEffect(() => {
-    worker ??= new Worker(new URL('./lint-worker.ts', import.meta.url));
-    const mine = ++ticket;
-    const take = (event: MessageEvent<{ ticket: number; findings: LintFinding[] }>) => {
-      if (event.data.ticket === mine) setKnown({ project, findings: event.data.findings });
-    };
-    const timer = setTimeout(() => worker!.postMessage({ ticket: mine, project }), CALM);
-    worker.addEventListener('message', take);
+    let cancel = () => undefined as void;
+    const timer = setTimeout(() => {
+      const thinking = think({ kind: 'lint', project });
+      cancel = thinking.cancel;
+      thinking.result.then(
+        (findings) => setKnown({ project, findings }),
+        (error: Error) => report(error.message),
+      );
+    }, CALM);
     return () => {
       clearTimeout(timer);
-      worker?.removeEventListener('message', take);
+      cancel();
     };
   }, [project]);
   return { findings: known?.findings ?? [], fresh: known?.project === project };

@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { SWEEP_RANGE } from '@/core/audit';
+import { addBreakpointHere, likelyDirection } from '../session/actions';
 import { useSession } from '../session/store';
 import { useSize } from '../stage/use-size';
 import { Cursor } from './Cursor';
@@ -50,7 +51,17 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
               <GaugeButton label="Show less of the scale" sign="+" onClick={() => zoom(1 / 1.5)} />
             </span>
           </div>
-          <span className="h-5 leading-5">Bands</span>
+          <span className="flex h-5 items-center justify-between pr-2 leading-5">
+            Bands
+            <button
+              type="button"
+              title="New breakpoint at this width (B)"
+              className="rounded-[3px] border-0 bg-transparent px-1 text-xs text-muted hover:bg-paper hover:text-ink"
+              onClick={() => addBreakpointHere(likelyDirection())}
+            >
+              + breakpoint
+            </button>
+          </span>
           <span className="h-5 leading-5 text-muted">Devices</span>
           <SweepStatus />
         </div>

@@ -103,6 +103,12 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
       }}
     >
       <h3 className="m-0 pb-1 font-semibold text-muted">{label}: the whole story</h3>
+      {properties.length > 1 && (
+        <p className="m-0 pb-1 text-xs text-muted">
+          Of <code className="font-mono">{field.property}</code>. Each of its parts has a story of its own beneath the
+          triangle.
+        </p>
+      )}
       <ol className="m-0 list-none p-0">
         <li className="flex gap-2 py-0.5">
           <span className={`mt-0.5 block size-3 shrink-0 border pattern-${carriage}`} />

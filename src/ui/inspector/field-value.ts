@@ -6,6 +6,8 @@ import type { Page, Project } from '@/core/document';
 import { kindNamed } from '@/core/document';
 
 export interface FieldValue {
+  /** The property whose story it is: of several gathered in one field, the first that is set anywhere. */
+  readonly property: string;
   /** Shared by all selected elements; undefined where they differ. */
   readonly value: string | undefined;
   readonly carriage: Carriage;
@@ -41,7 +43,7 @@ export function fieldValue(
       ? ''
       : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner}`;
   const story = `${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at}`).join()}`;
-  return { value, carriage, resolution: first, ownHere, story };
+  return { property, value, carriage, resolution: first, ownHere, story };
 }
 
 /** One declaration in words: "set at 900 and narrower", "shared style Card, base". */

@@ -5,6 +5,8 @@ import type { Plan } from '@/core/plans';
 import { PlanError } from '@/core/plans';
 import { announce, commitOrReport, footprintOf, report } from './edits';
 import { shownPage, useSession } from './store';
+import type { Task } from './think';
+import { think } from './think';
 
 export type Make = (project: Project, slice: Slice, page: Page) => Plan;
 
@@ -35,6 +37,25 @@ export function propose(make: Make): void {
   mark(plan);
 }
 
+/** The same for a plan that can take long: it is worked out beside the page, and can be left meanwhile. */
+export async function proposeBeside(task: Extract<Task, { kind: 'turn' | 'remove' }>): Promise<void> {
+  dismissProposal();
+  const thinking = think(task);
+  useSession.setState({ stopThinking: thinking.cancel, foretold: '' });
+  try {
+    const plan = await thinking.result;
+    if (useSession.getState().project !== task.project) report('The project has changed since; ask again.');
+    else {
+      useSession.setState({ proposal: plan });
+      mark(plan);
+    }
+  } catch (error) {
+    report((error as Error).message);
+  } finally {
+    useSession.setState({ stopThinking: undefined });
+  }
+}
+
 export function acceptProposal(): void {
   const { proposal } = useSession.getState();
   if (!proposal) return;
@@ -43,8 +64,10 @@ export function acceptProposal(): void {
 }
 
 export function dismissProposal(): void {
-  if (!useSession.getState().proposal) return;
-  useSession.setState({ proposal: undefined, marked: [] });
+  const { proposal, stopThinking } = useSession.getState();
+  if (!proposal && !stopThinking) return;
+  stopThinking?.();
+  useSession.setState({ proposal: undefined, stopThinking: undefined, marked: [] });
   announce('Nothing was changed.');
 }
 

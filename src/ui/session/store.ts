@@ -54,6 +54,8 @@ export interface Session {
   readonly targetLocked: boolean;
   /** An edit thought out, waiting for a yes. */
   readonly proposal: Plan | undefined;
+  /** Set while a plan is being worked out beside the page; called, it ends that. */
+  readonly stopThinking: (() => void) | undefined;
   /** What the control in hand would do, in words. */
   readonly foretold: string;
   /** Widths that the edit in hand would change. */
@@ -86,6 +88,7 @@ export const useSession = create<Session>(() => ({
   chosenTarget: undefined,
   targetLocked: false,
   proposal: undefined,
+  stopThinking: undefined,
   foretold: '',
   marked: [],
   findings: {},

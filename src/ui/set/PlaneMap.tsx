@@ -39,10 +39,22 @@ export function PlaneMap() {
         width={WIDTH}
         height={HEIGHT}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
+        role="application"
+        aria-roledescription="map of the viewports"
+        tabIndex={0}
         aria-label={`At ${width} by ${slice.height} px hold ${here.holds.map(named).join(', ') || 'no breakpoints'}; ${wins === BASE ? project.baseName : named(wins)} wins.`}
         className="cursor-crosshair border border-line-strong"
         data-testid="plane"
+        onKeyDown={(event) => {
+          const by = event.shiftKey ? 100 : 10;
+          if (event.key === 'ArrowRight') setWidth(width + by);
+          else if (event.key === 'ArrowLeft') setWidth(width - by);
+          else if (event.key === 'ArrowDown') setSlice({ height: slice.height + by });
+          else if (event.key === 'ArrowUp') setSlice({ height: slice.height - by });
+          else return;
+          event.preventDefault();
+          event.stopPropagation();
+        }}
         onPointerDown={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
           const at = (part: number, { from, below }: { from: number; below: number }) => from * (below / from) ** part;

@@ -1,12 +1,13 @@
 'use client';
 
 import { Dialog, DialogPanel, DialogTitle, Radio, RadioGroup } from '@headlessui/react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Project } from '@/core/document';
-import type { Fate } from '@/core/plans';
-import { listOverrides, planRemoveBreakpoint } from '@/core/plans';
-import { commitOrReport } from '../session/edits';
+import type { Fate, Plan } from '@/core/plans';
+import { listOverrides } from '@/core/plans';
+import { commitOrReport, report } from '../session/edits';
 import { useSession } from '../session/store';
+import { think } from '../session/think';
 import { DANGER_BUTTON } from '../theme/controls';
 import { useRemoving } from './removing';
 
@@ -37,10 +38,13 @@ function Choice({ project, id }: { project: Project; id: string }) {
   const [to, setTo] = useState((project.breakpoints[at + 1] ?? project.breakpoints[at - 1])?.id ?? 'base');
   const [kind, setKind] = useState<Fate['kind']>('fold');
   const written = useMemo(() => listOverrides(project, id), [project, id]);
-  const plan = useMemo(
-    () => planRemoveBreakpoint(project, id, kind === 'move' ? { kind, to } : { kind }),
-    [project, id, kind, to],
-  );
+  const [plan, setPlan] = useState<Plan>();
+  useEffect(() => {
+    setPlan(undefined);
+    const thinking = think({ kind: 'remove', project, id, fate: kind === 'move' ? { kind, to } : { kind } });
+    thinking.result.then(setPlan, (error: Error) => report(error.message));
+    return thinking.cancel;
+  }, [project, id, kind, to]);
   const choices: readonly { kind: Fate['kind']; label: string }[] = [
     { kind: 'fold', label: 'Keep the look where that is possible' },
     { kind: 'move', label: 'Move them to another' },
@@ -90,12 +94,18 @@ function Choice({ project, id }: { project: Project; id: string }) {
         </label>
       )}
       <div aria-live="polite" className="mt-2 border-l-2 border-amber pl-2" data-testid="removal">
-        <p className="m-0">{plan.sentence}</p>
-        {plan.details.map((line) => (
-          <p key={line} className="m-0 text-muted">
-            {line}
-          </p>
-        ))}
+        {plan ? (
+          <>
+            <p className="m-0">{plan.sentence}</p>
+            {plan.details.map((line) => (
+              <p key={line} className="m-0 text-muted">
+                {line}
+              </p>
+            ))}
+          </>
+        ) : (
+          <p className="m-0 text-muted">Working out what will happen …</p>
+        )}
       </div>
       <div className="mt-3 flex justify-end gap-2">
         <button
@@ -108,9 +118,10 @@ function Choice({ project, id }: { project: Project; id: string }) {
         <button
           type="button"
           className={DANGER_BUTTON}
+          disabled={!plan}
           onClick={() => {
             close();
-            commitOrReport(plan.edit);
+            commitOrReport(plan!.edit);
           }}
         >
           Remove {breakpoint.name}

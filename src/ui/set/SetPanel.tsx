@@ -4,10 +4,12 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useMemo, useState } from 'react';
 import type { Breakpoint } from '@/core/breakpoints';
 import { checkSet, describeCondition, edgesOf, inDefaultOrder, READY_SETS, defaultIndex } from '@/core/breakpoints';
-import { directionOf, planDuplicateBreakpoint, planMend, planReadySet, planTurn } from '@/core/plans';
+import { LIMITS } from '@/core/document';
+import type { Direction } from '@/core/plans';
+import { directionOf, planDuplicateBreakpoint, planMend, planReadySet } from '@/core/plans';
 import { addBreakpointHere, key, setWidth } from '../session/actions';
 import { commitOrReport } from '../session/edits';
-import { carryOut, propose } from '../session/proposal';
+import { carryOut, propose, proposeBeside } from '../session/proposal';
 import { steadyProject, useSession } from '../session/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { BreakpointForm } from './BreakpointForm';
@@ -81,11 +83,7 @@ export function SetPanel() {
               .filter((one) => one !== direction)
               .map((one) => (
                 <MenuItem key={one}>
-                  <button
-                    type="button"
-                    className={MENU_ITEM}
-                    onClick={() => propose((now) => planTurn(now, one, newId))}
-                  >
+                  <button type="button" className={MENU_ITEM} onClick={() => turn(one)}>
                     {one === 'wide-first' ? 'Wide first' : 'Narrow first'}
                     <span className="block text-xs text-muted">Every element keeps every value</span>
                   </button>
@@ -151,6 +149,12 @@ export function SetPanel() {
       </div>
     </div>
   );
+}
+
+function turn(direction: Direction): void {
+  const { project } = useSession.getState();
+  const ids = Array.from({ length: 2 * LIMITS.breakpoints }, newId);
+  void proposeBeside({ kind: 'turn', project, direction, ids });
 }
 
 /** Conditions that aren't made at a width. */

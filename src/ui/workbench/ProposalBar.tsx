@@ -3,10 +3,12 @@
 import { useEffect, useRef } from 'react';
 import { acceptProposal, dismissProposal } from '../session/proposal';
 import { useSession } from '../session/store';
+import { BUTTON } from '../theme/controls';
 
 /** What is about to happen, before it does: in words here, and as stretches on the gauge. */
 export function ProposalBar() {
   const plan = useSession((session) => session.proposal);
+  const thinking = useSession((session) => session.stopThinking !== undefined);
   const yes = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (!plan) return;
@@ -18,6 +20,16 @@ export function ProposalBar() {
       if (before?.isConnected) before.focus();
     };
   }, [plan]);
+  if (thinking)
+    return (
+      <div role="status" className="flex shrink-0 items-center gap-4 border-y border-amber-ink bg-amber-tint px-4 py-2">
+        <progress aria-label="Working it out" className="h-1.5 w-24" />
+        <span className="flex-1">Working out what will happen …</span>
+        <button type="button" className={BUTTON} onClick={dismissProposal}>
+          Leave it
+        </button>
+      </div>
+    );
   if (!plan) return null;
   return (
     <div
@@ -39,11 +51,7 @@ export function ProposalBar() {
         ))}
       </div>
       <div className="flex shrink-0 gap-2">
-        <button
-          type="button"
-          className="rounded-[4px] border border-line-strong bg-sheet px-3 py-1 hover:bg-paper"
-          onClick={dismissProposal}
-        >
+        <button type="button" className={BUTTON} onClick={dismissProposal}>
           Leave it
         </button>
         <button

@@ -1,0 +1,48 @@
+import type { Project } from '@/core/document';
+import type { Dropped, LintFinding } from '@/core/lints';
+import type { Direction, Fate, Plan } from '@/core/plans';
+
+/** What can take long on a large project, each with all that it needs. */
+export type Task =
+  | { readonly kind: 'lint'; readonly project: Project }
+  | { readonly kind: 'drop'; readonly project: Project; readonly findings: readonly LintFinding[] }
+  | { readonly kind: 'remove'; readonly project: Project; readonly id: string; readonly fate: Fate }
+  | {
+      readonly kind: 'turn';
+      readonly project: Project;
+      readonly direction: Direction;
+      /** For the breakpoints that it makes. */
+      readonly ids: readonly string[];
+    };
+
+/** What comes of each. */
+export interface Thought {
+  readonly lint: readonly LintFinding[];
+  readonly drop: Dropped;
+  readonly remove: Plan;
+  readonly turn: Plan;
+}
+
+export interface Thinking<T> {
+  /** Rejects with a sentence for people; never settles once it is cancelled. */
+  readonly result: Promise<T>;
+  readonly cancel: () => void;
+}
+
+/** Works something out beside the page. */
+export function think<T extends Task>(task: T): Thinking<Thought[T['kind']]> {
+  const worker = new Worker(new URL('./think-worker.ts', import.meta.url));
+  const result = new Promise<Thought[T['kind']]>((resolve, reject) => {
+    worker.onmessage = ({ data }: MessageEvent<{ thought: Thought[T['kind']] } | { problem: string }>) => {
+      worker.terminate();
+      if ('thought' in data) resolve(data.thought);
+      else reject(new Error(data.problem));
+    };
+    worker.onerror = (event) => {
+      worker.terminate();
+      reject(new Error(event.message || 'It could not be worked out.'));
+    };
+  });
+  worker.postMessage(task);
+  return { result, cancel: () => worker.terminate() };
+}
