@@ -1,30 +1,10 @@
 import type { Project } from '../document';
-import { newProject } from '../document';
 import { changeDocument } from '../edits';
-import type { Edit } from '../edits';
+import { make, NARROW as narrow, set, shared, sheet, SHORT as short, START, TEXT } from '../edits/project-for-tests';
 import { renderExport, renderSheet, writeSheet } from '../render';
 import { ComputedStyles, laneFor, lanesFor, resolve } from './index';
 
-const start = newProject('00000000-0000-4000-8000-000000000000', 'Layers');
-const page = start.pages[0]!;
-const node = 'efirstp';
-const make = (...edits: Edit[]): Project =>
-  edits.reduce((project, edit) => changeDocument(project, edit).document, start);
-const set = (owner: string, at: string, property: string, value: string): Edit => ({
-  type: 'setStyle',
-  node: owner,
-  at,
-  property,
-  value,
-});
-const narrow: Edit = { type: 'addBreakpoint', breakpoint: { id: 'bn', name: 'Narrow', condition: { below: 600 } } };
-const short: Edit = { type: 'addBreakpoint', breakpoint: { id: 'bs', name: 'Short', condition: { heightBelow: 500 } } };
-const shared: Edit = {
-  type: 'addShared',
-  style: { id: 'sx', name: 'Quiet', styles: {} },
-  carriers: [{ node, place: 0 }],
-};
-const sheet = (css: string): Edit => ({ type: 'addSheet', sheet: { id: 'tx', name: 'Old', css } });
+const node = TEXT;
 const story = (project: Project, property: string, width = 1000, height = 800) => {
   const { value, origin, beaten } = resolve(project, project.pages[0]!, node, property, width, {
     height,
@@ -38,7 +18,7 @@ test('own beats shared beats kind beats elsewhere beats the browser; each is in 
   const project = make(
     sheet('p { margin-top: 1px }'),
     set('ktext', 'base', 'margin-top', '2px'),
-    shared,
+    shared(node),
     set('sx', 'base', 'margin-top', '3px'),
     set(node, 'base', 'margin-top', '4px'),
   );
@@ -46,7 +26,7 @@ test('own beats shared beats kind beats elsewhere beats the browser; each is in 
 });
 
 test('inside a layer the breakpoint wins, but a weaker layer never does', () => {
-  const project = make(narrow, set('ktext', 'bn', 'color', 'red'), shared, set('sx', 'base', 'color', 'green'));
+  const project = make(narrow, set('ktext', 'bn', 'color', 'red'), shared(node), set('sx', 'base', 'color', 'green'));
   expect(story(project, 'color', 500)).toEqual(['green', 'shared', 'kind']);
   const own = make(narrow, set('ktext', 'base', 'color', 'red'), set('ktext', 'bn', 'color', 'blue'));
   expect(
@@ -92,8 +72,8 @@ test('a height cuts across widths; what takes over from another has its values b
 test('variables are inherited, overridden and may run in a circle', () => {
   const project = make(
     narrow,
-    set(page.root, 'base', '--room', '10px'),
-    set(page.root, 'bn', '--room', 'calc(2px + 1px)'),
+    set(START.pages[0]!.root, 'base', '--room', '10px'),
+    set(START.pages[0]!.root, 'bn', '--room', 'calc(2px + 1px)'),
     set(node, 'base', 'padding-top', 'var(--room)'),
     set(node, 'base', 'padding-left', 'var(--none, 5px)'),
     set(node, 'base', '--x', 'var(--y)'),

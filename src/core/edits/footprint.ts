@@ -1,12 +1,12 @@
 import type { Cell } from '../breakpoints/cells';
 import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
+import { importedRules } from '../cascade/imported';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
 import type { Page, Project } from '../document/project';
 import { pageOf, subtreeOf } from '../document/tree';
-import { readSheet } from '../read';
 import { propertyNamed } from '../styles/properties';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
@@ -107,15 +107,26 @@ export function structureFootprint(pageId: string, elements: readonly string[]):
 }
 
 /**
- * What other class names can reach: everything, where a sheet from elsewhere asks for classes. They follow the names of
- * elements and styles, and an element has one of its own only while it has values of its own.
+ * What other class names reach: the elements that other rules of sheets from elsewhere match then. Classes follow the
+ * names of elements and styles, and an element has one of its own only while it has values of its own.
  */
 export function classesFootprint(before: Project, after: Project): Footprint {
-  const asks = after.sheets.some(({ css }) => readSheet(css).rules.some(({ selector }) => /[.[]/.test(selector)));
-  if (!asks) return {};
+  if (before.sheets !== after.sheets || after.sheets.length === 0) return {};
   const [was, is] = [classNames(before), classNames(after)];
-  const same = was.size === is.size && [...is].every(([id, name]) => was.get(id) === name);
-  return same ? {} : wholeFootprint(after);
+  if (was.size === is.size && [...is].every(([id, name]) => was.get(id) === name)) return {};
+  return mergeFootprints(
+    ...after.pages.map((page): Footprint => {
+      const old = pageOf(before, page.id);
+      const elements = Object.values(page.elements).flatMap((element) => {
+        const earlier = old?.elements[element.id];
+        if (!old || !earlier) return [];
+        const [a, b] = [importedRules(before, old, earlier), importedRules(after, page, element)];
+        return a.length === b.length && a.every(({ rule }, i) => rule === b[i]!.rule) ? [] : [element.id];
+      });
+      if (elements.length === 0) return {};
+      return { [page.id]: { elements, properties: [], widths: ALL_WIDTHS, html: false } };
+    }),
+  );
 }
 
 /** Everything, everywhere: what sheets from elsewhere can reach. */

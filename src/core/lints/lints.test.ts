@@ -1,32 +1,19 @@
 import type { Project } from '../document';
-import { newProject } from '../document';
 import type { Edit } from '../edits';
 import { applyEdit, changeDocument } from '../edits';
+import {
+  breakpoint,
+  make,
+  MIDDLE as middle,
+  NARROW as narrow,
+  set,
+  shared,
+  sheet,
+  TEXT,
+} from '../edits/project-for-tests';
 import { dropFindings, hardlyDiffers, lintProject } from './index';
 
-const start = newProject('00000000-0000-4000-8000-000000000000', 'Lints');
-const node = 'efirstp';
-const make = (...edits: Edit[]): Project =>
-  edits.reduce((project, edit) => changeDocument(project, edit).document, start);
-const set = (owner: string, at: string, property: string, value: string): Edit => ({
-  type: 'setStyle',
-  node: owner,
-  at,
-  property,
-  value,
-});
-const breakpoint = (id: string, name: string, condition: { below?: number; from?: number }): Edit => ({
-  type: 'addBreakpoint',
-  breakpoint: { id, name, condition },
-});
-const middle = breakpoint('bm', 'Middle', { below: 900 });
-const narrow = breakpoint('bn', 'Narrow', { below: 600 });
-const shared: Edit = {
-  type: 'addShared',
-  style: { id: 'sx', name: 'Quiet', styles: {} },
-  carriers: [{ node, place: 0 }],
-};
-const sheet = (css: string): Edit => ({ type: 'addSheet', sheet: { id: 'tx', name: 'Old', css } });
+const node = TEXT;
 /** Findings of the element, the styles and the set that the test has made, not of the page it starts with. */
 const found = (project: Project) =>
   lintProject(project)
@@ -40,8 +27,8 @@ test.each<[string, Edit[], string[]]>([
   ['one that takes a value back', [middle, narrow, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '20px'), set(node, 'bn', 'width', '9px')], []],
   ['what browsers do anyway', [set(node, 'base', 'display', 'block')], ['same-as-beneath base display']],
   ['a base that own breakpoints cover', [middle, breakpoint('bu', 'Up', { from: 900 }), set(node, 'base', 'width', '1px'), set(node, 'bm', 'width', '3px'), set(node, 'bu', 'width', '5px')], ['never-wins base width']],
-  ['a shared value that every carrier overrides', [shared, set('sx', 'base', 'width', '1px'), set(node, 'base', 'width', '3px')], ['never-wins base width']],
-  ['an own value that the shared style says too', [shared, set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px')], ['never-wins base width', 'written-twice base width']],
+  ['a shared value that every carrier overrides', [shared(node), set('sx', 'base', 'width', '1px'), set(node, 'base', 'width', '3px')], ['never-wins base width']],
+  ['an own value that the shared style says too', [shared(node), set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px')], ['never-wins base width', 'written-twice base width']],
   ['what an important rule from elsewhere beats', [sheet('p { width: 4px !important }'), set(node, 'base', 'width', '3px')], ['never-wins base width']],
   ['half a px', [middle, set(node, 'base', 'width', '90px'), set(node, 'bm', 'width', '90.5px')], ['hardly-differs bm width']],
   ['a whole px', [middle, set(node, 'base', 'width', '90px'), set(node, 'bm', 'width', '91px')], []],
@@ -55,7 +42,7 @@ test.each<[string, Edit[], string[]]>([
 }); // prettier-ignore
 
 test('of two that stand for each other one stays', () => {
-  const project = make(shared, set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px'));
+  const project = make(shared(node), set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px'));
   const { edit, count, left } = dropFindings(
     project,
     lintProject(project).filter(({ property }) => property === 'width'),

@@ -144,8 +144,9 @@ test('what claims to change nothing changes nothing: dropped findings, detached 
   expect(Math.min(dropped, kept)).toBeGreaterThan(5);
 });
 
-test('a breakpoint that is folded in changes no more than its plan says, and less than one that is dropped', () => {
-  let better = 0;
+test('a breakpoint that is folded in goes, can be brought back, and by far less changes than when it is dropped', () => {
+  let folded = 0;
+  let dropped = 0;
   fc.assert(
     fc.property(arbitraryProject, (project) => {
       for (const { id } of project.breakpoints) {
@@ -153,14 +154,13 @@ test('a breakpoint that is folded in changes no more than its plan says, and les
         const drop = applyEdit(project, planRemoveBreakpoint(project, id, { kind: 'drop' }).edit);
         expect(fold.document.breakpoints.map((one) => one.id)).not.toContain(id);
         expect(changeDocument(fold.document, fold.inverse).document).toEqual(project);
-        const [less, more] = [changed(project, fold.document).size, changed(project, drop.document).size];
-        expect(less).toBeLessThanOrEqual(more);
-        if (less < more) better++;
+        folded += changed(project, fold.document).size;
+        dropped += changed(project, drop.document).size;
       }
     }),
     { numRuns: 12 },
   );
-  expect(better).toBeGreaterThan(0);
+  expect(folded).toBeLessThan(dropped * 0.9);
 });
 
 test('a fit says what is wanted in every cell, with no declaration to spare', () => {

@@ -1,4 +1,4 @@
-import type { At } from '../breakpoints';
+import type { At, Breakpoint, Cell } from '../breakpoints';
 import { BASE, cellsOf, describeInterval, holdsAt, withoutBreakpoint } from '../breakpoints';
 import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
@@ -9,6 +9,7 @@ import type { Restyle, StyleChange } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import type { Footprint } from '../edits/edit';
 import { listed, namedTogether } from './effect';
+import type { Wanted } from './fit';
 import { fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
 import { changesTo } from './plan';
@@ -73,31 +74,46 @@ function whatMoves(project: Project, footprint: Footprint): string[] {
     : ['Nothing looks different at any width.'];
 }
 
-/** What others have to say once a breakpoint is gone: exact where they can say it, else where they agree. */
+/** What others have to say once a breakpoint is gone: exact where they can say it, else what is right in most cells. */
 function folded(project: Project, id: string): StyleChange[] {
   const cells = cellsOf(conditionsOf(project));
-  const plain = withoutBreakpoint(project.breakpoints, id);
-  return allOwners(project).flatMap(({ id: owner, styles }) => {
-    return Object.keys(styles[id] ?? {}).flatMap((property): StyleChange[] => {
+  const rest = withoutBreakpoint(project.breakpoints, id);
+  return allOwners(project).flatMap(({ id: owner, styles }) =>
+    Object.keys(styles[id] ?? {}).flatMap((property) => {
       const wanted = spokenBy(project.breakpoints, styles, property);
       const below = beneath(project, owner, property);
-      const fitted = fitOrWriteOut(plain, cells, wanted, below) ?? agreed();
-      return changesTo(owner, styles, property, fitted);
+      const exact = fitOrWriteOut(rest, cells, wanted, below);
+      if (exact) return changesTo(owner, styles, property, exact);
+      const left = Object.fromEntries(
+        Object.entries(styles).flatMap(([at, one]) => (at !== id && property in one ? [[at, one[property]!]] : [])),
+      );
+      const wrong = (said: Readonly<Record<string, string>>) => {
+        const speaks = spokenBy(rest, asStyles(said, property), property);
+        return cells.filter((cell) => (speaks(cell) ?? below(cell)) !== (wanted(cell) ?? below(cell))).length;
+      };
+      const agreed = { ...left, ...whereAllAgree(rest, cells, wanted) };
+      return changesTo(owner, styles, property, wrong(agreed) < wrong(left) ? agreed : left);
+    }),
+  );
+}
 
-      function agreed(): Readonly<Record<string, string>> {
-        const said: Record<string, string> = {};
-        for (const at of [BASE, ...plain.map((one) => one.id)]) {
-          const before = styles[at]?.[property];
-          if (before !== undefined) said[at] = before;
-          const home = cells.filter(
-            (cell) => (plain.findLast((one) => holdsAt(one.condition, cell.sample))?.id ?? BASE) === at,
-          );
-          const goals = new Set(home.map(wanted));
-          const [goal] = goals;
-          if (goals.size === 1 && goal !== undefined) said[at] = goal;
-        }
-        return said;
-      }
-    });
-  });
+const asStyles = (said: Readonly<Record<string, string>>, property: string) =>
+  Object.fromEntries(Object.entries(said).map(([at, value]) => [at, { [property]: value }]));
+
+/** For each place whose cells all want the same, that. A cell belongs to the strongest that holds there. */
+function whereAllAgree(
+  breakpoints: readonly Breakpoint[],
+  cells: readonly Cell[],
+  wanted: Wanted,
+): Readonly<Record<string, string>> {
+  const goals = new Map<At, Set<string | undefined>>();
+  for (const cell of cells) {
+    const home = breakpoints.findLast((one) => holdsAt(one.condition, cell.sample))?.id ?? BASE;
+    goals.set(home, (goals.get(home) ?? new Set()).add(wanted(cell)));
+  }
+  return Object.fromEntries(
+    [...goals].flatMap(([home, [goal, ...others]]) =>
+      goal !== undefined && others.length === 0 ? [[home, goal]] : [],
+    ),
+  );
 }

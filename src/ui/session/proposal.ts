@@ -37,18 +37,16 @@ export function propose(make: Make): void {
   mark(plan);
 }
 
-/** The same for a plan that can take long: it is worked out beside the page, and can be left meanwhile. */
-export async function proposeBeside(task: Extract<Task, { kind: 'turn' | 'remove' }>): Promise<void> {
+/** Turning a set around can take long: it is worked out beside the page, and can be left meanwhile. */
+export async function proposeTurn(task: Extract<Task, { kind: 'turn' }>): Promise<void> {
   dismissProposal();
   const thinking = think(task);
   useSession.setState({ stopThinking: thinking.cancel, foretold: '' });
   try {
     const plan = await thinking.result;
     if (useSession.getState().project !== task.project) report('The project has changed since; ask again.');
-    else {
-      useSession.setState({ proposal: plan });
-      mark(plan);
-    }
+    // Nothing looks different at any width, so there is nothing to mark.
+    else useSession.setState({ proposal: plan, marked: [] });
   } catch (error) {
     report((error as Error).message);
   } finally {

@@ -9,7 +9,7 @@ import type { Direction } from '@/core/plans';
 import { directionOf, planDuplicateBreakpoint, planMend, planReadySet } from '@/core/plans';
 import { addBreakpointHere, key, setWidth } from '../session/actions';
 import { commitOrReport } from '../session/edits';
-import { carryOut, propose, proposeBeside } from '../session/proposal';
+import { carryOut, propose, proposeTurn } from '../session/proposal';
 import { steadyProject, useSession } from '../session/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { BreakpointForm } from './BreakpointForm';
@@ -154,7 +154,7 @@ export function SetPanel() {
 function turn(direction: Direction): void {
   const { project } = useSession.getState();
   const ids = Array.from({ length: 2 * LIMITS.breakpoints }, newId);
-  void proposeBeside({ kind: 'turn', project, direction, ids });
+  void proposeTurn({ kind: 'turn', project, direction, ids });
 }
 
 /** Conditions that aren't made at a width. */
