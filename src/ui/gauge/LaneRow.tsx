@@ -26,6 +26,9 @@ interface RowProps {
   readonly handlers: LaneHandlers;
 }
 
+/** A variable that nobody sets has no value at all. */
+const shown = ({ value }: Stretch) => value || 'no value';
+
 /** The same text for the same picture. */
 const drawnAs = ({ property, stretches }: Lane) =>
   `${property} ${stretches.map(({ from, below, value, carriage, origin }) => `${from} ${below} ${value} ${carriage} ${origin.kind === 'declared' ? origin.candidate.at : ''}`).join()}`;
@@ -34,7 +37,7 @@ const drawnAs = ({ property, stretches }: Lane) =>
 export const LaneRow = memo(
   function LaneRow({ element, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
     const spoken = lane.stretches
-      .map((stretch) => `${stretch.value}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
+      .map((stretch) => `${shown(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
       .join('; ');
     return (
       <div
@@ -114,7 +117,7 @@ function StretchCell({
   const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
   const at = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
   if (!at) return null;
-  const words = `${stretch.value}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
+  const words = `${shown(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
   const openMenu = (x: number, y: number) =>
     handlers.menu({ element, property, stretch, before, after, x, y, cell: cell.current! });
   const inside = () => {
@@ -186,7 +189,7 @@ function StretchCell({
         <span
           className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|kind|imported|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
         >
-          {stretch.value}
+          {shown(stretch)}
         </span>
       )}
       {before && at.width > 16 && (
