@@ -27,7 +27,7 @@ interface RowProps {
 }
 
 /** A variable that nobody sets has no value at all. */
-const shown = ({ value }: Stretch) => value || 'no value';
+const valueText = ({ value }: Stretch) => value || 'no value';
 
 /** The same text for the same picture. */
 const drawnAs = ({ property, stretches }: Lane) =>
@@ -37,7 +37,7 @@ const drawnAs = ({ property, stretches }: Lane) =>
 export const LaneRow = memo(
   function LaneRow({ element, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
     const spoken = lane.stretches
-      .map((stretch) => `${shown(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
+      .map((stretch) => `${valueText(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
       .join('; ');
     return (
       <div
@@ -117,7 +117,7 @@ function StretchCell({
   const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
   const at = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
   if (!at) return null;
-  const words = `${shown(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
+  const words = `${valueText(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
   const openMenu = (x: number, y: number) =>
     handlers.menu({ element, property, stretch, before, after, x, y, cell: cell.current! });
   const inside = () => {
@@ -189,7 +189,7 @@ function StretchCell({
         <span
           className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|kind|imported|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
         >
-          {shown(stretch)}
+          {valueText(stretch)}
         </span>
       )}
       {before && at.width > 16 && (
