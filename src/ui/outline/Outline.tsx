@@ -128,7 +128,7 @@ export function Outline() {
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
         <AddElement />
       </header>
-      <p className="m-0 px-3.5 pb-1 text-xs text-muted">Names, texts and structure hold at all widths.</p>
+      <p className="m-0 px-3.5 pb-1 text-xs text-muted">What is here holds at all widths.</p>
       <ul
         ref={list}
         role="tree"
