@@ -38,6 +38,13 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
     },
     shared: SHARED,
     pictures: PICTURES,
+    blocks: [],
+    columns: {
+      base: { columns: 12, gutter: 24, margin: 32, align: 'centre', bodyMost: 1116, columnLeast: 48 },
+      [MIDDLE]: { columns: 8, gutter: 16, margin: 24, align: 'centre', columnLeast: 48 },
+      [NARROW]: { columns: 4, gutter: 12, margin: 16, align: 'centre', columnLeast: 48 },
+    },
+    grids: [],
     pages: [
       page('gfront', 'Front page', 'index', frontPage),
       page('gcatalogue', 'Catalogue', 'catalogue', catalogue),

@@ -50,6 +50,7 @@ export const elementSchema = z
     shared: z.array(sharedIdSchema),
     styles: styleSetSchema,
     kind: givenKindSchema.optional(),
+    locked: z.literal(true).optional(),
   })
   .superRefine((element, context) => {
     const rule = HTML_ELEMENTS[element.tag];
@@ -76,6 +77,8 @@ export interface PageElement {
   readonly styles: StyleSet;
   /** A kind given by people, in place of the one that the tag has. */
   readonly kind?: GivenKind | undefined;
+  /** Left alone by presses, drags and removals on the page. */
+  readonly locked?: true | undefined;
 }
 
 /** The kind's word, for names made by the program: "Button", "List", "Heading". */

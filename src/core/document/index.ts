@@ -6,3 +6,4 @@ export * from './migrate';
 export * from './new-project';
 export * from './kinds';
 export * from './class-names';
+export * from './html-ids';

@@ -68,6 +68,9 @@ export function newProject(id: string, name: string): Project {
     kinds: {},
     shared: [],
     pictures: [],
+    blocks: [],
+    columns: {},
+    grids: [],
     pages: [newPage('gfirst', name, 'index')],
   };
 }

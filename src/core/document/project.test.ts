@@ -22,15 +22,21 @@ test('a document of version 0 is led to the current one', () => {
     devices: ___,
     kinds: ____,
     sheets: _____,
+    blocks: ______,
+    columns: _______,
+    grids: ________,
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 2,
+    schema: 3,
     baseName: 'Base',
     devices: [],
     name: 'Old',
     kinds: {},
     sheets: [],
+    blocks: [],
+    columns: {},
+    grids: [],
   });
 });
 

@@ -1,13 +1,15 @@
 import { z } from 'zod';
-import { breakpointIdSchema, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
+import { atSchema, breakpointIdSchema, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import { columnGridSchema, NAMED_GRID_ID } from '../grid/column-grid';
+import type { ColumnGrid, ColumnGrids } from '../grid/column-grid';
 import type { PageElement, StyleSet } from './element';
 import { elementIdSchema, elementSchema, nameSchema, sharedIdSchema, styleSetSchema } from './element';
 import { whyNotInside } from './html';
 import { kindIdSchema } from './kinds';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 export const LIMITS = {
   elements: 5_000,
@@ -17,6 +19,8 @@ export const LIMITS = {
   pictureBytes: 2_000_000,
   sheets: 20,
   sheetBytes: 500_000,
+  blocks: 200,
+  grids: 60,
 } as const;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
@@ -63,6 +67,37 @@ export const pictureSchema = z.strictObject({
 });
 export type Picture = z.infer<typeof pictureSchema>;
 
+/** Elements kept to be put in again; the first is the top. What they name may have gone since. */
+export const blockSchema = z
+  .strictObject({
+    id: z.string().regex(/^o[a-z0-9]{1,24}$/, 'Not a block id.'),
+    name: nameSchema,
+    elements: z.array(elementSchema).min(1).max(LIMITS.elements),
+  })
+  .superRefine(({ name, elements }, context) => {
+    const problem = forestProblem(elements, 1);
+    if (problem) context.addIssue({ code: 'custom', message: `Block "${name}": ${problem}` });
+  });
+export interface Block {
+  readonly id: string;
+  readonly name: string;
+  readonly elements: readonly PageElement[];
+}
+
+export const namedGridSchema = z.strictObject({
+  id: z.string().regex(NAMED_GRID_ID, 'Not a grid id.'),
+  name: nameSchema,
+  grid: columnGridSchema,
+});
+export interface NamedGrid {
+  readonly id: string;
+  readonly name: string;
+  readonly grid: ColumnGrid;
+}
+
+/** Places whose breakpoint has gone are kept and don't count. */
+const columnGridsSchema = z.record(atSchema, columnGridSchema);
+
 export const pageSchema = z
   .strictObject({
     id: pageIdSchema,
@@ -71,6 +106,8 @@ export const pageSchema = z
     slug: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}$/, 'A page file is named in small letters, digits and hyphens.'),
     root: elementIdSchema,
     elements: z.record(elementIdSchema, elementSchema),
+    /** Column grids of its own, in place of the project's. */
+    columns: columnGridsSchema.optional(),
   })
   .superRefine((page, context) => {
     const problem = treeProblem(page);
@@ -83,6 +120,7 @@ export interface Page {
   readonly slug: string;
   readonly root: string;
   readonly elements: Readonly<Record<string, PageElement>>;
+  readonly columns?: ColumnGrids | undefined;
 }
 
 export const projectSchema = z
@@ -97,6 +135,9 @@ export const projectSchema = z
     kinds: z.record(kindIdSchema, styleSetSchema),
     shared: z.array(sharedStyleSchema).max(500),
     pictures: z.array(pictureSchema).max(500),
+    blocks: z.array(blockSchema).max(LIMITS.blocks),
+    columns: columnGridsSchema,
+    grids: z.array(namedGridSchema).max(LIMITS.grids),
     pages: z.array(pageSchema).min(1, 'A project has at least one page.').max(LIMITS.pages),
   })
   .superRefine((project, context) => {
@@ -119,7 +160,38 @@ export interface Project {
   /** In the order of the CSS: later ones win. */
   readonly shared: readonly SharedStyle[];
   readonly pictures: readonly Picture[];
+  readonly blocks: readonly Block[];
+  /** The column grid at the base and under breakpoints. */
+  readonly columns: ColumnGrids;
+  /** Column grids kept under a name. */
+  readonly grids: readonly NamedGrid[];
   readonly pages: readonly Page[];
+}
+
+/** Why elements don't form whole trees with as many tops as said, or break a content model. */
+export function forestProblem(elements: readonly PageElement[], tops: number): string | undefined {
+  const byId = new Map(elements.map((element) => [element.id, element]));
+  const below = new Set(elements.flatMap(({ children }) => children));
+  const heads = elements.filter(({ id }) => !below.has(id));
+  const seen = new Set<string>();
+  const visit = (id: string, ancestors: readonly string[]): string | undefined => {
+    const element = byId.get(id);
+    if (!element || seen.has(id)) return 'its elements do not form a tree.';
+    if (ancestors.length > LIMITS.depth) return `its elements are nested deeper than ${LIMITS.depth}.`;
+    seen.add(id);
+    const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
+    if (why) return why;
+    for (const child of element.children) {
+      const problem = visit(child, [element.tag, ...ancestors]);
+      if (problem) return problem;
+    }
+    return undefined;
+  };
+  for (const { id } of heads) {
+    const problem = visit(id, []);
+    if (problem) return problem;
+  }
+  return heads.length > tops || seen.size !== elements.length ? 'its elements do not form a tree.' : undefined;
 }
 
 function treeProblem(page: Page): string | undefined {
@@ -157,6 +229,7 @@ function projectProblem(project: Project): string | undefined {
   for (const { name, styles } of project.shared)
     if (lost(styles)) return `The shared style "${name}" has values under a breakpoint that isn't there.`;
   if (Object.values(project.kinds).some(lost)) return "A kind has values under a breakpoint that isn't there.";
+  if (new Set(project.blocks.map(({ id }) => id)).size !== project.blocks.length) return 'Two blocks have the same id.';
   const slugs = new Set(project.pages.map((page) => page.slug));
   if (slugs.size !== project.pages.length) return 'Two pages have the same file name.';
   const shared = new Set(project.shared.map((style) => style.id));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { PageElement } from '../document/element';
 import { elementIdSchema } from '../document/element';
+import { freshHtmlIds, htmlIdsOn, withHtmlIds } from '../document/html-ids';
 import { parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
 import { EditError, nameOf, requireElement } from './edit';
@@ -27,10 +28,12 @@ export const duplicateElement: EditKind<DuplicateElement> = {
       if (!fresh) throw new EditError('The element has changed since; duplicate it again.');
       return fresh;
     };
+    const htmlIds = freshHtmlIds(subtreeOf(page, node), htmlIdsOn(page));
     const copies = subtreeOf(page, node).map((element): PageElement => ({
       ...element,
       id: renamed(element.id),
       children: element.children.map(renamed),
+      attributes: withHtmlIds(element.attributes, htmlIds),
     }));
     requireSubtree(project, page, copies);
     return {

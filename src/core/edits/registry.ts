@@ -42,6 +42,26 @@ import { renameBreakpoint } from './rename-breakpoint';
 import type { RenameBreakpoint } from './rename-breakpoint';
 import { renameElement } from './rename-element';
 import type { RenameElement } from './rename-element';
+import { setLocked } from './set-locked';
+import type { SetLocked } from './set-locked';
+import { setAttribute } from './set-attribute';
+import type { SetAttribute } from './set-attribute';
+import { addPicture } from './add-picture';
+import type { AddPicture } from './add-picture';
+import { removePicture } from './remove-picture';
+import type { RemovePicture } from './remove-picture';
+import { addBlock } from './add-block';
+import type { AddBlock } from './add-block';
+import { removeBlock } from './remove-block';
+import type { RemoveBlock } from './remove-block';
+import { renameBlock } from './rename-block';
+import type { RenameBlock } from './rename-block';
+import { setColumns } from './set-columns';
+import type { SetColumns } from './set-columns';
+import { saveGrid } from './save-grid';
+import type { SaveGrid } from './save-grid';
+import { removeGrid } from './remove-grid';
+import type { RemoveGrid } from './remove-grid';
 import { setStyle } from './set-style';
 import type { SetStyle } from './set-style';
 import { setText } from './set-text';
@@ -69,7 +89,17 @@ export type SingleEdit =
   | RemoveSheet
   | ChangeSheet
   | ChangeBreakpoint
-  | Restyle;
+  | Restyle
+  | SetLocked
+  | SetAttribute
+  | AddPicture
+  | RemovePicture
+  | AddBlock
+  | RemoveBlock
+  | RenameBlock
+  | SetColumns
+  | SaveGrid
+  | RemoveGrid;
 
 /** Several edits that are made, undone and named as one. */
 export interface GroupEdit {
@@ -86,6 +116,7 @@ const KINDS: Kinds = {
   setStyle, clearStyle, addBreakpoint, moveBreakpoint, renameBreakpoint, removeBreakpoint,
   renameElement, setText, insertElement, removeElement, moveElement, duplicateElement,
   addShared, removeShared, changeShared, carryShared, setKind, addSheet, removeSheet, changeSheet, changeBreakpoint, restyle,
+  setLocked, setAttribute, addPicture, removePicture, addBlock, removeBlock, renameBlock, setColumns, saveGrid, removeGrid,
 }; // prettier-ignore
 
 const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;

@@ -20,6 +20,12 @@ export function requireIndex(parent: PageElement, index: number): void {
     throw new EditError(`${parent.name} has only ${parent.children.length} elements.`);
 }
 
+/** The project with one element replaced by another version of it. */
+export function withElement(project: Project, page: Page, element: PageElement): Project {
+  const elements = { ...page.elements, [element.id]: element };
+  return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
+}
+
 /** The page with a subtree put in; `elements[0]` is its top. */
 export function withSubtree(
   project: Project,

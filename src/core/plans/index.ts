@@ -1,4 +1,7 @@
 export * from './plan';
+export * from './rearrange';
+export * from './spans';
+export * from './proportions';
 export * from './effect';
 export * from './values';
 export * from './give';

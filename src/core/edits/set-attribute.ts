@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { elementIdSchema } from '../document/element';
+import { whyNotAttribute } from '../document/html';
+import type { EditKind } from './edit';
+import { EditError, nameOf, requireElement } from './edit';
+import { structureFootprint } from './footprint';
+import { withElement } from './structure';
+
+const schema = z.strictObject({
+  type: z.literal('setAttribute'),
+  node: elementIdSchema,
+  name: z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
+  /** Null takes it away. */
+  value: z.string().max(2_000, 'An attribute has at most 2000 characters.').nullable(),
+});
+export type SetAttribute = z.infer<typeof schema>;
+
+/** Sets an HTML attribute, at all widths: where a link leads, what a picture shows. */
+export const setAttribute: EditKind<SetAttribute> = {
+  schema,
+  apply(project, { node, name, value }) {
+    const { page, element } = requireElement(project, node);
+    const why = value === null ? undefined : whyNotAttribute(element.tag, name, value);
+    if (why) throw new EditError(why);
+    if (name === 'src' && !project.pictures.some(({ id }) => value === `picture:${id}`))
+      throw new EditError(value === null ? 'A picture element shows a picture.' : "That picture isn't there.");
+    const { [name]: before, ...others } = element.attributes;
+    const attributes = value === null ? others : { ...others, [name]: value };
+    return {
+      document: withElement(project, page, { ...element, attributes }),
+      inverse: { type: 'setAttribute', node, name, value: before ?? null },
+    };
+  },
+  footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
+  describe: (project, { node, name, value }) =>
+    value === null ? `Take ${name} from ${nameOf(project, node)}` : `Set ${name} of ${nameOf(project, node)}`,
+};

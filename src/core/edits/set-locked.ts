@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { elementIdSchema } from '../document/element';
+import type { EditKind } from './edit';
+import { nameOf, requireElement } from './edit';
+import { withElement } from './structure';
+
+const schema = z.strictObject({ type: z.literal('setLocked'), node: elementIdSchema, locked: z.boolean() });
+export type SetLocked = z.infer<typeof schema>;
+
+/** Locks an element against presses, drags and removals on the page, or opens it again. Nothing looks different. */
+export const setLocked: EditKind<SetLocked> = {
+  schema,
+  apply(project, { node, locked }) {
+    const { page, element } = requireElement(project, node);
+    const { locked: before, ...rest } = element;
+    return {
+      document: withElement(project, page, locked ? { ...rest, locked: true } : rest),
+      inverse: { type: 'setLocked', node, locked: before ?? false },
+    };
+  },
+  footprint: () => ({}),
+  describe: (project, { node, locked }) => `${locked ? 'Lock' : 'Unlock'} ${nameOf(project, node)}`,
+};

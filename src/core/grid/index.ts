@@ -1,0 +1,4 @@
+export * from './column-grid';
+export * from './columns';
+export * from './placement';
+export * from './spans';

@@ -1,0 +1,111 @@
+import type { At, Band, Slice } from '../breakpoints';
+import { bandsOf } from '../breakpoints';
+import type { Carriage } from '../cascade/lanes';
+import { carriageIn } from '../cascade/lanes';
+import { resolve, specifiedValue } from '../cascade/resolve';
+import type { Page, PageElement, Project } from '../document';
+import { trackCount } from '../styles/tracks';
+import type { PlacedSpan, RowFit, Span } from './placement';
+import { placeSpans } from './placement';
+
+/**
+ * The columns an item asks for, from its two lines (CSS Grid 2, 8.3). Undefined for named lines.
+ * @param columns of the grid, so that lines counted from the end can be told
+ */
+export function readSpan(start: string, end: string, columns: number): Span | undefined {
+  const line = (value: string): number | 'auto' | { span: number } | undefined => {
+    const text = value.trim().toLowerCase();
+    if (text === 'auto') return 'auto';
+    const span = /^span (\d+)$/.exec(text);
+    if (span) return { span: Number(span[1]) };
+    if (!/^-?\d+$/.test(text) || Number(text) === 0) return undefined;
+    const at = Number(text);
+    return at > 0 ? at : columns + 2 + at;
+  };
+  const [a, b] = [line(start), line(end)];
+  if (a === undefined || b === undefined) return undefined;
+  if (typeof a === 'number' && typeof b === 'number')
+    return a === b ? { start: a, span: 1 } : { start: Math.min(a, b), span: Math.abs(b - a) };
+  const span = typeof b === 'object' ? b.span : typeof a === 'object' ? a.span : 1;
+  if (typeof a === 'number') return { start: a, span };
+  if (typeof b === 'number') return { start: b - span, span };
+  return { span };
+}
+
+export interface SpanCell {
+  readonly item: string;
+  /** Undefined where the item takes no part (hidden, or out of the flow) or its lines have names. */
+  readonly asked: Span | undefined;
+  readonly placed: PlacedSpan | undefined;
+  readonly away: 'hidden' | 'out of the flow' | 'named lines' | undefined;
+  /** Whether it's said here, carried on, or comes from elsewhere. */
+  readonly carriage: Carriage;
+}
+
+export interface SpanColumn {
+  readonly band: Band;
+  /** Columns of the row's own grid; undefined where it's no grid, or one whose columns depend on the room. */
+  readonly columns: number | undefined;
+  readonly display: string;
+  readonly cells: readonly SpanCell[];
+  readonly fit: RowFit | undefined;
+}
+
+/** Every child of a row in every band: the columns it takes, and how the row breaks. */
+export function spanTable(project: Project, page: Page, row: PageElement, slice: Slice): SpanColumn[] {
+  return bandsOf(project, slice).map((band) => {
+    const viewport = { ...slice, width: band.from };
+    const value = (id: string, name: string) => specifiedValue(project, page, id, name, viewport);
+    const display = value(row.id, 'display');
+    const columns = /grid$/.test(display) ? trackCount(value(row.id, 'grid-template-columns')) : undefined;
+    const cells = row.children.map((item): SpanCell => {
+      const of = (name: string) => resolve(project, page, item, name, band.from, slice);
+      const [start, end] = [of('grid-column-start'), of('grid-column-end')];
+      const carriages = [start, end].map((one) => carriageIn(one, band.home));
+      const carriage =
+        carriages.find((one) => one === 'set') ?? carriages.find((one) => one !== 'default') ?? 'default';
+      const hidden = value(item, 'display') === 'none';
+      const out = ['absolute', 'fixed'].includes(value(item, 'position'));
+      const asked = hidden || out ? undefined : readSpan(start.value, end.value, columns ?? 1);
+      const away = hidden ? 'hidden' : out ? 'out of the flow' : asked ? undefined : 'named lines';
+      return { item, asked, placed: undefined, away, carriage };
+    });
+    if (!columns) return { band, columns, display, cells, fit: undefined };
+    const order = (item: string) => Number(value(item, 'order')) || 0;
+    const flowing = cells
+      .filter((cell) => cell.asked)
+      .map((cell, i) => ({ cell, i }))
+      .sort((a, b) => order(a.cell.item) - order(b.cell.item) || a.i - b.i)
+      .map(({ cell }) => cell);
+    const fit = placeSpans(
+      columns,
+      flowing.map(({ asked }) => asked!),
+    );
+    const placed = new Map(flowing.map(({ item }, i) => [item, fit.placed[i]!]));
+    return { band, columns, display, fit, cells: cells.map((cell) => ({ ...cell, placed: placed.get(cell.item) })) };
+  });
+}
+
+/** The lines that ask for a span, to be written. */
+export function spanDeclarations({ start, span }: Span): Record<string, string> {
+  return { 'grid-column-start': start === undefined ? 'auto' : String(start), 'grid-column-end': `span ${span}` };
+}
+
+/** "3" or "3 from 4", as people type and read a span; undefined when it can't be read. */
+export function parseSpan(text: string): Span | undefined {
+  const match = /^\s*(\d{1,2})\s*(?:(?:from|@)\s*(\d{1,2}))?\s*$/i.exec(text);
+  if (!match || Number(match[1]) < 1 || match[2] === '0') return undefined;
+  return { span: Number(match[1]), ...(match[2] !== undefined && { start: Number(match[2]) }) };
+}
+
+export function formatSpan({ start, span }: Span): string {
+  return start === undefined ? String(span) : `${span} from ${start}`;
+}
+
+/** Where a value written to a target is looked at first: a band in which the target holds. */
+export function bandOfTarget(project: Project, at: At, slice: Slice, width: number): Band | undefined {
+  const bands = bandsOf(project, slice);
+  const here = bands.find((band) => band.from <= width && width < band.below);
+  const holds = (band: Band) => at === 'base' || band.holds.includes(at);
+  return here && holds(here) ? here : (bands.find((band) => band.home === at) ?? bands.find(holds));
+}

@@ -1,0 +1,88 @@
+import type { At, Slice } from '../breakpoints';
+import type { Page, Project } from '../document';
+import type { StyleChange } from '../edits/restyle';
+import { describeTarget } from '../edits/set-style';
+import type { ColumnGrid } from '../grid/column-grid';
+import { gridAt } from '../grid/columns';
+import type { Span } from '../grid/placement';
+import { bandOfTarget, spanDeclarations, spanTable } from '../grid/spans';
+import { EVEN_TRACK, writeTracks } from '../styles/tracks';
+import type { Plan } from './plan';
+import { PlanError, planValues, restyleEdit } from './plan';
+
+const changes = (owner: string, at: At, values: Readonly<Record<string, string>>): StyleChange[] =>
+  Object.entries(values).map(([property, value]) => ({ owner, at, property, value }));
+
+function rowValues({ columns, gutter }: Pick<ColumnGrid, 'columns' | 'gutter'>): Record<string, string> {
+  return {
+    display: 'grid',
+    'grid-template-columns': writeTracks(Array<string>(columns).fill(EVEN_TRACK)),
+    'column-gap': `${gutter}px`,
+  };
+}
+
+/** Lays a row on the page's column grid at every place that has one: as many columns, the same gutter. */
+export function planLayOnColumns(project: Project, slice: Slice, page: Page, row: string): Plan {
+  const element = page.elements[row];
+  if (!element) throw new PlanError('The row has been removed.');
+  const places = ['base', ...project.breakpoints.map(({ id }) => id)];
+  const laid = places.flatMap((at): [At, ColumnGrid][] => {
+    const grid = page.columns?.[at] ?? (page.columns?.base ? undefined : project.columns[at]);
+    return grid ? [[at, grid]] : [];
+  });
+  if (laid.length === 0) throw new PlanError('This page has no column grid yet. Choose its columns first.');
+  const edit = restyleEdit(
+    `Lay ${element.name} on the columns`,
+    laid.flatMap(([at, grid]) => changes(row, at, rowValues(grid))),
+  );
+  const words = laid.map(([at, { columns }]) => `${columns} at ${describeTarget(project, at)}`).join(', ');
+  return planValues(project, slice, [row], edit, `Lays ${element.name} on the column grid: ${words}.`);
+}
+
+/** Makes an element take some columns, at one place. */
+export function planSpan(project: Project, slice: Slice, page: Page, item: string, at: At, span: Span): Plan {
+  const name = page.elements[item]?.name ?? 'The item';
+  const from = span.start === undefined ? '' : ` from ${span.start}`;
+  const edit = restyleEdit(
+    `${name} takes ${span.span}${from} at ${describeTarget(project, at)}`,
+    changes(item, at, spanDeclarations(span)),
+  );
+  return planValues(
+    project,
+    slice,
+    [item],
+    edit,
+    `${name} takes ${span.span} columns${from} at ${describeTarget(project, at)}.`,
+  );
+}
+
+const SHARES: Readonly<Record<number, string>> = {
+  1: 'the full width',
+  2: 'halves',
+  3: 'thirds',
+  4: 'quarters',
+  6: 'sixths',
+};
+
+/**
+ * Gives all children of a row the same share at one place: full, halves, thirds, quarters. A row that is no grid there
+ * is laid on the page's columns, or on twelve.
+ */
+export function planShares(project: Project, slice: Slice, page: Page, row: string, at: At, parts: number): Plan {
+  const element = page.elements[row];
+  if (!element || element.children.length === 0) throw new PlanError('Select a row that holds elements.');
+  const band = bandOfTarget(project, at, slice, 0);
+  if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
+  const column = spanTable(project, page, element, slice).find((one) => one.band.from === band.from)!;
+  const grid = gridAt(project, page, { ...slice, width: band.from })?.grid ?? { columns: 12, gutter: 24 };
+  const laysOut = column.columns === undefined || column.columns % parts !== 0;
+  const columns = laysOut ? (grid.columns % parts === 0 ? grid.columns : parts) : column.columns!;
+  const label = `${element.name} in ${SHARES[parts] ?? `${parts} parts`} at ${describeTarget(project, at)}`;
+  const values = laysOut ? rowValues({ ...grid, columns }) : {};
+  if (laysOut && /grid$/.test(column.display)) delete values['column-gap'];
+  const edit = restyleEdit(label, [
+    ...changes(row, at, values),
+    ...element.children.flatMap((child) => changes(child, at, spanDeclarations({ span: columns / parts }))),
+  ]);
+  return planValues(project, slice, [row, ...element.children], edit, `Puts the items of ${label}.`);
+}

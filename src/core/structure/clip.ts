@@ -1,0 +1,137 @@
+import { z } from 'zod';
+import { elementSchema } from '../document/element';
+import type { PageElement, StyleSet } from '../document/element';
+import type { Page, Picture, Project } from '../document/project';
+import { forestProblem, LIMITS, pictureSchema } from '../document/project';
+import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
+import { subtreeOf } from '../document/tree';
+
+/** Elements taken along: whole trees, and the names of what they refer to, so that another project can understand them. */
+export const clipSchema = z.strictObject({
+  from: z.literal('mill-pond'),
+  /** Tops in order. */
+  tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements),
+  elements: z.array(elementSchema).min(1).max(LIMITS.elements, `At most ${LIMITS.elements} elements can be pasted.`),
+  breakpoints: z.record(z.string().max(30), z.string().max(80)),
+  shared: z.record(z.string().max(30), z.string().max(80)),
+  pictures: z.array(pictureSchema).max(500),
+});
+export interface Clip {
+  readonly from: 'mill-pond';
+  readonly tops: readonly string[];
+  readonly elements: readonly PageElement[];
+  readonly breakpoints: Readonly<Record<string, string>>;
+  readonly shared: Readonly<Record<string, string>>;
+  readonly pictures: readonly Picture[];
+}
+
+/** Copies trees, with all overrides. `tops` are elements of the page, none inside another. */
+export function clipOf(project: Project, page: Page, tops: readonly string[]): Clip {
+  const elements = tops.flatMap((id) => subtreeOf(page, id));
+  const shown = new Set(elements.map(({ attributes }) => attributes.src));
+  return {
+    from: 'mill-pond',
+    tops,
+    elements,
+    breakpoints: Object.fromEntries(project.breakpoints.map(({ id, name }) => [id, name])),
+    shared: Object.fromEntries(project.shared.map(({ id, name }) => [id, name])),
+    pictures: project.pictures.filter(({ id }) => shown.has(`picture:${id}`)),
+  };
+}
+
+/**
+ * Reads what a clipboard holds. Undefined where it isn't a clip at all.
+ * @throws Error with a sentence where it is one but can't be used
+ */
+export function readClip(text: string): Clip | undefined {
+  if (!/^\s*\{\s*"from"\s*:\s*"mill-pond"/.test(text)) return undefined;
+  let input: unknown;
+  try {
+    input = JSON.parse(text);
+  } catch {
+    throw new Error('What was copied is damaged; copy it again.');
+  }
+  const result = clipSchema.safeParse(input);
+  if (!result.success) throw new Error(`What was copied can't be used: ${result.error.issues[0]!.message}`);
+  const clip = result.data as Clip;
+  const problem = forestProblem(clip.elements, clip.tops.length);
+  if (problem) throw new Error(`What was copied can't be used: ${problem}`);
+  return clip;
+}
+
+export interface Fitted {
+  readonly trees: readonly (readonly PageElement[])[];
+  /** Pictures that the project hasn't got yet. */
+  readonly pictures: readonly Picture[];
+  /** What could not be taken along, a sentence each. */
+  readonly notes: readonly string[];
+}
+
+const listed = (names: ReadonlySet<string>) => [...names].slice(0, 5).join(', ');
+
+/**
+ * The trees of a clip as a project can take them: with ids of their own; breakpoints and shared styles that the project
+ * hasn't got are looked for by name, else left out and named.
+ * @param taken HTML ids that are in use where they'll stand
+ */
+export function fitClip(
+  project: Project,
+  clip: Pick<Clip, 'tops' | 'elements'> & Partial<Clip>,
+  newId: () => string,
+  taken: ReadonlySet<string> = new Set(),
+): Fitted {
+  const lost = { breakpoints: new Set<string>(), shared: new Set<string>() };
+  const match = (list: readonly { id: string; name: string }[], names: Readonly<Record<string, string>> = {}) => {
+    const ids = new Map(list.map(({ id }) => [id, id]));
+    for (const [id, name] of Object.entries(names)) {
+      const same = list.find((one) => one.name === name);
+      if (!ids.has(id) && same) ids.set(id, same.id);
+    }
+    return ids;
+  };
+  const breakpoints = match(project.breakpoints, clip.breakpoints);
+  const shared = match(project.shared, clip.shared);
+  const pictures = new Set(project.pictures.map(({ id }) => id));
+  const brought = (clip.pictures ?? []).filter(
+    ({ id, fileName }) => !pictures.has(id) && !project.pictures.some((one) => one.fileName === fileName),
+  );
+  for (const { id } of brought) pictures.add(id);
+
+  const ids = new Map(clip.elements.map(({ id }) => [id, newId()]));
+  const htmlIds = freshHtmlIds(clip.elements, taken);
+  const missing = new Set<string>();
+  const refit = (element: PageElement): PageElement => {
+    const styles: Record<string, StyleSet[string]> = {};
+    for (const [at, declarations] of Object.entries(element.styles)) {
+      const here = at === 'base' ? at : breakpoints.get(at);
+      if (here) styles[here] = { ...styles[here], ...declarations };
+      else if (Object.keys(declarations).length > 0) lost.breakpoints.add(clip.breakpoints?.[at] ?? at);
+    }
+    for (const id of element.shared) if (!shared.has(id)) lost.shared.add(clip.shared?.[id] ?? id);
+    const attributes = withHtmlIds(element.attributes, htmlIds);
+    if (attributes.src && !pictures.has(attributes.src.replace('picture:', ''))) {
+      missing.add(element.name);
+      delete attributes.src;
+    }
+    return {
+      ...element,
+      id: ids.get(element.id)!,
+      children: element.children.map((child) => ids.get(child)!),
+      shared: [...new Set(element.shared.flatMap((id) => shared.get(id) ?? []))],
+      attributes,
+      styles,
+    };
+  };
+  const byId = new Map(clip.elements.map((element) => [element.id, element]));
+  const tree = (id: string): PageElement[] => {
+    const element = byId.get(id)!;
+    return [refit(element), ...element.children.flatMap(tree)];
+  };
+  const trees = clip.tops.map(tree);
+  const notes = [
+    ...(lost.breakpoints.size > 0 ? [`Values under ${listed(lost.breakpoints)} are left out: this project has no such breakpoint.`] : []),
+    ...(lost.shared.size > 0 ? [`Shared styles that this project hasn't got are left out: ${listed(lost.shared)}.`] : []),
+    ...(missing.size > 0 ? [`Pictures are missing in ${listed(missing)}.`] : []),
+  ]; // prettier-ignore
+  return { trees, pictures: brought, notes };
+}

@@ -1,0 +1,5 @@
+export * from './palette';
+export * from './place';
+export * from './clip';
+export * from './group-name';
+export * from './parent-dependence';

@@ -1,0 +1,21 @@
+/** Splits a CSS value at a sign that stands outside brackets and quotation marks: "," or white space. */
+export function splitOutside(value: string, at: ',' | ' '): string[] {
+  const parts: string[] = [];
+  let depth = 0;
+  let quote = '';
+  let part = '';
+  for (const sign of value) {
+    if (quote) quote = sign === quote ? '' : quote;
+    else if (sign === '"' || sign === "'") quote = sign;
+    else if (sign === '(' || sign === '[') depth++;
+    else if (sign === ')' || sign === ']') depth--;
+    else if (depth === 0 && (at === ' ' ? /\s/.test(sign) : sign === at)) {
+      if (part.trim()) parts.push(part.trim());
+      part = '';
+      continue;
+    }
+    part += sign;
+  }
+  if (part.trim()) parts.push(part.trim());
+  return parts;
+}
