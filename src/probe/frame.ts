@@ -1,9 +1,13 @@
+import { measure, outside, survey } from './measured';
+import { find, idOf, rectOf, send } from './nodes';
+import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
+
 /**
  * Runs inside a preview frame of the editor (sandboxed, opaque origin). It shows what it's told to, reports where the
  * selected elements are, and hands pointer and keys on to the editor. Messages in both directions are plain data; the
  * editor checks every one of them.
  */
-type Rect = readonly [left: number, top: number, width: number, height: number];
+const NO_TEXT = ['img', 'input', 'hr', 'textarea'];
 
 let selected: readonly string[] = [];
 let hovered: string | undefined;
@@ -11,19 +15,8 @@ let editing: { readonly element: HTMLElement; readonly before: string } | undefi
 let scheduled = false;
 /** Where the last selected element stood in the window, while it was in sight. */
 let anchorTop: number | undefined;
-
-const send = (message: Record<string, unknown>) => parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');
-const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
-const idOf = (target: EventTarget | null) =>
-  (target instanceof Element ? target : (target as Node | null)?.parentElement)?.closest<HTMLElement>('[data-mp-node]')
-    ?.dataset.mpNode;
-
-function rectOf(id: string): Rect | null {
-  const element = find(id);
-  if (!element || element.getClientRects().length === 0) return null;
-  const { left, top, width, height } = element.getBoundingClientRect();
-  return [left, top, width, height];
-}
+let resting = 0;
+let lastOutside = '';
 
 /** What is selected stays where it is on the screen while the width changes around it. */
 function holdAnchor(): void {
@@ -32,15 +25,16 @@ function holdAnchor(): void {
 }
 
 function noteAnchor(): void {
-  const rect = selected.length > 0 ? rectOf(selected[selected.length - 1]!) : null;
+  const rect = selected.length > 0 ? rectOf(find(selected[selected.length - 1]!)) : null;
   anchorTop = rect && rect[1] + rect[3] > 0 && rect[1] < innerHeight ? rect[1] : undefined;
 }
 
 function report(): void {
   scheduled = false;
   noteAnchor();
-  const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(id)]));
+  const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
   const root = document.documentElement;
+  const last = selected.length === 1 ? find(selected[0]!) : null;
   send({
     type: 'layout',
     rects,
@@ -49,7 +43,20 @@ function report(): void {
     contentHeight: root.scrollHeight,
     scrollWidth: root.scrollWidth,
     scrollY,
+    measured: last && rectOf(last) ? measure(last) : null,
   });
+  lookOutside();
+}
+
+/** Which elements reach past the sides is told when things have come to rest. */
+function lookOutside(): void {
+  clearTimeout(resting);
+  resting = window.setTimeout(() => {
+    const now = outside();
+    const text = JSON.stringify(now);
+    if (text !== lastOutside) send({ type: 'outside', ...now });
+    lastOutside = text;
+  }, 160);
 }
 
 // A frame outside the visible area gets no animation frames, so reports don't wait for one there.
@@ -155,7 +162,11 @@ addEventListener('message', (event) => {
   else if (message.type === 'body') {
     putBlocks(message.blocks as Parameters<typeof putBlocks>[0]);
     putBody(message.body as string);
-  } else if (message.type === 'select') selected = message.ids as string[];
+  } else if (message.type === 'select') {
+    selected = message.ids as string[];
+    setChosen(selected, message.locked as string[]);
+  } else if (message.type === 'survey') send({ type: 'survey', token: message.token, boxes: survey() });
+  else if (message.type === 'cancel') cancelDrag();
   else if (message.type === 'reveal') {
     const element = find(message.id as string);
     const rect = element?.getBoundingClientRect();
@@ -171,7 +182,7 @@ addEventListener('message', (event) => {
 });
 
 addEventListener('pointermove', (event) => {
-  const id = idOf(event.target);
+  const id = event.buttons ? hovered : pressable(event.target);
   if (id === hovered) return;
   hovered = id;
   send({ type: 'hover', id: id ?? null });
@@ -181,18 +192,20 @@ document.documentElement.addEventListener('pointerleave', () => {
   hovered = undefined;
   send({ type: 'hover', id: null });
 });
-addEventListener('pointerdown', (event) => {
-  if (editing?.element.contains(event.target as Node)) return;
+listenToPresses((event) => {
+  if (editing?.element.contains(event.target as Node)) return true;
   finishEditing(true);
-  send({ type: 'select', id: idOf(event.target) ?? null, add: event.shiftKey || event.ctrlKey || event.metaKey });
+  return false;
 });
 // Links, forms and buttons of the page do nothing here.
 addEventListener('click', (event) => event.preventDefault(), true);
 addEventListener('submit', (event) => event.preventDefault(), true);
 addEventListener('dblclick', (event) => {
-  const element = (event.target as Element).closest<HTMLElement>('[data-mp-node]');
-  if (element && element.childElementCount === 0 && !['img', 'input', 'hr', 'textarea'].includes(element.localName))
-    startEditing(element);
+  const inner = furtherIn(event.target);
+  if (inner) return send({ type: 'select', id: inner, add: false });
+  const id = pressable(event.target);
+  const element = id === undefined ? null : find(id);
+  if (element && element.childElementCount === 0 && !NO_TEXT.includes(element.localName)) startEditing(element);
 });
 addEventListener('focusout', () => finishEditing(true));
 addEventListener(
@@ -203,12 +216,17 @@ addEventListener(
       if (event.key === 'Enter' || event.key === 'Escape') finishEditing(event.key === 'Enter');
       return;
     }
+    if (event.key === 'Escape' && cancelDrag()) return;
     // Tab walks on into the page and out of it again; everything else is the editor's.
     if (event.key === 'Tab') return;
-    if (/^(Arrow|Page|Home|End| )/.test(event.key) && !event.ctrlKey && !event.altKey) return;
+    if (/^(Page|Home|End| )/.test(event.key) && !event.ctrlKey && !event.altKey) return;
+    // With nothing chosen arrows scroll, as in any page.
+    if (event.key.startsWith('Arrow') && selected.length === 0 && !event.ctrlKey && !event.altKey) return;
     event.preventDefault();
     send({
       type: 'key',
+      up: false,
+      repeat: event.repeat,
       key: event.key,
       ctrl: event.ctrlKey || event.metaKey,
       shift: event.shiftKey,
@@ -217,6 +235,10 @@ addEventListener(
   },
   true,
 );
+addEventListener('keyup', (event) => {
+  if (!editing && event.key.length === 1)
+    send({ type: 'key', up: true, repeat: false, key: event.key, ctrl: false, shift: false, alt: false });
+});
 addEventListener('scroll', schedule, { passive: true, capture: true });
 addEventListener('resize', () => {
   holdAnchor();

@@ -1,11 +1,10 @@
-import { produce } from 'immer';
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
-import { ancestorsOf, parentOf, subtreeOf } from '../document/tree';
+import { ancestorsOf, pageOf, parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
 import { EditError, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { requireIndex, requireRoom } from './structure';
+import { requireIndex, requireRoom, withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('moveElement'),
@@ -23,16 +22,19 @@ export const moveElement: EditKind<MoveElement> = {
     const { page, element } = requireElement(project, node);
     const from = parentOf(page, node);
     if (!from) throw new EditError("A page's body can't be moved.");
+    if (element.locked) throw new EditError(`${element.name} is locked. Unlock it to move it.`);
     const parent = page.elements[parentId];
     if (!parent) throw new EditError('The element to move into is not on this page.');
     if (parentId === node || ancestorsOf(page, parentId).some((ancestor) => ancestor.id === node))
       throw new EditError(`${element.name} can't be moved into itself.`);
     if (from.id !== parentId) requireRoom(page, parent, element.tag);
     requireIndex({ ...parent, children: parent.children.filter((child) => child !== node) }, index);
-    const document = produce(project, (draft) => {
-      const elements = draft.pages.find((one) => one.id === page.id)!.elements;
-      elements[from.id]!.children = elements[from.id]!.children.filter((child) => child !== node);
-      elements[parentId]!.children.splice(index, 0, node);
+    const left = { ...from, children: from.children.filter((child) => child !== node) };
+    const target = from.id === parentId ? left : parent;
+    const without = withElement(project, page, left);
+    const document = withElement(without, pageOf(without, page.id)!, {
+      ...target,
+      children: target.children.toSpliced(index, 0, node),
     });
     return { document, inverse: { type: 'moveElement', node, parent: from.id, index: from.children.indexOf(node) } };
   },

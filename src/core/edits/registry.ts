@@ -27,6 +27,7 @@ import type { ClearStyle } from './clear-style';
 import { duplicateElement } from './duplicate-element';
 import type { DuplicateElement } from './duplicate-element';
 import type { Applied, EditKind, Footprint } from './edit';
+import { EditError } from './edit';
 import { classesFootprint, mergeFootprints } from './footprint';
 import { insertElement } from './insert-element';
 import type { InsertElement } from './insert-element';
@@ -101,6 +102,8 @@ export type SingleEdit =
   | SaveGrid
   | RemoveGrid;
 
+const GROUP_MOST = 2_000;
+
 /** Several edits that are made, undone and named as one. */
 export interface GroupEdit {
   readonly type: 'group';
@@ -132,7 +135,7 @@ export const editSchema: z.ZodType<Edit> = (() => {
   const group = (inner: z.ZodType<Edit>): z.ZodType<Edit> =>
     z.union([
       singleSchema,
-      z.strictObject({ type: z.literal('group'), label: z.string().max(200), edits: z.array(inner).max(2_000) }),
+      z.strictObject({ type: z.literal('group'), label: z.string().max(200), edits: z.array(inner).max(GROUP_MOST) }),
     ]) as z.ZodType<Edit>;
   const nested = group(group(singleSchema));
   // The union alone would only say "invalid input"; the type says which schema's words apply.
@@ -153,6 +156,8 @@ export const editSchema: z.ZodType<Edit> = (() => {
  */
 export function changeDocument(project: Project, edit: Edit): { readonly document: Project; readonly inverse: Edit } {
   if (edit.type !== 'group') return kindOf(edit).apply(project, edit);
+  if (edit.edits.length > GROUP_MOST)
+    throw new EditError(`That is ${edit.edits.length} changes at once; at most ${GROUP_MOST} can be made.`);
   let document = project;
   const inverses: Edit[] = [];
   for (const one of edit.edits) {

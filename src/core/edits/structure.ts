@@ -1,9 +1,8 @@
-import { produce } from 'immer';
 import type { PageElement } from '../document/element';
 import { whyNotInside } from '../document/html';
 import type { Page, Project } from '../document/project';
 import { LIMITS } from '../document/project';
-import { ancestorsOf, subtreeOf } from '../document/tree';
+import { ancestorsOf, pageOf, subtreeOf } from '../document/tree';
 import { EditError } from './edit';
 
 /** @throws EditError when an element of `tag` can't stand in `parent` (HTML content models, depth). */
@@ -22,7 +21,10 @@ export function requireIndex(parent: PageElement, index: number): void {
 
 /** The project with one element replaced by another version of it. */
 export function withElement(project: Project, page: Page, element: PageElement): Project {
-  const elements = { ...page.elements, [element.id]: element };
+  return withElements(project, page, { ...page.elements, [element.id]: element });
+}
+
+function withElements(project: Project, page: Page, elements: Page['elements']): Project {
   return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
 }
 
@@ -34,22 +36,21 @@ export function withSubtree(
   index: number,
   elements: readonly PageElement[],
 ): Project {
-  return produce(project, (draft) => {
-    const page = draft.pages.find((one) => one.id === pageId)!;
-    for (const element of elements)
-      page.elements[element.id] = structuredClone(element) as (typeof page.elements)[string];
-    page.elements[parentId]!.children.splice(index, 0, elements[0]!.id);
-  });
+  const page = pageOf(project, pageId)!;
+  const parent = page.elements[parentId]!;
+  const added = { ...page.elements };
+  for (const element of elements) added[element.id] = element;
+  added[parentId] = { ...parent, children: parent.children.toSpliced(index, 0, elements[0]!.id) };
+  return withElements(project, page, added);
 }
 
 export function withoutSubtree(project: Project, pageId: string, parentId: string, id: string): Project {
-  return produce(project, (draft) => {
-    const page = draft.pages.find((one) => one.id === pageId)!;
-    const gone = subtreeOf(page as Page, id).map((element) => element.id);
-    for (const one of gone) delete page.elements[one];
-    const parent = page.elements[parentId]!;
-    parent.children = parent.children.filter((child) => child !== id);
-  });
+  const page = pageOf(project, pageId)!;
+  const left = { ...page.elements };
+  for (const element of subtreeOf(page, id)) delete left[element.id];
+  const parent = page.elements[parentId]!;
+  left[parentId] = { ...parent, children: parent.children.filter((child) => child !== id) };
+  return withElements(project, page, left);
 }
 
 /** @throws EditError when a subtree to put in isn't whole, clashes with ids on any page, or names what isn't there. */
@@ -72,6 +73,7 @@ export function requireSubtree(project: Project, page: Page, elements: readonly 
     throw new EditError('The elements to insert do not form one tree.');
   if (elements.some(({ id }) => project.pages.some((one) => id in one.elements)))
     throw new EditError('An element with this id is there already.');
+  const pictures = new Set(project.pictures.map(({ id }) => `picture:${id}`));
   const breakpoints = new Set(['base', ...project.breakpoints.map((breakpoint) => breakpoint.id)]);
   for (const element of elements) {
     if (Object.keys(element.styles).some((at) => !breakpoints.has(at)))
@@ -79,7 +81,6 @@ export function requireSubtree(project: Project, page: Page, elements: readonly 
     if (element.shared.some((id) => !project.shared.some((style) => style.id === id)))
       throw new EditError(`"${element.name}" carries a shared style that isn't there.`);
     const source = element.attributes.src;
-    if (source && !project.pictures.some((picture) => source === `picture:${picture.id}`))
-      throw new EditError(`"${element.name}" shows a picture that isn't there.`);
+    if (source && !pictures.has(source)) throw new EditError(`"${element.name}" shows a picture that isn't there.`);
   }
 }

@@ -1,5 +1,6 @@
 export * from './plan';
 export * from './rearrange';
+export * from './reorder';
 export * from './spans';
 export * from './proportions';
 export * from './effect';

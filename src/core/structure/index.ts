@@ -3,3 +3,4 @@ export * from './place';
 export * from './clip';
 export * from './group-name';
 export * from './parent-dependence';
+export * from './drop';

@@ -1,14 +1,17 @@
 import {
-  addBreakpointHere, chooseBandOnly, chooseTarget, duplicateSelected, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, moveSelected, removeSelected, setWidth, targetsHere,
+  addBreakpointHere, chooseBandOnly, chooseTarget, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, setWidth, targetsHere,
 } from '../session/actions'; // prettier-ignore
+import { copySelected, cutSelected, keepAsBlock, paste } from '../session/clipboard';
 import { redo, undo } from '../session/edits';
+import { nudge, reorderHere } from '../session/nudge';
+import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../session/tree'; // prettier-ignore
 import { useSession, writeTarget } from '../session/store';
 import { continueSweep, stopSweep } from '../session/sweep';
 
 export interface Command {
   readonly id: string;
   readonly title: string;
-  readonly group: 'Width' | 'Breakpoints' | 'Edit' | 'View' | 'Audit';
+  readonly group: 'Width' | 'Breakpoints' | 'Edit' | 'Shape' | 'View' | 'Audit';
   /** As `KeyboardEvent.key` gives it, with "Ctrl+", "Shift+" and "Alt+" before it in this order. */
   readonly keys: readonly string[];
   readonly run: () => void;
@@ -34,6 +37,53 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 
 /** Opens and closes the list of all commands; set by the dialog itself. */
 export const dialog = { toggle: () => undefined as void };
+
+const shape = (id: string, title: string, keys: readonly string[], run: () => void): Command => ({
+  id,
+  title,
+  group: 'Shape',
+  keys,
+  run,
+});
+const toggle = (what: 'columnsShown' | 'paletteOpen') => () =>
+  useSession.setState((session) => ({ [what]: !session[what] }));
+const NUDGES = ([['Left', -1, 0], ['Right', 1, 0], ['Up', 0, -1], ['Down', 0, 1]] as const).flatMap(([way, x, y]) => [
+  shape(`nudge-${way}`, `Nudge ${way.toLowerCase()}, 1 px`, [`Arrow${way}`], () => nudge(x, y)),
+  shape(`nudge-far-${way}`, `Nudge ${way.toLowerCase()}, 10 px`, [`Shift+Arrow${way}`], () => nudge(x * 10, y * 10)),
+]); // prettier-ignore
+
+const SHAPE_COMMANDS: readonly Command[] = [
+  shape('palette', 'Building blocks to put in', ['i'], toggle('paletteOpen')),
+  shape('copy', 'Copy', ['Ctrl+c'], copySelected),
+  shape('cut', 'Cut, at all widths', ['Ctrl+x'], cutSelected),
+  shape('paste', 'Paste, at all widths', ['Ctrl+v'], () => paste()),
+  shape('group', 'Put together in a group', ['p'], groupSelected),
+  shape('ungroup', 'Take the group away', ['Shift+p'], ungroupSelected),
+  shape('block', 'Keep as a block', [], keepAsBlock),
+  shape('siblings', 'Select all siblings', ['s'], selectSiblings),
+  shape('alike', 'Select all that are like this', ['a'], selectAlike),
+  shape('outer', 'Select what it stands in', ['Escape'], selectOuter),
+  shape('inner', 'Select the first element in it', ['Enter'], selectInner),
+  shape('lock', 'Lock or unlock', ['o'], () => toggleLock()),
+  shape('out', 'Move out of its parent, at all widths', ['['], moveOut),
+  shape('in', 'Move into the element before it, at all widths', [']'], moveIn),
+  shape('earlier-here', 'Earlier, only at the write target', ['Shift+Alt+ArrowUp'], () => reorderHere(-1)),
+  shape('later-here', 'Later, only at the write target', ['Shift+Alt+ArrowDown'], () => reorderHere(1)),
+  ...NUDGES,
+  shape('handles', 'To the next handle of the selection', ['h'], nextHandle),
+  shape('distances', 'Distances, while held', ['d'], () => useSession.setState({ distancesShown: true })),
+  shape('columns', 'Show the column grid', ['c'], toggle('columnsShown')),
+  shape('spans', 'Span table or lanes', ['t'], () =>
+    useSession.setState(({ gaugeView }) => ({ gaugeView: gaugeView === 'lanes' ? 'spans' : 'lanes' })),
+  ),
+];
+
+/** The keyboard's way to the handles on the page: one after the other. */
+function nextHandle(): void {
+  const handles = [...document.querySelectorAll<HTMLElement>('[data-handle]')];
+  const at = handles.indexOf(document.activeElement as HTMLElement);
+  handles[(at + 1) % handles.length]?.focus();
+}
 
 export const COMMANDS: readonly Command[] = [
   { id: 'wider', title: '1 px wider', group: 'Width', keys: ['Alt+ArrowRight'], run: move(1) },
@@ -146,6 +196,7 @@ export const COMMANDS: readonly Command[] = [
     keys: ['Alt+ArrowDown'],
     run: () => moveSelected(1),
   },
+  ...SHAPE_COMMANDS,
   { id: 'zoom-in', title: 'Zoom in', group: 'View', keys: ['+', 'Shift++'], run: () => stepZoom(1) },
   { id: 'zoom-out', title: 'Zoom out', group: 'View', keys: ['-'], run: () => stepZoom(-1) },
   {

@@ -1,3 +1,4 @@
+import { useSession } from '../session/store';
 import { COMMANDS } from './commands';
 
 export interface Key {
@@ -20,6 +21,11 @@ export function runKey(key: Key): boolean {
   return command !== undefined;
 }
 
+/** A key that shows something while it's held is let go of. */
+export function releaseKey(key: string): void {
+  if (key.toLowerCase() === 'd' && useSession.getState().distancesShown) useSession.setState({ distancesShown: false });
+}
+
 const TYPING = 'input, textarea, select, [contenteditable]';
 /** Keys without a modifier that controls use for themselves. */
 const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog], [role=grid]';
@@ -32,7 +38,9 @@ export function handleKeyDown(event: KeyboardEvent): void {
   if (target?.closest(TYPING) && !(undoing && !target.closest('[data-dirty=true]'))) return;
   if (target?.closest('[role=dialog]')) return;
   const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
-  if (bare && /^(Arrow|Home|End|Enter| |Tab|Escape)/.test(event.key)) return;
+  const onStage = target?.closest('[data-stage]') && !target.closest('[role=slider]');
+  const stageKey = onStage ? /^(Home|End| |Tab)/ : /^(Arrow|Home|End|Enter| |Tab|Escape)/;
+  if (bare && stageKey.test(event.key) && !(event.key === 'Escape' && target?.closest('[role=tree]'))) return;
   if (
     bare &&
     target?.closest(OWN) &&

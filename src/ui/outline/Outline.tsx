@@ -4,9 +4,15 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import { bandAt, intersect } from '@/core/breakpoints';
 import { ancestorsOf, parentOf } from '@/core/document';
 import { select } from '../session/actions';
+import { BUTTON } from '../theme/controls';
 import { commitOrReport } from '../session/edits';
 import { steadyBandStart, steadyPage, steadyProject, useSession } from '../session/store';
-import { AddElement } from './AddElement';
+import { found, topmost } from '@/core/structure';
+import { followPointer } from '../pointer/follow-pointer';
+import { moveTo } from '../session/tree';
+import type { Onto } from './row-drop';
+import { rowUnder } from './row-drop';
+import { Palette } from './Palette';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
 import { rowsOf } from './rows';
@@ -24,6 +30,11 @@ export function Outline() {
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
   const [focused, setFocused] = useState<string>(page.root);
+  const [query, setQuery] = useState('');
+  const paletteOpen = useSession((session) => session.paletteOpen);
+  const outside = useSession((session) => session.outside);
+  const hits = useMemo(() => found(page, query), [page, query]);
+  const [drop, setDrop] = useState<Onto>();
   const [renaming, setRenaming] = useState<string>();
   const list = useRef<HTMLUListElement>(null);
 
@@ -93,6 +104,7 @@ export function Outline() {
       if (row.expanded) toggle(id, false);
       else focusRow(parentOf(page, id)?.id);
     } else if (event.key === 'Enter') select([id]);
+    else if (event.key === 'Escape') focusRow(parentOf(page, id)?.id);
     else if (event.key === ' ') select([id], true);
     else if (event.key === 'F2') setRenaming(id);
     else return;
@@ -106,9 +118,37 @@ export function Outline() {
       commitOrReport({ type: 'renameElement', node: id, name: name.trim() });
     setTimeout(() => focusRow(id), 0);
   };
-  const latest = useRef({ keyDown, finishRename });
+  const choose = (id: string, how: 'one' | 'more' | 'through') => {
+    const from = rows.findIndex((row) => row.element.id === last);
+    const to = rows.findIndex((row) => row.element.id === id);
+    if (how !== 'through' || from < 0) return select([id], how === 'more');
+    const between = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.element.id);
+    select([
+      ...selection.filter((one) => !between.includes(one) && one !== last),
+      ...between.filter((one) => one !== last),
+      last!,
+    ]);
+  };
+
+  // A row dragged onto another goes before it, after it, or into it, by where on the row the pointer is.
+  const drag = (event: React.PointerEvent<HTMLElement>, id: string) => {
+    const ids = selection.includes(id) ? topmost(page, selection) : [id];
+    let onto: Onto | undefined;
+    followPointer(
+      event,
+      ({ x, y }) => {
+        onto = rowUnder(page, ids, x, y);
+        setDrop(onto);
+      },
+      (wasDrag) => {
+        setDrop(undefined);
+        if (wasDrag && onto) moveTo(ids, onto.spot);
+      },
+    );
+  };
+  const latest = useRef({ keyDown, finishRename, choose, drag });
   useEffect(() => {
-    latest.current = { keyDown, finishRename };
+    latest.current = { keyDown, finishRename, choose, drag };
   });
   const handlers = useMemo<TreeHandlers>(
     () => ({
@@ -117,6 +157,8 @@ export function Outline() {
       toggle,
       startRename: setRenaming,
       finishRename: (id, name) => latest.current.finishRename(id, name),
+      choose: (id, how) => latest.current.choose(id, how),
+      drag: (event, id) => latest.current.drag(event, id),
     }),
     [toggle],
   );
@@ -126,9 +168,33 @@ export function Outline() {
       <header className="flex h-9 shrink-0 items-center gap-2 px-3.5">
         <h2 className="font-bold">Elements</h2>
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
-        <AddElement />
+        <button
+          type="button"
+          aria-expanded={paletteOpen}
+          className={`ml-auto ${BUTTON} text-xs`}
+          onClick={() => useSession.setState({ paletteOpen: !paletteOpen })}
+        >
+          Insert
+        </button>
       </header>
-      <p className="m-0 px-3.5 pb-1 text-xs text-muted">What is here holds at all widths.</p>
+      {paletteOpen && <Palette />}
+      <input
+        aria-label="Find an element by name or text"
+        placeholder="Find by name or text"
+        data-find
+        className="mx-3.5 mt-1.5 mb-1 h-[22px] shrink-0 rounded-[3px] border border-line-strong bg-well px-1.5"
+        value={query}
+        onChange={(event) => setQuery(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') setQuery('');
+          if (event.key === 'Enter' && hits.length > 0) {
+            select(event.ctrlKey ? hits : [hits[(hits.indexOf(last ?? '') + 1) % hits.length]!]);
+          }
+        }}
+      />
+      <p className="m-0 px-3.5 pb-1 text-xs text-muted" role="status">
+        {query.trim() ? `${hits.length} found; Enter goes on to the next` : 'What is here holds at all widths.'}
+      </p>
       <ul
         ref={list}
         role="tree"
@@ -144,6 +210,10 @@ export function Outline() {
             tag={element.tag}
             {...row}
             wrong={wrong.has(element.id)}
+            locked={element.locked ?? false}
+            found={hits.includes(element.id)}
+            past={outside.wholly.has(element.id) ? 'wholly' : outside.partly.has(element.id) ? 'partly' : undefined}
+            dropping={drop?.id === element.id ? drop.how : undefined}
             chosen={selection.includes(element.id)}
             current={element.id === current}
             renaming={renaming === element.id}

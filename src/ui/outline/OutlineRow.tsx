@@ -1,7 +1,6 @@
 'use client';
 
 import { memo, useRef, useState } from 'react';
-import { select } from '../session/actions';
 import { useSession } from '../session/store';
 
 /** What a row asks of its tree. The object stays the same for as long as the tree stands. */
@@ -11,6 +10,8 @@ export interface TreeHandlers {
   readonly toggle: (id: string, open: boolean) => void;
   readonly startRename: (id: string) => void;
   readonly finishRename: (id: string, name: string | undefined) => void;
+  readonly choose: (id: string, how: 'one' | 'more' | 'through') => void;
+  readonly drag: (event: React.PointerEvent<HTMLElement>, id: string) => void;
 }
 
 interface Props {
@@ -24,18 +25,31 @@ interface Props {
   readonly hidden: boolean;
   readonly overrides: number;
   readonly wrong: boolean;
+  readonly locked: boolean;
+  readonly found: boolean;
+  /** Whether it stands past the sides of the viewport. */
+  readonly past: 'partly' | 'wholly' | undefined;
+  readonly dropping: 'before' | 'after' | 'into' | undefined;
   readonly chosen: boolean;
   readonly current: boolean;
   readonly renaming: boolean;
   readonly handlers: TreeHandlers;
 }
 
+const DROPPING = {
+  before: 'shadow-[inset_0_2px_0_var(--amber-ink)]',
+  after: 'shadow-[inset_0_-2px_0_var(--amber-ink)]',
+  into: 'outline-2 outline-amber-ink',
+} as const;
+
 /** One element in the outline. */
 export const OutlineRow = memo(function OutlineRow(row: Props) {
-  const { id, name, tag, level, expanded, hidden, overrides, wrong, chosen, handlers } = row;
+  const { id, name, tag, level, expanded, hidden, overrides, wrong, chosen, locked, past, dropping, handlers } = row;
   const spoken = [
     name,
     hidden && 'hidden here',
+    past && `stands ${past} outside the viewport`,
+    locked && 'locked',
     wrong && 'has findings here',
     overrides > 0 && `${overrides} overrides here`,
   ];
@@ -52,12 +66,15 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
       tabIndex={row.current ? 0 : -1}
       onFocus={() => handlers.focused(id)}
       onKeyDown={(event) => handlers.keyDown(event, id)}
-      onClick={(event) => select([id], event.shiftKey || event.ctrlKey || event.metaKey)}
+      onClick={(event) =>
+        handlers.choose(id, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'more' : 'one')
+      }
+      onPointerDown={(event) => level > 1 && !locked && !row.renaming && !event.shiftKey && handlers.drag(event, id)}
       onDoubleClick={() => handlers.startRename(id)}
       onPointerEnter={() => useSession.setState({ hovered: id })}
       onPointerLeave={() => useSession.setState({ hovered: undefined })}
       style={{ paddingLeft: 4 + (level - 1) * 10 }}
-      className={`flex h-6 cursor-default items-center gap-1 border-l-[3px] pr-3 -outline-offset-2 ${chosen ? 'border-reed bg-reed-tint' : 'border-transparent hover:bg-paper'}`}
+      className={`flex h-6 cursor-default items-center gap-1 border-l-[3px] pr-3 -outline-offset-2 ${chosen ? 'border-reed bg-reed-tint' : row.found ? 'border-amber bg-amber-tint' : 'border-transparent hover:bg-paper'} ${dropping ? DROPPING[dropping] : ''}`}
     >
       <span
         aria-hidden
@@ -82,6 +99,20 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
           title={`${overrides} values from breakpoints hold here`}
         >
           {overrides}
+        </span>
+      )}
+      {past && (
+        <span
+          aria-hidden
+          className="shrink-0 font-mono text-[11px] text-rust"
+          title={`Stands ${past} outside the viewport here`}
+        >
+          {past === 'wholly' ? '↛' : '⇥'}
+        </span>
+      )}
+      {locked && (
+        <span aria-hidden className="shrink-0 text-[10px] text-muted" title="Locked">
+          ⚿
         </span>
       )}
       <span aria-hidden className="ml-auto pl-1 font-mono text-[11px] text-muted">

@@ -5,6 +5,10 @@ export interface Drag {
   /** How far it has come since it was pressed. */
   readonly dx: number;
   readonly dy: number;
+  /** Modifiers as they are held now. */
+  readonly shift: boolean;
+  readonly alt: boolean;
+  readonly ctrl: boolean;
 }
 
 /** Below this many px a press is a press, not a drag. */
@@ -38,7 +42,15 @@ export function followPointer(
     const dy = at.clientY - start.y;
     if (Math.abs(dx) > SLACK || Math.abs(dy) > SLACK) wasDrag = true;
     if (!wasDrag) return;
-    latest = { x: at.clientX, y: at.clientY, dx, dy };
+    latest = {
+      x: at.clientX,
+      y: at.clientY,
+      dx,
+      dy,
+      shift: at.shiftKey,
+      alt: at.altKey,
+      ctrl: at.ctrlKey || at.metaKey,
+    };
     frame ||= requestAnimationFrame(tell);
   };
   const end = () => {

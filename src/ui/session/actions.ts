@@ -11,12 +11,20 @@ import {
 } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { bandTarget } from '@/core/plans';
-import { parentOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { openProject } from './api';
-import { announce, commit, commitOrReport, report } from './edits';
+import { announce, commit, commitOrReport } from './edits';
 import { settled } from './sync';
-import { HEIGHT_MAX, HEIGHT_MIN, shownPage, useSession, WIDTH_MAX, WIDTH_MIN, writeTarget } from './store';
+import {
+  HEIGHT_MAX,
+  HEIGHT_MIN,
+  NOTHING_OUTSIDE,
+  shownPage,
+  useSession,
+  WIDTH_MAX,
+  WIDTH_MIN,
+  writeTarget,
+} from './store';
 import { allWidthsChanged, continueSweep, forgetSweeps } from './sweep';
 
 export const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
@@ -34,7 +42,14 @@ export async function open(projectId: string): Promise<void> {
 }
 
 export function showPage(pageId: string): void {
-  useSession.setState({ pageId, selection: [], hovered: undefined, selectedFinding: undefined, draft: undefined });
+  useSession.setState({
+    pageId,
+    selection: [],
+    hovered: undefined,
+    selectedFinding: undefined,
+    draft: undefined,
+    outside: NOTHING_OUTSIDE,
+  });
   continueSweep();
 }
 
@@ -167,58 +182,4 @@ export function clearValues(properties: readonly string[], at: At): void {
       ? edits[0]!
       : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
   );
-}
-
-/** Selected elements that don't stand inside another selected one, without the body. */
-function topmost(): string[] {
-  const { selection } = useSession.getState();
-  const page = shownPage(useSession.getState());
-  return selection.filter((id) => {
-    if (id === page.root) return false;
-    for (let up = parentOf(page, id); up; up = parentOf(page, up.id)) if (selection.includes(up.id)) return false;
-    return true;
-  });
-}
-
-export function removeSelected(): void {
-  const nodes = topmost();
-  const page = shownPage(useSession.getState());
-  if (nodes.length === 0) return report('Select something to remove. The body of a page stays.');
-  const next = parentOf(page, nodes[0]!)?.id;
-  const edits = nodes.map((node): Edit => ({ type: 'removeElement', node }));
-  if (
-    commitOrReport(
-      edits.length === 1 ? edits[0]! : { type: 'group', label: `Remove ${edits.length} elements`, edits },
-    ) &&
-    next
-  )
-    select([next]);
-}
-
-export function duplicateSelected(): void {
-  const page = shownPage(useSession.getState());
-  const tops: string[] = [];
-  const edits = topmost().map((node): Edit => {
-    const ids = Object.fromEntries(subtreeOf(page, node).map((element) => [element.id, newElementId()]));
-    tops.push(ids[node]!);
-    return { type: 'duplicateElement', node, ids };
-  });
-  if (edits.length === 0) return report('Select something to duplicate.');
-  if (
-    commitOrReport(
-      edits.length === 1 ? edits[0]! : { type: 'group', label: `Duplicate ${edits.length} elements`, edits },
-    )
-  )
-    select(tops);
-}
-
-/** Moves the selected element among its siblings. */
-export function moveSelected(by: 1 | -1): void {
-  const page = shownPage(useSession.getState());
-  const [node] = topmost();
-  const parent = node && parentOf(page, node);
-  if (!node || !parent) return;
-  const index = parent.children.indexOf(node) + by;
-  if (index < 0 || index >= parent.children.length) return announce('It already stands at the end.');
-  commitOrReport({ type: 'moveElement', node, parent: parent.id, index });
 }

@@ -4,14 +4,13 @@ import { commit, footprintOf, preview, redo, undo } from './edits';
 import {
   addBreakpointHere,
   clearValues,
-  duplicateSelected,
   jumpToBreakpoint,
   likelyDirection,
-  removeSelected,
   select,
   setWidth,
   writeValue,
 } from './actions';
+import { duplicateSelected, removeSelected } from './tree';
 import { shownPage, useSession, writeTarget } from './store';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));

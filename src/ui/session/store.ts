@@ -65,9 +65,19 @@ export interface Session {
   readonly selectedFinding: string | undefined;
   readonly panel: PanelTab;
   readonly zoom: 'fit' | number;
+  /** Elements of the page on stage that stand partly or wholly past its sides. */
+  readonly outside: { readonly partly: ReadonlySet<string>; readonly wholly: ReadonlySet<string> };
+  /** Marks on the stage: the column grid, and distances while a key is held. */
+  readonly columnsShown: boolean;
+  readonly distancesShown: boolean;
+  /** What the gauge shows under its scale. */
+  readonly gaugeView: 'lanes' | 'spans';
+  readonly paletteOpen: boolean;
   /** A polite word for those who can't see what happened. */
   readonly announcement: string;
 }
+
+export const NOTHING_OUTSIDE: Session['outside'] = { partly: new Set(), wholly: new Set() };
 
 export const useSession = create<Session>(() => ({
   projectId: '',
@@ -96,6 +106,11 @@ export const useSession = create<Session>(() => ({
   selectedFinding: undefined,
   panel: 'values',
   zoom: 'fit',
+  outside: NOTHING_OUTSIDE,
+  columnsShown: false,
+  distancesShown: false,
+  gaugeView: 'lanes',
+  paletteOpen: false,
   announcement: '',
 }));
 

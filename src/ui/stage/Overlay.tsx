@@ -3,7 +3,11 @@
 import type { Page } from '@/core/document';
 import { contains } from '@/core/breakpoints';
 import { useSession } from '../session/store';
+import { ColumnMarks } from './ColumnMarks';
+import { Distances } from './Distances';
+import { DragMarks } from './DragMarks';
 import type { FrameLayout } from './frame-message';
+import { Handles } from './Handles';
 
 interface Props {
   readonly layout: FrameLayout | undefined;
@@ -13,19 +17,25 @@ interface Props {
 
 const NO_FINDINGS: never[] = [];
 
-/** Outlines over the page: the selection with its name, what the pointer is on, the finding that was chosen. */
+/** What lies over the page: outlines and names, handles, and the marks that are asked for. */
 export function Overlay({ layout, zoom, page }: Props) {
   const selection = useSession((session) => session.selection);
   const hovered = useSession((session) => session.hovered);
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const width = useSession((session) => session.width);
+  const columnsShown = useSession((session) => session.columnsShown);
+  const distancesShown = useSession((session) => session.distancesShown);
   if (!layout) return null;
+  const measured =
+    layout.measured && selection.length === 1 && layout.measured.id === selection[0] ? layout.measured : null;
+  const free = measured && measured.id !== page.root && !page.elements[measured.id]?.locked;
   const wrong = new Set(
     findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.element),
   );
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
-    <div aria-hidden className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
+    <div className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
+      {columnsShown && <ColumnMarks zoom={zoom} />}
       {boxes.map((id) => {
         const rect = layout.rects[id];
         const element = page.elements[id];
@@ -40,6 +50,7 @@ export function Overlay({ layout, zoom, page }: Props) {
         return (
           <div
             key={id}
+            aria-hidden
             className={`absolute ${style}`}
             style={{ left: left - 1, top: top - 1, width: boxWidth + 2, height: boxHeight + 2 }}
           >
@@ -53,6 +64,9 @@ export function Overlay({ layout, zoom, page }: Props) {
           </div>
         );
       })}
+      {free && <Handles key={measured.id} layout={layout} measured={measured} zoom={zoom} />}
+      {measured && distancesShown && <Distances layout={layout} measured={measured} zoom={zoom} />}
+      <DragMarks zoom={zoom} />
     </div>
   );
 }

@@ -67,9 +67,17 @@ export function PreviewFrame({ project, page, parts, pointer, selection, label, 
     if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
   }, [ready, project, page, pointer, fontData, frame]);
 
+  const locked = useMemo(
+    () =>
+      Object.values(page.elements)
+        .flatMap((element) => (element.locked ? [element.id] : []))
+        .join(' '),
+    [page],
+  );
   useEffect(() => {
-    if (ready) frame.current?.contentWindow?.postMessage({ type: 'select', ids: [...selection] }, '*');
-  }, [ready, selection, frame]);
+    const ids = { ids: [...selection], locked: locked.split(' ') };
+    if (ready) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
+  }, [ready, selection, locked, frame]);
 
   return (
     <iframe

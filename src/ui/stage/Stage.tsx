@@ -8,8 +8,10 @@ import type { FrameParts } from '../session/api';
 import { select, setWidth } from '../session/actions';
 import { commitOrReport, report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import { runKey } from '../commands/keys';
+import { releaseKey, runKey } from '../commands/keys';
 import { followPointer } from '../pointer/follow-pointer';
+import { followPageDrag } from './dragging';
+import { setLink, surveyed } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -46,7 +48,13 @@ export function Stage() {
     if (message.type === 'layout') setLayout(message);
     else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
     else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
-    else if (message.type === 'key') runKey(message);
+    else if (message.type === 'key') {
+      if (message.up) releaseKey(message.key);
+      else runKey(message);
+    } else if (message.type === 'drag') followPageDrag(message);
+    else if (message.type === 'survey') surveyed(message.token, message.boxes);
+    else if (message.type === 'outside')
+      useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
     else if (message.type === 'writing')
       useSession.setState({
         foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '',
@@ -57,6 +65,17 @@ export function Stage() {
         frame.current?.contentWindow?.postMessage({ type: 'text', id: message.id, text: instead }, '*');
     }
   }, []);
+
+  useEffect(() => {
+    setLink({
+      post: (message) => frame.current?.contentWindow?.postMessage(message, '*'),
+      place: () => {
+        const box = frame.current?.getBoundingClientRect();
+        return box && { left: box.left, top: box.top, zoom };
+      },
+    });
+    return () => setLink(undefined);
+  }, [zoom]);
 
   useEffect(() => {
     const reveal = (id: string) => frame.current?.contentWindow?.postMessage({ type: 'reveal', id }, '*');
@@ -77,7 +96,14 @@ export function Stage() {
   return (
     <section aria-label="Stage" className="flex min-w-0 flex-1 flex-col bg-bed">
       <StageBar zoom={zoom} content={layout?.content} />
-      <div ref={setBed} className="relative min-h-0 flex-1 overflow-auto">
+      <div
+        ref={setBed}
+        data-stage
+        role="group"
+        tabIndex={0}
+        aria-label="Page on the stage: arrows nudge what is selected, Escape goes outwards"
+        className="relative min-h-0 flex-1 overflow-auto -outline-offset-2"
+      >
         <div
           className="relative mx-auto"
           style={{ width: Math.max(shownWidth, 0), minWidth: shownWidth, height: exact ? height * zoom : '100%' }}

@@ -2,7 +2,36 @@ import { z } from 'zod';
 
 const rect = z.tuple([z.number(), z.number(), z.number(), z.number()]);
 const id = z.string().max(40);
+const four = z.array(z.number()).length(4);
+const flow = z.enum(['row', 'column', 'grid', 'block']);
+const ids = z.array(id).max(10_000);
+const size = z.object({ width: z.number(), height: z.number() });
 const own = z.literal('mill-pond-frame');
+
+/** Used values of the one selected element and what stands around it, CSS px. */
+const measured = z.object({
+  id,
+  padding: four,
+  border: four,
+  margin: four,
+  inset: four,
+  gap: z.array(z.number()).length(2),
+  fontSize: z.number(),
+  lineHeight: z.number(),
+  letterSpacing: z.number(),
+  parentFontSize: z.number(),
+  rootFontSize: z.number(),
+  whole: size,
+  contentBox: z.boolean(),
+  position: z.string().max(20),
+  flow,
+  children: z.array(rect).max(60),
+  parent: rect.nullable(),
+  siblings: z.array(rect).max(60),
+});
+export type Measured = z.infer<typeof measured>;
+
+const surveyed = z.object({ id, rect, flow, tracks: z.array(z.number()).max(60), gap: z.number(), inner: z.number() });
 
 /** What a preview frame says. It comes from page content's side of the fence, so every message is checked. */
 export const frameMessageSchema = z.discriminatedUnion('type', [
@@ -16,6 +45,20 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     contentHeight: z.number(),
     scrollWidth: z.number(),
     scrollY: z.number(),
+    measured: measured.nullable(),
+  }),
+  z.object({ from: own, type: z.literal('survey'), token: z.number(), boxes: z.array(surveyed).max(10_000) }),
+  z.object({ from: own, type: z.literal('outside'), partly: ids, wholly: ids }),
+  z.object({
+    from: own,
+    type: z.literal('drag'),
+    phase: z.enum(['start', 'move', 'end', 'cancel']),
+    id: id.nullable(),
+    x: z.number(),
+    y: z.number(),
+    shift: z.boolean(),
+    ctrl: z.boolean(),
+    alt: z.boolean(),
   }),
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
@@ -24,6 +67,8 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   z.object({
     from: own,
     type: z.literal('key'),
+    up: z.boolean(),
+    repeat: z.boolean(),
     key: z.string().max(40),
     ctrl: z.boolean(),
     shift: z.boolean(),
@@ -31,4 +76,5 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   }),
 ]);
 export type FrameMessage = z.infer<typeof frameMessageSchema>;
+export type FrameDrag = Extract<FrameMessage, { type: 'drag' }>;
 export type FrameLayout = Extract<FrameMessage, { type: 'layout' }>;

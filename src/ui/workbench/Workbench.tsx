@@ -4,7 +4,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { CommandDialog } from '../commands/CommandDialog';
-import { handleKeyDown } from '../commands/keys';
+import { handleKeyDown, releaseKey } from '../commands/keys';
 import { FindingsPanel } from '../findings/FindingsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
@@ -37,10 +37,16 @@ export function Workbench({ projectId }: { projectId: string }) {
   useEffect(() => {
     // What isn't saved yet would be lost with the window.
     const leaving = (event: BeforeUnloadEvent) => useSession.getState().pending.length > 0 && event.preventDefault();
+    const letGo = (event: KeyboardEvent) => releaseKey(event.key);
+    const away = () => useSession.setState({ distancesShown: false });
     addEventListener('keydown', handleKeyDown);
+    addEventListener('keyup', letGo);
+    addEventListener('blur', away);
     addEventListener('beforeunload', leaving);
     return () => {
       removeEventListener('keydown', handleKeyDown);
+      removeEventListener('keyup', letGo);
+      removeEventListener('blur', away);
       removeEventListener('beforeunload', leaving);
     };
   }, []);

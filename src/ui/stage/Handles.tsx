@@ -1,0 +1,164 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { edgesOfColumns, gridAt, layColumns } from '@/core/grid';
+import { describeTarget } from '@/core/edits';
+import type { Edit } from '@/core/edits';
+import { followPointer } from '../pointer/follow-pointer';
+import { commitOrReport, preview } from '../session/edits';
+import { shownPage, useSession, writeTarget } from '../session/store';
+import type { FrameLayout, Measured } from './frame-message';
+import type { Grip, Modifiers, Pull } from './handles';
+import { gripsOf, pull, snapTo } from './handles';
+
+interface Props {
+  readonly layout: FrameLayout;
+  readonly measured: Measured;
+  readonly zoom: number;
+}
+
+/** Screens px within which an edge is drawn to a line. */
+const REACH = 5;
+const SHAPES: Readonly<Record<string, string>> = {
+  'size x': 'h-6 w-[7px] cursor-ew-resize border border-reed bg-sheet',
+  'size y': 'h-[7px] w-6 cursor-ns-resize border border-reed bg-sheet',
+  'size both': 'size-[9px] cursor-nwse-resize border border-reed bg-reed',
+  'padding x': 'h-4 w-[3px] cursor-ew-resize bg-reed',
+  'padding y': 'h-[3px] w-4 cursor-ns-resize bg-reed',
+  'margin x': 'h-4 w-[5px] cursor-ew-resize border border-amber-ink bg-amber-tint',
+  'margin y': 'h-[5px] w-4 cursor-ns-resize border border-amber-ink bg-amber-tint',
+  'gap x': 'h-5 w-[5px] cursor-ew-resize border-x border-ink bg-sheet',
+  'gap y': 'h-[5px] w-5 cursor-ns-resize border-y border-ink bg-sheet',
+};
+
+const editOf = (id: string, at: string, values: readonly (readonly [string, string])[]): Edit => ({
+  type: 'restyle',
+  label: `Drag ${values.map(([property]) => property).join(', ')}`.slice(0, 300),
+  changes: values.map(([property, value]) => ({ owner: id, at, property, value })),
+});
+
+/** Grips on the one selected element: its size, padding, margin and gaps, written where edits go. */
+export function Handles({ layout, measured, zoom }: Props) {
+  const [said, setSaid] = useState<{
+    words: string;
+    x: number;
+    y: number;
+    line?: number | undefined;
+    down?: number | undefined;
+  }>();
+  const rect = layout.rects[measured.id];
+  const busy = useRef(false);
+  if (!rect) return null;
+
+  const linesFor = (from: Pull): { x: number[]; y: number[] } => {
+    const page = shownPage(useSession.getState());
+    const chosen = gridAt(from.project, page, { ...from.slice, width: from.width });
+    const columns = chosen ? edgesOfColumns(layColumns(chosen.grid, from.width)) : [];
+    const near = [...measured.siblings, ...(measured.parent ? [measured.parent] : [])];
+    return {
+      x: [
+        ...columns.flatMap(({ left, right }) => [left, right]),
+        ...near.flatMap(([left, , width]) => [left, left + width]),
+      ],
+      y: near.flatMap(([, top, , height]) => [top, top + height]),
+    };
+  };
+
+  const work = (
+    grip: Grip,
+    from: Pull,
+    dx: number,
+    dy: number,
+    event: { shift: boolean; alt: boolean; ctrl: boolean },
+  ) => {
+    const at = writeTarget(useSession.getState());
+    const modifiers: Modifiers = { both: event.shift, all: event.alt };
+    const lines = event.ctrl ? { x: [], y: [] } : linesFor(from);
+    const [left, top, width, height] = from.rect;
+    let [x, y] = [dx, dy];
+    let found: { line?: number | undefined; down?: number | undefined } = {};
+    if (grip.handle.kind === 'size') {
+      const snapX = grip.along === 'y' ? undefined : snapTo(left + width + dx, lines.x, REACH / zoom);
+      const snapY = grip.along === 'x' ? undefined : snapTo(top + height + dy, lines.y, REACH / zoom);
+      if (snapX) x = snapX.at - left - width;
+      if (snapY) y = snapY.at - top - height;
+      found = { line: snapX?.line, down: snapY?.line };
+    }
+    const values = pull(from, grip.handle, x, y, modifiers);
+    const words = `${values.map(([property, value]) => `${property} ${value}`).join(' · ')} → ${describeTarget(from.project, at)}`;
+    setSaid({ words, x: grip.x + (grip.along === 'y' ? 0 : x), y: grip.y + (grip.along === 'x' ? 0 : y), ...found });
+    return editOf(measured.id, at, values);
+  };
+
+  const begin = (): Pull => {
+    const { project, slice, width } = useSession.getState();
+    return { project, page: shownPage(useSession.getState()), slice, width, rect, measured };
+  };
+  const start = (event: React.PointerEvent<HTMLElement>, grip: Grip) => {
+    const from = begin();
+    let edit: Edit | undefined;
+    busy.current = true;
+    followPointer(
+      event,
+      ({ dx, dy, shift, alt, ctrl }) => {
+        edit = work(grip, from, dx / zoom, dy / zoom, { shift, alt, ctrl });
+        preview(edit);
+      },
+      (wasDrag) => {
+        busy.current = false;
+        setSaid(undefined);
+        if (wasDrag && edit) commitOrReport(edit);
+        else preview(undefined);
+      },
+    );
+  };
+  const step = (event: React.KeyboardEvent, grip: Grip) => {
+    const by = event.shiftKey ? 10 : 1;
+    const dx = { ArrowRight: by, ArrowLeft: -by }[event.key] ?? 0;
+    const dy = { ArrowDown: by, ArrowUp: -by }[event.key] ?? 0;
+    if (dx === 0 && dy === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+    commitOrReport(work(grip, begin(), dx, dy, { shift: false, alt: event.altKey, ctrl: true }));
+  };
+
+  const roomy = rect[2] * zoom >= 28 && rect[3] * zoom >= 20;
+  const grips = gripsOf(rect, measured).filter(
+    ({ handle }) => handle.kind === 'size' || handle.kind === 'gap' || roomy,
+  );
+  return (
+    <>
+      {grips.map((grip) => (
+        <button
+          key={grip.label}
+          type="button"
+          data-handle={grip.label}
+          tabIndex={-1}
+          aria-label={`${grip.label}: drag, or step with the arrows`}
+          title={grip.label}
+          className={`pointer-events-auto absolute -translate-x-1/2 -translate-y-1/2 touch-none rounded-[2px] p-0 ${SHAPES[`${grip.handle.kind} ${grip.along}`]}`}
+          style={{ left: grip.x * zoom, top: grip.y * zoom }}
+          onPointerDown={(event) => start(event, grip)}
+          onKeyDown={(event) => step(event, grip)}
+          onBlur={() => !busy.current && setSaid(undefined)}
+        />
+      ))}
+      {said?.line !== undefined && (
+        <div className="pointer-events-none absolute inset-y-0 w-px bg-amber-ink" style={{ left: said.line * zoom }} />
+      )}
+      {said?.down !== undefined && (
+        <div className="pointer-events-none absolute inset-x-0 h-px bg-amber-ink" style={{ top: said.down * zoom }} />
+      )}
+      {said && (
+        <span
+          role="status"
+          data-testid="handle-words"
+          className="pointer-events-none absolute z-10 max-w-80 rounded-[4px] border border-amber-ink bg-amber-tint px-2 py-0.5 font-mono text-xs"
+          style={{ left: Math.max(0, said.x * zoom + 12), top: said.y * zoom + 12 }}
+        >
+          {said.words}
+        </span>
+      )}
+    </>
+  );
+}

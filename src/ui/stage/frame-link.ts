@@ -1,0 +1,40 @@
+import type { Survey, Surveyed } from '@/core/structure';
+
+interface Link {
+  readonly post: (message: Readonly<Record<string, unknown>>) => void;
+  /** The frame's box in the window and its scale. */
+  readonly place: () => { readonly left: number; readonly top: number; readonly zoom: number } | undefined;
+}
+
+let link: Link | undefined;
+let token = 0;
+const waiting = new Map<number, (survey: Survey) => void>();
+
+/** The preview frame that is on the stage; undefined when there is none any more. */
+export function setLink(next: Link | undefined): void {
+  link = next;
+  waiting.clear();
+}
+
+export function postToFrame(message: Readonly<Record<string, unknown>>): void {
+  link?.post(message);
+}
+
+/** Asks the frame where everything stands. Never answered when the frame has gone. */
+export function surveyFrame(): Promise<Survey> {
+  return new Promise((answer) => {
+    waiting.set(++token, answer);
+    postToFrame({ type: 'survey', token });
+  });
+}
+
+export function surveyed(of: number, boxes: readonly Surveyed[]): void {
+  waiting.get(of)?.(new Map(boxes.map((box) => [box.id, box])));
+  waiting.delete(of);
+}
+
+/** A place of the window in the page's own px, as the frame counts them. */
+export function inPage(x: number, y: number): { x: number; y: number } | undefined {
+  const place = link?.place();
+  return place && { x: (x - place.left) / place.zoom, y: (y - place.top) / place.zoom };
+}
