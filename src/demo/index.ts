@@ -40,9 +40,9 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
     pictures: PICTURES,
     blocks: [],
     columns: {
-      base: { columns: 12, gutter: 24, margin: 32, align: 'centre', bodyMost: 1116, columnLeast: 48 },
-      [MIDDLE]: { columns: 8, gutter: 16, margin: 24, align: 'centre', columnLeast: 48 },
-      [NARROW]: { columns: 4, gutter: 12, margin: 16, align: 'centre', columnLeast: 48 },
+      base: { columns: 12, gutter: 24, margin: 32, align: 'centre', bodyMost: 1116, columnLeast: 40 },
+      [MIDDLE]: { columns: 8, gutter: 16, margin: 24, align: 'centre', columnLeast: 40 },
+      [NARROW]: { columns: 4, gutter: 12, margin: 16, align: 'centre', columnLeast: 40 },
     },
     grids: [],
     pages: [

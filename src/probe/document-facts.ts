@@ -26,6 +26,10 @@ export class DocumentReader {
   readonly #steady: Uint8Array;
   /** 1 for what a check asks about at any width: text, pictures, controls, and boxes that cut. */
   readonly #asked: Uint8Array;
+  readonly #flow: Uint8Array;
+  readonly #fixedHeight: Uint8Array;
+  readonly #share: Float64Array;
+  readonly #grids = new Map<number, { template: string; columns: number }>();
   readonly #fontSize: Float64Array;
   readonly #lines: Float64Array[];
   readonly #range: Range;
@@ -59,6 +63,9 @@ export class DocumentReader {
     this.#position = new Uint8Array(count);
     this.#steady = new Uint8Array(count);
     this.#asked = new Uint8Array(count);
+    this.#flow = new Uint8Array(count);
+    this.#fixedHeight = new Uint8Array(count);
+    this.#share = new Float64Array(count);
     this.#fontSize = new Float64Array(count);
     this.#lines = Array.from({ length: count }, () => NO_LINES);
     this.#range = document.createRange();
@@ -66,9 +73,10 @@ export class DocumentReader {
 
   /**
    * Facts of the document as it's laid out now. The arrays are the reader's own and are overwritten by the next call.
+   * @param columns the page's column grid at this viewport
    * @param stylesEpoch names a stretch of viewports in which no computed style read here can change
    */
-  read(stylesEpoch: string): PageFacts {
+  read(stylesEpoch: string, columns?: PageFacts['columns']): PageFacts {
     const fresh = stylesEpoch !== this.#epoch;
     if (fresh) this.#readStyles();
     this.#epoch = stylesEpoch;
@@ -119,6 +127,11 @@ export class DocumentReader {
       ellipsis: this.#ellipsis,
       position: this.#position,
       fontSize: this.#fontSize,
+      flow: this.#flow,
+      fixedHeight: this.#fixedHeight,
+      share: this.#share,
+      grids: this.#grids,
+      columns,
       lines: this.#lines,
     };
   }
@@ -140,7 +153,64 @@ export class DocumentReader {
       // Inside an inline box the lines can change while the box keeps its size.
       this.#steady[i] = style.display === 'inline' ? 0 : 1;
       if (this.#texts[i]!.length > 0) this.#fontSize[i] = parseFloat(style.fontSize);
+      this.#readLayout(i, style);
     }
+  }
+
+  /** How it lays out its children, and what it is to its parent's layout. */
+  #readLayout(i: number, style: CSSStyleDeclaration): void {
+    const node = this.#nodes[i]!;
+    const { parent } = this.#elements[i]!;
+    const { display } = style;
+    this.#flow[i] = /grid$/.test(display)
+      ? 3
+      : !/flex$/.test(display) || style.flexDirection.startsWith('column')
+        ? 0
+        : style.flexWrap === 'nowrap'
+          ? 1
+          : 2;
+    this.#fixedHeight[i] = 0;
+    this.#grids.delete(i);
+    if (node.childElementCount > 0) {
+      const specified = node.computedStyleMap();
+      const height = specified.get('height');
+      this.#fixedHeight[i] = height instanceof CSSUnitValue && height.unit === 'px' ? 1 : 0;
+      if (this.#flow[i] === 3)
+        this.#grids.set(i, {
+          template: String(specified.get('grid-template-columns')),
+          columns: style.gridTemplateColumns.split(' ').length,
+        });
+    }
+    this.#share[i] = this.#shareOf(node, parent, style);
+    const around = parent >= 0 ? this.#flow[parent] : 0;
+    if (
+      this.#share[i] ||
+      around === 2 ||
+      around === 3 ||
+      this.#flow[i] === 2 ||
+      this.#flow[i] === 3 ||
+      this.#fixedHeight[i]
+    )
+      this.#asked[i] = 1;
+  }
+
+  #shareOf(node: HTMLElement, parent: number, style: CSSStyleDeclaration): number {
+    if (parent < 0 || style.position === 'absolute' || style.position === 'fixed') return 0;
+    const around = this.#flow[parent]!;
+    if (around === 1 || around === 2) {
+      const basis = style.flexBasis;
+      return basis === '0px' || basis === '0%' ? parseFloat(style.flexGrow) : 0;
+    }
+    const template = around === 3 ? this.#grids.get(parent)?.template : undefined;
+    if (!template || style.gridColumnStart !== 'auto' || style.gridColumnEnd !== 'auto') return 0;
+    // `repeat(3, 1fr)` or the same track again and again.
+    const even =
+      /^repeat\((\d+|auto-fill|auto-fit), (minmax\([^)]*fr\)|[\d.]+fr)\)$/.test(template) ||
+      /^([\d.]+fr)( \1)*$/.test(template);
+    const free = !/^(start|end|center|left|right|self-start|self-end|flex-start|flex-end|baseline)/.test(
+      style.justifySelf,
+    );
+    return even && free && String(node.computedStyleMap().get('width')) === 'auto' ? 1 : 0;
   }
 
   #readLines(texts: readonly Text[], scrollX: number, scrollY: number): Float64Array {

@@ -11,6 +11,9 @@ export interface ElementFacts {
 export const Cut = { none: 0, hidden: 1, scrolls: 2 } as const;
 export type Cut = (typeof Cut)[keyof typeof Cut];
 
+/** How an element lays out its children. */
+export const Flow = { other: 0, row: 1, wrappingRow: 2, grid: 3 } as const;
+
 /** How an element is placed; `anchor` also stands for anything else that absolutely placed elements hold on to. */
 export const Place = { flow: 0, anchor: 1, absolute: 2, fixed: 3 } as const;
 
@@ -37,6 +40,16 @@ export interface PageFacts {
   readonly position: Uint8Array;
   /** Px; only meaningful where an element has text of its own. */
   readonly fontSize: Float64Array;
+  /** How an element lays out what stands in it: one of `Flow`. */
+  readonly flow: Uint8Array;
+  /** 1 where its height is a fixed length. */
+  readonly fixedHeight: Uint8Array;
+  /** Above 0 where its width is a share of what its parent has: siblings with the same share are meant equally wide. */
+  readonly share: Float64Array;
+  /** Grids by element: their columns as specified, and how many there are with those that items add. */
+  readonly grids: ReadonlyMap<number, { readonly template: string; readonly columns: number }>;
+  /** The page's own column grid at this viewport, in px; absent where it has none. */
+  readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
   /** For each element the line boxes of its own text, four numbers a line, empty where it has none. */
   readonly lines: readonly Float64Array[];
 }

@@ -4,3 +4,4 @@ export * from './lanes';
 export * from './reach';
 export * from './computed';
 export { FOUNDATION } from './browser-defaults';
+export * from './contrast';

@@ -102,10 +102,9 @@ export function formatSpan({ start, span }: Span): string {
   return start === undefined ? String(span) : `${span} from ${start}`;
 }
 
-/** Where a value written to a target is looked at first: a band in which the target holds. */
-export function bandOfTarget(project: Project, at: At, slice: Slice, width: number): Band | undefined {
+/** The band that a target is meant for: the one it's the home of, else the widest in which it holds. */
+export function bandOfTarget(project: Project, at: At, slice: Slice): Band | undefined {
   const bands = bandsOf(project, slice);
-  const here = bands.find((band) => band.from <= width && width < band.below);
-  const holds = (band: Band) => at === 'base' || band.holds.includes(at);
-  return here && holds(here) ? here : (bands.find((band) => band.home === at) ?? bands.find(holds));
+  const holding = bands.filter((band) => at === 'base' || band.holds.includes(at));
+  return bands.find((band) => band.home === at) ?? holding[holding.length - 1];
 }

@@ -24,7 +24,7 @@ function together(project: Project, slice: Slice, page: Page, ids: readonly stri
   const parent = parentOf(page, items[0]!.id)!;
   if (items.some(({ id }) => parentOf(page, id) !== parent))
     throw new PlanError('Elements of one parent can be made equal; these stand in several.');
-  const band = bandOfTarget(project, at, slice, 0);
+  const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
   const value = (id: string, property: string) =>
     specifiedValue(project, page, id, property, { ...slice, width: band.from });

@@ -25,7 +25,7 @@ export function planOrder(
   const parent = parentOf(page, id);
   const name = page.elements[id]?.name ?? 'The element';
   if (!parent) throw new PlanError("A page's body stands alone.");
-  const band = bandOfTarget(project, at, slice, 0);
+  const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
   const value = (one: string, property: string) =>
     specifiedValue(project, page, one, property, { ...slice, width: band.from });
@@ -63,7 +63,7 @@ export function planOrder(
 /** Lets an element of a grid begin at another column, at one place. It takes as many columns as before. */
 export function planColumn(project: Project, slice: Slice, page: Page, id: string, column: number, at: At): Plan {
   const parent = parentOf(page, id);
-  const band = bandOfTarget(project, at, slice, 0);
+  const band = bandOfTarget(project, at, slice);
   const name = page.elements[id]?.name ?? 'The element';
   if (!parent || !band) throw new PlanError(`${name} stands in no grid at ${describeTarget(project, at)}.`);
   const value = (one: string, property: string) =>

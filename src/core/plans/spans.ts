@@ -71,7 +71,7 @@ const SHARES: Readonly<Record<number, string>> = {
 export function planShares(project: Project, slice: Slice, page: Page, row: string, at: At, parts: number): Plan {
   const element = page.elements[row];
   if (!element || element.children.length === 0) throw new PlanError('Select a row that holds elements.');
-  const band = bandOfTarget(project, at, slice, 0);
+  const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
   const column = spanTable(project, page, element, slice).find((one) => one.band.from === band.from)!;
   const grid = gridAt(project, page, { ...slice, width: band.from })?.grid ?? { columns: 12, gutter: 24 };

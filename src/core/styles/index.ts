@@ -12,3 +12,4 @@ export * from './background-layers';
 export * from './shadow';
 export * from './contrast';
 export * from './hold';
+export * from './families';

@@ -1,4 +1,4 @@
-import type { WidthResult } from '@/core/audit';
+import type { PageFacts, WidthResult } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import { DocumentReader } from '@/probe/document-facts';
 
@@ -8,7 +8,12 @@ import { DocumentReader } from '@/probe/document-facts';
 interface Measuring {
   load(html: string, height: number): Promise<void>;
   /** `WidthResult[]` as JSON: one string travels back faster than many small objects. */
-  measure(widths: readonly number[], edges: readonly number[], fluid: boolean): string;
+  measure(
+    widths: readonly number[],
+    edges: readonly number[],
+    fluid: boolean,
+    columns: readonly (PageFacts['columns'] | null)[],
+  ): string;
   /** Only resizes and reads the document's width: what a sweep costs at the very least. */
   resizeOnly(widths: readonly number[]): number;
 }
@@ -34,11 +39,16 @@ async function load(html: string, height: number): Promise<void> {
   reader = new DocumentReader(frame.contentDocument!);
 }
 
-function measure(widths: readonly number[], edges: readonly number[], fluid: boolean): string {
-  const results = widths.map((width): WidthResult => {
+function measure(
+  widths: readonly number[],
+  edges: readonly number[],
+  fluid: boolean,
+  columns: readonly (PageFacts['columns'] | null)[],
+): string {
+  const results = widths.map((width, i): WidthResult => {
     frame!.style.width = `${width}px`;
     const epoch = fluid ? String(width) : String(edges.filter((edge) => edge <= width).length);
-    const facts = reader!.read(epoch);
+    const facts = reader!.read(epoch, columns[i] ?? undefined);
     const violations = CHECKS.flatMap((check) =>
       check.judge(facts).map((violation) => ({ check: check.id, violation })),
     );

@@ -1,9 +1,10 @@
 import type { Browser, Page as BrowserPage } from 'playwright-core';
-import type { WidthResult } from '@/core/audit';
+import type { PageFacts, WidthResult } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
+import { gridAt, layColumns } from '@/core/grid';
 import { previewDocument, renderPreview, writeSheet } from '@/core/render';
 import { launchChromium } from './chromium';
 import { fontData } from './fonts';
@@ -44,6 +45,7 @@ export class MeasuredPage {
     readonly browserPage: BrowserPage,
     private readonly edges: readonly number[],
     private readonly fluid: boolean,
+    private readonly columns: (width: number) => PageFacts['columns'],
   ) {}
 
   /** @param slice the viewport height and the pointer that the page is measured with */
@@ -64,13 +66,19 @@ export class MeasuredPage {
         Object.values(conditionInterval(condition, slice)).filter((edge) => edge > 0 && edge < Infinity),
       ),
       fluid,
+      (width) => {
+        const chosen = gridAt(project, page, { ...slice, width });
+        if (!chosen) return undefined;
+        const { columnWidth, fits } = layColumns(chosen.grid, width);
+        return { columnWidth, fits, least: chosen.grid.columnLeast };
+      },
     );
   }
 
   async measure(widths: readonly number[]): Promise<WidthResult[]> {
     const results = await this.browserPage.evaluate(
-      ([list, edges, fluid]) => globalThis.millPond.measure(list, edges, fluid),
-      [widths, this.edges, this.fluid] as const,
+      ([list, edges, fluid, columns]) => globalThis.millPond.measure(list, edges, fluid, columns),
+      [widths, this.edges, this.fluid, widths.map((width) => this.columns(width) ?? null)] as const,
     );
     return JSON.parse(results) as WidthResult[];
   }

@@ -73,6 +73,7 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('handles', 'To the next handle of the selection', ['h'], nextHandle),
   shape('distances', 'Distances, while held', ['d'], () => useSession.setState({ distancesShown: true })),
   shape('columns', 'Show the column grid', ['c'], toggle('columnsShown')),
+  shape('grid', 'Show the column grid’s numbers', ['q'], () => useSession.setState({ panel: 'columns' })),
   shape('spans', 'Span table or lanes', ['t'], () =>
     useSession.setState(({ gaugeView }) => ({ gaugeView: gaugeView === 'lanes' ? 'spans' : 'lanes' })),
   ),

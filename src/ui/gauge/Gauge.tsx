@@ -11,11 +11,13 @@ import { Lanes } from './Lanes';
 import { Posts } from './Posts';
 import { FULL, gaugeScale, zoomed } from './scale';
 import { Marked, ScaleTracks } from './ScaleTracks';
+import { SpanTable } from './SpanTable';
 import { SweepStatus } from './SweepStatus';
 
 /** The instrument along the width axis: scale, bands, devices, findings, lanes, posts and the cursor. */
 export function Gauge({ labelWidth, height }: { labelWidth: number; height: number }) {
   const [axis, setAxis] = useState<HTMLDivElement | null>(null);
+  const view = useSession((session) => session.gaugeView);
   const [domain, setDomain] = useState(FULL);
   const { width: length } = useSize(axis);
   const scale = useMemo(() => gaugeScale(domain, length), [domain, length]);
@@ -71,8 +73,24 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
           <Marked scale={scale} />
         </div>
       </div>
-      <Lanes scale={scale} labelWidth={labelWidth} />
-      <div className="h-7 shrink-0" />
+      {view === 'lanes' ? (
+        <Lanes scale={scale} labelWidth={labelWidth} />
+      ) : (
+        <SpanTable scale={scale} labelWidth={labelWidth} />
+      )}
+      <div className="flex h-7 shrink-0 items-center gap-1 pl-3.5" role="group" aria-label="Below the scale">
+        {(['lanes', 'spans'] as const).map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={view === one}
+            className={`rounded-[3px] border px-2 py-0 text-xs ${view === one ? 'border-reed bg-reed-tint font-semibold' : 'border-line bg-sheet text-muted hover:text-ink'}`}
+            onClick={() => useSession.setState({ gaugeView: one })}
+          >
+            {one === 'lanes' ? 'Lanes' : 'Spans'}
+          </button>
+        ))}
+      </div>
       {length > 0 && (
         <div className="pointer-events-none absolute inset-y-0" style={{ left: labelWidth + 14, width: length }}>
           <Posts scale={scale} />

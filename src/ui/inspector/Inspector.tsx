@@ -13,6 +13,8 @@ import { fieldValue } from './field-value';
 import type { FieldValue } from './field-value';
 import { ElementActions } from './ElementActions';
 import { PropertyRow } from './PropertyRow';
+import { groupControls } from '../shape/group-controls';
+import { Proportions } from '../shape/Proportions';
 import { TargetPicker } from './TargetPicker';
 
 type Item =
@@ -116,6 +118,7 @@ export function Inspector() {
     );
   };
 
+  const shaped = useMemo(() => ({ ids, fields, target }), [ids, fields, target]);
   if (ids.length === 0)
     return (
       <>
@@ -142,6 +145,7 @@ export function Inspector() {
           only set ones
         </label>
       </div>
+      {ids.length > 1 && <Proportions shaped={shaped} />}
       <input
         aria-label="Find a property"
         placeholder="Find a property"
@@ -168,6 +172,7 @@ export function Inspector() {
                   {group} <span aria-hidden>{unfold ? '−' : '+'}</span>
                 </button>
               </h3>
+              {unfold && query === '' && !onlySet && groupControls(group, shaped)}
               {unfold && rows}
             </section>
           );

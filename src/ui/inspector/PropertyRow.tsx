@@ -1,15 +1,29 @@
 'use client';
 
-import { memo } from 'react';
+import dynamic from 'next/dynamic';
+import { memo, useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { propertyNamed } from '@/core/styles';
+import { BUNDLED_FONTS } from '@/core/render';
 import { planClear } from '@/core/plans';
-import { clearValues } from '../session/actions';
+import { clearValues, writeValue } from '../session/actions';
 import { foretell } from '../session/proposal';
 import { useSession } from '../session/store';
 import type { FieldValue } from './field-value';
 import { OriginMark } from './OriginMark';
+import { measuredLength, UnitSwitch } from '../shape/UnitSwitch';
 import { ValueField } from './ValueField';
+
+/** What is often written where there is no fixed list of words. */
+const SUGGESTED: Readonly<Record<string, readonly string[]>> = {
+  'aspect-ratio': ['auto', '1', '4 / 3', '3 / 2', '16 / 9', '2 / 3'],
+  'font-family': BUNDLED_FONTS.map(
+    ({ family, weights }) => `"${family}", ${weights.endsWith('900') ? 'sans-serif' : 'monospace'}`,
+  ),
+};
+
+// The chart is much code for what is seldom opened.
+const FluidPanel = dynamic(() => import('../shape/FluidPanel').then((module) => module.FluidPanel), { ssr: false });
 
 interface Props {
   readonly property: string;
@@ -33,36 +47,60 @@ export const PropertyRow = memo(function PropertyRow({
     foretell((project, slice) =>
       planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }),
     );
+  const [growing, setGrowing] = useState(false);
+  const write = (value: string) => writeValue(property, value, target);
+  const length = control?.kind === 'length';
   return (
-    <div className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
-      <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>
-        {label}
-      </span>
-      <ValueField
-        key={target}
-        property={property}
-        label={label}
-        value={field.value}
-        faint={field.carriage === 'default'}
-        target={target}
-        keywords={control?.kind === 'keyword' ? control.keywords : undefined}
-        colour={control?.kind === 'colour'}
-      />
-      <button
-        type="button"
-        aria-label={`Clear ${label}`}
-        title="Clear here, so that a weaker value shows"
-        className={`size-[22px] shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
-        onClick={() => clearValues(properties, target)}
-        onFocus={foretellClear}
-        onPointerEnter={foretellClear}
-        onBlur={() => foretell(undefined)}
-        onPointerLeave={() => foretell(undefined)}
-      >
-        ×
-      </button>
-      <OriginMark label={label} properties={properties} field={field} target={target} />
-    </div>
+    <>
+      <div className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
+        <span className="w-[88px] shrink-0 truncate pt-0.5" title={property}>
+          {label}
+        </span>
+        <ValueField
+          key={target}
+          property={property}
+          label={label}
+          value={field.value}
+          faint={field.carriage === 'default'}
+          target={target}
+          keywords={control?.kind === 'keyword' ? control.keywords : SUGGESTED[property]}
+          colour={control?.kind === 'colour'}
+        />
+        {length && field.value !== undefined && (
+          <UnitSwitch
+            property={property}
+            label={label}
+            value={field.value}
+            write={write}
+            grow={() => setGrowing(true)}
+          />
+        )}
+        <button
+          type="button"
+          aria-label={`Clear ${label}`}
+          title="Clear here, so that a weaker value shows"
+          className={`size-[22px] shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
+          onClick={() => clearValues(properties, target)}
+          onFocus={foretellClear}
+          onPointerEnter={foretellClear}
+          onBlur={() => foretell(undefined)}
+          onPointerLeave={() => foretell(undefined)}
+        >
+          ×
+        </button>
+        <OriginMark label={label} properties={properties} field={field} target={target} />
+      </div>
+      {growing && (
+        <FluidPanel
+          property={property}
+          label={label}
+          value={field.value ?? ''}
+          measured={measuredLength(property)}
+          write={write}
+          close={() => setGrowing(false)}
+        />
+      )}
+    </>
   );
 }, sameRow);
 

@@ -12,6 +12,8 @@ import {
 import { conditionsOf } from '@/core/cascade';
 import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
+import { BUNDLED_FONTS } from '@/core/render';
+import { familyProblem } from '@/core/styles';
 import { openProject } from './api';
 import { announce, commit, commitOrReport } from './edits';
 import { settled } from './sync';
@@ -155,6 +157,10 @@ export function likelyDirection(): 'narrower' | 'wider' {
 
 /** Writes a value for all that is selected, as one edit. Returns what is wrong, in words. */
 export function writeValue(property: string, value: string, at: At, gesture?: string): string | undefined {
+  if (property === 'font-family') {
+    const unknown = familyProblem(value, BUNDLED_FONTS.map(({ family }) => family)); // prettier-ignore
+    if (unknown) return unknown;
+  }
   const edit = writeEdit(property, value, at);
   return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${useSession.getState().selection.join()}`);
 }

@@ -23,7 +23,7 @@ export interface SweepState {
   readonly error?: string;
 }
 
-export const PANEL_TABS = ['values', 'findings', 'set', 'styles'] as const;
+export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as const;
 export type PanelTab = (typeof PANEL_TABS)[number];
 
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */

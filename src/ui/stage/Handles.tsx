@@ -137,7 +137,7 @@ export function Handles({ layout, measured, zoom }: Props) {
           aria-label={`${grip.label}: drag, or step with the arrows`}
           title={grip.label}
           className={`pointer-events-auto absolute -translate-x-1/2 -translate-y-1/2 touch-none rounded-[2px] p-0 ${SHAPES[`${grip.handle.kind} ${grip.along}`]}`}
-          style={{ left: grip.x * zoom, top: grip.y * zoom }}
+          style={{ left: Math.min(grip.x, layout.viewport - 4 / zoom) * zoom, top: grip.y * zoom }}
           onPointerDown={(event) => start(event, grip)}
           onKeyDown={(event) => step(event, grip)}
           onBlur={() => !busy.current && setSaid(undefined)}

@@ -11,7 +11,7 @@ import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../se
 import { releaseKey, runKey } from '../commands/keys';
 import { followPointer } from '../pointer/follow-pointer';
 import { followPageDrag } from './dragging';
-import { setLink, surveyed } from './frame-link';
+import { noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -45,8 +45,10 @@ export function Stage() {
   }, []);
 
   const onMessage = useCallback((message: FrameMessage) => {
-    if (message.type === 'layout') setLayout(message);
-    else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
+    if (message.type === 'layout') {
+      noteLayout(message);
+      setLayout(message);
+    } else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
     else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
     else if (message.type === 'key') {
       if (message.up) releaseKey(message.key);

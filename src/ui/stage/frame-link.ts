@@ -1,4 +1,5 @@
 import type { Survey, Surveyed } from '@/core/structure';
+import type { FrameLayout } from './frame-message';
 
 interface Link {
   readonly post: (message: Readonly<Record<string, unknown>>) => void;
@@ -7,6 +8,7 @@ interface Link {
 }
 
 let link: Link | undefined;
+let layout: FrameLayout | undefined;
 let token = 0;
 const waiting = new Map<number, (survey: Survey) => void>();
 
@@ -15,6 +17,13 @@ export function setLink(next: Link | undefined): void {
   link = next;
   waiting.clear();
 }
+
+export function noteLayout(latest: FrameLayout): void {
+  layout = latest;
+}
+
+/** What the frame reported last: for those that ask now and then and needn't follow. */
+export const latestLayout = (): FrameLayout | undefined => layout;
 
 export function postToFrame(message: Readonly<Record<string, unknown>>): void {
   link?.post(message);

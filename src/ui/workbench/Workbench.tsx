@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { CommandDialog } from '../commands/CommandDialog';
 import { handleKeyDown, releaseKey } from '../commands/keys';
 import { FindingsPanel } from '../findings/FindingsPanel';
+import { ColumnsPanel } from '../columns/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
 import { Outline } from '../outline/Outline';
@@ -21,7 +22,13 @@ import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { TopBar } from './TopBar';
 
-const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles' } as const;
+const TAB_NAMES = {
+  values: 'Values',
+  findings: 'Findings',
+  set: 'Breakpoints',
+  styles: 'Styles',
+  columns: 'Grid',
+} as const;
 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
@@ -86,13 +93,13 @@ function OpenWorkbench() {
         {panels.inspector.open && (
           <TabGroup
             as="aside"
-            aria-label="Values, findings, breakpoints and styles"
+            aria-label="Values, findings, breakpoints, styles and grid"
             className="flex shrink-0 flex-col border-l border-line bg-sheet"
             style={{ width: panels.inspector.size }}
             selectedIndex={PANEL_TABS.indexOf(panel)}
             onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
-            <TabList className="flex h-9 shrink-0 items-end gap-3 border-b border-line px-3.5 whitespace-nowrap">
+            <TabList className="flex h-9 shrink-0 items-end gap-2 border-b border-line px-2.5 whitespace-nowrap">
               {PANEL_TABS.map((tab) => (
                 <Tab
                   key={tab}
@@ -115,6 +122,9 @@ function OpenWorkbench() {
               </TabPanel>
               <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
                 <StylesPanel />
+              </TabPanel>
+              <TabPanel className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+                <ColumnsPanel />
               </TabPanel>
             </TabPanels>
           </TabGroup>

@@ -1,4 +1,5 @@
 import type { PageFacts } from '../facts';
+import { Flow } from '../facts';
 
 /** One element of a layout written by hand: box as left, top, width, height; its text's lines likewise. */
 export interface Drawn {
@@ -13,6 +14,11 @@ export interface Drawn {
   readonly size?: number;
   readonly hidden?: boolean;
   readonly ellipsis?: boolean;
+  readonly flow?: keyof typeof Flow;
+  readonly fixedHeight?: boolean;
+  readonly share?: number;
+  /** A grid's columns as specified, and how many there are. */
+  readonly grid?: readonly [template: string, columns: number];
 }
 
 const CUTS = { none: 0, hidden: 1, scrolls: 2 } as const;
@@ -25,7 +31,12 @@ const corners = ([left, top, width, height]: readonly [number, number, number, n
 ];
 
 /** Facts of a page of `width` px, as a browser would report them for the drawn layout. */
-export function facts(width: number, drawn: readonly Drawn[], scrollWidth = width): PageFacts {
+export function facts(
+  width: number,
+  drawn: readonly Drawn[],
+  scrollWidth = width,
+  columns?: PageFacts['columns'],
+): PageFacts {
   const all: Drawn[] = [{ id: 'body', tag: 'body', box: [0, 0, width, 800] }, ...drawn];
   const index = new Map(all.map((one, i) => [one.id, i]));
   const bytes = (value: (one: Drawn) => number) => Uint8Array.from(all.map(value));
@@ -45,6 +56,11 @@ export function facts(width: number, drawn: readonly Drawn[], scrollWidth = widt
     ellipsis: bytes(({ ellipsis }) => (ellipsis ? 1 : 0)),
     position: bytes(({ place = 'flow' }) => PLACES[place]),
     fontSize: Float64Array.from(all.map(({ size = 16 }) => size)),
+    flow: bytes(({ flow = 'other' }) => Flow[flow]),
+    fixedHeight: bytes(({ fixedHeight }) => (fixedHeight ? 1 : 0)),
+    share: Float64Array.from(all.map(({ share = 0 }) => share)),
+    grids: new Map(all.flatMap(({ grid }, i) => (grid ? [[i, { template: grid[0], columns: grid[1] }] as const] : []))),
+    columns,
     lines: all.map(({ lines = [] }) => Float64Array.from(lines.flatMap(corners))),
   };
 }

@@ -1,9 +1,13 @@
 import type { Check } from '../check';
 import { clippedContent } from './clipped-content';
+import { fixedHeight } from './fixed-height';
 import { outsideViewport } from './outside-viewport';
 import { overlappingText } from './overlapping-text';
+import { rowOverFull } from './row-over-full';
 import { sidewaysScroll } from './sideways-scroll';
 import { smallText } from './small-text';
+import { tightGrid } from './tight-grid';
+import { unequalItems } from './unequal-items';
 import { wrappedLabel } from './wrapped-label';
 
 export const CHECKS: readonly Check[] = [
@@ -13,6 +17,10 @@ export const CHECKS: readonly Check[] = [
   overlappingText,
   wrappedLabel,
   smallText,
+  fixedHeight,
+  rowOverFull,
+  unequalItems,
+  tightGrid,
 ];
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));

@@ -1,0 +1,53 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import type { Box, PageFacts } from '../facts';
+import { boxOf, TOLERANCE } from '../facts';
+
+/** Siblings with the same share of their row, line by line. */
+function linesOf(facts: PageFacts): { parent: number; items: { index: number; box: Box }[] }[] {
+  const lines = new Map<string, { parent: number; items: { index: number; box: Box }[] }>();
+  for (let i = 1; i < facts.elements.length; i++) {
+    if (!facts.shown[i] || !(facts.share[i]! > 0)) continue;
+    const { parent } = facts.elements[i]!;
+    const box = boxOf(facts, i);
+    const key = `${parent} ${facts.share[i]}`;
+    // Items of one line share some of their height.
+    let found: { parent: number; items: { index: number; box: Box }[] } | undefined;
+    for (let n = 0; !found; n++) {
+      const line = lines.get(`${key} ${n}`);
+      if (!line) lines.set(`${key} ${n}`, (found = { parent, items: [] }));
+      else if (line.items.some((item) => item.box.top < box.bottom && item.box.bottom > box.top)) found = line;
+    }
+    found.items.push({ index: i, box });
+  }
+  return [...lines.values()];
+}
+
+/** Items that were given the same share of a row aren't equally wide. */
+export const unequalItems: Check = {
+  id: 'unequal-items',
+  title: 'Items are not equal',
+  severity: 'note',
+  why: 'They were made equally wide, but a long word or a wide picture in one takes room from the others.',
+  rule: 'Items of the same share are equally wide (project profile)',
+  judge(facts) {
+    const worst = new Map<number, Violation>();
+    for (const { parent, items } of linesOf(facts)) {
+      if (items.length < 2) continue;
+      const widths = items.map(({ box }) => box.right - box.left);
+      const most = Math.max(...widths);
+      const least = Math.min(...widths);
+      if (most - least <= TOLERANCE || (worst.get(parent)?.amount ?? 0) >= most - least) continue;
+      const wide = facts.elements[items[widths.indexOf(most)]!.index]!.id;
+      worst.set(parent, {
+        element: facts.elements[parent]!.id,
+        amount: most - least,
+        measured: { least, most },
+        others: [wide],
+      });
+    }
+    return [...worst.values()];
+  },
+  sentence: ({ element, measured, others }, name) =>
+    `Items of ${name(element)} are ${px(measured.least!)} to ${px(measured.most!)} wide; ${name(others[0]!)} is the widest.`,
+};

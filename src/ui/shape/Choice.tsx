@@ -1,0 +1,47 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { Shaped } from './shape';
+import { markShape, shape } from './shape';
+
+export interface Option {
+  readonly value: string;
+  readonly label: string;
+  readonly sign: ReactNode;
+  readonly values: Readonly<Record<string, string>>;
+}
+
+interface Props {
+  readonly label: string;
+  readonly shaped: Shaped;
+  readonly current: string;
+  readonly options: readonly Option[];
+}
+
+/** Values of a property as small diagrams, side by side. What is chosen now is pressed in. */
+export function Choice({ label, shaped, current, options }: Props) {
+  return (
+    <div role="group" aria-label={label} className="flex items-center gap-0.5 py-px pr-1.5 pl-3.5">
+      <span className="w-[88px] shrink-0 truncate">{label}</span>
+      <span className="flex flex-wrap gap-0.5">
+        {options.map(({ value, label: name, sign, values }) => (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={value === current}
+            aria-label={`${label}: ${name}`}
+            title={name}
+            className={`flex h-[22px] min-w-[22px] items-center justify-center rounded-[3px] border px-0.5 ${value === current ? 'border-reed bg-reed-tint' : 'border-line bg-well hover:border-edge'}`}
+            onClick={() => shape(shaped, `${label}: ${name}`, values)}
+            onFocus={() => markShape(shaped, values)}
+            onPointerEnter={() => markShape(shaped, values)}
+            onBlur={() => markShape(shaped, undefined)}
+            onPointerLeave={() => markShape(shaped, undefined)}
+          >
+            {sign}
+          </button>
+        ))}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+
+import { inUnit, LENGTH_UNITS, readFluid, readLength, wholeOf } from '@/core/styles';
+import { useSession } from '../session/store';
+import { latestLayout } from '../stage/frame-link';
+import { unitContext, usedLength } from '../stage/handles';
+
+interface Props {
+  readonly property: string;
+  readonly label: string;
+  readonly value: string;
+  readonly write: (value: string) => string | undefined;
+  readonly grow: () => void;
+}
+
+/** What the property of the selected element measures now, px; undefined where nothing is measured. */
+export function measuredLength(property: string): number | undefined {
+  const layout = latestLayout();
+  const { selection } = useSession.getState();
+  const measured = layout?.measured;
+  const rect = measured && layout.rects[measured.id];
+  return measured && rect && selection.length === 1 && selection[0] === measured.id
+    ? usedLength(property, measured, rect)
+    : undefined;
+}
+
+function converted(property: string, unit: string): string | undefined {
+  const layout = latestLayout();
+  const px = measuredLength(property);
+  if (px === undefined || !layout?.measured) return undefined;
+  const { slice, width } = useSession.getState();
+  return inUnit(px, unit, unitContext(layout.measured, property, { width, height: slice.height }));
+}
+
+/** The unit of a length; choosing another says the measured length in it. */
+export function UnitSwitch({ property, label, value, write, grow }: Props) {
+  const unit = readFluid(value) ? 'fluid' : (readLength(value)?.unit ?? 'other');
+  const units = LENGTH_UNITS.filter((one) => one !== '%' || wholeOf(property) !== 'none');
+  return (
+    <select
+      aria-label={`Unit of ${label}`}
+      title="Says what is measured now in another unit"
+      className="h-[22px] w-[46px] shrink-0 rounded-[3px] border border-line bg-paper text-[11px] text-muted"
+      value={unit}
+      onChange={(event) => {
+        const wanted = event.target.value;
+        if (wanted === 'grow') return grow();
+        const next = converted(property, wanted);
+        if (next) write(next);
+        else
+          useSession.setState({
+            foretold: `${label} can't be said in ${wanted} here: nothing is measured that it would be a part of.`,
+          });
+      }}
+    >
+      {unit === 'fluid' && <option value="fluid">fluid</option>}
+      {!(units as readonly string[]).includes(unit) && unit !== 'fluid' && (
+        <option value={unit}>{unit === 'other' ? '–' : unit}</option>
+      )}
+      {units.map((one) => (
+        <option key={one} value={one}>
+          {one}
+        </option>
+      ))}
+      <option value="grow">grows …</option>
+    </select>
+  );
+}
