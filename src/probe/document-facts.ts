@@ -173,8 +173,9 @@ export class DocumentReader {
     this.#grids.delete(i);
     if (node.childElementCount > 0) {
       const specified = node.computedStyleMap();
-      const height = specified.get('height');
-      this.#fixedHeight[i] = height instanceof CSSUnitValue && height.unit === 'px' ? 1 : 0;
+      // The frame has classes of its own, so `instanceof` would say no.
+      const height = specified.get('height') as { readonly unit?: string } | undefined;
+      this.#fixedHeight[i] = height?.unit === 'px' ? 1 : 0;
       if (this.#flow[i] === 3)
         this.#grids.set(i, {
           template: String(specified.get('grid-template-columns')),

@@ -50,6 +50,16 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
   fc.constantFrom('p { color: red } @media (max-width: 500px) { li { padding: 4px !important } }', 'div { gap: 9px }', '.card, [class~=tool-card] { color: red }').map((css): Edit => ({ type: 'addSheet', sheet: { id: `t${fresh++}`, name: 'Sheet', css } })),
   fc.array(fc.record({ owner: fc.oneof(node, owner), at, property: fc.constantFrom('color', 'width'), value: fc.constantFrom('red', '5px', null) }).filter(({ property, value }) => value === null || (property === 'width') === (value === '5px')), { minLength: 1, maxLength: 5 })
     .map((changes): Edit => ({ type: 'restyle', label: 'Several', changes })),
+  fc.record({ type: fc.constant('setLocked' as const), node, locked: fc.boolean() }),
+  fc.record({ type: fc.constant('setAttribute' as const), node, name: fc.constantFrom('title', 'id', 'href', 'src'), value: fc.constantFrom('x', '#', 'picture:phammer', null) }),
+  fc.constantFrom('a', 'b').map((id): Edit => ({ type: 'addPicture', picture: { id: `pn${id}`, fileName: `new-${id}.svg`, svg: '<svg xmlns="http://www.w3.org/2000/svg"/>' } })),
+  fc.constantFrom('pna', 'phammer').map((id): Edit => ({ type: 'removePicture', id })),
+  fc.record({ type: fc.constant('setColumns' as const), page: fc.constantFrom(null, page.id), at, grid: fc.constantFrom({ columns: 4, gutter: 8, margin: 0, align: 'left' as const, columnLeast: 0 }, null) }),
+  fc.constantFrom('na', 'nb').map((id): Edit => ({ type: 'saveGrid', grid: { id, name: `Grid ${id}`, grid: { columns: 6, gutter: 0, margin: 0, align: 'centre', columnLeast: 20 } } })),
+  fc.constantFrom('na', 'nb').map((id): Edit => ({ type: 'removeGrid', id })),
+  node.map((id): Edit => ({ type: 'addBlock', block: { id: `o${fresh++}`, name: 'Kept', elements: subtreeOf(page, id) as never } })),
+  fc.record({ type: fc.constant('renameBlock' as const), id: fc.constantFrom('o1', 'o2'), name: fc.constant('Other') }),
+  fc.constantFrom('o1', 'o2').map((id): Edit => ({ type: 'removeBlock', id })),
 ); // prettier-ignore
 
 /** Applies what can be applied; the rest is refused. */

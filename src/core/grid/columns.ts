@@ -26,12 +26,12 @@ export interface Columns {
 export function layColumns(grid: ColumnGrid, width: number): Columns {
   const { columns: count, gutter, margin } = grid;
   const gutters = (count - 1) * gutter;
-  const room = Math.max(0, Math.min(grid.bodyMost ?? Infinity, width - 2 * margin));
+  const room = Math.min(grid.bodyMost ?? Infinity, width - 2 * margin);
   const columnWidth = grid.columnWidth ?? Math.max(0, (room - gutters) / count);
   const body = columnWidth * count + gutters;
   const free = width - 2 * margin - body;
   const left = margin + (grid.align === 'centre' && free > 0 ? free / 2 : 0);
-  const fits = columnWidth > 0 && body <= width - 2 * margin + 1e-9;
+  const fits = grid.columnWidth === undefined ? room >= gutters : body <= width - 2 * margin + 1e-9;
   return { left, columnWidth, gutter, count, body, fits, tight: columnWidth < grid.columnLeast };
 }
 
@@ -89,10 +89,10 @@ export function gridTroubles(project: Project, page: Page, slice: Slice = DEFAUL
     const { grid, at } = chosen;
     const cut = (kind: GridTrouble['kind'], to: number): GridTrouble[] =>
       intersect([band], [{ from: 0, below: to }]).map((part) => ({ ...part, kind, grid, at }));
-    const troubles = cut('does-not-fit', below(grid, Number.EPSILON));
+    const troubles = cut('does-not-fit', below(grid, 0));
     if (grid.columnWidth !== undefined)
       return grid.columnWidth < grid.columnLeast ? [...troubles, ...cut('tight', Infinity)] : troubles;
-    return [...troubles, ...cut('tight', below(grid, grid.columnLeast))];
+    return grid.columnLeast === 0 ? troubles : [...troubles, ...cut('tight', below(grid, grid.columnLeast))];
   });
 }
 

@@ -34,6 +34,7 @@ export function mayStand(page: Page, parentId: string, tag: string): boolean {
 /** Those of the elements that don't stand inside another of them; never the body. In the order of the page. */
 export function topmost(page: Page, ids: readonly string[]): string[] {
   const chosen = new Set(ids);
+  chosen.delete(page.root);
   const tops = ids.filter(
     (id) => id !== page.root && id in page.elements && !ancestorsOf(page, id).some((one) => chosen.has(one.id)),
   );

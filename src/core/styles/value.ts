@@ -65,7 +65,8 @@ function check(property: string, value: string): CheckedValue {
     const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
     return refuse(`"${shorten(value)}" isn't a value that ${property} can have.${hint}`);
   }
-  if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(value)) return refuse(`${property} can't be negative.`);
+  if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(outsideFunctions(value)))
+    return refuse(`${property} can't be negative.`);
   const written = normaliseCase(property, value.replace(/\s+/g, ' '));
   const declarations = isShorthand(property)
     ? mapValues(expandShorthand(property, written), (longhand, part) => normaliseCase(longhand, part))
@@ -87,6 +88,16 @@ function normaliseCase(property: string, value: string): string {
 
 function mapValues(values: Readonly<Record<string, string>>, map: (name: string, value: string) => string) {
   return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, map(name, value)]));
+}
+
+/** Math functions may hold negative numbers; what they come to is clamped by the browser (CSS Values 4, 10.12). */
+function outsideFunctions(value: string): string {
+  let plain = value;
+  for (let before = ''; before !== plain;) {
+    before = plain;
+    plain = plain.replace(/\([^()]*\)/g, '');
+  }
+  return plain;
 }
 
 function balanced(value: string): boolean {

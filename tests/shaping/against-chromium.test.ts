@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import type { Browser, Page as BrowserPage } from 'playwright-core';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
+import type { Project } from '@/core/document';
+import { changeDocument } from '@/core/edits';
+import { insert, MAIN, make, makeFrom, NARROW, set } from '@/core/edits/project-for-tests';
+import type { Span } from '@/core/grid';
+import { layColumns, edgesOfColumns, placeSpans, readSpan, spanDeclarations } from '@/core/grid';
+import { planHeights, planOrder, planShares, planWidths } from '@/core/plans';
+import { previewDocument, renderPreview } from '@/core/render';
+import { fluidAt, fluidValue, HOLD_ACROSS, HOLD_DOWN, holdDeclarations, readHold } from '@/core/styles';
+import { launchChromium } from '@/server/browser/chromium';
+
+// What the core works out about layout must be what Chromium lays out.
+
+let browser: Browser;
+let page: BrowserPage;
+
+beforeAll(async () => {
+  browser = await launchChromium();
+  page = await browser.newPage({ viewport: { width: 1200, height: 800 } });
+}, 60_000);
+afterAll(() => browser.close());
+
+type Box = readonly [left: number, top: number, width: number, height: number];
+
+async function boxes(html: string, selector: string, width = 1200): Promise<Box[]> {
+  await page.setViewportSize({ width, height: 800 });
+  await page.setContent(html);
+  return page.evaluate(
+    (wanted) =>
+      [...document.querySelectorAll(wanted)].map((element) => {
+        const { left, top, width: w, height: h } = element.getBoundingClientRect();
+        return [left, top, w, h] as const;
+      }),
+    selector,
+  );
+}
+
+const shown = (project: Project, selector: string, width: number) =>
+  boxes(
+    previewDocument(
+      renderPreview(project, project.pages[0]!, () => 'data:,'),
+      '',
+    ),
+    selector,
+    width,
+  );
+
+test('items break into rows as Chromium places them', async () => {
+  const item = fc.record(
+    { span: fc.integer({ min: 1, max: 8 }), start: fc.integer({ min: 1, max: 7 }) },
+    { requiredKeys: ['span'] },
+  );
+  await fc.assert(
+    fc.asyncProperty(
+      fc.integer({ min: 1, max: 8 }),
+      fc.array(item, { minLength: 1, maxLength: 9 }),
+      async (columns, items: Span[]) => {
+        const fit = placeSpans(columns, items);
+        const style = (one: Span) =>
+          Object.entries(spanDeclarations(one))
+            .map(([name, value]) => `${name}:${value}`)
+            .join(';');
+        // Every column, added ones too, is 10 px wide and every row 10 px high.
+        const html = `<!doctype html><body style="margin:0"><div style="display:grid;width:0;grid-template-columns:repeat(${columns},10px);grid-auto-columns:10px;grid-auto-rows:10px">${items.map((one) => `<i style="${style(one)}"></i>`).join('')}</div>`;
+        const seen = (await boxes(html, 'i')).map(([left, top, width]) => ({
+          row: top / 10 + 1,
+          start: left / 10 + 1,
+          span: width / 10,
+        }));
+        expect(fit.placed).toEqual(seen);
+        expect(fit.rows).toBe(Math.max(...seen.map(({ row }) => row)));
+      },
+    ),
+    { numRuns: 150 },
+  );
+});
+
+test('lines that are written in other ways are read as Chromium reads them', async () => {
+  for (const [start, end] of [['2', '4'], ['4', '2'], ['3', '3'], ['span 2', '5'], ['-3', '-1'], ['auto', 'span 3'], ['span 2', 'auto'], ['2', 'auto'], ['auto', '4'], ['auto', 'auto']] as const) {
+    const html = `<!doctype html><body style="margin:0"><div style="display:grid;grid-template-columns:repeat(6,10px);grid-auto-rows:10px"><i style="grid-column:${start} / ${end}"></i></div>`;
+    const [box] = await boxes(html, 'i');
+    const asked = readSpan(start, end, 6)!;
+    expect([start, end, { start: asked.start ?? 1, span: asked.span }]).toEqual([start, end, { start: box![0] / 10 + 1, span: box![2] / 10 }]);
+  }
+  expect(readSpan('header', 'auto', 6)).toBeUndefined();
+}); // prettier-ignore
+
+test('a fluid value is what was asked for at both widths and even between', async () => {
+  const px = fc.double({ min: 4, max: 90, noNaN: true }).map((value) => Math.round(value * 10) / 10);
+  await fc.assert(
+    fc.asyncProperty(px, px, fc.integer({ min: 240, max: 900 }), fc.integer({ min: 40, max: 1600 }), async (a, b, from, more) => {
+      const fluid = { from: { width: from, px: a }, to: { width: from + more, px: b } };
+      const result = fluidValue(fluid);
+      if (!result.ok) return expect(a).toBe(b);
+      for (const width of [from - 40, from, from + Math.round(more / 3), from + more, from + more + 100]) {
+        const [box] = await boxes(`<!doctype html><body style="margin:0"><i style="display:block;width:10px;height:${result.value}"></i>`, 'i', width);
+        expect(Math.abs(box![3] - fluidAt(fluid, width))).toBeLessThan(0.03);
+      }
+    }),
+    { numRuns: 25 },
+  );
+}); // prettier-ignore
+
+test('nine places hold a box where they say, with offsets, whatever its size', async () => {
+  for (const across of HOLD_ACROSS)
+    for (const down of HOLD_DOWN)
+      for (const auto of [true, false]) {
+        const hold = { across, down, x: '7px', y: '-5px' };
+        const values = holdDeclarations(hold, { width: auto, height: auto });
+        expect(readHold({ ...values })).toEqual(hold);
+        const size = auto ? '' : 'width:60px;height:20px;';
+        const style = size + Object.entries(values).map(([name, value]) => `${name}:${value}`).join(';');
+        const html = `<!doctype html><body style="margin:0"><div style="position:relative;width:300px;height:200px"><i style="${style}"><b style="display:block;width:60px;height:20px"></b></i></div>`;
+        const left = { left: 7, centre: 127, right: 233 }[across];
+        const top = { top: -5, middle: 85, bottom: 185 }[down];
+        expect([across, down, auto, ...(await boxes(html, 'i'))]).toEqual([across, down, auto, [left, top, 60, 20]]);
+      }
+}); // prettier-ignore
+
+const ROW = makeFrom(
+  make(insert('erow', 'div', 0), ...['ea', 'eb', 'ec'].map((id, i) => insert(id, 'div', i, 'erow')), NARROW),
+  set(MAIN, 'base', 'padding', '0'),
+  set('efirstbody', 'base', 'margin', '0'),
+  ...['ea', 'eb', 'ec'].flatMap((id, i) => [set(id, 'base', 'min-height', `${20 + i * 10}px`), set(id, 'base', 'overflow-wrap', 'anywhere')]),
+  { type: 'setText' as const, node: 'ea', text: 'Unbrokenlongword'.repeat(8) },
+); // prettier-ignore
+const ITEMS = ['ea', 'eb', 'ec'];
+const widthsAt = async (project: Project, width: number) =>
+  (await shown(project, 'main > div > div', width)).map(([, , w]) => Math.round(w * 10) / 10);
+
+test.each([
+  ['a flex row', [set('erow', 'base', 'display', 'flex')]],
+  ['a grid', [set('erow', 'base', 'display', 'grid'), set('erow', 'base', 'grid-template-columns', 'auto auto auto')]],
+  ['blocks', []],
+] as const)('widths in a ratio, and equal ones, in %s', async (_, edits) => {
+  const project = makeFrom(ROW, ...edits);
+  const page0 = project.pages[0]!;
+  const ratio = planWidths(project, DEFAULT_SLICE, page0, ITEMS, 'base', [1, 3, 2]);
+  expect(await widthsAt(changeDocument(project, ratio.edit).document, 900)).toEqual([150, 450, 300]);
+  const even = planWidths(project, DEFAULT_SLICE, page0, ITEMS, 'base', [1, 1, 1]);
+  expect(await widthsAt(changeDocument(project, even.edit).document, 900)).toEqual([300, 300, 300]);
+  const high = planHeights(project, DEFAULT_SLICE, page0, ITEMS, 'base');
+  const heights = await shown(changeDocument(project, high.edit).document, 'main > div > div', 900);
+  expect(new Set(heights.map(([, , , height]) => height)).size).toBe(1);
+});
+
+test('thirds here, halves there: shares of a row at each place alone', async () => {
+  let project = makeFrom(ROW, { type: 'setColumns', page: null, at: 'base', grid: { columns: 12, gutter: 30, margin: 0, align: 'left', columnLeast: 10 } }); // prettier-ignore
+  for (const [at, parts] of [
+    ['base', 3],
+    ['bn', 2],
+  ] as const)
+    project = changeDocument(
+      project,
+      planShares(project, DEFAULT_SLICE, project.pages[0]!, 'erow', at, parts).edit,
+    ).document;
+  expect(await widthsAt(project, 960)).toEqual([300, 300, 300]);
+  expect(await widthsAt(project, 570)).toEqual([270, 270, 270]);
+  const grid = project.columns.base!;
+  expect((await shown(project, 'main > div > div', 960)).map(([left]) => left)).toEqual(
+    [0, 4, 8].map((i) => edgesOfColumns(layColumns(grid, 960))[i]!.left),
+  );
+});
+
+test('order by `order` is what was asked for, whatever the order was', async () => {
+  const project = makeFrom(ROW, set('erow', 'base', 'display', 'flex'), set('ec', 'base', 'order', '-1'));
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.tuple(fc.constantFrom(...ITEMS), fc.option(fc.constantFrom(...ITEMS), { nil: undefined })), { minLength: 1, maxLength: 3 }),
+      async (moves) => {
+        let now = project;
+        let wanted = ['ec', 'ea', 'eb'];
+        for (const [id, before] of moves) {
+          if (id === before) continue;
+          const next = wanted.filter((one) => one !== id);
+          next.splice(before === undefined ? next.length : next.indexOf(before), 0, id);
+          if (next.join() !== wanted.join())
+            now = changeDocument(now, planOrder(now, DEFAULT_SLICE, now.pages[0]!, id, before, 'base').edit).document;
+          wanted = next;
+        }
+        await shown(now, 'main > div > div', 900);
+        await page.evaluate(() => [...document.querySelectorAll('main > div > div')].forEach((one) => ((one as HTMLElement).style.minWidth = '30px')));
+        const order = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('main > div > div')].sort((a, b) => a.getBoundingClientRect().left - b.getBoundingClientRect().left).map((one) => one.dataset.mpNode));
+        expect(order).toEqual(wanted);
+      },
+    ),
+    { numRuns: 25 },
+  );
+}); // prettier-ignore
