@@ -8,8 +8,12 @@ interface Press {
   readonly pointer: number;
   readonly x: number;
   readonly y: number;
-  /** Chosen on release unless it becomes a drag: what is chosen already may be dragged as a whole. */
+  /**
+   * Chosen on release unless it becomes a drag: what is chosen already may be dragged as a whole, and with a key held a
+   * frame may be drawn.
+   */
   readonly later: boolean;
+  readonly add: boolean;
   dragging: boolean;
 }
 
@@ -56,7 +60,7 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
     if (busy(event) || event.button !== 0) return;
     const id = pressable(event.target);
     const add = event.shiftKey || event.ctrlKey || event.metaKey;
-    const later = !add && insideChosen(id);
+    const later = add || insideChosen(id);
     if (event.detail < 2) chosenBefore = chosen;
     press = {
       id: id === idOf(document.body) ? undefined : id,
@@ -64,9 +68,10 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
       x: event.clientX,
       y: event.clientY,
       later,
+      add,
       dragging: false,
     };
-    if (!later) send({ type: 'select', id: id ?? null, add });
+    if (!later) send({ type: 'select', id: id ?? null, add: false });
   });
   addEventListener('pointermove', (event) => {
     if (!press || event.pointerId !== press.pointer || !(event.buttons & 1)) return;
@@ -92,7 +97,7 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
       frame = 0;
       tellDrag(phase, event);
       document.documentElement.style.removeProperty('user-select');
-    } else if (press.later && phase === 'end') send({ type: 'select', id: press.id ?? null, add: false });
+    } else if (press.later && phase === 'end') send({ type: 'select', id: press.id ?? null, add: press.add });
     press = undefined;
   };
   addEventListener('pointerup', (event) => end(event, 'end'));

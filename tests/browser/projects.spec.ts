@@ -34,7 +34,7 @@ test('an empty project can be built up: insert, write, break', async ({ page, re
   await page.goto(`/projects/${id}`);
   await page.getByRole('treeitem', { name: 'Main' }).click();
   await page.getByRole('button', { name: 'Insert' }).click();
-  await page.getByRole('menuitem', { name: /^Button/ }).click();
+  await page.locator('[data-entry=button]').click();
   await expect(page.getByRole('treeitem', { selected: true })).toHaveAccessibleName('New button');
   await page.getByRole('textbox', { name: 'Any declaration' }).fill('width: 1400px');
   await page.getByRole('textbox', { name: 'Any declaration' }).press('Enter');

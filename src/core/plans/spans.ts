@@ -66,7 +66,7 @@ const SHARES: Readonly<Record<number, string>> = {
 
 /**
  * Gives all children of a row the same share at one place: full, halves, thirds, quarters. A row that is no grid there
- * is laid on the page's columns, or on twelve.
+ * is laid on the page's columns, or on as many as there are shares.
  */
 export function planShares(project: Project, slice: Slice, page: Page, row: string, at: At, parts: number): Plan {
   const element = page.elements[row];
@@ -74,12 +74,13 @@ export function planShares(project: Project, slice: Slice, page: Page, row: stri
   const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
   const column = spanTable(project, page, element, slice).find((one) => one.band.from === band.from)!;
-  const grid = gridAt(project, page, { ...slice, width: band.from })?.grid ?? { columns: 12, gutter: 24 };
+  const grid = gridAt(project, page, { ...slice, width: band.from })?.grid;
   const laysOut = column.columns === undefined || column.columns % parts !== 0;
-  const columns = laysOut ? (grid.columns % parts === 0 ? grid.columns : parts) : column.columns!;
+  const columns = !laysOut ? column.columns! : grid && grid.columns % parts === 0 ? grid.columns : parts;
   const label = `${element.name} in ${SHARES[parts] ?? `${parts} parts`} at ${describeTarget(project, at)}`;
-  const values = laysOut ? rowValues({ ...grid, columns }) : {};
-  if (laysOut && /grid$/.test(column.display)) delete values['column-gap'];
+  const { 'column-gap': gap, ...values } = laysOut ? rowValues({ columns, gutter: grid?.gutter ?? 0 }) : {};
+  // A row that was no grid takes the page's gutter; what has a gap already keeps it.
+  if (gap && grid && !/(flex|grid)$/.test(column.display)) values['column-gap'] = gap;
   const edit = restyleEdit(label, [
     ...changes(row, at, values),
     ...element.children.flatMap((child) => changes(child, at, spanDeclarations({ span: columns / parts }))),

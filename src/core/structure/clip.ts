@@ -6,12 +6,14 @@ import { forestProblem, LIMITS, pictureSchema } from '../document/project';
 import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
 import { subtreeOf } from '../document/tree';
 
+const TOO_MANY = `At most ${LIMITS.elements} elements can be pasted.`;
+
 /** Elements taken along: whole trees, and the names of what they refer to, so that another project can understand them. */
 export const clipSchema = z.strictObject({
   from: z.literal('mill-pond'),
   /** Tops in order. */
-  tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements),
-  elements: z.array(elementSchema).min(1).max(LIMITS.elements, `At most ${LIMITS.elements} elements can be pasted.`),
+  tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements, TOO_MANY),
+  elements: z.array(elementSchema).min(1).max(LIMITS.elements, TOO_MANY),
   breakpoints: z.record(z.string().max(30), z.string().max(80)),
   shared: z.record(z.string().max(30), z.string().max(80)),
   pictures: z.array(pictureSchema).max(500),

@@ -56,7 +56,16 @@ export function Palette() {
         placeholder="Find a building block"
         className="mb-1.5 h-[22px] w-full rounded-[3px] border border-line-strong bg-well px-1.5"
         value={query}
+        autoFocus
+        onFocus={(event) => event.target.select()}
         onChange={(event) => setQuery(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') useSession.setState({ paletteOpen: false });
+          if (event.key !== 'Enter') return;
+          const entry = PALETTE.find(({ label }) => wanted(label));
+          if (entry) insertEntry(entry);
+          event.currentTarget.select();
+        }}
       />
       <div className="grid grid-cols-2 gap-1">
         {PALETTE.filter(({ label }) => wanted(label)).map((entry) => (

@@ -47,13 +47,15 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
         const rows = [...(list.current?.querySelectorAll('[data-layer]') ?? [])].map((row) =>
           row.getBoundingClientRect(),
         );
-        to = Math.min(rows.length - 1, rows.filter(({ top, height }) => y > top + height / 2).length);
-        if (to > from) to = Math.max(from, to - 1);
+        const past = rows.filter(({ top, height }) => y > top + height / 2).length;
+        to = past > from ? past - 1 : past;
         setOnto(to);
       },
       (wasDrag) => {
         setOnto(undefined);
-        if (wasDrag && to !== from) write(moved(from, to), 'Order of background layers');
+        if (!wasDrag || to === from) return;
+        setOpen(undefined);
+        write(moved(from, to), 'Order of background layers');
       },
     );
   };

@@ -29,6 +29,8 @@ function converted(property: string, unit: string): string | undefined {
   const px = measuredLength(property);
   if (px === undefined || !layout?.measured) return undefined;
   const { slice, width } = useSession.getState();
+  // Browsers lay out in parts of a px; nobody means them.
+  if (unit === 'px') return `${Math.round(px * 10) / 10}px`;
   return inUnit(px, unit, unitContext(layout.measured, property, { width, height: slice.height }));
 }
 

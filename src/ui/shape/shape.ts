@@ -45,6 +45,8 @@ export function shape(
 
 /** Marks on the gauge what writing them would change; nothing where they are undefined. */
 export function markShape(shaped: Shaped, values: Readonly<Record<string, string>> | undefined): void {
+  // A field that has the focus says itself what it would change.
+  if (document.activeElement instanceof HTMLInputElement && document.activeElement.dataset.property) return;
   const edit = values && shapeEdit(shaped, 'Shape', values);
   const footprint = edit && typeof edit !== 'string' ? footprintOf(edit) : undefined;
   useSession.setState({ marked: footprint?.[useSession.getState().pageId]?.widths ?? [] });

@@ -162,6 +162,7 @@ export function followPageDrag({
   y,
   alt,
   shift,
+  ctrl,
 }: {
   readonly phase: 'start' | 'move' | 'end' | 'cancel';
   readonly id: string | null;
@@ -169,6 +170,7 @@ export function followPageDrag({
   readonly y: number;
   readonly alt: boolean;
   readonly shift: boolean;
+  readonly ctrl: boolean;
 }): void {
   if (phase === 'cancel') return clearDragging();
   if (phase === 'start') {
@@ -185,7 +187,7 @@ export function followPageDrag({
     else carry(x, y, alt);
   } else if (start) {
     drawFrame(x, y);
-    closeFrame(shift);
+    closeFrame(ctrl);
   } else {
     carry(x, y, alt);
     letGo();
