@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   timeout: 60_000,
   expect: { timeout: 15_000 },
   retries: 0,

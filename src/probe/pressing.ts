@@ -61,7 +61,6 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
     const id = pressable(event.target);
     const add = event.shiftKey || event.ctrlKey || event.metaKey;
     const later = add || insideChosen(id);
-    if (event.detail < 2) chosenBefore = chosen;
     press = {
       id: id === idOf(document.body) ? undefined : id,
       pointer: event.pointerId,
@@ -72,6 +71,10 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
       dragging: false,
     };
     if (!later) send({ type: 'select', id: id ?? null, add: false });
+  });
+  // Only mouse events count presses that belong together; this one comes before the answer to the press above.
+  addEventListener('mousedown', (event) => {
+    if (event.detail < 2) chosenBefore = chosen;
   });
   addEventListener('pointermove', (event) => {
     if (!press || event.pointerId !== press.pointer || !(event.buttons & 1)) return;

@@ -159,7 +159,7 @@ test('several: equal, in a ratio, chosen by a frame, alike, locked, found; dista
   // What stands past the side is marked.
   await write(page, 'min-width', '900px');
   await expect(outline(page, 'Hold')).toHaveAccessibleName(/stands partly outside the viewport/);
-  await write(page, 'margin-left', '900px');
+  await write(page, 'margin', '0 0 0 900px');
   await expect(outline(page, 'Hold')).toHaveAccessibleName(/stands wholly outside the viewport/);
 }); // prettier-ignore
 

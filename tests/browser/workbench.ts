@@ -5,12 +5,15 @@ import type { APIRequestContext, FrameLocator, Page } from '@playwright/test';
 import type { OpenedProject } from '@/ui/session/api';
 import type { Project } from '@/core/document';
 
+/** A connection that the server has just closed for idleness is opened again. */
+const AGAIN = { maxRetries: 2 };
+
 export async function createProject(
   request: APIRequestContext,
   from: 'demo' | 'empty',
   name = 'Test project',
 ): Promise<string> {
-  const answer = await request.post('/api/projects', { data: { name, from } });
+  const answer = await request.post('/api/projects', { data: { name, from }, ...AGAIN });
   expect(answer.status()).toBe(201);
   return ((await answer.json()) as { id: string }).id;
 }
@@ -20,6 +23,7 @@ export async function makeEdits(request: APIRequestContext, id: string, edits: r
   const { revision } = await readProject(request, id);
   const answer = await request.post(`/api/projects/${id}/edits`, {
     data: { revision, edits: edits.map((edit) => ({ id: randomUUID(), kind: 'do', edit })) },
+    ...AGAIN,
   });
   expect(await answer.text()).toContain('saved');
 }
@@ -31,7 +35,7 @@ export const computed = (page: Page, node: string, property: string) =>
     .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
 
 export async function readProject(request: APIRequestContext, id: string): Promise<OpenedProject> {
-  return (await (await request.get(`/api/projects/${id}`)).json()) as OpenedProject;
+  return (await (await request.get(`/api/projects/${id}`, AGAIN)).json()) as OpenedProject;
 }
 
 export function elementNamed(project: Project, name: string, pageName?: string) {

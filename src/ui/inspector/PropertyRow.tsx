@@ -47,7 +47,9 @@ export const PropertyRow = memo(function PropertyRow({
     foretell((project, slice) =>
       planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }),
     );
-  const [growing, setGrowing] = useState(false);
+  // Belongs to what was selected when it was opened.
+  const [growing, setGrowing] = useState<readonly string[]>();
+  const selection = useSession((session) => session.selection);
   const write = (value: string) => writeValue(property, value, target);
   const length = control?.kind === 'length';
   return (
@@ -72,7 +74,7 @@ export const PropertyRow = memo(function PropertyRow({
             label={label}
             value={field.value}
             write={write}
-            grow={() => setGrowing(true)}
+            grow={() => setGrowing(selection)}
           />
         )}
         <button
@@ -90,14 +92,14 @@ export const PropertyRow = memo(function PropertyRow({
         </button>
         <OriginMark label={label} properties={properties} field={field} target={target} />
       </div>
-      {growing && (
+      {growing === selection && (
         <FluidPanel
           property={property}
           label={label}
           value={field.value ?? ''}
           measured={measuredLength(property)}
           write={write}
-          close={() => setGrowing(false)}
+          close={() => setGrowing(undefined)}
         />
       )}
     </>

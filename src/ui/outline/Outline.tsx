@@ -200,7 +200,7 @@ export function Outline() {
         role="tree"
         aria-label="Page elements"
         aria-multiselectable
-        className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2"
+        className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2 select-none"
       >
         {rows.map(({ element, ...row }) => (
           <OutlineRow
