@@ -13,6 +13,13 @@ export default defineConfig({
   use: {
     baseURL: process.env.MILLPOND_URL,
     viewport: { width: 1280, height: 800 },
+    // Measuring takes a core; the tests that are about findings ask for it.
+    storageState: {
+      cookies: [],
+      origins: [
+        { origin: process.env.MILLPOND_URL ?? '', localStorage: [{ name: 'mill-pond-measuring', value: 'asked' }] },
+      ],
+    },
     screenshot: 'only-on-failure',
     launchOptions: { executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false },
   },

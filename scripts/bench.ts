@@ -4,6 +4,7 @@ import { SWEEP_RANGE } from '@/core/audit';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
 import { benchCascade } from './bench-cascade';
+import { benchDragging } from './bench-dragging';
 import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
 
 const ROUNDS = 5;
@@ -119,8 +120,11 @@ async function interaction(): Promise<void> {
   await browser.close();
 }
 
-benchCascade();
-await sweeps();
+// `npm run bench dragging` prints that part alone.
+const only = process.argv[2];
+if (!only || only === 'cascade') benchCascade();
+if (!only || only === 'sweeps') await sweeps();
 await closeBrowser();
-edits();
-await interaction();
+if (!only || only === 'edits') edits();
+if (!only || only === 'interaction') await interaction();
+if (!only || only === 'dragging') await benchDragging();

@@ -22,10 +22,14 @@ function count(name, ok) {
 
 const program = (path) => join(root, 'node_modules', path);
 
-async function step(name, path, args) {
-  if (!wanted(name)) return;
-  console.log(`\n${name}`);
-  count(name, (await run(process.execPath, [program(path), ...args], { cwd: root })) === 0);
+/** Steps that don't need each other, side by side. */
+async function steps(list) {
+  const mine = list.filter(([name]) => wanted(name));
+  if (mine.length > 0) console.log(`\n${mine.map(([name]) => name).join(', ')}`);
+  const codes = await Promise.all(
+    mine.map(([, path, args]) => run(process.execPath, [program(path), ...args], { cwd: root })),
+  );
+  mine.forEach(([name], i) => count(name, codes[i] === 0));
 }
 
 async function unitTests() {
@@ -81,9 +85,11 @@ await requirePackages();
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 await (await import('./setup/bundle.mjs')).bundlePageScripts();
-await step('lint', 'eslint/bin/eslint.js', ['.']);
-await step('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']);
-await step('types', 'typescript/bin/tsc', ['--noEmit']);
+await steps([
+  ['lint', 'eslint/bin/eslint.js', ['.']],
+  ['format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']],
+  ['types', 'typescript/bin/tsc', ['--noEmit']],
+]);
 await unitTests();
 await browserTests();
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -1,6 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { createProject, frameOf, readProject, saved, width } from './workbench';
 
+// Findings are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 test('create, rename, delete with confirmation, bring back', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Name', { exact: true }).fill('Harbour café');

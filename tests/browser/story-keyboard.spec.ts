@@ -11,6 +11,9 @@ import {
   width,
 } from './workbench';
 
+// Findings are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 test('the same story by keyboard only', async ({ page, request }) => {
   const id = await createProject(request, 'demo', 'By keyboard');
   await openWorkbench(page, id, 'Catalogue');

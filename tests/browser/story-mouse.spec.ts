@@ -15,6 +15,9 @@ import {
   write,
 } from './workbench';
 
+// Findings are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 test('from a failing width to handed-over code, with the mouse', async ({ page, request }) => {
   const id = await createProject(request, 'demo', 'By mouse');
   await page.goto('/');

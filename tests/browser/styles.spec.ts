@@ -20,6 +20,9 @@ async function paddings(page: Page, node: string): Promise<string[]> {
   return values;
 }
 
+// Findings are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 test('shared styles: made from an element, applied, detached with and without the look, deleted', async ({
   page,
   request,

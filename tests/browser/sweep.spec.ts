@@ -10,6 +10,9 @@ const CHECKS = [
   'Text is small',
 ];
 
+// Findings are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 test('the front page is finished: nothing at any width; the catalogue has all six faults', async ({
   page,
   request,

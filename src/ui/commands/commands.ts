@@ -6,7 +6,7 @@ import { redo, undo } from '../session/edits';
 import { nudge, reorderHere } from '../session/nudge';
 import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../session/tree'; // prettier-ignore
 import { useSession, writeTarget } from '../session/store';
-import { continueSweep, stopSweep } from '../session/sweep';
+import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../session/sweep';
 
 export interface Command {
   readonly id: string;
@@ -223,5 +223,12 @@ export const COMMANDS: readonly Command[] = [
   },
   { id: 'stop-sweep', title: 'Stop measuring', group: 'Audit', keys: [], run: stopSweep },
   { id: 'start-sweep', title: 'Go on measuring', group: 'Audit', keys: [], run: () => continueSweep(true) },
+  {
+    id: 'measuring',
+    title: 'Measure only when asked, or again by itself',
+    group: 'Audit',
+    keys: [],
+    run: () => setOnlyWhenAsked(!onlyWhenAsked()),
+  },
   { id: 'commands', title: 'All commands and keys', group: 'View', keys: ['?', 'Shift+?'], run: () => dialog.toggle() },
 ];

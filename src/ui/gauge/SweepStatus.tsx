@@ -2,7 +2,7 @@
 
 import type { Finding } from '@/core/audit';
 import { useSession } from '../session/store';
-import { continueSweep, stopSweep } from '../session/sweep';
+import { continueSweep, onlyWhenAsked, stopSweep } from '../session/sweep';
 
 const NONE: readonly Finding[] = [];
 
@@ -52,7 +52,10 @@ export function SweepStatus() {
           </span>
         )}
         {sweep?.running && <Action label="Stop" onClick={stopSweep} />}
-        {waiting && (sweep.stopped || sweep.error) && <Action label="Go on" onClick={() => continueSweep(true)} />}
+        {!sweep && onlyWhenAsked() && <Action label="Measure" onClick={() => continueSweep(true)} />}
+        {waiting && (sweep.stopped || sweep.error || onlyWhenAsked()) && (
+          <Action label="Go on" onClick={() => continueSweep(true)} />
+        )}
       </div>
       <span
         className={`block truncate text-sm leading-4 ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`}

@@ -10,7 +10,7 @@ import { allWidthsChanged, invalidateSweeps } from './sweep';
 import { useSession } from './store';
 
 /** Edits of the same key within this time are one step to undo, ms. */
-const SAME_GESTURE = 1_000;
+const SAME_GESTURE = 2_000;
 
 let lastGesture: { key: string; at: number; id: string } | undefined;
 

@@ -58,12 +58,24 @@ export function stopSweep(): void {
   if (pageId) show(pageId, { running: false, stopped: true });
 }
 
+const WHEN_ASKED = 'mill-pond-measuring';
+
+/** Whether pages are measured only when asked for; remembered in this browser. */
+export const onlyWhenAsked = (): boolean => globalThis.localStorage?.getItem(WHEN_ASKED) === 'asked';
+
+/** Lets pages be measured by themselves, or only when asked for. */
+export function setOnlyWhenAsked(asked: boolean): void {
+  localStorage.setItem(WHEN_ASKED, asked ? 'asked' : 'always');
+  if (asked) stopSweep();
+  else continueSweep(true);
+}
+
 /** Measures what is missing of the page on screen, unless that is going on or was stopped. */
 export function continueSweep(again = false): void {
   const { pageId, pending, sweeps } = useSession.getState();
   if (pending.length > 0) return;
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
-  if (sweeps[pageId]?.stopped && !again) return;
+  if (!again && (sweeps[pageId]?.stopped || onlyWhenAsked())) return;
   running?.stop.abort();
   if (ledgerOf(pageId).missing().length > 0) void measure(pageId);
 }

@@ -1,0 +1,117 @@
+import type { Frame } from 'playwright-core';
+import type { PageElement } from '@/core/document';
+import { previewDocument, renderPreview } from '@/core/render';
+import type { Project } from '@/core/document';
+import { launchChromium } from '@/server/browser/chromium';
+import { fontData } from '@/server/browser/fonts';
+
+const CARDS = 99;
+const STEPS = 90;
+
+const element = (id: string, tag: string, more: Partial<PageElement>): PageElement => ({
+  id,
+  tag,
+  name: id,
+  attributes: {},
+  children: [],
+  shared: [],
+  styles: {},
+  ...more,
+});
+
+/** One grid of 99 cards of five elements each: 500 elements in all, every one of which moves with the gap. */
+function cards(): PageElement[] {
+  const parts = Array.from({ length: CARDS }, (_, i): PageElement[] => [
+    element(`ec${i}`, 'div', { children: [`eh${i}`, `et${i}`, `er${i}`], styles: { base: { 'padding-top': '8px' } } }),
+    element(`eh${i}`, 'h3', { text: `Tool ${i}` }),
+    element(`et${i}`, 'p', { text: 'Hangs on a peg, goes out for a week.' }),
+    element(`er${i}`, 'div', { children: [`eb${i}`] }),
+    element(`eb${i}`, 'button', { text: 'Reserve' }),
+  ]);
+  const row = element('erow', 'div', {
+    name: 'Cards',
+    children: parts.map(([card]) => card!.id),
+    styles: { base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'row-gap': '8px', 'column-gap': '20px' } },
+  }); // prettier-ignore
+  return [row, ...parts.flat()];
+}
+
+/** The time between pictures of a frame while the work goes on: its 95th percentile, ms. */
+async function frames(page: Frame, work: () => Promise<void>): Promise<number> {
+  // As text: the loader would put a name of its own on the inner function.
+  await page.evaluate(`
+    window.times = [];
+    window.going = true;
+    requestAnimationFrame(function tick(at) {
+      times.push(at);
+      if (going) requestAnimationFrame(tick);
+    });
+  `);
+  await work();
+  const times = await page.evaluate(() => {
+    const kept = globalThis as unknown as { times: number[]; going: boolean };
+    kept.going = false;
+    return kept.times;
+  });
+  const gaps = times.slice(1).map((at, i) => at - times[i]!);
+  return gaps.sort((a, b) => a - b)[Math.floor(gaps.length * 0.95)]!;
+}
+
+/** Dragging a gap in the workbench, against the same style change made by a bare script in a bare frame. */
+export async function benchDragging(): Promise<void> {
+  const address = process.env.MILLPOND_URL!;
+  const browser = await launchChromium();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const made = await page.request.post(`${address}/api/projects`, { data: { name: 'Cards', from: 'empty' } });
+  const { id } = (await made.json()) as { id: string };
+  const edit = { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 0, elements: cards() };
+  const opened = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project; revision: number }; // prettier-ignore
+  edit.page = opened.project.pages[0]!.id;
+  edit.parent = opened.project.pages[0]!.elements[opened.project.pages[0]!.root]!.children[0]!;
+  await page.request.post(`${address}/api/projects/${id}/edits`, {
+    data: { revision: opened.revision, edits: [{ id: crypto.randomUUID(), kind: 'do', edit }] },
+  });
+  await page.addInitScript(() => localStorage.setItem('mill-pond-measuring', 'asked'));
+  await page.goto(`${address}/projects/${id}`);
+  await page.locator('[role=treeitem][data-row=erow]').click();
+  const handle = page.locator('[data-handle="Column gap"]');
+  await handle.waitFor();
+  const box = (await handle.boundingBox())!;
+  const drag = async () => {
+    await page.mouse.move(box.x + 2, box.y + 8);
+    await page.mouse.down();
+    for (let i = 1; i <= STEPS; i++) {
+      await page.mouse.move(box.x + 2 + (i % 30), box.y + 8);
+      await page.waitForTimeout(8);
+    }
+    await page.mouse.up();
+  };
+  const main = await frames(page.mainFrame(), drag);
+  // The previewed page has a process of its own: its pictures count as well.
+  const preview = await frames(page.frames()[1]!, drag);
+  const editor = Math.max(main, preview);
+
+  const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const project = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project };
+  const html = previewDocument(renderPreview(project.project, project.project.pages[0]!, fontData), '');
+  await bare.setContent('<!doctype html><body style="margin:0"><iframe style="border:0;width:1200px;height:745px;transform:scale(.58);transform-origin:0 0"></iframe>'); // prettier-ignore
+  await bare.evaluate(async (source) => {
+    const frame = document.querySelector('iframe')!;
+    frame.srcdoc = source;
+    await new Promise((done) => frame.addEventListener('load', done, { once: true }));
+  }, html);
+  const script = () =>
+    bare.evaluate(async (steps) => {
+      const row = document.querySelector('iframe')!.contentDocument!.querySelector<HTMLElement>('[data-mp-node=erow]')!;
+      for (let i = 0; i < steps; i++) {
+        await new Promise(requestAnimationFrame);
+        row.style.columnGap = `${20 + (i % 30)}px`;
+      }
+    }, STEPS);
+  const plain = await frames(bare.frames()[1]!, script);
+  console.log(
+    `Dragging a gap on a page of ${CARDS * 5 + 5} elements: 95% of pictures within ${editor.toFixed(1)} ms, ${(editor / plain).toFixed(2)} times a bare script's ${plain.toFixed(1)} ms`,
+  );
+  await page.request.delete(`${address}/api/projects/${id}`);
+  await browser.close();
+}
