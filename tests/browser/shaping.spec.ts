@@ -257,6 +257,18 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   await panel.getByRole('textbox', { name: 'Name for the grid here' }).fill('Ten');
   await page.keyboard.press('Enter');
   await expect(panel.getByRole('button', { name: 'Forget grid Ten' })).toBeVisible();
+  // What is shown and where a link leads, at all widths.
+  await page.getByRole('tab', { name: 'Values' }).click();
+  await outline(page, 'Main button').click();
+  await page.getByRole('combobox', { name: 'Leads to' }).fill('javascript:alert(1)');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: "isn't a link address" })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Leads to' }).fill('page:ghours');
+  await page.keyboard.press('Enter');
+  await outline(page, 'Shop drawing').click();
+  await page.getByRole('combobox', { name: 'Picture', exact: true }).selectOption('claw-hammer.svg');
+  await expect(frameOf(page).locator('img').first()).toHaveAttribute('src', /M/);
+  await page.getByRole('tab', { name: 'Grid' }).click();
   await goTo(page, 1200);
   await panel.getByRole('radio', { name: 'Only Front page' }).click();
   await panel.getByRole('button', { name: 'Lay here' }).click();
@@ -266,5 +278,7 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   await expect(page.getByTestId('columns-here')).toContainText('At 1200: 12 columns');
   await saved(page);
   const { project } = await readProject(request, id);
+  expect(elementNamed(project, 'Main button').attributes.href).toBe('page:ghours');
+  expect(elementNamed(project, 'Shop drawing').attributes.src).toBe('picture:phammer');
   expect([project.columns.bmiddle!.columns, project.pages[0]!.columns!.base!.columns, project.grids[0]!.name]).toEqual([10, 10, 'Ten']);
 }); // prettier-ignore

@@ -13,6 +13,7 @@ import { fieldValue } from './field-value';
 import type { FieldValue } from './field-value';
 import { ElementActions } from './ElementActions';
 import { PropertyRow } from './PropertyRow';
+import { ContentFields } from '../shape/ContentFields';
 import { groupControls } from '../shape/group-controls';
 import { Proportions } from '../shape/Proportions';
 import { TargetPicker } from './TargetPicker';
@@ -154,6 +155,7 @@ export function Inspector() {
         onChange={(event) => setQuery(event.target.value)}
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
+        {ids.length === 1 && query === '' && !onlySet && <ContentFields id={ids[0]!} />}
         {GROUPS.map(({ group, items }) => {
           const rows = items
             .map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item)))

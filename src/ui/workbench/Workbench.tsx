@@ -99,7 +99,7 @@ function OpenWorkbench() {
             selectedIndex={PANEL_TABS.indexOf(panel)}
             onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
-            <TabList className="flex h-9 shrink-0 items-end gap-2 border-b border-line px-2.5 whitespace-nowrap">
+            <TabList className="flex h-9 shrink-0 items-end gap-[7px] border-b border-line px-2.5 text-[12px] whitespace-nowrap">
               {PANEL_TABS.map((tab) => (
                 <Tab
                   key={tab}
