@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import { arbitraryProject } from '../../../tests/cascade/arbitrary-project';
+import { DEFAULT_SLICE } from '../breakpoints';
 import { resolve } from '../cascade';
 import type { Project } from '../document';
 import { newProject } from '../document';
 import { PROPERTIES } from '../styles';
 import { applyEdit, changeDocument, EditError } from '../edits';
 import { cellsBetween } from '../edits/footprint';
+import { gridAt } from '../grid';
+import { demoProject } from '@/demo';
 import { directionOf, planTurn } from './turn-set';
 
 const ids = (prefix = 'new') => {
@@ -108,3 +111,17 @@ function fcProject(): Project {
     ],
   };
 }
+
+test('turned around, every band keeps its column grid', () => {
+  const project = demoProject('00000000-0000-4000-8000-000000000000');
+  const own = changeDocument(project, { type: 'setColumns', page: 'gjoin', at: 'bmiddle', grid: project.columns.bnarrow! }).document; // prettier-ignore
+  let count = 0;
+  for (const direction of ['narrow-first', 'wide-first'] as const) {
+    const { document } = changeDocument(own, planTurn(own, direction, () => `bn${count++}`).edit);
+    for (const [i, page] of document.pages.entries())
+      for (const width of [300, 599, 600, 899, 900, 1599, 1600, 2400]) {
+        const viewport = { ...DEFAULT_SLICE, width };
+        expect([page.name, width, gridAt(document, page, viewport)?.grid]).toEqual([page.name, width, gridAt(own, own.pages[i]!, viewport)?.grid]); // prettier-ignore
+      }
+  }
+});

@@ -14,6 +14,7 @@ import { changesTo } from './plan';
 import { restyle } from '../edits/restyle';
 import type { Restyle, StyleChange } from '../edits/restyle';
 import { beneath, spokenBy } from './spoken';
+import { columnsKept } from './turn-columns';
 
 export type Direction = 'wide-first' | 'narrow-first';
 
@@ -97,9 +98,10 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     throw new EditError(
       'Some values here depend on breakpoints that take over from each other; write those out first, then the set can be turned around.',
     );
+  const columns = columnsKept(project, after);
   const stayed = staying.filter(({ condition }) => isWidthOnly(condition));
   return {
-    edit,
+    edit: columns.length > 0 ? { type: 'group', label, edits: [edit, ...columns] } : edit,
     sentence: `The base becomes ${baseName}; ${turned.length} ${turned.length === 1 ? 'breakpoint goes' : 'breakpoints go'} ${direction === 'wide-first' ? 'narrower' : 'wider'} from there. Every element keeps every value at every width.`,
     details: [
       `${changes.length} values are rewritten.`,

@@ -37,6 +37,8 @@ export function handleKeyDown(event: KeyboardEvent): void {
   // A field that has been changed but not yet committed keeps its own undo.
   if (target?.closest(TYPING) && !(undoing && !target.closest('[data-dirty=true]'))) return;
   if (target?.closest('[role=dialog]')) return;
+  // Words of the workbench that someone has marked are copied as words.
+  if ((event.ctrlKey || event.metaKey) && /^[cx]$/i.test(event.key) && !(getSelection()?.isCollapsed ?? true)) return;
   const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
   const onStage = target?.closest('[data-stage]') && !target.closest('[role=slider]');
   const stageKey = onStage ? /^(Home|End| |Tab)/ : /^(Arrow|Home|End|Enter| |Tab|Escape)/;
