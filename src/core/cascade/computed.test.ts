@@ -127,3 +127,12 @@ test('what can not be told is not claimed', () => {
   expect(last([['body', { color: 'oklch(50% 0.1 20)' }]])('color')).toBeUndefined();
   expect(last([['body', { transform: 'scale(2)' }]])('transform')).toBeUndefined();
 });
+
+test('a text area laid out as a table takes `visible` as `auto` first, so that nothing of its overflow is left', () => {
+  const of = (x: string, y: string, display = 'table') =>
+    last([['body', {}], ['textarea', { display, 'overflow-x': x, 'overflow-y': y }]]); // prettier-ignore
+  expect(of('clip', 'visible')('overflow-x')).toBe('visible');
+  expect(of('clip', 'clip')('overflow-x')).toBe('clip');
+  expect(of('hidden', 'hidden')('overflow-x')).toBe('hidden');
+  expect(of('clip', 'visible', 'block')('overflow-y')).toBe('auto');
+});

@@ -267,15 +267,18 @@ export class ComputedStyles {
    * on both axes or on none.
    */
   #overflow(elementId: string, property: string, value: string): string {
-    const other = this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x');
     const display = this.#inherit(elementId, 'display');
+    const area = this.#element(elementId).tag === 'textarea' && display !== 'none';
+    // Browsers take `visible` on a text area as `auto` before anything else is looked at.
+    const taken = (one: string | undefined) => (area && one === 'visible' ? 'auto' : one);
+    const own = taken(value)!;
+    const other = taken(this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x'));
     const scrolls = (one: string | undefined) => one !== 'visible' && one !== 'clip';
     if (display === 'table') {
-      if (!scrolls(value) && !scrolls(other)) return value;
-      return value === 'hidden' && other === 'hidden' ? 'hidden' : 'visible';
+      if (!scrolls(own) && !scrolls(other)) return own;
+      return own === 'hidden' && other === 'hidden' ? 'hidden' : 'visible';
     }
-    const area = this.#element(elementId).tag === 'textarea' && display !== 'none';
-    return value === 'visible' && (scrolls(other) || area) ? 'auto' : value;
+    return own === 'visible' && scrolls(other) ? 'auto' : own;
   }
 
   #hasNoLine(elementId: string, property: string): boolean {
