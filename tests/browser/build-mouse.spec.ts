@@ -92,6 +92,12 @@ test('a page of three sections is built with the mouse, taken through three brea
   await expect(page.getByTestId('handle-words')).toHaveText('column-gap 28px → base');
   await page.mouse.up();
   await expect(section(1).locator('div')).toHaveCSS('column-gap', '28px');
+  // Escape takes a drag back.
+  const again = await placeIn(gap);
+  await drag(page, again, { x: again.x + 20, y: again.y });
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(section(1).locator('div')).toHaveCSS('column-gap', '28px');
   await outline(page, 'Section').nth(1).click();
   const padding = await placeIn(page.locator('[data-handle="Padding top"]'));
   await page.keyboard.down('Alt');

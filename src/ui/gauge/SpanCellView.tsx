@@ -83,6 +83,7 @@ export function SpanCellView({ name, cell, column, at, place, tabbed, focus }: P
         if (wasDrag && next) write(next);
         else preview(undefined);
       },
+      () => preview(undefined),
     );
   };
 

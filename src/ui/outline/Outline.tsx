@@ -144,6 +144,7 @@ export function Outline() {
         setDrop(undefined);
         if (wasDrag && onto) moveTo(ids, onto.spot);
       },
+      () => setDrop(undefined),
     );
   };
   const latest = useRef({ keyDown, finishRename, choose, drag });

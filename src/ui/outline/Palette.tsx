@@ -35,6 +35,7 @@ function dragIn(event: React.PointerEvent<HTMLElement>, load: Parameters<typeof 
       if (wasDrag) letGo();
       else clearDragging();
     },
+    clearDragging,
   );
 }
 

@@ -17,11 +17,13 @@ const SLACK = 2;
 /**
  * Follows the pointer from a press until it's let go. Frames are deaf meanwhile: the pointer over a frame would
  * otherwise talk to the page inside it.
+ * @param cancelled called instead of `ended` when Escape takes the drag back; without it Escape does nothing
  */
 export function followPointer(
   event: React.PointerEvent<HTMLElement>,
   moved: (drag: Drag) => void,
   ended: (wasDrag: boolean) => void = () => undefined,
+  cancelled?: () => void,
 ): void {
   if (event.button !== 0) return;
   const element = event.currentTarget;
@@ -53,10 +55,21 @@ export function followPointer(
     };
     frame ||= requestAnimationFrame(tell);
   };
+  let takenBack = false;
+  const escape = (key: KeyboardEvent) => {
+    if (key.key !== 'Escape' || !cancelled || !wasDrag) return;
+    key.preventDefault();
+    key.stopPropagation();
+    takenBack = true;
+    element.releasePointerCapture(event.pointerId);
+  };
+  addEventListener('keydown', escape, true);
   const end = () => {
     delete document.documentElement.dataset.dragging;
+    removeEventListener('keydown', escape, true);
     element.removeEventListener('pointermove', move);
     cancelAnimationFrame(frame);
+    if (takenBack) return cancelled?.();
     tell();
     ended(wasDrag);
   };

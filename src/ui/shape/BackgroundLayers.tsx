@@ -57,6 +57,7 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
         setOpen(undefined);
         write(moved(from, to), 'Order of background layers');
       },
+      () => setOnto(undefined),
     );
   };
   const picture = pictures[0];

@@ -110,6 +110,11 @@ export function Handles({ layout, measured, zoom }: Props) {
         if (wasDrag && edit) commitOrReport(edit);
         else preview(undefined);
       },
+      () => {
+        busy.current = false;
+        setSaid(undefined);
+        preview(undefined);
+      },
     );
   };
   const step = (event: React.KeyboardEvent, grip: Grip) => {
