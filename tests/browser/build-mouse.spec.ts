@@ -133,7 +133,7 @@ test('a page of three sections is built with the mouse, taken through three brea
   await saved(page);
   const preview = await browser.newPage();
   try {
-    await compareExport(page, preview, request, id, [320, 420, 421, 640, 641, 960, 961, 1280, 1800], 40);
+    await compareExport(page, preview, request, id, [320, 420, 421, 641, 961, 1440], 40);
   } finally {
     await preview.close();
   }

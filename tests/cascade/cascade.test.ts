@@ -7,7 +7,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 200;
+const DOCUMENTS = 120;
 
 let browser: Browser;
 let pages: Page[];

@@ -112,7 +112,7 @@ test('a patched frame stands as a new one would, whatever was edited', async () 
       expect(patched).toEqual(await state());
     }),
     {
-      numRuns: 40,
+      numRuns: 25,
       // Found once: rules patched in place were forgotten when their sheet moved.
       examples: [
         [[{ type: 'setStyle', node: demo.shared[0]!.id, at: 'base', property: 'color', value: 'red' }]],

@@ -11,6 +11,8 @@ import { useSession } from './store';
 
 /** Edits of the same key within this time are one step to undo, ms. */
 const SAME_GESTURE = 2_000;
+/** A gesture that may go on is sent only after this pause, ms: what has been sent can't be joined any more. */
+const GESTURE_PAUSE = 800;
 
 let lastGesture: { key: string; at: number; id: string } | undefined;
 
@@ -78,7 +80,7 @@ export function commit(edit: Edit, gesture?: string): string | undefined {
       });
       lastGesture = gesture === undefined ? undefined : { key: gesture, at: now, id: entry.id };
     }
-    afterwards(document, footprint, describeEdit(project, edit));
+    afterwards(document, footprint, describeEdit(project, edit), gesture === undefined ? undefined : GESTURE_PAUSE);
     return undefined;
   } catch (error) {
     useSession.setState({ draft: undefined });
@@ -131,7 +133,7 @@ function step(kind: 'undo' | 'redo'): void {
 export const undo = () => step('undo');
 export const redo = () => step('redo');
 
-function afterwards(document: Project, footprint: Footprint, words: string): void {
+function afterwards(document: Project, footprint: Footprint, words: string, pause?: number): void {
   const { selection, pageId, slice } = useSession.getState();
   const page = pageOf(document, pageId);
   const still = selection.filter((id) => page && id in page.elements);
@@ -146,5 +148,5 @@ function afterwards(document: Project, footprint: Footprint, words: string): voi
     allWidthsChanged();
   }
   invalidateSweeps(footprint);
-  schedule();
+  schedule(pause);
 }
