@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   fullyParallel: false,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
   retries: 0,
   reporter: [['list'], ['json']],
   use: {
