@@ -75,8 +75,11 @@ export const blockSchema = z
     elements: z.array(elementSchema).min(1).max(LIMITS.elements),
   })
   .superRefine(({ name, elements }, context) => {
-    const problem = forestProblem(elements, 1);
-    if (problem) context.addIssue({ code: 'custom', message: `Block "${name}": ${problem}` });
+    const problem = treesProblem(
+      elements,
+      elements.slice(0, 1).map(({ id }) => id),
+    );
+    if (problem) context.addIssue({ code: 'custom', message: `In block ${name}, ${problem}` });
   });
 export interface Block {
   readonly id: string;
@@ -110,7 +113,7 @@ export const pageSchema = z
     columns: columnGridsSchema.optional(),
   })
   .superRefine((page, context) => {
-    const problem = treeProblem(page);
+    const problem = pageProblem(page);
     if (problem) context.addIssue({ code: 'custom', message: problem });
   });
 
@@ -168,40 +171,19 @@ export interface Project {
   readonly pages: readonly Page[];
 }
 
-/** Why elements don't form whole trees with as many tops as said, or break a content model. */
-export function forestProblem(elements: readonly PageElement[], tops: number): string | undefined {
+/**
+ * Why elements don't form whole trees with just these tops, or break a content model (HTML): a sentence that begins in
+ * small letters where no element is named.
+ */
+export function treesProblem(elements: readonly PageElement[], tops: readonly string[]): string | undefined {
   const byId = new Map(elements.map((element) => [element.id, element]));
-  const below = new Set(elements.flatMap(({ children }) => children));
-  const heads = elements.filter(({ id }) => !below.has(id));
+  if (byId.size !== elements.length) return 'two elements have the same id.';
   const seen = new Set<string>();
   const visit = (id: string, ancestors: readonly string[]): string | undefined => {
     const element = byId.get(id);
-    if (!element || seen.has(id)) return 'its elements do not form a tree.';
-    if (ancestors.length > LIMITS.depth) return `its elements are nested deeper than ${LIMITS.depth}.`;
-    seen.add(id);
-    const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
-    if (why) return why;
-    for (const child of element.children) {
-      const problem = visit(child, [element.tag, ...ancestors]);
-      if (problem) return problem;
-    }
-    return undefined;
-  };
-  for (const { id } of heads) {
-    const problem = visit(id, []);
-    if (problem) return problem;
-  }
-  return heads.length > tops || seen.size !== elements.length ? 'its elements do not form a tree.' : undefined;
-}
-
-function treeProblem(page: Page): string | undefined {
-  const seen = new Set<string>();
-  const visit = (id: string, ancestors: readonly string[]): string | undefined => {
-    const element = page.elements[id];
-    if (!element) return `The page names an element that isn't there (${id}).`;
-    if (element.id !== id) return `The element ${id} is filed under another id.`;
+    if (!element) return `an element is named that isn't there (${id}).`;
     if (seen.has(id)) return `"${element.name}" stands in two places.`;
-    if (ancestors.length > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;
+    if (ancestors.length > LIMITS.depth) return `elements are nested deeper than ${LIMITS.depth}.`;
     seen.add(id);
     const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
     if (why) return `"${element.name}": ${why}`;
@@ -211,12 +193,21 @@ function treeProblem(page: Page): string | undefined {
     }
     return undefined;
   };
+  for (const id of tops) {
+    const problem = visit(id, []);
+    if (problem) return problem;
+  }
+  return seen.size === elements.length ? undefined : 'some elements stand nowhere.';
+}
+
+function pageProblem(page: Page): string | undefined {
+  const elements = Object.values(page.elements);
+  for (const [id, element] of Object.entries(page.elements))
+    if (element.id !== id) return `The element ${id} is filed under another id.`;
   if (page.elements[page.root]?.tag !== 'body') return 'A page begins with <body>.';
-  const problem = visit(page.root, []);
-  if (problem) return problem;
-  const count = Object.keys(page.elements).length;
-  if (count !== seen.size) return 'Some elements of the page stand nowhere in it.';
-  return count > LIMITS.elements ? `A page has at most ${LIMITS.elements} elements.` : undefined;
+  const problem = treesProblem(elements, [page.root]);
+  if (problem) return `On ${page.name}, ${problem}`;
+  return elements.length > LIMITS.elements ? `A page has at most ${LIMITS.elements} elements.` : undefined;
 }
 
 function projectProblem(project: Project): string | undefined {

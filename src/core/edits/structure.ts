@@ -1,7 +1,7 @@
 import type { PageElement } from '../document/element';
 import { whyNotInside } from '../document/html';
 import type { Page, Project } from '../document/project';
-import { LIMITS } from '../document/project';
+import { LIMITS, treesProblem } from '../document/project';
 import { ancestorsOf, pageOf, subtreeOf } from '../document/tree';
 import { EditError } from './edit';
 
@@ -57,20 +57,11 @@ export function withoutSubtree(project: Project, pageId: string, parentId: strin
 export function requireSubtree(project: Project, page: Page, elements: readonly PageElement[]): void {
   if (Object.keys(page.elements).length + elements.length > LIMITS.elements)
     throw new EditError(`A page has at most ${LIMITS.elements} elements.`);
-  const byId = new Map(elements.map((element) => [element.id, element]));
-  const reached = new Set<string>();
-  const visit = (id: string, ancestors: readonly string[]) => {
-    const element = byId.get(id);
-    if (!element || reached.has(id)) throw new EditError('The elements to insert do not form one tree.');
-    reached.add(id);
-    if (ancestors.length > LIMITS.depth) throw new EditError(`Elements are nested deeper than ${LIMITS.depth}.`);
-    const why = ancestors.length > 0 ? whyNotInside(element.tag, ancestors[0]!, ancestors.slice(1)) : undefined;
-    if (why) throw new EditError(why);
-    for (const child of element.children) visit(child, [element.tag, ...ancestors]);
-  };
-  visit(elements[0]!.id, []);
-  if (reached.size !== elements.length || byId.size !== elements.length)
-    throw new EditError('The elements to insert do not form one tree.');
+  const problem = treesProblem(
+    elements,
+    elements.slice(0, 1).map(({ id }) => id),
+  );
+  if (problem) throw new EditError(`The elements to insert are not one tree: ${problem}`);
   if (elements.some(({ id }) => project.pages.some((one) => id in one.elements)))
     throw new EditError('An element with this id is there already.');
   const pictures = new Set(project.pictures.map(({ id }) => `picture:${id}`));

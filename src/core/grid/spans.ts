@@ -9,7 +9,8 @@ import type { PlacedSpan, RowFit, Span } from './placement';
 import { placeSpans } from './placement';
 
 /**
- * The columns an item asks for, from its two lines (CSS Grid 2, 8.3). Undefined for named lines.
+ * The columns an item asks for, from its two lines (CSS Grid 2, 8.3). Undefined for named lines, and for
+ * those before the first.
  * @param columns of the grid, so that lines counted from the end can be told
  */
 export function readSpan(start: string, end: string, columns: number): Span | undefined {
@@ -24,20 +25,24 @@ export function readSpan(start: string, end: string, columns: number): Span | un
   };
   const [a, b] = [line(start), line(end)];
   if (a === undefined || b === undefined) return undefined;
-  if (typeof a === 'number' && typeof b === 'number')
-    return a === b ? { start: a, span: 1 } : { start: Math.min(a, b), span: Math.abs(b - a) };
   const span = typeof b === 'object' ? b.span : typeof a === 'object' ? a.span : 1;
-  if (typeof a === 'number') return { start: a, span };
-  if (typeof b === 'number') return { start: b - span, span };
-  return { span };
+  const asked: Span =
+    typeof a === 'number' && typeof b === 'number'
+      ? { start: Math.min(a, b), span: Math.abs(b - a) || 1 }
+      : typeof a === 'number'
+        ? { start: a, span }
+        : typeof b === 'number'
+          ? { start: b - span, span }
+          : { span };
+  return asked.start !== undefined && asked.start < 1 ? undefined : asked;
 }
 
 export interface SpanCell {
   readonly item: string;
-  /** Undefined where the item takes no part (hidden, or out of the flow) or its lines have names. */
+  /** Undefined where the item takes no part (hidden, or out of the flow), or where its lines can't be told. */
   readonly asked: Span | undefined;
   readonly placed: PlacedSpan | undefined;
-  readonly away: 'hidden' | 'out of the flow' | 'named lines' | undefined;
+  readonly away: 'hidden' | 'out of the flow' | 'other lines' | undefined;
   /** Whether it's said here, carried on, or comes from elsewhere. */
   readonly carriage: Carriage;
 }
@@ -67,16 +72,12 @@ export function spanTable(project: Project, page: Page, row: PageElement, slice:
       const hidden = value(item, 'display') === 'none';
       const out = ['absolute', 'fixed'].includes(value(item, 'position'));
       const asked = hidden || out ? undefined : readSpan(start.value, end.value, columns ?? 1);
-      const away = hidden ? 'hidden' : out ? 'out of the flow' : asked ? undefined : 'named lines';
+      const away = hidden ? 'hidden' : out ? 'out of the flow' : asked ? undefined : 'other lines';
       return { item, asked, placed: undefined, away, carriage };
     });
     if (!columns) return { band, columns, display, cells, fit: undefined };
-    const order = (item: string) => Number(value(item, 'order')) || 0;
-    const flowing = cells
-      .filter((cell) => cell.asked)
-      .map((cell, i) => ({ cell, i }))
-      .sort((a, b) => order(a.cell.item) - order(b.cell.item) || a.i - b.i)
-      .map(({ cell }) => cell);
+    const order = ({ item }: SpanCell) => Number(value(item, 'order')) || 0;
+    const flowing = cells.filter((cell) => cell.asked).sort((a, b) => order(a) - order(b));
     const fit = placeSpans(
       columns,
       flowing.map(({ asked }) => asked!),

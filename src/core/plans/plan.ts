@@ -1,4 +1,4 @@
-import type { Slice } from '../breakpoints';
+import type { At, Slice } from '../breakpoints';
 import type { StyleSet } from '../document/element';
 import type { Project } from '../document/project';
 import type { Edit } from '../edits/registry';
@@ -43,6 +43,11 @@ function changesIn(edit: Edit): StyleChange[] {
 
 export function restyleEdit(label: string, changes: readonly StyleChange[]): Restyle {
   return { type: 'restyle', label: label.slice(0, 300), changes: [...changes] };
+}
+
+/** Values written on an owner at one place. */
+export function changesAt(owner: string, at: At, values: Readonly<Record<string, string>>): StyleChange[] {
+  return Object.entries(values).map(([property, value]) => ({ owner, at, property, value }));
 }
 
 /** The changes that turn what an owner says of a property at every place into something else. */

@@ -8,7 +8,7 @@ import { bandOfTarget } from '../grid/spans';
 import { readTracks, writeTracks } from '../styles/tracks';
 import { topmost } from '../structure/place';
 import type { Plan } from './plan';
-import { PlanError, planValues, restyleEdit } from './plan';
+import { changesAt, PlanError, planValues, restyleEdit } from './plan';
 
 interface Together {
   readonly items: readonly PageElement[];
@@ -30,9 +30,6 @@ function together(project: Project, slice: Slice, page: Page, ids: readonly stri
     specifiedValue(project, page, id, property, { ...slice, width: band.from });
   return { items, parent, value, display: value(parent.id, 'display'), direction: value(parent.id, 'flex-direction') };
 }
-
-const write = (at: At, id: string, values: Readonly<Record<string, string>>): StyleChange[] =>
-  Object.entries(values).map(([property, value]) => ({ owner: id, at, property, value }));
 
 /** What a share of a row is in a flex box: its content can't make it wider. */
 const flexShare = (share: number, axis: 'width' | 'height') => ({
@@ -71,13 +68,15 @@ export function planWidths(
       throw new PlanError(`${parent.name} is a grid of several rows: select all that stand in it, in one row.`);
     const wanted = equal && tracks.length > 1 ? tracks.map(() => 1) : shares;
     changes.push(
-      ...write(at, parent.id, { 'grid-template-columns': writeTracks(wanted.map((share) => `minmax(0, ${share}fr)`)) }),
+      ...changesAt(parent.id, at, {
+        'grid-template-columns': writeTracks(wanted.map((share) => `minmax(0, ${share}fr)`)),
+      }),
     );
-    for (const { id } of items) changes.push(...write(at, id, { width: 'auto', 'justify-self': 'stretch' }));
+    for (const { id } of items) changes.push(...changesAt(id, at, { width: 'auto', 'justify-self': 'stretch' }));
   } else {
     if (!/flex$/.test(display) || /column/.test(direction))
-      changes.push(...write(at, parent.id, { display: 'flex', 'flex-direction': 'row' }));
-    items.forEach(({ id }, i) => changes.push(...write(at, id, flexShare(shares[i]!, 'width'))));
+      changes.push(...changesAt(parent.id, at, { display: 'flex', 'flex-direction': 'row' }));
+    items.forEach(({ id }, i) => changes.push(...changesAt(id, at, flexShare(shares[i]!, 'width'))));
   }
   const edit = restyleEdit(`Make ${label}`, changes);
   return planValues(project, slice, [parent.id, ...items.map(({ id }) => id)], edit, `Makes ${label}.`);
@@ -89,12 +88,12 @@ export function planHeights(project: Project, slice: Slice, page: Page, ids: rea
   const label = `${items.length} elements equally high at ${describeTarget(project, at)}`;
   const changes: StyleChange[] = [];
   if (/flex$/.test(display) && /column/.test(direction))
-    for (const { id } of items) changes.push(...write(at, id, flexShare(1, 'height')));
+    for (const { id } of items) changes.push(...changesAt(id, at, flexShare(1, 'height')));
   else {
-    if (/grid$/.test(display)) changes.push(...write(at, parent.id, { 'grid-auto-rows': '1fr' }));
+    if (/grid$/.test(display)) changes.push(...changesAt(parent.id, at, { 'grid-auto-rows': '1fr' }));
     else if (!/flex$/.test(display))
-      changes.push(...write(at, parent.id, { display: 'grid', 'grid-auto-rows': '1fr' }));
-    for (const { id } of items) changes.push(...write(at, id, { height: 'auto', 'align-self': 'stretch' }));
+      changes.push(...changesAt(parent.id, at, { display: 'grid', 'grid-auto-rows': '1fr' }));
+    for (const { id } of items) changes.push(...changesAt(id, at, { height: 'auto', 'align-self': 'stretch' }));
   }
   const edit = restyleEdit(`Make ${label}`, changes);
   return planValues(project, slice, [parent.id, ...items.map(({ id }) => id)], edit, `Makes ${label}.`);

@@ -13,12 +13,18 @@ import { listed, namedTogether } from './effect';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 
-function require(page: Page, ids: readonly string[]): PageElement[] {
-  const tops = topmost(page, ids).map((id) => page.elements[id]!);
+/** @throws PlanError when the element has gone or is locked. */
+export function requireFree(page: Page, id: string): PageElement {
+  const element = page.elements[id];
+  if (!element) throw new PlanError('The element has been removed.');
+  if (element.locked) throw new PlanError(`${element.name} is locked. Unlock it to move it.`);
+  return element;
+}
+
+function requireTops(page: Page, ids: readonly string[]): PageElement[] {
+  const tops = topmost(page, ids);
   if (tops.length === 0) throw new PlanError('Select something first. The body of a page stays where it is.');
-  const locked = tops.find((element) => element.locked);
-  if (locked) throw new PlanError(`${locked.name} is locked. Unlock it to move it.`);
-  return tops;
+  return tops.map((id) => requireFree(page, id));
 }
 
 const called = (elements: readonly PageElement[]) =>
@@ -32,7 +38,7 @@ const called = (elements: readonly PageElement[]) =>
  */
 export function planMove(project: Project, slice: Slice, pageId: string, ids: readonly string[], place: Spot): Plan {
   const page = pageOf(project, pageId)!;
-  const tops = require(page, ids);
+  const tops = requireTops(page, ids);
   const target = page.elements[place.parent]!;
   const moving = new Set(tops.map(({ id }) => id));
   // Places are counted without what moves.
@@ -72,7 +78,7 @@ function dependenceLines(
 
 /** Puts elements of one parent into a new group, in their places. */
 export function planGroup(page: Page, ids: readonly string[], newId: string): Plan {
-  const tops = require(page, ids);
+  const tops = requireTops(page, ids);
   const parent = parentOf(page, tops[0]!.id)!;
   if (tops.some(({ id }) => parentOf(page, id)!.id !== parent.id))
     throw new PlanError('Elements of one parent can be grouped; these stand in several.');
@@ -89,18 +95,16 @@ export function planGroup(page: Page, ids: readonly string[], newId: string): Pl
 
 /** Takes groups away and leaves what stands in them in their place. What the groups themselves say is lost, and said. */
 export function planUngroup(page: Page, ids: readonly string[]): Plan {
-  const tops = require(page, ids);
+  const tops = requireTops(page, ids);
   const empty = tops.find(({ children }) => children.length === 0);
   if (empty) throw new PlanError(`${empty.name} holds no elements.`);
   const edits = tops.flatMap((group): Edit[] => {
     const parent = parentOf(page, group.id)!;
     // Earlier groups have become as many as stood in them.
-    const index =
-      parent.children.indexOf(group.id) +
-      tops
-        .filter((other) => other !== group && parent.children.indexOf(other.id) >= 0)
-        .filter((other) => parent.children.indexOf(other.id) < parent.children.indexOf(group.id))
-        .reduce((more, other) => more + other.children.length - 1, 0);
+    const place = parent.children.indexOf(group.id);
+    const index = tops
+      .filter(({ id }) => parent.children.slice(0, place).includes(id))
+      .reduce((at, earlier) => at + earlier.children.length - 1, place);
     return [
       ...group.children.map((node, i): Edit => ({ type: 'moveElement', node, parent: parent.id, index: index + i })),
       { type: 'removeElement', node: group.id },

@@ -4,10 +4,12 @@ import type { Page, Project } from '../document';
 import { parentOf } from '../document';
 import type { StyleChange } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
-import { bandOfTarget, readSpan, spanDeclarations } from '../grid/spans';
+import { bandOfTarget, readSpan } from '../grid/spans';
 import { trackCount } from '../styles/tracks';
 import type { Plan } from './plan';
 import { PlanError, planValues, restyleEdit } from './plan';
+import { requireFree } from './rearrange';
+import { spanEdit } from './spans';
 
 /**
  * Moves an element among its siblings as it looks at one place only, by `order` (CSS Flexbox 1, 5.4); where it stands in
@@ -23,7 +25,7 @@ export function planOrder(
   at: At,
 ): Plan {
   const parent = parentOf(page, id);
-  const name = page.elements[id]?.name ?? 'The element';
+  const { name } = requireFree(page, id);
   if (!parent) throw new PlanError("A page's body stands alone.");
   const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
@@ -34,10 +36,7 @@ export function planOrder(
       `${parent.name} is neither a row nor a grid at ${describeTarget(project, at)}, so only the document's order counts there.`,
     );
   const orderOf = (one: string) => Number(value(one, 'order')) || 0;
-  const now = parent.children
-    .map((child, i) => ({ child, i }))
-    .sort((a, b) => orderOf(a.child) - orderOf(b.child) || a.i - b.i);
-  const wanted = now.map(({ child }) => child).filter((child) => child !== id);
+  const wanted = inOrder(parent.children, orderOf).filter((child) => child !== id);
   const place = before === undefined ? wanted.length : wanted.indexOf(before);
   wanted.splice(place < 0 ? wanted.length : place, 0, id);
   // The smallest numbers that rise where the document's own order doesn't.
@@ -60,11 +59,16 @@ export function planOrder(
   );
 }
 
+/** Siblings as they are laid out: by their `order`, else as they stand in the document. */
+export function inOrder(children: readonly string[], orderOf: (id: string) => number): string[] {
+  return [...children].sort((a, b) => orderOf(a) - orderOf(b));
+}
+
 /** Lets an element of a grid begin at another column, at one place. It takes as many columns as before. */
 export function planColumn(project: Project, slice: Slice, page: Page, id: string, column: number, at: At): Plan {
   const parent = parentOf(page, id);
   const band = bandOfTarget(project, at, slice);
-  const name = page.elements[id]?.name ?? 'The element';
+  const { name } = requireFree(page, id);
   if (!parent || !band) throw new PlanError(`${name} stands in no grid at ${describeTarget(project, at)}.`);
   const value = (one: string, property: string) =>
     specifiedValue(project, page, one, property, { ...slice, width: band.from });
@@ -72,15 +76,12 @@ export function planColumn(project: Project, slice: Slice, page: Page, id: strin
   const asked = readSpan(value(id, 'grid-column-start'), value(id, 'grid-column-end'), columns);
   if (!asked) throw new PlanError(`${name} stands between named lines; write them by hand.`);
   const start = Math.max(1, Math.min(column, columns - asked.span + 1));
-  const changes = Object.entries(spanDeclarations({ start, span: asked.span })).map(
-    ([property, value]): StyleChange => ({ owner: id, at, property, value }),
-  );
   const where = describeTarget(project, at);
   return planValues(
     project,
     slice,
     [id],
-    restyleEdit(`${name} begins at column ${start} at ${where}`, changes),
+    spanEdit(id, at, { start, span: asked.span }),
     `${name} begins at column ${start} at ${where}.`,
   );
 }

@@ -1,17 +1,15 @@
 import type { At, Slice } from '../breakpoints';
+import { BASE } from '../breakpoints';
 import type { Page, Project } from '../document';
-import type { StyleChange } from '../edits/restyle';
+import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import type { ColumnGrid } from '../grid/column-grid';
 import { gridAt } from '../grid/columns';
 import type { Span } from '../grid/placement';
-import { bandOfTarget, spanDeclarations, spanTable } from '../grid/spans';
+import { bandOfTarget, formatSpan, spanDeclarations, spanTable } from '../grid/spans';
 import { EVEN_TRACK, writeTracks } from '../styles/tracks';
 import type { Plan } from './plan';
-import { PlanError, planValues, restyleEdit } from './plan';
-
-const changes = (owner: string, at: At, values: Readonly<Record<string, string>>): StyleChange[] =>
-  Object.entries(values).map(([property, value]) => ({ owner, at, property, value }));
+import { changesAt, PlanError, planValues, restyleEdit } from './plan';
 
 function rowValues({ columns, gutter }: Pick<ColumnGrid, 'columns' | 'gutter'>): Record<string, string> {
   return {
@@ -25,35 +23,24 @@ function rowValues({ columns, gutter }: Pick<ColumnGrid, 'columns' | 'gutter'>):
 export function planLayOnColumns(project: Project, slice: Slice, page: Page, row: string): Plan {
   const element = page.elements[row];
   if (!element) throw new PlanError('The row has been removed.');
-  const places = ['base', ...project.breakpoints.map(({ id }) => id)];
-  const laid = places.flatMap((at): [At, ColumnGrid][] => {
-    const grid = page.columns?.[at] ?? (page.columns?.base ? undefined : project.columns[at]);
-    return grid ? [[at, grid]] : [];
+  const laid = [BASE, ...project.breakpoints.map(({ id }) => id)].flatMap((at): [At, ColumnGrid][] => {
+    const band = page.columns?.[at] || project.columns[at] ? bandOfTarget(project, at, slice) : undefined;
+    // What holds in the band that a place is meant for: a page's own grid comes before the project's.
+    const chosen = band && gridAt(project, page, { ...slice, width: band.from });
+    return chosen ? [[at, chosen.grid]] : [];
   });
   if (laid.length === 0) throw new PlanError('This page has no column grid yet. Choose its columns first.');
   const edit = restyleEdit(
     `Lay ${element.name} on the columns`,
-    laid.flatMap(([at, grid]) => changes(row, at, rowValues(grid))),
+    laid.flatMap(([at, grid]) => changesAt(row, at, rowValues(grid))),
   );
   const words = laid.map(([at, { columns }]) => `${columns} at ${describeTarget(project, at)}`).join(', ');
   return planValues(project, slice, [row], edit, `Lays ${element.name} on the column grid: ${words}.`);
 }
 
-/** Makes an element take some columns, at one place. */
-export function planSpan(project: Project, slice: Slice, page: Page, item: string, at: At, span: Span): Plan {
-  const name = page.elements[item]?.name ?? 'The item';
-  const from = span.start === undefined ? '' : ` from ${span.start}`;
-  const edit = restyleEdit(
-    `${name} takes ${span.span}${from} at ${describeTarget(project, at)}`,
-    changes(item, at, spanDeclarations(span)),
-  );
-  return planValues(
-    project,
-    slice,
-    [item],
-    edit,
-    `${name} takes ${span.span} columns${from} at ${describeTarget(project, at)}.`,
-  );
+/** Lets an item take some columns at one place. */
+export function spanEdit(item: string, at: At, span: Span): Restyle {
+  return restyleEdit(`Span ${formatSpan(span)}`, changesAt(item, at, spanDeclarations(span)));
 }
 
 const SHARES: Readonly<Record<number, string>> = {
@@ -82,8 +69,8 @@ export function planShares(project: Project, slice: Slice, page: Page, row: stri
   // A row that was no grid takes the page's gutter; what has a gap already keeps it.
   if (gap && grid && !/(flex|grid)$/.test(column.display)) values['column-gap'] = gap;
   const edit = restyleEdit(label, [
-    ...changes(row, at, values),
-    ...element.children.flatMap((child) => changes(child, at, spanDeclarations({ span: columns / parts }))),
+    ...changesAt(row, at, values),
+    ...element.children.flatMap((child) => changesAt(child, at, spanDeclarations({ span: columns / parts }))),
   ]);
   return planValues(project, slice, [row, ...element.children], edit, `Puts the items of ${label}.`);
 }

@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { elementSchema } from '../document/element';
 import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Picture, Project } from '../document/project';
-import { forestProblem, LIMITS, pictureSchema } from '../document/project';
+import { LIMITS, treesProblem, pictureSchema } from '../document/project';
 import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
 import { subtreeOf } from '../document/tree';
+import { fitPictures, picturesIn, withPictures } from './clip-pictures';
 
 const TOO_MANY = `At most ${LIMITS.elements} elements can be pasted.`;
 
@@ -30,14 +31,14 @@ export interface Clip {
 /** Copies trees, with all overrides. `tops` are elements of the page, none inside another. */
 export function clipOf(project: Project, page: Page, tops: readonly string[]): Clip {
   const elements = tops.flatMap((id) => subtreeOf(page, id));
-  const shown = new Set(elements.map(({ attributes }) => attributes.src));
+  const shown = new Set(elements.flatMap(picturesIn));
   return {
     from: 'mill-pond',
     tops,
     elements,
     breakpoints: Object.fromEntries(project.breakpoints.map(({ id, name }) => [id, name])),
     shared: Object.fromEntries(project.shared.map(({ id, name }) => [id, name])),
-    pictures: project.pictures.filter(({ id }) => shown.has(`picture:${id}`)),
+    pictures: project.pictures.filter(({ id }) => shown.has(id)),
   };
 }
 
@@ -56,19 +57,21 @@ export function readClip(text: string): Clip | undefined {
   const result = clipSchema.safeParse(input);
   if (!result.success) throw new Error(`What was copied can't be used: ${result.error.issues[0]!.message}`);
   const clip = result.data as Clip;
-  const problem = forestProblem(clip.elements, clip.tops.length);
+  const problem = treesProblem(clip.elements, clip.tops);
   if (problem) throw new Error(`What was copied can't be used: ${problem}`);
   return clip;
 }
 
 export interface Fitted {
   readonly trees: readonly (readonly PageElement[])[];
-  /** Pictures that the project hasn't got yet. */
+  /** Pictures that the project hasn't got yet; to be added first. */
   readonly pictures: readonly Picture[];
   /** What could not be taken along, a sentence each. */
   readonly notes: readonly string[];
 }
 
+/** What a block names may have been removed since it was kept. */
+const GONE = 'one that was removed';
 const listed = (names: ReadonlySet<string>) => [...names].slice(0, 5).join(', ');
 
 /**
@@ -93,11 +96,7 @@ export function fitClip(
   };
   const breakpoints = match(project.breakpoints, clip.breakpoints);
   const shared = match(project.shared, clip.shared);
-  const pictures = new Set(project.pictures.map(({ id }) => id));
-  const brought = (clip.pictures ?? []).filter(
-    ({ id, fileName }) => !pictures.has(id) && !project.pictures.some((one) => one.fileName === fileName),
-  );
-  for (const { id } of brought) pictures.add(id);
+  const pictures = fitPictures(project, clip.pictures ?? [], newId);
 
   const ids = new Map(clip.elements.map(({ id }) => [id, newId()]));
   const htmlIds = freshHtmlIds(clip.elements, taken);
@@ -106,14 +105,22 @@ export function fitClip(
     const styles: Record<string, StyleSet[string]> = {};
     for (const [at, declarations] of Object.entries(element.styles)) {
       const here = at === 'base' ? at : breakpoints.get(at);
-      if (here) styles[here] = { ...styles[here], ...declarations };
-      else if (Object.keys(declarations).length > 0) lost.breakpoints.add(clip.breakpoints?.[at] ?? at);
+      if (here)
+        styles[here] = {
+          ...styles[here],
+          ...Object.fromEntries(
+            Object.entries(declarations).map(([name, value]) => [name, withPictures(value, pictures.ids)]),
+          ),
+        };
+      else if (Object.keys(declarations).length > 0) lost.breakpoints.add(clip.breakpoints?.[at] ?? GONE);
     }
-    for (const id of element.shared) if (!shared.has(id)) lost.shared.add(clip.shared?.[id] ?? id);
+    for (const id of element.shared) if (!shared.has(id)) lost.shared.add(clip.shared?.[id] ?? GONE);
     const attributes = withHtmlIds(element.attributes, htmlIds);
-    if (attributes.src && !pictures.has(attributes.src.replace('picture:', ''))) {
-      missing.add(element.name);
-      delete attributes.src;
+    if (picturesIn(element).some((id) => !pictures.ids.has(id))) missing.add(element.name);
+    if (attributes.src) {
+      const id = pictures.ids.get(attributes.src.slice('picture:'.length));
+      if (id) attributes.src = `picture:${id}`;
+      else delete attributes.src;
     }
     return {
       ...element,
@@ -135,5 +142,5 @@ export function fitClip(
     ...(lost.shared.size > 0 ? [`Shared styles that this project hasn't got are left out: ${listed(lost.shared)}.`] : []),
     ...(missing.size > 0 ? [`Pictures are missing in ${listed(missing)}.`] : []),
   ]; // prettier-ignore
-  return { trees, pictures: brought, notes };
+  return { trees, pictures: pictures.brought, notes };
 }

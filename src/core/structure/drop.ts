@@ -21,6 +21,8 @@ export interface Surveyed {
 export type Survey = ReadonlyMap<string, Surveyed>;
 
 export interface Drop extends Spot {
+  /** The sibling that will come after, as it looks now; undefined for last. */
+  readonly before: string | undefined;
   /** Where the dropped elements will stand, as a line in the survey's coordinates. */
   readonly mark: Rect;
 }
@@ -85,29 +87,24 @@ function between(page: Page, survey: Survey, box: Surveyed, x: number, y: number
     return {
       parent: box.id,
       index: children.length,
+      before: undefined,
       mark: [left + 2, top + Math.min(4, height / 2), Math.max(8, width - 4), MARK],
     };
   const lines = linesOf(there);
+  const seen = lines.flat();
   const beside = lines.some((line) => line.length > 1) || box.flow === 'row';
-  const indexOf = (id: string) => children.indexOf(id);
-  if (!beside) {
-    const next = there.find(({ rect }) => y < rect[1] + rect[3] / 2);
-    const last = there[there.length - 1]!;
-    const at = next ? next.rect[1] : last.rect[1] + last.rect[3];
-    return {
-      parent: box.id,
-      index: next ? indexOf(next.id) : indexOf(last.id) + 1,
-      mark: [(next ?? last).rect[0], at - MARK, Math.max(12, (next ?? last).rect[2]), MARK],
-    };
-  }
-  const line = lines.reduce((a, b) => (distance(b, y) < distance(a, y) ? b : a));
-  const next = line.find(({ rect }) => x < rect[0] + rect[2] / 2);
+  const line = beside ? lines.reduce((a, b) => (distance(b, y) < distance(a, y) ? b : a)) : seen;
+  const next = line.find(({ rect }) => (beside ? x < rect[0] + rect[2] / 2 : y < rect[1] + rect[3] / 2));
   const last = line[line.length - 1]!;
   const { rect } = next ?? last;
+  const end = beside ? rect[0] + rect[2] : rect[1] + rect[3];
   return {
     parent: box.id,
-    index: next ? indexOf(next.id) : indexOf(last.id) + 1,
-    mark: [next ? rect[0] - MARK : rect[0] + rect[2], rect[1], MARK, Math.max(12, rect[3])],
+    index: next ? children.indexOf(next.id) : children.indexOf(last.id) + 1,
+    before: next?.id ?? seen[seen.indexOf(last) + 1]?.id,
+    mark: beside
+      ? [next ? rect[0] - MARK : end, rect[1], MARK, Math.max(12, rect[3])]
+      : [rect[0], (next ? rect[1] : end) - MARK, Math.max(12, rect[2]), MARK],
   };
 }
 
