@@ -29,11 +29,14 @@ export class DocumentReader {
   readonly #flow: Uint8Array;
   readonly #fixedHeight: Uint8Array;
   readonly #share: Float64Array;
+  /** 1 for what a check of rows and grids asks about. */
+  readonly #laid: Uint8Array;
   readonly #grids = new Map<number, { template: string; columns: number }>();
   readonly #fontSize: Float64Array;
   readonly #lines: Float64Array[];
   readonly #range: Range;
   #epoch: string | undefined;
+  #layoutEpoch: string | undefined;
 
   constructor(document: Document) {
     this.#document = document;
@@ -66,6 +69,7 @@ export class DocumentReader {
     this.#flow = new Uint8Array(count);
     this.#fixedHeight = new Uint8Array(count);
     this.#share = new Float64Array(count);
+    this.#laid = new Uint8Array(count);
     this.#fontSize = new Float64Array(count);
     this.#lines = Array.from({ length: count }, () => NO_LINES);
     this.#range = document.createRange();
@@ -73,12 +77,14 @@ export class DocumentReader {
 
   /**
    * Facts of the document as it's laid out now. The arrays are the reader's own and are overwritten by the next call.
+   * @param layoutEpoch names one in which nothing can change that was said of rows and grids: no condition begins or ends
    * @param columns the page's column grid at this viewport
    * @param stylesEpoch names a stretch of viewports in which no computed style read here can change
    */
-  read(stylesEpoch: string, columns?: PageFacts['columns']): PageFacts {
+  read(stylesEpoch: string, columns?: PageFacts['columns'], layoutEpoch = stylesEpoch): PageFacts {
     const fresh = stylesEpoch !== this.#epoch;
-    if (fresh) this.#readStyles();
+    if (fresh) this.#readStyles(layoutEpoch !== this.#layoutEpoch);
+    this.#layoutEpoch = layoutEpoch;
     this.#epoch = stylesEpoch;
     const { scrollX, scrollY } = this.#window;
     const scrollWidth = this.#document.documentElement.scrollWidth;
@@ -136,7 +142,7 @@ export class DocumentReader {
     };
   }
 
-  #readStyles(): void {
+  #readStyles(layout: boolean): void {
     const transparent = new Uint8Array(this.#nodes.length);
     for (let i = 0; i < this.#nodes.length; i++) {
       const style = this.#window.getComputedStyle(this.#nodes[i]!);
@@ -153,7 +159,8 @@ export class DocumentReader {
       // Inside an inline box the lines can change while the box keeps its size.
       this.#steady[i] = style.display === 'inline' ? 0 : 1;
       if (this.#texts[i]!.length > 0) this.#fontSize[i] = parseFloat(style.fontSize);
-      this.#readLayout(i, style);
+      if (layout) this.#readLayout(i, style);
+      this.#asked[i] ||= this.#laid[i]!;
     }
   }
 
@@ -192,7 +199,8 @@ export class DocumentReader {
       this.#flow[i] === 3 ||
       this.#fixedHeight[i]
     )
-      this.#asked[i] = 1;
+      this.#laid[i] = 1;
+    else this.#laid[i] = 0;
   }
 
   #shareOf(node: HTMLElement, parent: number, style: CSSStyleDeclaration): number {

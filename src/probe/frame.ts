@@ -39,6 +39,7 @@ function report(): void {
     type: 'layout',
     rects,
     viewport: innerWidth,
+    height: innerHeight,
     content: root.clientWidth,
     contentHeight: root.scrollHeight,
     scrollWidth: root.scrollWidth,
@@ -166,7 +167,7 @@ addEventListener('message', (event) => {
     selected = message.ids as string[];
     setChosen(selected, message.locked as string[]);
   } else if (message.type === 'survey') send({ type: 'survey', token: message.token, boxes: survey() });
-  else if (message.type === 'cancel') cancelDrag();
+  else if (message.type === 'scroll') scrollBy(0, message.by as number);
   else if (message.type === 'reveal') {
     const element = find(message.id as string);
     const rect = element?.getBoundingClientRect();
@@ -226,7 +227,6 @@ addEventListener(
     send({
       type: 'key',
       up: false,
-      repeat: event.repeat,
       key: event.key,
       ctrl: event.ctrlKey || event.metaKey,
       shift: event.shiftKey,
@@ -237,7 +237,7 @@ addEventListener(
 );
 addEventListener('keyup', (event) => {
   if (!editing && event.key.length === 1)
-    send({ type: 'key', up: true, repeat: false, key: event.key, ctrl: false, shift: false, alt: false });
+    send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
 });
 addEventListener('scroll', schedule, { passive: true, capture: true });
 addEventListener('resize', () => {

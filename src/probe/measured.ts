@@ -50,7 +50,6 @@ export function measure(element: HTMLElement) {
     rootFontSize: px(getComputedStyle(document.documentElement).fontSize),
     whole: parent && element !== document.body ? whole(element, style) : { width: innerWidth, height: innerHeight },
     contentBox: style.boxSizing === 'content-box',
-    position: style.position,
     flow: flowOf(style),
     children: near(element.children),
     parent: element === document.body ? null : rectOf(parent),

@@ -47,8 +47,8 @@ function measure(
 ): string {
   const results = widths.map((width, i): WidthResult => {
     frame!.style.width = `${width}px`;
-    const epoch = fluid ? String(width) : String(edges.filter((edge) => edge <= width).length);
-    const facts = reader!.read(epoch, columns[i] ?? undefined);
+    const band = String(edges.filter((edge) => edge <= width).length);
+    const facts = reader!.read(fluid ? String(width) : band, columns[i] ?? undefined, band);
     const violations = CHECKS.flatMap((check) =>
       check.judge(facts).map((violation) => ({ check: check.id, violation })),
     );

@@ -109,7 +109,7 @@ export function ColumnsPanel() {
             >
               <span>{one === BASE ? 'Base' : describeTarget(project, one)}</span>
               <span className="font-mono text-muted">
-                {grid ? `${grid.columns} · ${grid.gutter} · ${grid.margin}` : 'as below it'}
+                {grid ? `${grid.columns} · ${grid.gutter} · ${grid.margin}` : one === BASE ? 'none' : 'carried on'}
               </span>
             </li>
           );

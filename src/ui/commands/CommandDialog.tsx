@@ -11,22 +11,8 @@ import {
 } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { COMMANDS, dialog } from './commands';
+import { keyText } from './key-text';
 import type { Command } from './commands';
-
-const KEY_SIGNS: Readonly<Record<string, string>> = {
-  ArrowLeft: '←',
-  ArrowRight: '→',
-  ArrowUp: '↑',
-  ArrowDown: '↓',
-  Delete: 'Del',
-};
-
-export function keyText(keys: string): string {
-  return keys
-    .split(/\+(?=.)/)
-    .map((key) => KEY_SIGNS[key] ?? (key.length === 1 ? key.toUpperCase() : key))
-    .join(' ');
-}
 
 /** Every command with its keys; typing narrows the list, Enter runs. */
 export function CommandDialog() {

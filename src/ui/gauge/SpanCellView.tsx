@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import type { Span, SpanCell, SpanColumn } from '@/core/grid';
-import { formatSpan, parseSpan, spanDeclarations } from '@/core/grid';
+import { formatSpan, parseSpan } from '@/core/grid';
+import { spanEdit } from '@/core/plans';
 import { CARRIAGE_WORDS } from '../inspector/OriginMark';
 import { followPointer } from '../pointer/follow-pointer';
 import { announce, commitOrReport, preview } from '../session/edits';
-import type { Edit } from '@/core/edits';
 
 interface Props {
   readonly name: string;
@@ -19,14 +19,6 @@ interface Props {
 }
 
 const MOST = 48;
-
-function spanEdit(item: string, at: string, span: Span): Edit {
-  return {
-    type: 'restyle',
-    label: `Span ${formatSpan(span)}`,
-    changes: Object.entries(spanDeclarations(span)).map(([property, value]) => ({ owner: item, at, property, value })),
-  };
-}
 
 /** The columns that one item takes in one band: typed, dragged at either end, or stepped with + and −. */
 export function SpanCellView({ name, cell, column, at, place, tabbed, focus }: Props) {

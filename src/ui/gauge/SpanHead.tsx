@@ -3,8 +3,7 @@
 import type { SpanColumn } from '@/core/grid';
 import { planShares } from '@/core/plans';
 import type { Make } from '../session/proposal';
-import { foretell } from '../session/proposal';
-import { planned } from '../session/tree';
+import { carryOut, foretell } from '../session/proposal';
 
 const SHARES = [[1, 'Full', '1'], [2, 'Halves', '½'], [3, 'Thirds', '⅓'], [4, 'Quarters', '¼']] as const; // prettier-ignore
 
@@ -61,7 +60,7 @@ export function SpanHead({
             className="h-[18px] min-w-[24px] rounded-[3px] border border-line bg-well px-1 text-xs hover:border-reed"
             onClick={() => {
               foretell(undefined);
-              planned((...of) => ({ ...make(parts)(...of), details: [] }));
+              carryOut(make(parts));
             }}
             onFocus={() => foretell(make(parts))}
             onPointerEnter={() => foretell(make(parts))}

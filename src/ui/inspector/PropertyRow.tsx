@@ -11,7 +11,8 @@ import { foretell } from '../session/proposal';
 import { useSession } from '../session/store';
 import type { FieldValue } from './field-value';
 import { OriginMark } from './OriginMark';
-import { measuredLength, UnitSwitch } from '../shape/UnitSwitch';
+import { UnitSwitch } from '../shape/UnitSwitch';
+import { measuredLength } from '../stage/measured-length';
 import { ValueField } from './ValueField';
 
 /** What is often written where there is no fixed list of words. */
@@ -49,7 +50,7 @@ export const PropertyRow = memo(function PropertyRow({
     );
   // Belongs to what was selected when it was opened.
   const [growing, setGrowing] = useState<readonly string[]>();
-  const selection = useSession((session) => session.selection);
+  const grows = useSession((session) => growing !== undefined && growing === session.selection);
   const write = (value: string) => writeValue(property, value, target);
   const length = control?.kind === 'length';
   return (
@@ -74,7 +75,7 @@ export const PropertyRow = memo(function PropertyRow({
             label={label}
             value={field.value}
             write={write}
-            grow={() => setGrowing(selection)}
+            grow={() => setGrowing(useSession.getState().selection)}
           />
         )}
         <button
@@ -92,7 +93,7 @@ export const PropertyRow = memo(function PropertyRow({
         </button>
         <OriginMark label={label} properties={properties} field={field} target={target} />
       </div>
-      {growing === selection && (
+      {grows && (
         <FluidPanel
           property={property}
           label={label}

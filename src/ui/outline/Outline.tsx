@@ -12,6 +12,7 @@ import { followPointer } from '../pointer/follow-pointer';
 import { moveTo } from '../session/tree';
 import type { Onto } from './row-drop';
 import { rowUnder } from './row-drop';
+import { ArrangeMenu } from './ArrangeMenu';
 import { Palette } from './Palette';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
@@ -34,6 +35,8 @@ export function Outline() {
   const paletteOpen = useSession((session) => session.paletteOpen);
   const outside = useSession((session) => session.outside);
   const hits = useMemo(() => found(page, query), [page, query]);
+  const marked = useMemo(() => new Set(hits), [hits]);
+  const chosen = useMemo(() => new Set(selection), [selection]);
   const [drop, setDrop] = useState<Onto>();
   const [renaming, setRenaming] = useState<string>();
   const list = useRef<HTMLUListElement>(null);
@@ -169,10 +172,11 @@ export function Outline() {
       <header className="flex h-9 shrink-0 items-center gap-2 px-3.5">
         <h2 className="font-bold">Elements</h2>
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
+        <ArrangeMenu />
         <button
           type="button"
           aria-expanded={paletteOpen}
-          className={`ml-auto ${BUTTON} text-xs`}
+          className={`${BUTTON} text-xs`}
           onClick={() => useSession.setState({ paletteOpen: !paletteOpen })}
         >
           Insert
@@ -212,10 +216,10 @@ export function Outline() {
             {...row}
             wrong={wrong.has(element.id)}
             locked={element.locked ?? false}
-            found={hits.includes(element.id)}
+            found={marked.has(element.id)}
             past={outside.wholly.has(element.id) ? 'wholly' : outside.partly.has(element.id) ? 'partly' : undefined}
             dropping={drop?.id === element.id ? drop.how : undefined}
-            chosen={selection.includes(element.id)}
+            chosen={chosen.has(element.id)}
             current={element.id === current}
             renaming={renaming === element.id}
             handlers={handlers}

@@ -84,7 +84,7 @@ export function spotFor(page: Page, tag: string): Spot | undefined {
 /** Puts a building block in. */
 export function insertEntry({ sketch, label, picture }: PaletteEntry, at?: Spot): void {
   const spot = at ?? spotFor(shownPage(useSession.getState()), sketch.tag);
-  if (!spot) return report(`There is no place for a ${label.toLowerCase()} around what is selected.`);
+  if (!spot) return report(`There is no place for ${label} around what is selected.`);
   const elements = sketched(sketch, newElementId);
   putIn(
     { tops: [elements[0]!.id], elements, pictures: picture ? [picture] : [] },

@@ -53,7 +53,7 @@ test('what can not be planned is a sentence, and no proposal', () => {
   expect(state().proposal).toBeUndefined();
   expect(state().problems.length).toBeGreaterThan(0);
   expect(carryOut((project, slice) => planClear(project, slice, { ids: [cards().id], at: 'bnone' }))).toBe(false);
-  expect(state().announcement).toMatch(/no own value/);
+  expect(state().problems.join()).toMatch(/no own value/);
   expect(() => propose(() => { throw new TypeError('a fault of ours'); })).toThrow(TypeError); // prettier-ignore
 });
 

@@ -73,10 +73,18 @@ export function dismissProposal(): void {
 export function carryOut(make: Make): boolean {
   const plan = thinkOut(make);
   if (typeof plan === 'string') {
-    announce(plan);
+    report(plan);
     return false;
   }
   return commitOrReport(plan.edit);
+}
+
+/** Does at once what has nothing more to be said of it; the rest is put before the person first. */
+export function carryOutOrPropose(make: Make): boolean {
+  const plan = thinkOut(make);
+  if (typeof plan === 'string' || plan.details.length === 0) return carryOut(make);
+  propose(() => plan);
+  return false;
 }
 
 /** Says what a control would do while it has the focus or the pointer; undefined when it has no longer. */

@@ -6,8 +6,7 @@ import type { Spot } from '@/core/structure';
 import { alike, mayStand, topmost } from '@/core/structure';
 import { key, newElementId, select } from './actions';
 import { announce, commitOrReport, report } from './edits';
-import type { Make } from './proposal';
-import { carryOut, propose, thinkOut } from './proposal';
+import { carryOut, carryOutOrPropose } from './proposal';
 import { shownPage, useSession } from './store';
 
 const page = (): Page => shownPage(useSession.getState());
@@ -45,20 +44,8 @@ export function duplicateSelected(): void {
   if (commitOrReport(together(`Duplicate ${edits.length} elements`, edits))) select(copies);
 }
 
-/** Does at once what loses nothing; what has a price is put before the person first. */
-export function planned(make: Make): boolean {
-  const plan = thinkOut(make);
-  if (typeof plan === 'string') {
-    report(plan);
-    return false;
-  }
-  if (plan.details.length === 0) return commitOrReport(plan.edit);
-  propose(() => plan);
-  return false;
-}
-
 export function moveTo(ids: readonly string[], spot: Spot): void {
-  planned((project, slice, { id }) => planMove(project, slice, id, ids, spot));
+  carryOutOrPropose((project, slice, { id }) => planMove(project, slice, id, ids, spot));
 }
 
 /** Moves what is selected among its siblings. */
@@ -94,19 +81,12 @@ export function moveIn(): void {
 
 export function groupSelected(): void {
   const id = newElementId();
-  if (carryOutOrReport((_, __, one) => planGroup(one, useSession.getState().selection, id))) select([id]);
+  if (carryOut((_, __, one) => planGroup(one, useSession.getState().selection, id))) select([id]);
 }
 
 export function ungroupSelected(): void {
   const inside = tops().flatMap((id) => page().elements[id]!.children);
-  if (planned((_, __, one) => planUngroup(one, useSession.getState().selection))) select(inside);
-}
-
-function carryOutOrReport(make: Make): boolean {
-  const plan = thinkOut(make);
-  if (typeof plan !== 'string') return carryOut(() => plan);
-  report(plan);
-  return false;
+  if (carryOutOrPropose((_, __, one) => planUngroup(one, useSession.getState().selection))) select(inside);
 }
 
 export function selectSiblings(): void {

@@ -6,8 +6,8 @@ interface Props {
   readonly label: string;
   readonly value: string;
   readonly className?: string;
-  readonly numeric?: boolean;
-  readonly list?: readonly string[];
+  /** What is often written, each with a word for it where it doesn't speak for itself. */
+  readonly list?: readonly (string | { readonly value: string; readonly word: string })[];
   /** Writes what was typed. Returns what is wrong, in words. */
   readonly write: (value: string) => string | undefined;
 }
@@ -55,9 +55,13 @@ export function CheckedField({ label, value, className = 'w-full', list, write }
       />
       {list && (
         <datalist id={`${id}-list`}>
-          {list.map((one) => (
-            <option key={one} value={one} />
-          ))}
+          {list.map((one) =>
+            typeof one === 'string' ? (
+              <option key={one} value={one} />
+            ) : (
+              <option key={one.value} value={one.value} label={one.word} />
+            ),
+          )}
         </datalist>
       )}
       {problem && (

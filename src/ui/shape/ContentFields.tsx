@@ -36,8 +36,7 @@ export function ContentFields({ id }: { id: string }) {
   if (!element || !fields) return null;
   const write = (name: string, value: string) =>
     commit({ type: 'setAttribute', node: id, name, value: value === '' && name !== 'alt' ? null : value });
-  const pages = project.pages.map((one) => `page:${one.id}`);
-  const pageNames = project.pages.map((one) => `${one.name} = page:${one.id}`).join(', ');
+  const pages = project.pages.map((one) => ({ value: `page:${one.id}`, word: `${one.name}, a page of this project` }));
   return (
     <section aria-label="Content" className="border-t border-line px-3.5 py-1">
       <h3 className="m-0 py-1 font-semibold text-muted" title="Content is shared by all widths">
@@ -61,16 +60,14 @@ export function ContentFields({ id }: { id: string }) {
         </label>
       )}
       {fields.map(({ name, label, choices }) => (
-        <label
-          key={`${id} ${name}`}
-          className="flex items-start gap-1 py-px"
-          title={name === 'href' ? pageNames : name}
-        >
+        <label key={`${id} ${name}`} className="flex items-start gap-1 py-px" title={name}>
           <span className="w-[87px] shrink-0 pt-0.5">{label}</span>
           <CheckedField
             label={label}
             value={element.attributes[name] ?? ''}
-            {...(name === 'href' ? { list: [...pages, '#'] } : choices && { list: choices })}
+            {...(name === 'href'
+              ? { list: [...pages, { value: '#', word: 'nowhere yet' }] }
+              : choices && { list: choices })}
             write={(value) => write(name, value)}
           />
         </label>

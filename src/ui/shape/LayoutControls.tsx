@@ -124,6 +124,12 @@ export function DisplayControls({ shaped }: { shaped: Shaped }) {
         current={valueOf(shaped, 'display').replace(/^inline-/, '')}
         options={DISPLAYS}
       />
+      <Choice
+        label="Too much"
+        shaped={shaped}
+        current={valueOf(shaped, 'overflow-x') === valueOf(shaped, 'overflow-y') ? valueOf(shaped, 'overflow-x') : ''}
+        options={OVERFLOWS}
+      />
     </>
   );
 }
@@ -144,10 +150,18 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
           <Choice label="Wrapping" shaped={shaped} current={valueOf(shaped, 'flex-wrap')} options={WRAPS} />
         </>
       )}
+      {/grid/.test(display) && (
+        <Choice
+          label="Items along"
+          shaped={shaped}
+          current={valueOf(shaped, 'justify-items').replace(/legacy|normal/, 'stretch')}
+          options={across('justify-items', true)}
+        />
+      )}
       <Choice
-        label="Along"
+        label={/grid/.test(display) ? 'All columns' : 'Along'}
         shaped={shaped}
-        current={valueOf(shaped, 'justify-content').replace('flex-', '')}
+        current={valueOf(shaped, 'justify-content').replace('flex-', '').replace('normal', 'start')}
         options={along('justify-content', column)}
       />
       <Choice
@@ -159,6 +173,16 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
     </>
   );
 }
+
+const overflow = (value: string, label: string, bars: readonly Bar[]) =>
+  option('overflow', value, label, <Boxes bars={bars} line="M2.5 2.5h10v11h-10z" />);
+
+/** What happens to what doesn't fit. */
+const OVERFLOWS: readonly Option[] = [
+  overflow('visible', 'shows past the edge', [[3, 4, 13, 3], [3, 9, 13, 3]]),
+  overflow('hidden', 'is cut off', [[3, 4, 9, 3], [3, 9, 9, 3]]),
+  overflow('auto', 'scrolls', [[3, 4, 7, 3], [3, 9, 7, 3], [11, 3, 1.5, 6]]),
+]; // prettier-ignore
 
 /** How text runs and stands, as lines. */
 const LINES: Readonly<Record<string, readonly Bar[]>> = {

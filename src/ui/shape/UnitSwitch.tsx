@@ -3,7 +3,8 @@
 import { inUnit, LENGTH_UNITS, readFluid, readLength, wholeOf } from '@/core/styles';
 import { useSession } from '../session/store';
 import { latestLayout } from '../stage/frame-link';
-import { unitContext, usedLength } from '../stage/handles';
+import { unitContext } from '../stage/handles';
+import { measuredLength } from '../stage/measured-length';
 
 interface Props {
   readonly property: string;
@@ -11,17 +12,6 @@ interface Props {
   readonly value: string;
   readonly write: (value: string) => string | undefined;
   readonly grow: () => void;
-}
-
-/** What the property of the selected element measures now, px; undefined where nothing is measured. */
-export function measuredLength(property: string): number | undefined {
-  const layout = latestLayout();
-  const { selection } = useSession.getState();
-  const measured = layout?.measured;
-  const rect = measured && layout.rects[measured.id];
-  return measured && rect && selection.length === 1 && selection[0] === measured.id
-    ? usedLength(property, measured, rect)
-    : undefined;
 }
 
 function converted(property: string, unit: string): string | undefined {

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { PropertyGroup } from '@/core/styles';
 import { BackgroundLayers } from './BackgroundLayers';
 import { ContrastNote } from './ContrastNote';
+import { EdgeControls, OpacityControl } from './EdgeControls';
 import { HoldControls } from './HoldControls';
 import { DisplayControls, FlowControls, TextControls } from './LayoutControls';
 import { ShadowList } from './ShadowList';
@@ -33,8 +34,15 @@ export function groupControls(group: PropertyGroup, shaped: Shaped): ReactNode {
           {shaped.ids.length === 1 && <ContrastNote id={shaped.ids[0]!} />}
         </>
       );
+    case 'Border':
+      return <EdgeControls shaped={shaped} />;
     case 'Effects':
-      return <ShadowList shaped={shaped} />;
+      return (
+        <>
+          <OpacityControl shaped={shaped} />
+          <ShadowList shaped={shaped} />
+        </>
+      );
     default:
       return null;
   }

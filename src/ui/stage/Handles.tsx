@@ -5,7 +5,7 @@ import { edgesOfColumns, gridAt, layColumns } from '@/core/grid';
 import { describeTarget } from '@/core/edits';
 import type { Edit } from '@/core/edits';
 import { followPointer } from '../pointer/follow-pointer';
-import { commitOrReport, preview } from '../session/edits';
+import { commit, commitOrReport, preview, report } from '../session/edits';
 import { shownPage, useSession, writeTarget } from '../session/store';
 import type { FrameLayout, Measured } from './frame-message';
 import type { Grip, Modifiers, Pull } from './handles';
@@ -124,7 +124,11 @@ export function Handles({ layout, measured, zoom }: Props) {
     if (dx === 0 && dy === 0) return;
     event.preventDefault();
     event.stopPropagation();
-    commitOrReport(work(grip, begin(), dx, dy, { shift: false, alt: event.altKey, ctrl: true }));
+    const wrong = commit(
+      work(grip, begin(), dx, dy, { shift: false, alt: event.altKey, ctrl: true }),
+      `step ${grip.label} ${measured.id}`,
+    );
+    if (wrong) report(wrong);
   };
 
   const roomy = rect[2] * zoom >= 28 && rect[3] * zoom >= 20;

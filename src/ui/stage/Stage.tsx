@@ -10,8 +10,8 @@ import { commitOrReport, report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
 import { releaseKey, runKey } from '../commands/keys';
 import { followPointer } from '../pointer/follow-pointer';
-import { followPageDrag } from './dragging';
-import { noteLayout, setLink, surveyed } from './frame-link';
+import { followPageDrag, pageScrolled } from './dragging';
+import { latestLayout, noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -46,8 +46,10 @@ export function Stage() {
 
   const onMessage = useCallback((message: FrameMessage) => {
     if (message.type === 'layout') {
+      const scrolled = message.scrollY !== latestLayout()?.scrollY;
       noteLayout(message);
       setLayout(message);
+      if (scrolled) pageScrolled();
     } else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
     else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
     else if (message.type === 'key') {

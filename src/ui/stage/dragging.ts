@@ -1,15 +1,17 @@
 import { create } from 'zustand';
 import { specifiedValue } from '@/core/cascade';
-import { parentOf } from '@/core/document';
+import { ancestorsOf, parentOf } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { planColumn, planOrder } from '@/core/plans';
 import type { Drop, Rect, Spot, Survey } from '@/core/structure';
 import { columnAt, dropAt, framedBy } from '@/core/structure';
 import { announce, report } from '../session/edits';
-import { planned, lockedAmong, moveTo, tops } from '../session/tree';
+import { carryOut } from '../session/proposal';
+import { lockedAmong, moveTo, tops } from '../session/tree';
 import { select } from '../session/actions';
 import { shownPage, shownProject, useSession, writeTarget } from '../session/store';
-import { surveyFrame } from './frame-link';
+import { latestLayout, postToFrame, surveyFrame } from './frame-link';
+import type { FrameDrag } from './frame-message';
 
 interface Dragging {
   /** Where what is dragged would go, in the page's px. */
@@ -32,26 +34,59 @@ interface Load {
   readonly put: (spot: Spot) => void;
 }
 
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
 let load: Load | undefined;
 let survey: Survey | undefined;
-let start: { x: number; y: number } | undefined;
+/** Resolves when the survey that was asked for last is there. */
+let asked: Promise<void> = Promise.resolve();
+/** Where a frame began, and how far the page was scrolled then. */
+let start: (Point & { readonly scrolled: number }) | undefined;
 let finish: (() => void) | undefined;
+let last: (Point & { readonly hereOnly: boolean }) | undefined;
+let scrolling: ReturnType<typeof setInterval> | undefined;
+
+/** Near to the frame's top or bottom, px, the page scrolls along, by this many px each time, ms. */
+const NEAR = 28;
+const STEP = 14;
+const EVERY = 50;
+
+const scrolledTo = () => latestLayout()?.scrollY ?? 0;
 
 export function clearDragging(): void {
-  load = survey = start = finish = undefined;
+  clearInterval(scrolling);
+  load = survey = start = finish = last = scrolling = undefined;
   useDragging.setState(NOTHING);
 }
 
 function takeSurvey(): void {
-  const mine = surveyFrame();
-  survey = undefined;
-  void mine.then((answer) => (survey = answer));
+  asked = surveyFrame().then((answer) => void (survey = answer));
 }
 
 /** Something is picked up. */
 export function pickUp(what: Load): void {
   load = what;
   takeSurvey();
+}
+
+/** The page has been scrolled: everything stands elsewhere in the frame, and so does what the pointer is over. */
+export function pageScrolled(): void {
+  if (!load && !start) return;
+  takeSurvey();
+  void asked.then(() => {
+    if (last && start) drawFrame(last.x, last.y);
+    else if (last) carry(last.x, last.y, last.hereOnly);
+  });
+}
+
+function scrollNear(y: number): void {
+  const height = latestLayout()?.height ?? Infinity;
+  const by = y < NEAR ? -STEP : y > height - NEAR ? STEP : 0;
+  clearInterval(scrolling);
+  scrolling = by === 0 ? undefined : setInterval(() => postToFrame({ type: 'scroll', by }), EVERY);
 }
 
 /** Elements of the page are picked up, unless one of them is locked. */
@@ -73,7 +108,10 @@ const nameOf = (id: string) => shownPage(useSession.getState()).elements[id]?.na
 
 /** Where it would go and what that would be, while it's carried about. */
 export function carry(x: number, y: number, hereOnly: boolean): void {
-  if (!load || !survey) return;
+  if (!load) return;
+  last = { x, y, hereOnly };
+  scrollNear(y);
+  if (!survey) return;
   const page = shownPage(useSession.getState());
   const drop = dropAt(page, survey, x, y, new Set(load.ids), load.tags);
   finish = undefined;
@@ -112,76 +150,61 @@ function hereWords(id: string, drop: Drop, x: number): { words: string; put: () 
   if (column !== undefined)
     return {
       words: `Column ${column}, only at ${where}`,
-      put: () => void planned((project, slice, one) => planColumn(project, slice, one, id, column, at)),
+      put: () => void carryOut((project, slice, one) => planColumn(project, slice, one, id, column, at)),
     };
-  const before = parent.children[drop.index];
   return {
     words: `Only as it looks at ${where}: by order`,
-    put: () => void carryOutOrder(id, before, at),
+    put: () => void carryOut((project, slice, one) => planOrder(project, slice, one, id, drop.before, at)),
   };
 }
 
-function carryOutOrder(id: string, before: string | undefined, at: string): void {
-  planned((project, slice, page) => ({ ...planOrder(project, slice, page, id, before, at), details: [] }));
-}
-
-/** It's let go of: what was said last is done. */
+/** It's let go of: what was said last is done. One that was quick waits until it's known where everything stands. */
 export function letGo(): void {
-  const put = finish;
-  clearDragging();
-  put?.();
+  clearInterval(scrolling);
+  void asked.then(() => {
+    if (last) carry(last.x, last.y, last.hereOnly);
+    const put = finish;
+    clearDragging();
+    put?.();
+  });
 }
 
 /** A rectangle is begun, to choose what lies in it. */
 export function beginFrame(x: number, y: number): void {
-  start = { x, y };
+  start = { x, y, scrolled: scrolledTo() };
   takeSurvey();
 }
 
 export function drawFrame(x: number, y: number): void {
   if (!start) return;
-  const around: Rect = [Math.min(x, start.x), Math.min(y, start.y), Math.abs(x - start.x), Math.abs(y - start.y)];
+  last = { x, y, hereOnly: false };
+  scrollNear(y);
+  const from = { x: start.x, y: start.y + start.scrolled - scrolledTo() };
+  const around: Rect = [Math.min(x, from.x), Math.min(y, from.y), Math.abs(x - from.x), Math.abs(y - from.y)];
   useDragging.setState({ around, at: { x, y }, words: '' });
 }
 
 export function closeFrame(add: boolean): void {
-  const { around } = useDragging.getState();
-  const known = survey;
-  clearDragging();
-  if (!around || !known) return;
-  const ids = framedBy(shownPage(useSession.getState()), known, around);
-  if (ids.length > 0) select(add ? [...new Set([...useSession.getState().selection, ...ids])] : ids);
-  announce(ids.length === 0 ? 'Nothing lies wholly in the frame.' : `${ids.length} elements selected.`);
+  clearInterval(scrolling);
+  void asked.then(() => {
+    const { around } = useDragging.getState();
+    const known = survey;
+    clearDragging();
+    if (!around || !known) return;
+    const ids = framedBy(shownPage(useSession.getState()), known, around);
+    if (ids.length > 0) select(add ? [...new Set([...useSession.getState().selection, ...ids])] : ids);
+    announce(ids.length === 0 ? 'Nothing lies wholly in the frame.' : `${ids.length} elements selected.`);
+  });
 }
 
 /** What a drag that began on the page means. */
-export function followPageDrag({
-  phase,
-  id,
-  x,
-  y,
-  alt,
-  shift,
-  ctrl,
-}: {
-  readonly phase: 'start' | 'move' | 'end' | 'cancel';
-  readonly id: string | null;
-  readonly x: number;
-  readonly y: number;
-  readonly alt: boolean;
-  readonly shift: boolean;
-  readonly ctrl: boolean;
-}): void {
+export function followPageDrag({ phase, id, x, y, alt, shift, ctrl }: FrameDrag): void {
   if (phase === 'cancel') return clearDragging();
   if (phase === 'start') {
     if (id === null || shift) return beginFrame(x, y);
     const chosen = tops();
-    const inside = (one: string): boolean => {
-      const page = shownPage(useSession.getState());
-      for (let at: string | undefined = id; at; at = parentOf(page, at)?.id) if (at === one) return true;
-      return false;
-    };
-    pickUpElements(chosen.some(inside) ? chosen : [id]);
+    const above = new Set([id, ...ancestorsOf(shownPage(useSession.getState()), id).map((one) => one.id)]);
+    pickUpElements(chosen.some((one) => above.has(one)) ? chosen : [id]);
   } else if (phase === 'move') {
     if (start) drawFrame(x, y);
     else carry(x, y, alt);

@@ -6,6 +6,7 @@ import { BASE } from '@/core/breakpoints';
 import { propertyRank, readDeclaration } from '@/core/styles';
 import { describeTarget, stylesOf } from '@/core/edits';
 import { placesOf } from '../inspector/places';
+import { CheckedField } from '../shape/CheckedField';
 import { commit, commitOrReport } from '../session/edits';
 import { steadyProject, useSession, writeTarget } from '../session/store';
 
@@ -90,36 +91,12 @@ interface FieldProps {
 }
 
 function OwnerField({ owner, at, property, value, label }: FieldProps) {
-  const [typed, setTyped] = useState(value);
-  const [problem, setProblem] = useState<string>();
-  const finish = () => {
-    if (typed.trim() === value) return setProblem(undefined);
-    setProblem(commit({ type: 'setStyle', node: owner, at, property, value: typed.trim() }));
-  };
   return (
-    <span className="min-w-0 flex-1">
-      <input
-        aria-label={`${property} of ${label}`}
-        aria-invalid={problem !== undefined}
-        className={`h-[20px] w-full rounded-[3px] border bg-well px-1 ${problem ? 'border-rust' : 'border-line-strong'}`}
-        spellCheck={false}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={finish}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') finish();
-          if (event.key === 'Escape') {
-            event.stopPropagation();
-            setTyped(value);
-            setProblem(undefined);
-          }
-        }}
-      />
-      {problem && (
-        <span role="alert" className="block font-sans text-xs text-rust">
-          {problem}
-        </span>
-      )}
-    </span>
+    <CheckedField
+      label={`${property} of ${label}`}
+      className="flex-1"
+      value={value}
+      write={(typed) => commit({ type: 'setStyle', node: owner, at, property, value: typed })}
+    />
   );
 }

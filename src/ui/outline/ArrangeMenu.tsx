@@ -1,0 +1,33 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { COMMANDS } from '../commands/commands';
+import { keyText } from '../commands/key-text';
+import { useSession } from '../session/store';
+import { BUTTON, MENU } from '../theme/controls';
+
+const SHOWN = ['siblings', 'alike', 'outer', 'group', 'ungroup', 'earlier', 'later', 'earlier-here', 'later-here', 'out', 'in', 'copy', 'cut', 'paste', 'duplicate', 'block', 'lock', 'remove']; // prettier-ignore
+
+/** What can be done with what is selected, by mouse, each with its key. */
+export function ArrangeMenu() {
+  const none = useSession((session) => session.selection.length === 0);
+  return (
+    <Menu as="div" className="ml-auto">
+      <MenuButton className={`${BUTTON} text-xs`}>Arrange</MenuButton>
+      <MenuItems anchor="bottom start" className={`${MENU} w-80`}>
+        {SHOWN.flatMap((wanted) => COMMANDS.filter(({ id }) => id === wanted)).map(({ id, title, keys, run }) => (
+          <MenuItem key={id} disabled={none && id !== 'paste'}>
+            <button
+              type="button"
+              className="flex w-full justify-between gap-4 rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-disabled:opacity-50 data-focus:bg-reed-tint"
+              // After the menu has given the focus back.
+              onClick={() => setTimeout(run, 0)}
+            >
+              {title} <span className="shrink-0 font-mono text-muted">{keys[0] && keyText(keys[0])}</span>
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}
