@@ -1,6 +1,10 @@
+import fc from 'fast-check';
 import { DEFAULT_SLICE } from '../breakpoints';
+import { specifiedValue } from '../cascade';
 import { changeDocument } from '../edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, NARROW, set, shared, TEXT } from '../edits/project-for-tests';
+import { gridAt } from '../grid';
+import { topmost } from '../structure';
 import type { Plan } from './index';
 import { planColumn, planGroup, planHeights, planLayOnColumns, planMove, planOrder, planShares, planUngroup, planWidths } from './index'; // prettier-ignore
 
@@ -91,4 +95,41 @@ test('a row is laid on the columns of every place that has some', () => {
   const { styles } = changeDocument(project, plan.edit).document.pages[0]!.elements.eplain!;
   expect(styles.base!['grid-template-columns']).toBe('repeat(12, minmax(0, 1fr))');
   expect(styles.bn).toEqual({ display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'column-gap': '10px' }); // prettier-ignore
+});
+
+test('any elements of a page, moved to any place of any parent, stand there together in their order', () => {
+  const ids = [HEADING, TEXT, 'erow', 'ea', 'eb', 'eplain'];
+  fc.assert(
+    fc.property(fc.subarray(ids, { minLength: 1 }), fc.constantFrom(MAIN, 'erow', 'eplain'), fc.nat(6), (moved, parent, place) => {
+      const index = Math.min(place, page.elements[parent]!.children.length);
+      let plan: Plan;
+      try {
+        plan = move(moved, parent, index);
+      } catch (error) {
+        return expect((error as Error).message).toMatch(/itself|holds|text|can't stand/);
+      }
+      const tops = topmost(page, moved);
+      const before = page.elements[parent]!.children;
+      const kept = (list: readonly string[]) => list.filter((id) => !tops.includes(id));
+      expect(children(plan, parent)).toEqual([...kept(before.slice(0, index)), ...tops, ...kept(before.slice(index))]);
+    }),
+    { numRuns: 200 },
+  );
+}); // prettier-ignore
+
+test('a page’s own columns come before the project’s where a row is laid on them', () => {
+  const grid = (columns: number) => ({ columns, gutter: 10, margin: 0, align: 'left' as const, columnLeast: 0 });
+  const project = makeFrom(
+    PROJECT,
+    { type: 'setColumns', page: null, at: 'base', grid: grid(12) },
+    { type: 'setColumns', page: null, at: 'bn', grid: grid(4) },
+    { type: 'setColumns', page: 'gfirst', at: 'bm', grid: grid(6) },
+  );
+  const one = project.pages[0]!;
+  const after = changeDocument(project, planLayOnColumns(project, DEFAULT_SLICE, one, 'eplain').edit).document;
+  for (const width of [500, 700, 1000]) {
+    const viewport = { ...DEFAULT_SLICE, width };
+    const laid = specifiedValue(after, after.pages[0]!, 'eplain', 'grid-template-columns', viewport);
+    expect([width, laid]).toEqual([width, `repeat(${gridAt(project, one, viewport)!.grid.columns}, minmax(0, 1fr))`]);
+  }
 });

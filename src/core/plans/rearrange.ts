@@ -43,7 +43,12 @@ export function planMove(project: Project, slice: Slice, pageId: string, ids: re
   const moving = new Set(tops.map(({ id }) => id));
   // Places are counted without what moves.
   const index = target.children.slice(0, place.index).filter((child) => !moving.has(child)).length;
-  const edits = tops.map(({ id }, i): Edit => ({ type: 'moveElement', node: id, parent: target.id, index: index + i }));
+  const early = new Set(target.children.slice(0, place.index));
+  const edits = tops.map(({ id }, i): Edit => {
+    // Those that move later still stand where they were.
+    const waiting = tops.slice(i + 1).filter((later) => early.has(later.id)).length;
+    return { type: 'moveElement', node: id, parent: target.id, index: index + i + waiting };
+  });
   const what = called(tops);
   const edit: Edit = edits.length === 1 ? edits[0]! : { type: 'group', label: `Move ${what} in ${target.name}`, edits };
   const after = changeDocument(project, edit).document;
