@@ -1,4 +1,4 @@
-import { newProject, readProject } from '../document';
+import { newProject, readProject, treesProblem } from '../document';
 import type { Edit } from '../edits';
 import { changeDocument } from '../edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, shared, TEXT } from '../edits/project-for-tests';
@@ -168,4 +168,25 @@ test('a thousand copies go in at once, and out again', () => {
   expect(changeDocument(document, inverse).document).toEqual(project);
   const six = { type: 'group', label: 'Paste', edits: Array.from({ length: 6 }, () => edits).flat() } as const;
   expect(() => changeDocument(project, six)).toThrow(/6000 changes at once/);
+});
+
+test('a drop says which sibling will come after it as it looks, over the ends of lines', () => {
+  const before = (x: number, y: number, moving: readonly string[] = []) =>
+    dropAt(PAGE, SURVEY, x, y, new Set(moving), ['p'])?.before;
+  expect([before(135, 100), before(300, 100), before(200, 150), before(50, 380)]).toEqual(['eb', 'ec', undefined, undefined]); // prettier-ignore
+  expect(before(300, 100, ['ec'])).toBeUndefined();
+  // The second line stands first in the document.
+  const turned = new Map([...SURVEY, at('ea', [30, 130, 100, 40]), at('ec', [30, 80, 100, 40])]);
+  expect(dropAt(PAGE, turned, 300, 100, new Set(), ['p'])).toMatchObject({ before: 'ea', index: 2 });
+});
+
+test('trees: every top is named, nothing is left over, nothing stands twice', () => {
+  const { ea, erow, eb, ec } = PAGE.elements;
+  const all = [erow!, ea!, eb!, ec!];
+  expect(treesProblem(all, ['erow'])).toBeUndefined();
+  expect(treesProblem(all, ['ea'])).toMatch(/stand nowhere/);
+  expect(treesProblem(all.slice(1), ['ea', 'eb', 'ec'])).toBeUndefined();
+  expect(treesProblem(all.slice(0, 3), ['erow'])).toMatch(/isn't there \(ec\)/);
+  expect(treesProblem([...all, ea!], ['erow'])).toMatch(/same id/);
+  expect(treesProblem(all, ['erow', 'ea'])).toMatch(/two places/);
 });

@@ -193,7 +193,11 @@ export function closeFrame(add: boolean): void {
     if (!around || !known) return;
     const ids = framedBy(shownPage(useSession.getState()), known, around);
     if (ids.length > 0) select(add ? [...new Set([...useSession.getState().selection, ...ids])] : ids);
-    announce(ids.length === 0 ? 'Nothing lies wholly in the frame.' : `${ids.length} elements selected.`);
+    announce(
+      ids.length === 0
+        ? 'Nothing lies wholly in the frame.'
+        : `${ids.length} ${ids.length === 1 ? 'element' : 'elements'} selected.`,
+    );
   });
 }
 
