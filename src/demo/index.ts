@@ -1,5 +1,6 @@
 import type { Page, Project } from '@/core/document';
-import { GENERAL_DEVICES, readProject, SCHEMA_VERSION } from '@/core/document';
+import { CATALOGUE, DEVICE_SETS } from '@/core/devices';
+import { readProject, SCHEMA_VERSION } from '@/core/document';
 import type { Sprig } from './build';
 import { MIDDLE, NARROW, plant, VERY_WIDE } from './build';
 import { catalogue } from './catalogue';
@@ -31,7 +32,8 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
       { id: MIDDLE, name: 'Middle', condition: { below: 900 } },
       { id: NARROW, name: 'Narrow', condition: { below: 600 } },
     ],
-    devices: GENERAL_DEVICES,
+    devices: CATALOGUE,
+    deviceSets: DEVICE_SETS,
     sheets: [],
     kinds: {
       kbutton: { base: { cursor: 'pointer', 'font-weight': '500' } },

@@ -1,6 +1,10 @@
+import { align, setLinked, tellAnchor } from './follow';
+import type { Marks } from './marks';
+import { drawMarks, setMarks } from './marks';
 import { measure, outside, survey } from './measured';
 import { find, idOf, rectOf, send } from './nodes';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
+import { holdFixed, naturalHeight, setWhole } from './whole';
 
 /**
  * Runs inside a preview frame of the editor (sandboxed, opaque origin). It shows what it's told to, reports where the
@@ -29,8 +33,9 @@ function noteAnchor(): void {
   anchorTop = rect && rect[1] + rect[3] > 0 && rect[1] < innerHeight ? rect[1] : undefined;
 }
 
-function report(): void {
+function report(token?: number): void {
   scheduled = false;
+  holdFixed();
   noteAnchor();
   const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
   const root = document.documentElement;
@@ -42,10 +47,13 @@ function report(): void {
     height: innerHeight,
     content: root.clientWidth,
     contentHeight: root.scrollHeight,
+    naturalHeight: naturalHeight(),
     scrollWidth: root.scrollWidth,
     scrollY,
     measured: last && rectOf(last) ? measure(last) : null,
+    ...(token !== undefined && { token }),
   });
+  drawMarks();
   lookOutside();
 }
 
@@ -64,7 +72,7 @@ function lookOutside(): void {
 function schedule(): void {
   if (scheduled) return;
   scheduled = true;
-  if (document.visibilityState === 'visible') requestAnimationFrame(report);
+  if (document.visibilityState === 'visible') requestAnimationFrame(() => report());
   else setTimeout(report, 0);
 }
 
@@ -155,30 +163,44 @@ function startEditing(element: HTMLElement): void {
   getSelection()?.selectAllChildren(element);
 }
 
-addEventListener('message', (event) => {
-  if (event.source !== parent) return;
-  const message = event.data as { type: string; [key: string]: unknown };
-  if (message.type === 'rules') patchRules(message.changes as Parameters<typeof patchRules>[0]);
-  else if (message.type === 'blocks') putBlocks(message.blocks as Parameters<typeof putBlocks>[0]);
-  else if (message.type === 'body') {
-    putBlocks(message.blocks as Parameters<typeof putBlocks>[0]);
-    putBody(message.body as string);
-  } else if (message.type === 'select') {
-    selected = message.ids as string[];
-    setChosen(selected, message.locked as string[]);
-  } else if (message.type === 'survey') send({ type: 'survey', token: message.token, boxes: survey() });
-  else if (message.type === 'scroll') scrollBy(0, message.by as number);
-  else if (message.type === 'reveal') {
-    const element = find(message.id as string);
+type Message = { readonly type: string; readonly [key: string]: unknown };
+
+const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
+  rules: ({ changes }) => patchRules(changes as Parameters<typeof patchRules>[0]),
+  blocks: ({ blocks }) => putBlocks(blocks as Parameters<typeof putBlocks>[0]),
+  body: ({ blocks, body }) => {
+    putBlocks(blocks as Parameters<typeof putBlocks>[0]);
+    putBody(body as string);
+  },
+  select: ({ ids, locked }) => {
+    selected = ids as string[];
+    setChosen(selected, locked as string[]);
+  },
+  survey: ({ token }) => send({ type: 'survey', token, scrollX, scrollY, boxes: survey() }),
+  measure: ({ token }) => report(token as number),
+  scroll: ({ by }) => scrollBy(0, by as number),
+  reveal: ({ id }) => {
+    const element = find(id as string);
     const rect = element?.getBoundingClientRect();
     if (rect && (rect.bottom < 0 || rect.top > innerHeight))
       element!.scrollIntoView({ block: 'center', inline: 'nearest' });
     noteAnchor();
-  } else if (message.type === 'text') {
-    // What was typed could not be kept: the document's own text again.
-    const element = find(message.id as string);
-    if (element) element.textContent = message.text as string;
-  }
+  },
+  // What was typed could not be kept: the document's own text again.
+  text: ({ id, text }) => {
+    const element = find(id as string);
+    if (element) element.textContent = text as string;
+  },
+  marks: ({ marks }) => setMarks(marks as Marks),
+  link: ({ on }) => setLinked(on as boolean),
+  align: ({ anchors }) => align(anchors as Parameters<typeof align>[0]),
+  whole: ({ height }) => setWhole((height as number | null) ?? undefined),
+};
+
+addEventListener('message', (event) => {
+  if (event.source !== parent) return;
+  const message = event.data as Message;
+  ANSWERS[message.type]?.(message);
   schedule();
 });
 
@@ -239,7 +261,14 @@ addEventListener('keyup', (event) => {
   if (!editing && event.key.length === 1)
     send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
 });
-addEventListener('scroll', schedule, { passive: true, capture: true });
+addEventListener(
+  'scroll',
+  (event) => {
+    if (event.target === document) tellAnchor();
+    schedule();
+  },
+  { passive: true, capture: true },
+);
 addEventListener('resize', () => {
   holdAnchor();
   schedule();

@@ -30,6 +30,8 @@ const rule = fc
 const MEDIA = [
   '(max-width: 599px)', '(min-width: 600px)', 'screen and (min-width: 37.5em) and (max-width: 899.98px)', '(width <= 700px)', '(600px < width < 1200px)', '(min-height: 700px)', '(max-height: 699px)',
   '(orientation: landscape)', '(orientation: portrait) and (min-width: 500px)', '(pointer: coarse)', '(pointer: fine)', '(max-width: 500px), (min-width: 1100px)', 'only screen and (width >= 900px)', '(800px >= width)', 'print',
+  '(hover: hover)', '(hover: none) and (min-width: 600px)', '(any-pointer: fine)', '(pointer: none)', '(prefers-color-scheme: dark)', '(prefers-color-scheme: light)',
+  '(prefers-reduced-motion: reduce)', '(prefers-reduced-motion: no-preference)', '(min-resolution: 1.5dppx)', '(resolution < 2x) and (max-width: 700px)', '(max-resolution: 96dpi)',
 ]; // prettier-ignore
 
 /** A style sheet as somebody else might have written it. */

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import type { Browser, Page } from 'playwright-core';
-import { DEFAULT_SLICE } from '@/core/breakpoints';
+import { DEFAULT_SLICE, MOTIONS, POINTERS, SCHEMES } from '@/core/breakpoints';
 import { resolve, specifiedValue } from '@/core/cascade';
 import { PROPERTIES } from '@/core/styles';
 import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 120;
+const DOCUMENTS = 100;
+const STOOD_IN = 30;
 
 let browser: Browser;
 let pages: Page[];
@@ -38,6 +39,31 @@ test(`the resolver says what Chromium computes: ${DOCUMENTS} random documents at
   );
   // Were nothing claimed, nothing could be wrong.
   expect(compared).toBeGreaterThan(DOCUMENTS * 10 * 80);
+}, 300_000);
+
+test(`a frame that stands in for another reader computes what that reader would see: ${STOOD_IN} random documents`, async () => {
+  const standIn = fc.record({
+    pointer: fc.constantFrom(...POINTERS),
+    scheme: fc.constantFrom(...SCHEMES),
+    motion: fc.constantFrom(...MOTIONS),
+    density: fc.constantFrom(1, 2, 3),
+    text: fc.constantFrom(1, 1.3, 2),
+    height: fc.option(fc.integer({ min: 300, max: 1000 }), { nil: undefined }),
+  });
+  const widths = fc.array(fc.integer({ min: 200, max: 2560 }), { minLength: 3, maxLength: 3 });
+  let compared = 0;
+  await fc.assert(
+    fc.asyncProperty(arbitraryProject, widths, standIn, async (project, random, reader) => {
+      // Edges in em and px under the same query can't follow a text size together in the core (decision 13).
+      const mixed = project.sheets.some(({ css }) => /em\) and \(max-width: 899.98px/.test(css));
+      const standIn = mixed ? { ...reader, text: 1 } : reader;
+      const result = await compareWithBrowser(pages[0]!, project, interestingWidths(project, random), standIn);
+      compared += result.compared;
+      expect(result.mismatches).toEqual([]);
+    }),
+    { numRuns: STOOD_IN, endOnFailure: true },
+  );
+  expect(compared).toBeGreaterThan(STOOD_IN * 3 * 80);
 }, 300_000);
 
 test('the value alone is the one that the whole story ends with', () => {

@@ -1,6 +1,7 @@
 import type { Page as BrowserPage } from 'playwright-core';
 import { ComputedStyles } from '@/core/cascade';
 import type { PageElement, Project } from '@/core/document';
+import type { StandIn } from '@/core/render';
 import { previewDocument, renderPreview } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
 
@@ -25,11 +26,17 @@ export async function openComparison(page: BrowserPage): Promise<void> {
 /**
  * Every claimed computed value of a project's first page against Chromium's `getComputedStyle` at the given widths.
  * The page isn't laid out (`html` shows nothing), so that resolved values are computed values.
+ * @param standIn the reader, and perhaps the height, that the browser hasn't got
  */
-export async function compareWithBrowser(browser: BrowserPage, project: Project, widths: readonly number[]) {
+export async function compareWithBrowser(
+  browser: BrowserPage,
+  project: Project,
+  widths: readonly number[],
+  standIn?: StandIn,
+) {
   const page = project.pages[0]!;
-  const preview = renderPreview(project, page, () => 'data:,');
-  const document = withOriginalSheets(
+  const preview = renderPreview(project, page, () => 'data:,', standIn);
+  const document = (standIn ? asWritten : withOriginalSheets)(
     // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
     previewDocument({ ...preview, fontFaces: '' }, '').replace(
       /<html lang="en"[^>]*>/,
@@ -63,7 +70,7 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
   const mismatches: Mismatch[] = [];
   let compared = 0;
   widths.forEach((width, w) => {
-    const styles = new ComputedStyles(project, page, { width, height: HEIGHT });
+    const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT });
     ids.forEach((id, e) => {
       const values = seen[w]![e];
       if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body}`);
@@ -78,6 +85,8 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
   });
   return { mismatches, compared };
 }
+
+const asWritten = (html: string) => html;
 
 /** Sheets from elsewhere go to the browser as they were written, not as they were read here. */
 function withOriginalSheets(html: string, project: Project): string {

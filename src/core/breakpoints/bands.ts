@@ -3,7 +3,7 @@ import { BASE } from './breakpoint';
 import { conditionInterval, isWidthOnly } from './condition';
 import type { Interval } from './interval';
 import type { Slice } from './viewport';
-import { DEFAULT_SLICE } from './viewport';
+import { DEFAULT_SLICE, wholeReader } from './viewport';
 
 /** A stretch of widths between neighbouring edges, inside which the same conditions hold. */
 export interface Band extends Interval {
@@ -22,7 +22,10 @@ export interface BreakpointSet {
   readonly baseName: string;
 }
 
-const memo = new WeakMap<BreakpointSet, { height: number; pointer: string; bands: readonly Band[] }[]>();
+const memo = new WeakMap<BreakpointSet, { slice: Slice; bands: readonly Band[] }[]>();
+
+const sameSlice = (a: Slice, b: Slice): boolean =>
+  a === b || (a.height === b.height && Object.values(wholeReader(a)).join() === Object.values(wholeReader(b)).join());
 
 /**
  * The bands of a set at one height and pointer, narrowest first; together they cover every width from 0 up without
@@ -30,10 +33,10 @@ const memo = new WeakMap<BreakpointSet, { height: number; pointer: string; bands
  */
 export function bandsOf(set: BreakpointSet, slice: Slice = DEFAULT_SLICE): readonly Band[] {
   const known = memo.get(set) ?? [];
-  const found = known.find(({ height, pointer }) => height === slice.height && pointer === slice.pointer);
+  const found = known.find((one) => sameSlice(one.slice, slice));
   if (found) return found.bands;
   const bands = cut(set, slice);
-  memo.set(set, [...known.slice(-20), { height: slice.height, pointer: slice.pointer, bands }]);
+  memo.set(set, [...known.slice(-20), { slice, bands }]);
   return bands;
 }
 

@@ -3,7 +3,8 @@ import type { Condition } from './condition';
 import { conditionInterval, holdsAt } from './condition';
 import type { Interval, IntervalSet } from './interval';
 import { union } from './interval';
-import type { Orientation, Pointer, Slice, Viewport } from './viewport';
+import type { Orientation, Pointer, Reader, Slice, Viewport } from './viewport';
+import { MOTIONS, POINTERS, SCHEMES } from './viewport';
 
 /**
  * A part of all viewports in which the same conditions hold everywhere: widths x heights, perhaps only the portrait
@@ -25,25 +26,39 @@ function stretches(edges: readonly (number | undefined)[]): Interval[] {
 
 const inside = ({ from, below }: Interval) => (below === Infinity ? from + 1000 : (from + below) / 2);
 
+/** The readers between whom some condition makes a difference: just one where none does. */
+function readersOf(conditions: readonly Condition[]): Partial<Reader>[] {
+  const asks = (...parts: (keyof Condition)[]) =>
+    conditions.some((condition) => parts.some((part) => condition[part] !== undefined));
+  let readers: Partial<Reader>[] = asks('pointer', 'hover') ? POINTERS.map((pointer) => ({ pointer })) : [{}];
+  if (asks('scheme')) readers = readers.flatMap((one) => SCHEMES.map((scheme) => ({ ...one, scheme })));
+  if (asks('motion')) readers = readers.flatMap((one) => MOTIONS.map((motion) => ({ ...one, motion })));
+  if (asks('densityFrom', 'densityBelow')) {
+    const densities = stretches(conditions.flatMap(({ densityFrom, densityBelow }) => [densityFrom, densityBelow]));
+    readers = readers.flatMap((one) =>
+      densities.map(({ from, below }) => ({ ...one, density: below === Infinity ? from + 1 : (from + below) / 2 })),
+    );
+  }
+  return readers;
+}
+
 /** The cells of any number of conditions: together they are all viewports, each viewport in one of them. */
 export function cellsOf(conditions: readonly Condition[]): Cell[] {
   const widths = stretches(conditions.flatMap(({ from, below }) => [from, below]));
   const heights = stretches(conditions.flatMap(({ heightFrom, heightBelow }) => [heightFrom, heightBelow]));
-  const pointers: (Pointer | undefined)[] = conditions.some(({ pointer }) => pointer)
-    ? ['mouse', 'finger']
-    : [undefined];
+  const readers = readersOf(conditions);
   const turned = conditions.some(({ orientation }) => orientation);
   const cells: Cell[] = [];
   for (const w of widths)
     for (const h of heights)
-      for (const pointer of pointers) {
+      for (const reader of readers) {
         const put = (sample: { width: number; height: number }, part: Partial<Cell>) =>
           cells.push({
             widths: w,
             heights: h,
             ...part,
-            ...(pointer && { pointer }),
-            sample: { ...sample, pointer: pointer ?? 'mouse' },
+            ...(reader.pointer && { pointer: reader.pointer }),
+            sample: { ...sample, pointer: 'mouse', ...reader },
           });
         if (!turned) {
           put({ width: inside(w), height: inside(h) }, {});
@@ -68,11 +83,11 @@ export function holdingIn(breakpoints: readonly Breakpoint[], cell: Cell): Break
   return breakpoints.filter(({ condition }) => holdsAt(condition, cell.sample));
 }
 
-/** One slice for each height, orientation and pointer that matters: together their lanes show every value there is. */
+/** One slice for each height, orientation and reader that matters: together their lanes show every value there is. */
 export function slicesOf(conditions: readonly Condition[]): Slice[] {
   const seen = new Map<string, Slice>();
   for (const { sample } of cellsOf(conditions)) {
-    const slice = { height: sample.height, pointer: sample.pointer };
+    const { width: _, ...slice } = sample;
     const key = `${slice.pointer} ${conditions.map((one) => Object.values(conditionInterval(one, slice)).join()).join()}`;
     if (!seen.has(key)) seen.set(key, slice);
   }
@@ -87,7 +102,7 @@ export function widthsOfCells(cells: readonly Cell[]): IntervalSet {
 /** Whether a height, an orientation or a pointer makes a difference to some condition. */
 export function cutsAcross(conditions: readonly Condition[]): boolean {
   return conditions.some(
-    ({ heightFrom, heightBelow, orientation, pointer }) =>
-      heightFrom !== undefined || heightBelow !== undefined || orientation || pointer,
+    ({ heightFrom, heightBelow, orientation, pointer, hover }) =>
+      heightFrom !== undefined || heightBelow !== undefined || orientation || pointer || hover !== undefined,
   );
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Interval } from './interval';
-import type { Slice, Viewport } from './viewport';
-import { DEFAULT_SLICE, ORIENTATIONS, orientationOf, POINTERS } from './viewport';
+import type { Motion, Orientation, Pointer, Reader, Scheme, Slice, Viewport } from './viewport';
+import { DEFAULT_SLICE, ORIENTATIONS, orientationOf, POINTER_VALUES, POINTERS } from './viewport';
 
 /** The least and greatest edge a breakpoint may have, in px, across and down. */
 export const EDGE_MIN = 40;
@@ -28,7 +28,7 @@ export const conditionSchema = z
       heightFrom: edge.optional(),
       heightBelow: edge.optional(),
       orientation: z.enum(ORIENTATIONS, 'An orientation is portrait or landscape.').optional(),
-      pointer: z.enum(POINTERS, 'A pointer is mouse or finger.').optional(),
+      pointer: z.enum(POINTERS, 'A pointer is mouse, finger or remote.').optional(),
       /** How edges are written in CSS; px unless it says em. */
       unit: z.literal('em').optional(),
     },
@@ -52,9 +52,15 @@ export interface Condition {
   readonly below?: number | undefined;
   readonly heightFrom?: number | undefined;
   readonly heightBelow?: number | undefined;
-  readonly orientation?: 'portrait' | 'landscape' | undefined;
-  readonly pointer?: 'mouse' | 'finger' | undefined;
+  readonly orientation?: Orientation | undefined;
+  readonly pointer?: Pointer | undefined;
   readonly unit?: 'em' | undefined;
+  /** What only style sheets from elsewhere ask for; breakpoints don't. Device px for each CSS px, half-open. */
+  readonly densityFrom?: number | undefined;
+  readonly densityBelow?: number | undefined;
+  readonly hover?: boolean | undefined;
+  readonly scheme?: Scheme | undefined;
+  readonly motion?: Motion | undefined;
 }
 
 export const CONDITION_PARTS = ['from', 'below', 'heightFrom', 'heightBelow', 'orientation', 'pointer'] as const;
@@ -78,28 +84,52 @@ export function sameCondition(a: Condition, b: Condition): boolean {
 const HAIR = 2 ** -20;
 const NOWHERE: Interval = { from: 0, below: 0 };
 
-/** The widths at which the condition holds at one height and with one pointer; empty where it holds at none. */
+/** Whether what the condition asks of the device and its reader is so. */
+export function holdsForReader(condition: Condition, reader: Reader): boolean {
+  const { pointer, hover, scheme, motion, densityFrom = 0, densityBelow = Infinity } = condition;
+  const density = reader.density ?? 1;
+  return (
+    (!pointer || pointer === reader.pointer) &&
+    (hover === undefined || hover === (reader.pointer === 'mouse')) &&
+    (!scheme || scheme === (reader.scheme ?? 'light')) &&
+    (!motion || motion === (reader.motion ?? 'full')) &&
+    densityFrom <= density &&
+    density < densityBelow
+  );
+}
+
+/** Edges in px for a reader: those in em follow the text size. */
+function edgesFor({ from = 0, below = Infinity, heightFrom = 0, heightBelow = Infinity, unit }: Condition, text = 1) {
+  const factor = unit === 'em' ? text : 1;
+  return {
+    from: from * factor,
+    below: below * factor,
+    heightFrom: heightFrom * factor,
+    heightBelow: heightBelow * factor,
+  };
+}
+
+/** The widths at which the condition holds at one height and for one reader; empty where it holds at none. */
 export function conditionInterval(condition: Condition, slice: Slice = DEFAULT_SLICE): Interval {
-  const { heightFrom = 0, heightBelow = Infinity, orientation, pointer } = condition;
+  const { heightFrom, heightBelow, ...widths } = edgesFor(condition, slice.text);
   const { height } = slice;
-  if (height < heightFrom || height >= heightBelow) return NOWHERE;
-  if (pointer && pointer !== slice.pointer) return NOWHERE;
-  let { from = 0, below = Infinity } = condition;
-  if (orientation === 'portrait') below = Math.min(below, height + HAIR);
-  if (orientation === 'landscape') from = Math.max(from, height + HAIR);
+  if (height < heightFrom || height >= heightBelow || !holdsForReader(condition, slice)) return NOWHERE;
+  let { from, below } = widths;
+  if (condition.orientation === 'portrait') below = Math.min(below, height + HAIR);
+  if (condition.orientation === 'landscape') from = Math.max(from, height + HAIR);
   return from < below ? { from, below } : NOWHERE;
 }
 
 export function holdsAt(condition: Condition, viewport: Viewport): boolean {
-  const { from = 0, below = Infinity, heightFrom = 0, heightBelow = Infinity, orientation, pointer } = condition;
+  const { from, below, heightFrom, heightBelow } = edgesFor(condition, viewport.text);
   const { width, height } = viewport;
   return (
     from <= width &&
     width < below &&
     heightFrom <= height &&
     height < heightBelow &&
-    (!orientation || orientation === orientationOf(viewport)) &&
-    (!pointer || pointer === viewport.pointer)
+    (!condition.orientation || condition.orientation === orientationOf(viewport)) &&
+    holdsForReader(condition, viewport)
   );
 }
 
@@ -180,7 +210,7 @@ export function conditionQuery(condition: Condition): string {
     axis('width', condition.from, condition.below),
     axis('height', condition.heightFrom, condition.heightBelow),
     condition.orientation && `(orientation: ${condition.orientation})`,
-    condition.pointer && `(pointer: ${condition.pointer === 'finger' ? 'coarse' : 'fine'})`,
+    condition.pointer && `(pointer: ${POINTER_VALUES[condition.pointer]})`,
   ]
     .filter(Boolean)
     .join(' and ');

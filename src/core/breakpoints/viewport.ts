@@ -1,15 +1,39 @@
-/** What a reader points with: a finger (CSS `pointer: coarse`) or a mouse (`pointer: fine`). */
-export const POINTERS = ['mouse', 'finger'] as const;
+/**
+ * What a reader points with: a mouse (CSS `pointer: fine`), a finger (`pointer: coarse`), or a remote control that only
+ * steps from one thing to the next (`pointer: none`). Only a mouse can hover.
+ */
+export const POINTERS = ['mouse', 'finger', 'remote'] as const;
 export type Pointer = (typeof POINTERS)[number];
+
+/** The value of the media feature `pointer` (Media Queries 4, 6.1). */
+export const POINTER_VALUES: Readonly<Record<Pointer, string>> = { mouse: 'fine', finger: 'coarse', remote: 'none' };
 
 export const ORIENTATIONS = ['portrait', 'landscape'] as const;
 export type Orientation = (typeof ORIENTATIONS)[number];
 
-/** One viewport height and pointer: along it, every condition is a stretch of widths. */
-export interface Slice {
+export const SCHEMES = ['light', 'dark'] as const;
+export type Scheme = (typeof SCHEMES)[number];
+
+export const MOTIONS = ['full', 'reduced'] as const;
+export type Motion = (typeof MOTIONS)[number];
+
+/** What CSS can ask about the device and its reader, apart from the size of the viewport. */
+export interface Reader {
+  readonly pointer: Pointer;
+  /** Colour scheme the reader prefers; light unless it says otherwise. */
+  readonly scheme?: Scheme | undefined;
+  /** Whether the reader asks for less motion; full unless it says otherwise. */
+  readonly motion?: Motion | undefined;
+  /** Device px for each CSS px; 1 unless it says otherwise. */
+  readonly density?: number | undefined;
+  /** The reader's own text size as a multiple of 16 px; 1 unless it says otherwise. */
+  readonly text?: number | undefined;
+}
+
+/** One viewport height and reader: along it, every condition is a stretch of widths. */
+export interface Slice extends Reader {
   /** CSS px. */
   readonly height: number;
-  readonly pointer: Pointer;
 }
 
 export interface Viewport extends Slice {
@@ -19,6 +43,11 @@ export interface Viewport extends Slice {
 
 /** What is looked at while nobody says otherwise. */
 export const DEFAULT_SLICE: Slice = { height: 800, pointer: 'mouse' };
+
+/** Everything a reader has, the usual where it isn't given. */
+export function wholeReader({ pointer, scheme, motion, density, text }: Reader): Required<Reader> {
+  return { pointer, scheme: scheme ?? 'light', motion: motion ?? 'full', density: density ?? 1, text: text ?? 1 };
+}
 
 /** Media Queries 4, 5.2: a viewport as high as wide is portrait. */
 export function orientationOf({ width, height }: Pick<Viewport, 'width' | 'height'>): Orientation {

@@ -31,7 +31,6 @@ interface FontSize {
   /** Whether it goes back to a length rather than to the reader's setting. */
   readonly absolute: boolean;
 }
-const MEDIUM: FontSize = { specified: ROOT_FONT_SIZE, absolute: false };
 
 /** Properties whose computed value isn't worked out here; for them only the specified value is given. */
 export const NOT_COMPUTED: ReadonlySet<string> = new Set([
@@ -54,6 +53,7 @@ export class ComputedStyles {
   readonly #sizes = new Map<string, FontSize>();
 
   readonly #variables: Variables;
+  readonly #medium: FontSize;
   readonly viewport: Viewport;
 
   constructor(
@@ -62,6 +62,7 @@ export class ComputedStyles {
     viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
   ) {
     this.viewport = { pointer: 'mouse', ...viewport };
+    this.#medium = { specified: ROOT_FONT_SIZE * (viewport.text ?? 1), absolute: false };
     this.#variables = new Variables(project, page, this.viewport);
   }
 
@@ -104,8 +105,13 @@ export class ComputedStyles {
     if (!size) {
       const { value, from } = this.#decide(elementId, 'font-size');
       const parent = aboveOf(this.page, elementId);
-      const inherited = parent ? this.#fontSize(parent.id) : MEDIUM;
-      size = from === 'parent' ? inherited : from === 'initial' ? MEDIUM : this.#ownSize(elementId, value, inherited);
+      const inherited = parent ? this.#fontSize(parent.id) : this.#medium;
+      size =
+        from === 'parent'
+          ? inherited
+          : from === 'initial'
+            ? this.#ownSize(elementId, 'medium', inherited)
+            : this.#ownSize(elementId, value, inherited);
       this.#sizes.set(elementId, size);
     }
     return size;
@@ -136,9 +142,11 @@ export class ComputedStyles {
   }
 
   #ownSize(elementId: string, value: string, inherited: FontSize): FontSize {
-    const rem = elementId === HTML.id ? ROOT_FONT_SIZE : this.fontSize(HTML.id);
+    const rem = elementId === HTML.id ? this.#medium.specified : this.fontSize(HTML.id);
     const word = SIZE_WORDS[value];
-    if (word !== undefined) return { specified: word, absolute: false };
+    const { text = 1 } = this.viewport;
+    // For another text size than the usual one the sheet says px in place of the word.
+    if (word !== undefined) return { specified: word * text, absolute: text !== 1 };
     if (value === 'larger') return { ...inherited, specified: inherited.specified * 1.2 };
     if (value === 'smaller') return { ...inherited, specified: inherited.specified / 1.2 };
     if (/^[\d.]+%$/.test(value)) return { ...inherited, specified: (parseFloat(value) / 100) * inherited.specified };

@@ -1,3 +1,4 @@
+import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import type { Project } from './project';
 import { projectSchema, SCHEMA_VERSION } from './project';
 
@@ -6,12 +7,14 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
 /**
  * One step a version: `STEPS[n]` leads a document of version n to version n + 1.
  * Version 0 is the form before releases: it had no name for the base band and no devices. Version 1 knew neither
- * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks.
+ * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks. Version 3 had six
+ * devices with a name and a size, which nobody could change, and no sets of them.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
   (document) => ({ kinds: {}, sheets: [], ...document, schema: 2 }),
   (document) => ({ blocks: [], columns: {}, grids: [], ...document, schema: 3 }),
+  (document) => ({ ...document, devices: CATALOGUE, deviceSets: DEVICE_SETS, schema: 4 }),
 ];
 
 /**

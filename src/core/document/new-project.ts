@@ -1,16 +1,7 @@
 import type { PageElement } from './element';
-import type { Device, Page, Project } from './project';
+import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
+import type { Page, Project } from './project';
 import { SCHEMA_VERSION } from './project';
-
-/** Six general sizes to begin with; none is a product's. */
-export const GENERAL_DEVICES: readonly Device[] = [
-  { id: 'dsmall', name: 'Small phone', width: 350, height: 640 },
-  { id: 'dphone', name: 'Phone', width: 400, height: 860 },
-  { id: 'dturned', name: 'Phone, turned', width: 860, height: 400 },
-  { id: 'dtablet', name: 'Tablet', width: 800, height: 1120 },
-  { id: 'dnote', name: 'Notebook', width: 1340, height: 780 },
-  { id: 'ddesk', name: 'Desktop', width: 1880, height: 1040 },
-];
 
 const element = (fields: Partial<PageElement> & Pick<PageElement, 'id' | 'tag' | 'name'>): PageElement => ({
   attributes: {},
@@ -63,7 +54,8 @@ export function newProject(id: string, name: string): Project {
     name,
     baseName: 'Base',
     breakpoints: [],
-    devices: GENERAL_DEVICES,
+    devices: CATALOGUE,
+    deviceSets: DEVICE_SETS,
     sheets: [],
     kinds: {},
     shared: [],

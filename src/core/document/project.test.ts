@@ -1,3 +1,4 @@
+import { CATALOGUE, DEVICE_SETS } from '../devices';
 import { demoProject } from '@/demo';
 import { whyNotAttribute, whyNotInside } from './html';
 import { readProject } from './migrate';
@@ -20,6 +21,7 @@ test('a document of version 0 is led to the current one', () => {
     schema: _,
     baseName: __,
     devices: ___,
+    deviceSets: _________,
     kinds: ____,
     sheets: _____,
     blocks: ______,
@@ -28,9 +30,10 @@ test('a document of version 0 is led to the current one', () => {
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 3,
+    schema: 4,
     baseName: 'Base',
-    devices: [],
+    devices: CATALOGUE,
+    deviceSets: DEVICE_SETS,
     name: 'Old',
     kinds: {},
     sheets: [],

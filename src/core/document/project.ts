@@ -1,6 +1,10 @@
 import { z } from 'zod';
 import { atSchema, breakpointIdSchema, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { Device } from '../devices/device';
+import { deviceSchema } from '../devices/device';
+import type { DeviceSet } from '../devices/device-set';
+import { deviceSetSchema } from '../devices/device-set';
 import { columnGridSchema, NAMED_GRID_ID } from '../grid/column-grid';
 import type { ColumnGrid, ColumnGrids } from '../grid/column-grid';
 import type { PageElement, StyleSet } from './element';
@@ -9,7 +13,7 @@ import { whyNotInside } from './html';
 import { kindIdSchema } from './kinds';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 export const LIMITS = {
   elements: 5_000,
@@ -21,17 +25,11 @@ export const LIMITS = {
   sheetBytes: 500_000,
   blocks: 200,
   grids: 60,
+  devices: 200,
+  deviceSets: 60,
 } as const;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
-
-export const deviceSchema = z.strictObject({
-  id: z.string().regex(/^d[a-z0-9]{1,24}$/),
-  name: nameSchema,
-  width: z.number().int().min(100).max(10_000),
-  height: z.number().int().min(100).max(10_000),
-});
-export type Device = z.infer<typeof deviceSchema>;
 
 export const sharedStyleSchema = z.strictObject({ id: sharedIdSchema, name: nameSchema, styles: styleSetSchema });
 export interface SharedStyle {
@@ -133,7 +131,8 @@ export const projectSchema = z
     name: nameSchema,
     baseName: nameSchema,
     breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints),
-    devices: z.array(deviceSchema).max(60),
+    devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
+    deviceSets: z.array(deviceSetSchema).max(LIMITS.deviceSets),
     sheets: z.array(sheetSchema).max(LIMITS.sheets),
     kinds: z.record(kindIdSchema, styleSetSchema),
     shared: z.array(sharedStyleSchema).max(500),
@@ -157,6 +156,8 @@ export interface Project {
   /** In the order of the CSS: later ones win. */
   readonly breakpoints: readonly Breakpoint[];
   readonly devices: readonly Device[];
+  /** Devices to look at together. */
+  readonly deviceSets: readonly DeviceSet[];
   readonly sheets: readonly Sheet[];
   /** Kind id to what all elements of the kind begin with. */
   readonly kinds: Readonly<Record<string, StyleSet>>;
@@ -220,6 +221,13 @@ function projectProblem(project: Project): string | undefined {
   for (const { name, styles } of project.shared)
     if (lost(styles)) return `The shared style "${name}" has values under a breakpoint that isn't there.`;
   if (Object.values(project.kinds).some(lost)) return "A kind has values under a breakpoint that isn't there.";
+  for (const [what, list] of [
+    ['devices', project.devices],
+    ['sets of devices', project.deviceSets],
+  ] as const) {
+    if (new Set(list.map(({ id }) => id)).size !== list.length) return `Two ${what} have the same id.`;
+    if (new Set(list.map(({ name }) => name)).size !== list.length) return `Two ${what} have the same name.`;
+  }
   if (new Set(project.blocks.map(({ id }) => id)).size !== project.blocks.length) return 'Two blocks have the same id.';
   const slugs = new Set(project.pages.map((page) => page.slug));
   if (slugs.size !== project.pages.length) return 'Two pages have the same file name.';

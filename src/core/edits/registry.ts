@@ -59,10 +59,12 @@ import { renameBlock } from './rename-block';
 import type { RenameBlock } from './rename-block';
 import { setColumns } from './set-columns';
 import type { SetColumns } from './set-columns';
-import { saveGrid } from './save-grid';
-import type { SaveGrid } from './save-grid';
-import { removeGrid } from './remove-grid';
-import type { RemoveGrid } from './remove-grid';
+import { removeGrid, saveGrid } from './save-grid';
+import type { RemoveGrid, SaveGrid } from './save-grid';
+import { removeDevice, saveDevice } from './save-device';
+import type { RemoveDevice, SaveDevice } from './save-device';
+import { removeDeviceSet, saveDeviceSet } from './save-device-set';
+import type { RemoveDeviceSet, SaveDeviceSet } from './save-device-set';
 import { setStyle } from './set-style';
 import type { SetStyle } from './set-style';
 import { setText } from './set-text';
@@ -100,7 +102,11 @@ export type SingleEdit =
   | RenameBlock
   | SetColumns
   | SaveGrid
-  | RemoveGrid;
+  | RemoveGrid
+  | SaveDevice
+  | RemoveDevice
+  | SaveDeviceSet
+  | RemoveDeviceSet;
 
 const GROUP_MOST = 2_000;
 
@@ -120,6 +126,7 @@ const KINDS: Kinds = {
   renameElement, setText, insertElement, removeElement, moveElement, duplicateElement,
   addShared, removeShared, changeShared, carryShared, setKind, addSheet, removeSheet, changeSheet, changeBreakpoint, restyle,
   setLocked, setAttribute, addPicture, removePicture, addBlock, removeBlock, renameBlock, setColumns, saveGrid, removeGrid,
+  saveDevice, removeDevice, saveDeviceSet, removeDeviceSet,
 }; // prettier-ignore
 
 const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;

@@ -1,30 +1,29 @@
 import { z } from 'zod';
 import { LIMITS, namedGridSchema } from '../document/project';
-import type { EditKind } from './edit';
-import { EditError } from './edit';
+import type { NamedGrid } from '../document/project';
+import { removesFrom, savesInto } from './named-list';
 
-const schema = z.strictObject({
+const saveSchema = z.strictObject({
   type: z.literal('saveGrid'),
   grid: namedGridSchema,
   index: z.number().int().min(0).max(LIMITS.grids).optional(),
 });
-export type SaveGrid = z.infer<typeof schema>;
+export type SaveGrid = z.infer<typeof saveSchema>;
 
-/** Keeps a column grid under a name; one of the same id is replaced. */
-export const saveGrid: EditKind<SaveGrid> = {
-  schema,
-  apply(project, { grid, index = project.grids.length }) {
-    const same = project.grids.findIndex(({ id }) => id === grid.id);
-    if (project.grids.some(({ id, name }) => id !== grid.id && name === grid.name))
-      throw new EditError(`There is a grid called ${grid.name} already.`);
-    if (same < 0 && project.grids.length >= LIMITS.grids)
-      throw new EditError(`A project has at most ${LIMITS.grids} named grids.`);
-    return {
-      document: { ...project, grids: project.grids.toSpliced(same < 0 ? index : same, same < 0 ? 0 : 1, grid) },
-      inverse:
-        same < 0 ? { type: 'removeGrid', id: grid.id } : { type: 'saveGrid', grid: project.grids[same]!, index: same },
-    };
-  },
-  footprint: () => ({}),
-  describe: (_, { grid }) => `Keep grid ${grid.name}`,
+const removeSchema = z.strictObject({ type: z.literal('removeGrid'), id: z.string().max(30) });
+export type RemoveGrid = z.infer<typeof removeSchema>;
+
+const list = {
+  of: ({ grids }: { readonly grids: readonly NamedGrid[] }) => grids,
+  put: <P extends object>(project: P, grids: readonly NamedGrid[]) => ({ ...project, grids }),
+  most: LIMITS.grids,
+  word: 'grid',
+  save: (grid: NamedGrid, index: number) => ({ type: 'saveGrid' as const, grid, index }),
+  remove: (id: string) => ({ type: 'removeGrid' as const, id }),
 };
+
+/** Keeps a column grid under a name. */
+export const saveGrid = savesInto(list, saveSchema, ({ grid }) => grid);
+
+/** Forgets a named grid. Where it has been laid it stays. */
+export const removeGrid = removesFrom(list, removeSchema);

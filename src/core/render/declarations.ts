@@ -56,9 +56,12 @@ const COMPACTIONS: readonly Compaction[] = [
 
 /**
  * Declarations as lines of CSS in a fixed order, longhands gathered into shorthands where all of them are there.
- * `write` turns a stored value into the one written (addresses of pictures).
+ * `write` turns the stored value of a property into the one written.
  */
-export function writeDeclarations(declarations: Declarations, write: (value: string) => string): string[] {
+export function writeDeclarations(
+  declarations: Declarations,
+  write: (property: string, value: string) => string,
+): string[] {
   const rest = new Map(
     Object.entries(declarations).sort(([a], [b]) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)),
   );
@@ -70,9 +73,9 @@ export function writeDeclarations(declarations: Declarations, write: (value: str
     if (values.some((value) => value === undefined || usesVariables(value))) continue;
     const value = compact(values as string[]);
     if (value === undefined) continue;
-    lines.push({ rank: propertyRank(longhands[0]!), text: `${name}: ${write(value)};` });
+    lines.push({ rank: propertyRank(longhands[0]!), text: `${name}: ${write(name, value)};` });
     for (const longhand of longhands) rest.delete(longhand);
   }
-  for (const [name, value] of rest) lines.push({ rank: propertyRank(name), text: `${name}: ${write(value)};` });
+  for (const [name, value] of rest) lines.push({ rank: propertyRank(name), text: `${name}: ${write(name, value)};` });
   return lines.sort((a, b) => a.rank - b.rank).map((line) => line.text);
 }

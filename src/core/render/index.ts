@@ -4,3 +4,4 @@ export * from './fonts';
 export * from './export';
 export * from './preview';
 export * from './restyled';
+export * from './stand-in';

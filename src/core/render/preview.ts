@@ -1,10 +1,12 @@
-import type { Pointer } from '../breakpoints/viewport';
+import type { Scrollbar } from '../devices/device';
+import { CLASSIC_SCROLLBAR } from '../devices/device';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import { renderElement } from './markup';
 import type { Addresses, Block, Rule } from './sheet';
 import { renderSheet, writeBlock } from './sheet';
+import type { StandIn } from './stand-in';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
 export interface Preview {
@@ -16,18 +18,18 @@ export interface Preview {
 
 /**
  * @param fontData a data address for a bundled font
- * @param pointer the pointer to stand in for, where the browser has another one
+ * @param standIn the device and reader to show it for, where the browser has others
  */
 export function renderPreview(
   project: Project,
   page: Page,
   fontData: (font: BundledFont) => string,
-  pointer?: Pointer,
+  standIn?: StandIn,
 ): Preview {
   const addresses = pictureData(project);
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
-    blocks: renderSheet(project, [page], { addresses, pointer }),
+    blocks: renderSheet(project, [page], { addresses, standIn }),
     body: renderElement(project, page, page.root, { addresses, page: () => '#', marked: true }),
   };
 }
@@ -46,19 +48,35 @@ export function pictureData(project: Project): Addresses {
 }
 
 /**
- * The preview as a whole document. Each block is a `<style>` of its own, so that a frame can exchange one alone.
- * Scrollbars of the frame itself are hidden: the viewport is then as wide as the content, as on a phone.
+ * Scrollbars as a device has them, whatever the browser around the frame has: those laid over the page take no room,
+ * so they are left out; classic ones always take the same room, and only where there is something to scroll.
  */
-export function previewDocument(preview: Preview, head: string): string {
+const SCROLLBAR_STYLE: Readonly<Record<Scrollbar, string>> = {
+  // The weakest of all layers: a page that says something of its own keeps it.
+  overlay: '@layer device { * { scrollbar-width: none; } }',
+  classic: `::-webkit-scrollbar { width: ${CLASSIC_SCROLLBAR}px; height: ${CLASSIC_SCROLLBAR}px; background: #efefec; }
+::-webkit-scrollbar-thumb { background: #b5b8b2; border: 3px solid #efefec; border-radius: 8px; }
+::-webkit-scrollbar-corner { background: #efefec; }`,
+};
+
+/**
+ * The preview as a whole document. Each block is a `<style>` of its own, so that a frame can exchange one alone.
+ * @param scrollbar as the device has them; overlay where nobody says otherwise: the viewport is then as wide as the
+ * content, as on a phone
+ */
+export function previewDocument(preview: Preview, head: string, scrollbar: Scrollbar = 'overlay'): string {
   const styles = preview.blocks
     .map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`)
     .join('\n');
   return `<!doctype html>
-<html lang="en" style="scrollbar-width: none">
+<html lang="en">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 ${head}
+<style data-mp-device>
+${SCROLLBAR_STYLE[scrollbar]}
+</style>
 <style data-mp-fonts>
 ${preview.fontFaces}</style>
 ${styles}

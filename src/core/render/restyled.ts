@@ -4,12 +4,15 @@ import type { Page, Project } from '../document/project';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
 import type { Block, Rule } from './sheet';
-import { declarationLines } from './sheet';
+import { declarationLines, writingFor } from './sheet';
+import type { StandIn } from './stand-in';
 
 interface Shown {
   readonly project: Project;
   readonly page: Page;
   readonly preview: Preview;
+  /** What it was rendered for. */
+  readonly standIn?: StandIn | undefined;
 }
 
 const places = new WeakMap<readonly Rule[], ReadonlyMap<string, number>>();
@@ -72,13 +75,14 @@ export function restyledPreview(
     changed.push([before, after]);
   }
   sameClassNames(old, project);
+  const writing = writingFor(pictureData(project), shown.standIn);
 
   const blocks = new Map<string, Block>();
   const changes: RuleChange[] = [];
   for (const [before, after] of changed)
     for (const at of Object.keys(after.styles)) {
       if (after.styles[at] === before.styles[at] || !has(after.styles, at)) continue;
-      const lines = declarationLines(after.styles[at]!, pictureData(project));
+      const lines = declarationLines(after.styles[at]!, writing);
       const keys = preview.blocks.filter(
         ({ key }) => key === `${page.id} ${at}` || (key.startsWith(`${page.id} `) && key.endsWith(` from ${at}`)),
       );

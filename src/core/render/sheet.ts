@@ -1,15 +1,15 @@
 import { BASE, takenBy } from '../breakpoints/breakpoint';
-import type { Condition } from '../breakpoints/condition';
-import { conditionQuery } from '../breakpoints/condition';
-import type { Pointer } from '../breakpoints/viewport';
 import { FOUNDATION } from '../cascade/browser-defaults';
 import type { Declarations, StyleSet } from '../document/element';
 import { classNames, KIND_CLASSES } from '../document/class-names';
 import { KINDS } from '../document/kinds';
 import type { Page, Project, Sheet } from '../document/project';
 import { subtreeOf } from '../document/tree';
+import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
+import type { StandIn } from './stand-in';
+import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
 
 export interface Rule {
   /** The element or shared style it belongs to. */
@@ -35,11 +35,8 @@ export interface Addresses {
 
 export interface SheetOptions {
   readonly addresses: Addresses;
-  /**
-   * The pointer to stand in for, where the browser that shows the sheet has another one. Conditions are then written
-   * as if it were there.
-   */
-  readonly pointer?: Pointer | undefined;
+  /** The device and reader to show the page for, where the browser that shows it has others. */
+  readonly standIn?: StandIn | undefined;
 }
 
 /**
@@ -50,11 +47,11 @@ export interface SheetOptions {
  * @param pages whose elements' own values are written
  */
 export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): Block[] {
-  const { addresses, pointer } = options;
+  const { addresses, standIn } = options;
   const names = classNames(project);
-  const value = writing(addresses);
+  const writing = writingFor(addresses, standIn);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
-    declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, addresses) }] : [];
+    declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, writing) }] : [];
   const blocks: Block[] = [
     {
       key: 'foundation',
@@ -63,13 +60,14 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
         rule(`f${index}`, tags === '*' ? '*' : tags.join(', '), declarations),
       ),
     },
-    ...project.sheets.flatMap((sheet) => importedBlocks(sheet, value, pointer)),
+    ...textSize(standIn, project.sheets.length > 0),
+    ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing)),
   ];
   const add = (key: string, owners: readonly Owner[]) => {
     const at = (where: string) => owners.flatMap(({ id, selector, styles }) => rule(id, selector, styles[where]));
     blocks.push({ key: `${key} ${BASE}`, rules: at(BASE) });
     for (const { id, condition, also } of project.breakpoints) {
-      const query = queryFor(condition, pointer);
+      const query = queryFor(condition, standIn);
       if (query === null) continue;
       for (const from of also?.length ? takenBy(project.breakpoints, id) : [id])
         blocks.push({
@@ -97,12 +95,30 @@ interface Owner {
   readonly styles: StyleSet;
 }
 
-/** The media query; undefined where nothing needs to be asked, null where it can't hold. */
-function queryFor(condition: Condition, pointer: Pointer | undefined): string | undefined | null {
-  if (!pointer || !condition.pointer) return conditionQuery(condition);
-  if (condition.pointer !== pointer) return null;
-  return conditionQuery({ ...condition, pointer: undefined }) || undefined;
+/** Names the reader's text size on `<html>` and 1 below it, for sheets that give `<html>` a size of its own. */
+const TEXT_SIZE = '--mp-text-size';
+
+/** The reader's own text size, below everything that a page says of its own. */
+function textSize(standIn: StandIn | undefined, layered: boolean): Block[] {
+  const text = standIn?.text ?? 1;
+  if (text === 1) return [];
+  const rule = (key: string, selector: string, lines: readonly string[]): Rule => ({ key, selector, lines });
+  return [
+    {
+      key: 'text-size',
+      ...(layered && { layer: 'foundation' }),
+      rules: [
+        rule('text', ':where(html)', [`font-size: ${text * 100}%;`, `${TEXT_SIZE}: ${text};`]),
+        rule('property', `@property ${TEXT_SIZE}`, ["syntax: '<number>';", 'inherits: false;', 'initial-value: 1;']),
+      ],
+    },
+  ];
 }
+
+const HTML_NODE: SelectorNode = { tag: 'html', attributes: { lang: 'en' }, parent: null, children: [] };
+
+/** Sizes relative to what `<html>` begins with follow the reader's there. */
+const rootSize = (text: string) => (/^[\d.]+(%|r?em)$/.test(text) ? `calc(${text} * var(${TEXT_SIZE}))` : text);
 
 function kindOwners(project: Project): Owner[] {
   const given = project.pages.some((page) => Object.values(page.elements).some(({ kind }) => kind));
@@ -117,20 +133,23 @@ function kindOwners(project: Project): Owner[] {
 }
 
 /** Rules of an imported sheet, neighbours under the same query together. */
-function importedBlocks(sheet: Sheet, value: (text: string) => string, pointer: Pointer | undefined): Block[] {
+function importedBlocks(sheet: Sheet, { write, standIn }: Writing): Block[] {
   const blocks: { key: string; layer: string; query?: string; rules: Rule[] }[] = [];
-  for (const { selector, media, normal, important, others, line } of readSheet(sheet.css).rules) {
-    const query =
-      media &&
-      (pointer
-        ? media.replace(/\(\s*pointer\s*:\s*(coarse|fine)\s*\)/g, (_, one: string) =>
-            (one === 'coarse') === (pointer === 'finger') ? '(width >= 0px)' : '(width < 0px)',
-          )
-        : media);
+  const scaled = (standIn?.text ?? 1) !== 1;
+  for (const { selector, selectors, media, normal, important, others, line } of readSheet(sheet.css).rules) {
+    const query = media && mediaFor(media, standIn);
+    const root = scaled && selectors.some((one) => one.matches(HTML_NODE));
+    const value = (name: string, text: string) =>
+      root && name === 'font-size' ? rootSize(write(name, text)) : write(name, text);
     const lines = [
-      ...Object.entries(normal).map(([name, text]) => `${name}: ${value(text)};`),
-      ...Object.entries(important).map(([name, text]) => `${name}: ${value(text)} !important;`),
-      ...others,
+      ...Object.entries(normal).map(([name, text]) => `${name}: ${value(name, text)};`),
+      ...Object.entries(important).map(([name, text]) => `${name}: ${value(name, text)} !important;`),
+      ...others.map((one) =>
+        one.replace(
+          /^([\w-]+): (.*?)( !important)?;$/,
+          (_, name: string, text: string, more = '') => `${name}: ${write(name, text)}${more};`,
+        ),
+      ),
     ].map((text) => text.replace(/<\//g, '<\\/'));
     const last = blocks[blocks.length - 1];
     const rule = { key: `${sheet.id} ${line}`, selector: selector.replace(/<\//g, '<\\/'), lines };
@@ -146,20 +165,43 @@ function hasAny(declarations: Declarations): boolean {
   return false;
 }
 
-const written = new WeakMap<Addresses, WeakMap<Declarations, readonly string[]>>();
+/** How values are written: with the addresses of pictures in them, and for a stand-in where there is one. */
+export interface Writing {
+  readonly write: (property: string, value: string) => string;
+  readonly standIn: StandIn | undefined;
+}
 
-/** Values as they are written: with the addresses of pictures in them. */
-const writing = (addresses: Addresses) => (text: string) =>
-  text.includes('picture:')
-    ? text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`)
-    : text;
+const writings = new WeakMap<Addresses, Map<string, Writing>>();
+
+/** The same for the same addresses and stand-in, so that what was written with it is remembered. */
+export function writingFor(addresses: Addresses, standIn: StandIn | undefined): Writing {
+  let known = writings.get(addresses);
+  if (!known) writings.set(addresses, (known = new Map()));
+  const key = standInKey(standIn);
+  let writing = known.get(key);
+  if (!writing) {
+    const picture = (text: string) =>
+      text.includes('picture:')
+        ? text.replace(
+            /url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g,
+            (_, id: string) => `url("${addresses.picture(id)}")`,
+          )
+        : text;
+    writing = { standIn, write: (property, value) => picture(valueFor(property, value, standIn)) };
+    if (known.size > 40) known.clear();
+    known.set(key, writing);
+  }
+  return writing;
+}
+
+const written = new WeakMap<Writing, WeakMap<Declarations, readonly string[]>>();
 
 /** Declarations never change in place, so what was written of them once holds for as long as they live. */
-export function declarationLines(declarations: Declarations, addresses: Addresses): readonly string[] {
-  let known = written.get(addresses);
-  if (!known) written.set(addresses, (known = new WeakMap()));
+export function declarationLines(declarations: Declarations, writing: Writing): readonly string[] {
+  let known = written.get(writing);
+  if (!known) written.set(writing, (known = new WeakMap()));
   let lines = known.get(declarations);
-  if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, writing(addresses))));
+  if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, writing.write)));
   return lines;
 }
 

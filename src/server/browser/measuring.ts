@@ -50,7 +50,7 @@ export class MeasuredPage {
 
   /** @param slice the viewport height and the pointer that the page is measured with */
   static async open(project: Project, page: Page, slice: Slice = DEFAULT_SLICE): Promise<MeasuredPage> {
-    const preview = renderPreview(project, page, fontData, slice.pointer);
+    const preview = renderPreview(project, page, fontData, slice);
     let browserPage = idle.pop();
     if (!browserPage || browserPage.isClosed()) browserPage = await openMeasuringPage();
     const html = previewDocument(preview, POLICY);

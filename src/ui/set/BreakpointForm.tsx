@@ -116,6 +116,7 @@ export function BreakpointForm({ breakpoint, finish }: { breakpoint: Breakpoint;
           <option value="">any</option>
           <option value="finger">finger</option>
           <option value="mouse">mouse</option>
+          <option value="remote">remote</option>
         </select>
       </label>
       <label className="flex items-center gap-1.5 py-[3px]">

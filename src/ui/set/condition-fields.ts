@@ -1,4 +1,4 @@
-import type { Breakpoint, Condition } from '@/core/breakpoints';
+import type { Breakpoint, Condition, Pointer } from '@/core/breakpoints';
 import { breakpointSchema, edgeMeant, EM, shownEdge } from '@/core/breakpoints';
 
 /** A condition as people type it: whole px include their end, "48em" is an edge in em. */
@@ -8,7 +8,7 @@ export interface ConditionFields {
   readonly heightFrom: string;
   readonly heightTo: string;
   readonly orientation: '' | 'portrait' | 'landscape';
-  readonly pointer: '' | 'mouse' | 'finger';
+  readonly pointer: '' | Pointer;
   readonly em: boolean;
 }
 

@@ -2,7 +2,7 @@
 
 import { inUnit, LENGTH_UNITS, readFluid, readLength, wholeOf } from '@/core/styles';
 import { useSession } from '../session/store';
-import { latestLayout } from '../stage/frame-link';
+import { freshLayout } from '../stage/frame-link';
 import { unitContext } from '../stage/handles';
 import { measuredLength } from '../stage/measured-length';
 
@@ -14,10 +14,11 @@ interface Props {
   readonly grow: () => void;
 }
 
-function converted(property: string, unit: string): string | undefined {
-  const layout = latestLayout();
+/** What is measured once all that was written has been laid out, in another unit. */
+async function converted(property: string, unit: string): Promise<string | undefined> {
+  const layout = await freshLayout();
   const px = measuredLength(property);
-  if (px === undefined || !layout?.measured) return undefined;
+  if (px === undefined || !layout.measured) return undefined;
   const { slice, width } = useSession.getState();
   // Browsers lay out in parts of a px; nobody means them.
   if (unit === 'px') return `${Math.round(px * 10) / 10}px`;
@@ -37,12 +38,16 @@ export function UnitSwitch({ property, label, value, write, grow }: Props) {
       onChange={(event) => {
         const wanted = event.target.value;
         if (wanted === 'grow') return grow();
-        const next = converted(property, wanted);
-        if (next) write(next);
-        else
-          useSession.setState({
-            foretold: `${label} can't be said in ${wanted} here: nothing is measured that it would be a part of.`,
-          });
+        const { selection } = useSession.getState();
+        void converted(property, wanted).then((next) => {
+          // Meanwhile something else may have been chosen.
+          if (useSession.getState().selection !== selection) return;
+          if (next) write(next);
+          else
+            useSession.setState({
+              foretold: `${label} can't be said in ${wanted} here: nothing is measured that it would be a part of.`,
+            });
+        });
       }}
     >
       {unit === 'fluid' && <option value="fluid">fluid</option>}

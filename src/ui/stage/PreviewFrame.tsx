@@ -2,19 +2,25 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
-import type { Pointer } from '@/core/breakpoints';
+import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
-import { patchBetween, renderPreview, restyledPreview } from '@/core/render';
+import type { StandIn } from '@/core/render';
+import { standInKey, whatMatters } from '@/core/render';
 import type { FrameParts } from '../session/api';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
 import { frameMessageSchema } from './frame-message';
+import type { Shown } from './previews';
+import { nextPreview, previewOf } from './previews';
 
 interface Props {
   readonly project: Project;
   readonly page: Page;
   readonly parts: FrameParts;
-  readonly pointer: Pointer;
+  readonly standIn: StandIn;
+  readonly scrollbar?: Scrollbar;
+  /** A suspended frame is told nothing until it is wanted again; then all at once. */
+  readonly suspended?: boolean;
   readonly selection: readonly string[];
   readonly label: string;
   readonly style: CSSProperties;
@@ -26,21 +32,20 @@ interface Props {
  * One page in a sandboxed frame of its own origin. The document is put in once; from then on the frame is told only
  * what differs from what it shows.
  */
-export function PreviewFrame({ project, page, parts, pointer, selection, label, style, frame, onMessage }: Props) {
+export function PreviewFrame(props: Props) {
+  const { project, page, parts, scrollbar = 'overlay', suspended = false, selection, label, style, frame } = props;
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
+  const key = standInKey(whatMatters(project, props.standIn));
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all of it
+  const standIn = useMemo(() => whatMatters(project, props.standIn), [key]);
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
-  const [first] = useState(() => ({
-    project,
-    page,
-    pointer,
-    preview: renderPreview(project, page, fontData, pointer),
-  }));
-  const shown = useRef<typeof first | undefined>(undefined);
-  const source = useMemo(() => frameDocument(first.preview, parts), [first, parts]);
-  const handle = useRef(onMessage);
+  const [first] = useState(() => previewOf(project, page, standIn, fontData));
+  const shown = useRef<Shown | undefined>(undefined);
+  const source = useMemo(() => frameDocument(first.preview, parts, scrollbar), [first, parts, scrollbar]);
+  const handle = useRef(props.onMessage);
   useEffect(() => {
-    handle.current = onMessage;
+    handle.current = props.onMessage;
   });
 
   useEffect(() => {
@@ -59,13 +64,11 @@ export function PreviewFrame({ project, page, parts, pointer, selection, label, 
   }, [first, frame]);
 
   useEffect(() => {
-    if (!ready || !shown.current) return;
-    const quick = shown.current.pointer === pointer ? restyledPreview(shown.current, project, page) : undefined;
-    const preview = quick?.preview ?? renderPreview(project, page, fontData, pointer);
-    const patch = quick?.patch ?? patchBetween(shown.current.preview, preview);
-    shown.current = { project, page, pointer, preview };
+    if (!ready || suspended || !shown.current) return;
+    const { shown: next, patch } = nextPreview(shown.current, project, page, standIn, fontData);
+    shown.current = next;
     if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
-  }, [ready, project, page, pointer, fontData, frame]);
+  }, [ready, suspended, project, page, standIn, fontData, frame]);
 
   const locked = useMemo(
     () =>
@@ -76,8 +79,8 @@ export function PreviewFrame({ project, page, parts, pointer, selection, label, 
   );
   useEffect(() => {
     const ids = { ids: [...selection], locked: locked.split(' ') };
-    if (ready) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
-  }, [ready, selection, locked, frame]);
+    if (ready && !suspended) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
+  }, [ready, suspended, selection, locked, frame]);
 
   return (
     <iframe

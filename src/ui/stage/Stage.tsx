@@ -119,7 +119,7 @@ export function Stage() {
                 project={project}
                 page={page}
                 parts={parts}
-                pointer={slice.pointer}
+                standIn={{ pointer: slice.pointer }}
                 selection={selection}
                 label={`${page.name}, ${width} px wide${exact ? `, ${height} px high` : ''}`}
                 style={{ width, height, transform: `scale(${zoom})` }}

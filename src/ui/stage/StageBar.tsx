@@ -1,6 +1,6 @@
 'use client';
 
-import { bandsOf, cutsAcross, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
+import { bandsOf, cutsAcross, DEFAULT_SLICE, intersect, POINTERS } from '@/core/breakpoints';
 import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
 import { conditionsOf, targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
@@ -111,8 +111,9 @@ function SliceFields({ slice }: { slice: Slice }) {
         value={slice.pointer}
         onChange={(event) => setSlice({ pointer: event.target.value as Slice['pointer'] })}
       >
-        <option value="mouse">mouse</option>
-        <option value="finger">finger</option>
+        {POINTERS.map((pointer) => (
+          <option key={pointer}>{pointer}</option>
+        ))}
       </select>
     </span>
   );

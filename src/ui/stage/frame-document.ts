@@ -1,3 +1,4 @@
+import type { Scrollbar } from '@/core/devices';
 import type { BundledFont, Preview } from '@/core/render';
 import { previewDocument } from '@/core/render';
 import type { FrameParts } from '../session/api';
@@ -8,10 +9,10 @@ export const fontFrom = (parts: FrameParts) => (font: BundledFont) => parts.font
  * The whole document of a preview frame. Its policy allows the probe by a nonce and nothing from any network, so that
  * page content can neither run scripts nor call out; the frame itself has an origin of its own (`sandbox`).
  */
-export function frameDocument(preview: Preview, parts: FrameParts): string {
+export function frameDocument(preview: Preview, parts: FrameParts, scrollbar: Scrollbar = 'overlay'): string {
   const nonce = crypto.randomUUID();
   const policy = `default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; script-src 'nonce-${nonce}'`;
-  const html = previewDocument(preview, `<meta http-equiv="Content-Security-Policy" content="${policy}">`);
+  const html = previewDocument(preview, `<meta http-equiv="Content-Security-Policy" content="${policy}">`, scrollbar);
   const probe = `<script nonce="${nonce}">${parts.script.replace(/<\/script/gi, '<\\/script')}</script>\n`;
   // After the body, so that everything the probe asks for is there and the page's own markup stays untouched.
   return html.replace(/<\/html>\s*$/, () => `${probe}</html>\n`);

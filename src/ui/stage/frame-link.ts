@@ -11,15 +11,28 @@ let link: Link | undefined;
 let layout: FrameLayout | undefined;
 let token = 0;
 const waiting = new Map<number, (survey: Survey) => void>();
+const asked = new Map<number, (layout: FrameLayout) => void>();
 
 /** The preview frame that is on the stage; undefined when there is none any more. */
 export function setLink(next: Link | undefined): void {
   link = next;
   waiting.clear();
+  asked.clear();
 }
 
 export function noteLayout(latest: FrameLayout): void {
   layout = latest;
+  if (latest.token === undefined) return;
+  asked.get(latest.token)?.(latest);
+  asked.delete(latest.token);
+}
+
+/** What the frame measures once it has taken in all that it was told. Never answered when the frame has gone. */
+export function freshLayout(): Promise<FrameLayout> {
+  return new Promise((answer) => {
+    asked.set(++token, answer);
+    postToFrame({ type: 'measure', token });
+  });
 }
 
 /** What the frame reported last: for those that ask now and then and needn't follow. */

@@ -43,11 +43,27 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     height: z.number(),
     content: z.number(),
     contentHeight: z.number(),
+    /** How high the content is, however high the frame. */
+    naturalHeight: z.number(),
     scrollWidth: z.number(),
     scrollY: z.number(),
     measured: measured.nullable(),
+    /** Of the question that it answers. */
+    token: z.number().optional(),
   }),
-  z.object({ from: own, type: z.literal('survey'), token: z.number(), boxes: z.array(surveyed).max(10_000) }),
+  z.object({
+    from: own,
+    type: z.literal('survey'),
+    token: z.number(),
+    scrollX: z.number(),
+    scrollY: z.number(),
+    boxes: z.array(surveyed).max(10_000),
+  }),
+  z.object({
+    from: own,
+    type: z.literal('anchor'),
+    anchors: z.array(z.object({ id, part: z.number() })).max(100),
+  }),
   z.object({ from: own, type: z.literal('outside'), partly: ids, wholly: ids }),
   z.object({
     from: own,

@@ -1,0 +1,4 @@
+export * from './device';
+export * from './device-set';
+export * from './catalogue';
+export * from './table';

@@ -1,0 +1,3 @@
+export * from './pack';
+export * from './keep-in';
+export * from './crossing';
