@@ -20,7 +20,7 @@ const config: NextConfig = {
   distDir: process.env.MILLPOND_DIST ?? '.next',
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['playwright-core', 'pg', 'pino'],
+  serverExternalPackages: ['playwright-core', 'pg', 'pg-boss', 'pino'],
   // `npm test` runs the type check on its own; doing it again in each build only makes the start slow.
   typescript: { ignoreBuildErrors: true },
   headers: async () => [

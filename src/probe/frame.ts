@@ -183,7 +183,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
     const element = find(id as string);
     const rect = element?.getBoundingClientRect();
     if (rect && (rect.bottom < 0 || rect.top > innerHeight))
-      element!.scrollIntoView({ block: 'center', inline: 'nearest' });
+      element!.scrollIntoView({ block: rect.height > innerHeight ? 'start' : 'center', inline: 'nearest' });
     noteAnchor();
   },
   // What was typed could not be kept: the document's own text again.

@@ -1,3 +1,5 @@
 export * from './pack';
 export * from './keep-in';
 export * from './crossing';
+export * from './whole';
+export * from './sheet';

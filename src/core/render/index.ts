@@ -5,3 +5,4 @@ export * from './export';
 export * from './preview';
 export * from './restyled';
 export * from './stand-in';
+export * from './seen';

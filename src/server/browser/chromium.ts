@@ -19,9 +19,17 @@ export const CHROMIUM_FLAGS: readonly string[] = [
   '--disable-sync',
 ];
 
-/** @throws Error with the path and what to install when Chromium can't be started. */
-export async function launchChromium(): Promise<Browser> {
+/**
+ * @param scrollbars shown as they are by a browser with a window; without, none take room
+ * @throws Error with the path and what to install when Chromium can't be started.
+ */
+export async function launchChromium({ scrollbars = false } = {}): Promise<Browser> {
   if (!existsSync(/* turbopackIgnore: true */ CHROMIUM_PATH))
     throw new Error(`There is no Chromium at ${CHROMIUM_PATH}. Install it with: apt-get install chromium`);
-  return chromium.launch({ executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false });
+  return chromium.launch({
+    executablePath: CHROMIUM_PATH,
+    args: [...CHROMIUM_FLAGS],
+    chromiumSandbox: false,
+    ignoreDefaultArgs: scrollbars ? ['--hide-scrollbars'] : [],
+  });
 }

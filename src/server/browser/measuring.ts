@@ -11,13 +11,15 @@ import { fontData } from './fonts';
 import { pageScript } from './script';
 
 /** A policy for measured pages: nothing is loaded from anywhere. */
-const POLICY = `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:">`;
+export const POLICY = `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:">`;
 
+const idle: BrowserPage[] = [];
 let browser: Promise<Browser> | undefined;
 
 /** One Chromium for the whole server, kept warm; started again when it has gone. */
-function warmBrowser(): Promise<Browser> {
-  browser ??= launchChromium().then((started) => {
+export function warmBrowser(): Promise<Browser> {
+  // With scrollbars, since pages are also pictured as devices show them; where they take no room the page says so.
+  browser ??= launchChromium({ scrollbars: true }).then((started) => {
     started.on('disconnected', () => (browser = undefined));
     return started;
   });
@@ -29,6 +31,18 @@ export async function closeBrowser(): Promise<void> {
   const open = browser;
   browser = undefined;
   await (await open)?.close();
+}
+
+/** A blank page with the measuring script in it, taken from those that wait or opened anew. */
+export async function takeMeasuringPage(): Promise<BrowserPage> {
+  const waiting = idle.pop();
+  return waiting && !waiting.isClosed() ? waiting : openMeasuringPage();
+}
+
+/** Gives a measuring page back for the next one. */
+export async function leaveMeasuringPage(page: BrowserPage): Promise<void> {
+  if (idle.length < 2 && !page.isClosed()) idle.push(page);
+  else await page.close();
 }
 
 async function openMeasuringPage(): Promise<BrowserPage> {
@@ -51,8 +65,7 @@ export class MeasuredPage {
   /** @param slice the viewport height and the pointer that the page is measured with */
   static async open(project: Project, page: Page, slice: Slice = DEFAULT_SLICE): Promise<MeasuredPage> {
     const preview = renderPreview(project, page, fontData, slice);
-    let browserPage = idle.pop();
-    if (!browserPage || browserPage.isClosed()) browserPage = await openMeasuringPage();
+    const browserPage = await takeMeasuringPage();
     const html = previewDocument(preview, POLICY);
     await browserPage.evaluate(([source, height]) => globalThis.millPond.load(source, height), [
       html,
@@ -88,10 +101,7 @@ export class MeasuredPage {
   }
 
   /** Gives the browser page back for the next one. */
-  async close(): Promise<void> {
-    if (idle.length < 2 && !this.browserPage.isClosed()) idle.push(this.browserPage);
-    else await this.browserPage.close();
+  close(): Promise<void> {
+    return leaveMeasuringPage(this.browserPage);
   }
 }
-
-const idle: BrowserPage[] = [];

@@ -1,5 +1,6 @@
 import {
   bigserial,
+  customType,
   index,
   integer,
   jsonb,
@@ -38,6 +39,21 @@ export const pages = pgTable(
     revision: integer('revision').notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.projectId, table.id] })],
+);
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** Small pictures of pages on devices, by a digest of all that decides what they show. */
+export const pagePictures = pgTable(
+  'page_pictures',
+  {
+    digest: text('digest').primaryKey(),
+    png: bytes('png').notNull(),
+    /** How many faults the page has at that viewport. */
+    findings: integer('findings').notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('page_pictures_made').on(table.madeAt)],
 );
 
 /** Every edit ever made, in order. Only ever added to. */

@@ -9,6 +9,7 @@ import { FIRST_GRID, gridAt, gridTroubles, layColumns, widthsOfTroubles } from '
 import { key } from '../session/actions';
 import { commit, commitOrReport } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MIN, writeTarget } from '../session/store';
+import { useMarks } from '../marks/marks';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { GridFields } from './GridFields';
 
@@ -22,7 +23,7 @@ export function ColumnsPanel() {
   const width = useSession((session) => session.width);
   const slice = useSession((session) => session.slice);
   const target = useSession(writeTarget);
-  const shown = useSession((session) => session.columnsShown);
+  const shown = useMarks((marks) => marks.columns);
   const [own, setOwn] = useState(false);
   const [name, setName] = useState('');
   const grids = own ? page.columns : project.columns;
@@ -44,7 +45,7 @@ export function ColumnsPanel() {
             type="checkbox"
             className="accent-reed"
             checked={shown}
-            onChange={(event) => useSession.setState({ columnsShown: event.target.checked })}
+            onChange={(event) => useMarks.setState({ columns: event.target.checked })}
           />
           on the stage (C)
         </label>

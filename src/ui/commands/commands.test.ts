@@ -1,4 +1,5 @@
 import { useSession } from '../session/store';
+import { useMarks } from '../marks/marks';
 import { COMMANDS } from './commands';
 import { keyText } from './key-text';
 import { releaseKey, runKey } from './keys';
@@ -37,7 +38,7 @@ test('what is shown while a key is held goes when it is let go of', () => {
 });
 
 test('views are switched by keys and back', () => {
-  for (const [name, read] of [['c', () => useSession.getState().columnsShown], ['i', () => useSession.getState().paletteOpen], ['t', () => useSession.getState().gaugeView]] as const) {
+  for (const [name, read] of [['c', () => useMarks.getState().columns], ['i', () => useSession.getState().paletteOpen], ['t', () => useSession.getState().gaugeView]] as const) {
     const before = read();
     runKey(key(name));
     expect(read()).not.toBe(before);

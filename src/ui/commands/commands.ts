@@ -2,7 +2,9 @@ import {
   addBreakpointHere, chooseBandOnly, chooseTarget, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, setWidth, targetsHere,
 } from '../session/actions'; // prettier-ignore
 import { copySelected, cutSelected, keepAsBlock, paste } from '../session/clipboard';
-import { redo, undo } from '../session/edits';
+import { showView, stepDevice, turn, useLineup } from '../lineup/lineup';
+import { MARKS, toggleMark } from '../marks/marks';
+import { announce, redo, undo } from '../session/edits';
 import { nudge, reorderHere } from '../session/nudge';
 import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../session/tree'; // prettier-ignore
 import { useSession, writeTarget } from '../session/store';
@@ -11,7 +13,7 @@ import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../se
 export interface Command {
   readonly id: string;
   readonly title: string;
-  readonly group: 'Width' | 'Breakpoints' | 'Edit' | 'Shape' | 'View' | 'Audit';
+  readonly group: 'Width' | 'Breakpoints' | 'Edit' | 'Shape' | 'Line-up' | 'View' | 'Audit';
   /** As `KeyboardEvent.key` gives it, with "Ctrl+", "Shift+" and "Alt+" before it in this order. */
   readonly keys: readonly string[];
   readonly run: () => void;
@@ -45,8 +47,7 @@ const shape = (id: string, title: string, keys: readonly string[], run: () => vo
   keys,
   run,
 });
-const toggle = (what: 'columnsShown' | 'paletteOpen') => () =>
-  useSession.setState((session) => ({ [what]: !session[what] }));
+const toggle = (what: 'paletteOpen') => () => useSession.setState((session) => ({ [what]: !session[what] }));
 const NUDGES = ([['Left', -1, 0], ['Right', 1, 0], ['Up', 0, -1], ['Down', 0, 1]] as const).flatMap(([way, x, y]) => [
   shape(`nudge-${way}`, `Nudge ${way.toLowerCase()}, 1 px`, [`Arrow${way}`], () => nudge(x, y)),
   shape(`nudge-far-${way}`, `Nudge ${way.toLowerCase()}, 10 px`, [`Shift+Arrow${way}`], () => nudge(x * 10, y * 10)),
@@ -72,7 +73,6 @@ const SHAPE_COMMANDS: readonly Command[] = [
   ...NUDGES,
   shape('handles', 'To the next handle of the selection', ['h'], nextHandle),
   shape('distances', 'Distances, while held', ['d'], () => useSession.setState({ distancesShown: true })),
-  shape('columns', 'Show the column grid', ['c'], toggle('columnsShown')),
   shape('grid', 'Show the column grid’s numbers', ['q'], () => useSession.setState({ panel: 'columns' })),
   shape('spans', 'Span table or lanes', ['t'], () =>
     useSession.setState(({ gaugeView }) => ({ gaugeView: gaugeView === 'lanes' ? 'spans' : 'lanes' })),
@@ -85,6 +85,44 @@ function nextHandle(): void {
   const at = handles.indexOf(document.activeElement as HTMLElement);
   handles[(at + 1) % handles.length]?.focus();
 }
+
+const view = (id: string, title: string, keys: readonly string[], run: () => void): Command => ({
+  id,
+  title,
+  group: 'Line-up',
+  keys,
+  run,
+});
+const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((lineup) => ({ [what]: !lineup[what] }));
+
+const LINEUP_COMMANDS: readonly Command[] = [
+  view('lineup', 'Line-up, or back to shaping', ['Shift+l'], () =>
+    showView(useLineup.getState().view === 'shape' ? 'lineup' : 'shape'),
+  ),
+  view('lineup-devices', 'Line-up: this page on the devices', [], () => showView('lineup', 'devices')),
+  view('lineup-pages', 'Line-up: all pages on the devices', [], () => showView('lineup', 'pages')),
+  view('lineup-crossing', 'Line-up: what a crossing changes', [], () => showView('lineup', 'crossing')),
+  view('lineup-before', 'Line-up: compared with before', [], () => showView('lineup', 'before')),
+  view('device-next', 'To the next device', ['.'], () => stepDevice(1)),
+  view('device-previous', 'To the previous device', [','], () => stepDevice(-1)),
+  view('device-turn', 'Turn the device in hand', ['r'], () => {
+    const { active } = useLineup.getState();
+    if (active === undefined) announce('Choose a device first, with comma or full stop.');
+    else turn(active);
+  }),
+  view('device-turn-all', 'Turn all devices', ['Shift+r'], () => turn()),
+  view('device-whole', 'Whole pages, or as high as the devices', ['Shift+w'], flip('whole')),
+  view('device-linked', 'Scroll together, or each alone', ['Shift+s'], flip('linked')),
+  view('device-flow', 'All frames follow the cursor, or only the one in hand', ['Shift+f'], flip('flow')),
+  view('devices', 'Choose and change devices', ['Shift+d'], () =>
+    useLineup.setState({ view: 'lineup', devicesOpen: true }),
+  ),
+  view('sheet', 'Make a sheet of the line-up', [], () => useLineup.setState({ view: 'lineup', sheetOpen: true })),
+  ...MARKS.map(({ id, name, key }) => ({
+    ...view(`mark-${id}`, `Mark: ${name.toLowerCase()}`, [key], () => toggleMark(id)),
+    group: 'View' as const,
+  })),
+];
 
 export const COMMANDS: readonly Command[] = [
   { id: 'wider', title: '1 px wider', group: 'Width', keys: ['Alt+ArrowRight'], run: move(1) },
@@ -198,6 +236,7 @@ export const COMMANDS: readonly Command[] = [
     run: () => moveSelected(1),
   },
   ...SHAPE_COMMANDS,
+  ...LINEUP_COMMANDS,
   { id: 'zoom-in', title: 'Zoom in', group: 'View', keys: ['+', 'Shift++'], run: () => stepZoom(1) },
   { id: 'zoom-out', title: 'Zoom out', group: 'View', keys: ['-'], run: () => stepZoom(-1) },
   {

@@ -1,7 +1,8 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { bandAt, bandsOf, describeInterval } from '@/core/breakpoints';
+import { activate, standsOf, useLineup } from '../lineup/lineup';
 import { setWidth } from '../session/actions';
 import { shownBandStart, shownProject, useSession } from '../session/store';
 import type { Scale } from './scale';
@@ -17,7 +18,15 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
   const named = ticks(scale);
   const slice = useSession((session) => session.slice);
   const current = bandAt(project, bandStart, slice);
-  const devices = [...project.devices].sort((a, b) => a.width - b.width);
+  const places = useLineup((lineup) => lineup.places);
+  const active = useLineup((lineup) => lineup.active);
+  const devices = useMemo(
+    () =>
+      standsOf({ devices: project.devices }, { places, reader: {} })
+        .map(({ key, device, viewport }) => ({ key, name: device.name, ...viewport }))
+        .sort((a, b) => a.width - b.width),
+    [project.devices, places],
+  );
   return (
     <>
       <div className="relative h-9" aria-hidden>
@@ -78,13 +87,16 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
           const label = x + room(device.name) < Math.min(scale.length, next ? scale.x(next.width) - 6 : Infinity);
           return (
             <button
-              key={device.id}
+              key={device.key}
               type="button"
               tabIndex={-1}
               title={`${device.name}, ${device.width} × ${device.height}`}
-              className="absolute top-0 flex h-5 items-center gap-1 border-0 bg-transparent p-0 text-xs whitespace-nowrap text-muted hover:text-ink"
+              className={`absolute top-0 flex h-5 items-center gap-1 border-0 bg-transparent p-0 text-xs whitespace-nowrap hover:text-ink ${device.key === active ? 'font-semibold text-reed' : 'text-muted'}`}
               style={{ left: x - 4 }}
-              onClick={() => setWidth(device.width)}
+              onClick={() => {
+                activate(device.key);
+                setWidth(device.width);
+              }}
             >
               <svg width="8" height="6" aria-hidden>
                 <path d="M4 0l4 6H0z" fill="currentColor" />

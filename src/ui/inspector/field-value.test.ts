@@ -1,7 +1,7 @@
 import { BASE } from '@/core/breakpoints';
 import { demoProject } from '@/demo';
 import { PROPERTIES } from '@/core/styles';
-import { reachInWords } from '../stage/StageBar';
+import { reachInWords } from '../stage/WritesTo';
 import { compose, COMPOSITES } from './composites';
 import { describeOrigin, fieldValue } from './field-value';
 

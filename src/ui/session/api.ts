@@ -86,18 +86,10 @@ export function loadFrameParts(): Promise<FrameParts> {
 export type SweepLine =
   { type: 'results'; results: WidthResult[] } | { type: 'done' } | { type: 'failed'; message: string };
 
-/** The lines of a sweep as they come. */
-export async function* streamSweep(projectId: string, body: unknown, signal: AbortSignal): AsyncGenerator<SweepLine> {
-  const response = await fetch(`/api/projects/${projectId}/sweep`, {
-    method: 'POST',
-    body: JSON.stringify(body),
-    headers: { 'content-type': 'application/json' },
-    signal,
-  });
-  if (!response.ok || !response.body) {
-    const words = errorSchema.safeParse(await response.json().catch(() => undefined));
-    throw new Refused(response.status, words.data?.error ?? `The server answered with ${response.status}.`);
-  }
+/** Posts a request whose answer comes line by line (NDJSON). @throws Refused with the server's words */
+export async function* streamLines(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<unknown> {
+  const response = await postForAnswer(path, body, signal);
+  if (!response.body) return;
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {
@@ -105,8 +97,25 @@ export async function* streamSweep(projectId: string, body: unknown, signal: Abo
     if (done) return;
     const lines = (rest + value).split('\n');
     rest = lines.pop()!;
-    for (const line of lines) if (line) yield JSON.parse(line) as SweepLine;
+    for (const line of lines) if (line) yield JSON.parse(line);
   }
 }
+
+/** Posts JSON, for an answer that isn't. @throws Refused with the server's words */
+export async function postForAnswer(path: string, body: unknown, signal: AbortSignal): Promise<Response> {
+  const response = await fetch(path, {
+    method: 'POST',
+    body: JSON.stringify(body),
+    headers: { 'content-type': 'application/json' },
+    signal,
+  });
+  if (response.ok) return response;
+  const words = errorSchema.safeParse(await response.json().catch(() => undefined));
+  throw new Refused(response.status, words.data?.error ?? `The server answered with ${response.status}.`);
+}
+
+/** The lines of a sweep as they come. */
+export const streamSweep = (projectId: string, body: unknown, signal: AbortSignal): AsyncGenerator<SweepLine> =>
+  streamLines(`/api/projects/${projectId}/sweep`, body, signal) as AsyncGenerator<SweepLine>;
 
 export type { Finding };

@@ -67,8 +67,7 @@ export interface Session {
   readonly zoom: 'fit' | number;
   /** Elements of the page on stage that stand partly or wholly past its sides. */
   readonly outside: { readonly partly: ReadonlySet<string>; readonly wholly: ReadonlySet<string> };
-  /** Marks on the stage: the column grid, and distances while a key is held. */
-  readonly columnsShown: boolean;
+  /** Distances on the stage, while a key is held. */
   readonly distancesShown: boolean;
   /** What the gauge shows under its scale. */
   readonly gaugeView: 'lanes' | 'spans';
@@ -107,7 +106,6 @@ export const useSession = create<Session>(() => ({
   panel: 'values',
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
-  columnsShown: false,
   distancesShown: false,
   gaugeView: 'lanes',
   paletteOpen: false,

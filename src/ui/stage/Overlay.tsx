@@ -1,9 +1,9 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { Page } from '@/core/document';
 import { contains } from '@/core/breakpoints';
 import { useSession } from '../session/store';
-import { ColumnMarks } from './ColumnMarks';
 import { Distances } from './Distances';
 import { DragMarks } from './DragMarks';
 import type { FrameLayout } from './frame-message';
@@ -13,17 +13,18 @@ interface Props {
   readonly layout: FrameLayout | undefined;
   readonly zoom: number;
   readonly page: Page;
+  /** Marks that belong to the viewport. */
+  readonly children?: ReactNode;
 }
 
 const NO_FINDINGS: never[] = [];
 
 /** What lies over the page: outlines and names, handles, and the marks that are asked for. */
-export function Overlay({ layout, zoom, page }: Props) {
+export function Overlay({ layout, zoom, page, children }: Props) {
   const selection = useSession((session) => session.selection);
   const hovered = useSession((session) => session.hovered);
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const width = useSession((session) => session.width);
-  const columnsShown = useSession((session) => session.columnsShown);
   const distancesShown = useSession((session) => session.distancesShown);
   if (!layout) return null;
   const measured =
@@ -35,7 +36,7 @@ export function Overlay({ layout, zoom, page }: Props) {
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
     <div className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
-      {columnsShown && <ColumnMarks zoom={zoom} />}
+      {children}
       {boxes.map((id) => {
         const rect = layout.rects[id];
         const element = page.elements[id];

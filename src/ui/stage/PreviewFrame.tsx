@@ -37,7 +37,7 @@ export function PreviewFrame(props: Props) {
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
   const key = standInKey(whatMatters(project, props.standIn));
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all of it
+  // The key says all of it, so the same reader is the same object.
   const standIn = useMemo(() => whatMatters(project, props.standIn), [key]);
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
   const [first] = useState(() => previewOf(project, page, standIn, fontData));

@@ -5,13 +5,14 @@ import { cutsAcross } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { loadFrameParts } from '../session/api';
 import type { FrameParts } from '../session/api';
-import { select, setWidth } from '../session/actions';
-import { commitOrReport, report } from '../session/edits';
+import { ViewportMarks } from '../marks/ViewportMarks';
+import { useFrameMarks } from '../marks/use-frame-marks';
+import { setWidth } from '../session/actions';
+import { report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import { releaseKey, runKey } from '../commands/keys';
 import { followPointer } from '../pointer/follow-pointer';
-import { followPageDrag, pageScrolled } from './dragging';
-import { latestLayout, noteLayout, setLink, surveyed } from './frame-link';
+import { takeFrameMessage } from './frame-actions';
+import { setLink } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -19,6 +20,7 @@ import { StageBar } from './StageBar';
 import { useSize } from './use-size';
 
 const MARGIN = 36;
+const NO_OTHERS: never[] = [];
 
 /** The page on screen at the cursor's width, live. */
 export function Stage() {
@@ -32,6 +34,7 @@ export function Stage() {
   const selection = useSession((session) => session.selection);
   const zoomChoice = useSession((session) => session.zoom);
   const [held, setHeld] = useState<number>();
+  const [ready, setReady] = useState(0);
   const fit = Math.min(1, Math.max(0.1, (size.width - 2 * MARGIN) / width));
   const zoom = held ?? (zoomChoice === 'fit' ? fit : zoomChoice);
   const slice = useSession((session) => session.slice);
@@ -45,30 +48,11 @@ export function Stage() {
   }, []);
 
   const onMessage = useCallback((message: FrameMessage) => {
-    if (message.type === 'layout') {
-      const scrolled = message.scrollY !== latestLayout()?.scrollY;
-      noteLayout(message);
-      setLayout(message);
-      if (scrolled) pageScrolled();
-    } else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
-    else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
-    else if (message.type === 'key') {
-      if (message.up) releaseKey(message.key);
-      else runKey(message);
-    } else if (message.type === 'drag') followPageDrag(message);
-    else if (message.type === 'survey') surveyed(message.token, message.boxes);
-    else if (message.type === 'outside')
-      useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
-    else if (message.type === 'writing')
-      useSession.setState({
-        foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '',
-      });
-    else if (message.type === 'text') {
-      const instead = finishText(message);
-      if (instead !== undefined)
-        frame.current?.contentWindow?.postMessage({ type: 'text', id: message.id, text: instead }, '*');
-    }
+    if (message.type === 'layout') setLayout(message);
+    if (message.type === 'ready') setReady((count) => count + 1);
+    takeFrameMessage(message, (answer) => frame.current?.contentWindow?.postMessage(answer, '*'));
   }, []);
+  useFrameMarks(frame, width, ready > 0);
 
   useEffect(() => {
     setLink({
@@ -128,7 +112,15 @@ export function Stage() {
               />
             )}
           </div>
-          <Overlay layout={layout} zoom={zoom} page={page} />
+          <Overlay layout={layout} zoom={zoom} page={page}>
+            <ViewportMarks
+              viewport={{ ...slice, width }}
+              content={width}
+              zoom={zoom}
+              scrollY={layout?.scrollY ?? 0}
+              others={NO_OTHERS}
+            />
+          </Overlay>
           <button
             type="button"
             role="slider"
@@ -154,11 +146,4 @@ export function Stage() {
       </div>
     </section>
   );
-}
-
-/** Keeps a text that was changed in place. Returns the text to show instead, where it can't be kept. */
-function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): string | undefined {
-  const before = shownPage(useSession.getState()).elements[id];
-  if (!before || !keep || text === (before.text ?? '')) return undefined;
-  return commitOrReport({ type: 'setText', node: id, text }) ? undefined : (before.text ?? '');
 }

@@ -1,57 +1,25 @@
 'use client';
 
-import { bandsOf, cutsAcross, DEFAULT_SLICE, intersect, POINTERS } from '@/core/breakpoints';
-import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
-import { conditionsOf, targetWidths } from '@/core/cascade';
-import type { Project } from '@/core/document';
-import { describeTarget } from '@/core/edits';
+import { cutsAcross, POINTERS } from '@/core/breakpoints';
+import type { Slice } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
 import { useState } from 'react';
 import { setSlice } from '../session/actions';
-import { shownProject, useSession, writeTarget } from '../session/store';
+import { shownProject, useSession } from '../session/store';
+import { WritesTo } from './WritesTo';
 
 const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
 
-/** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
-export function reachInWords(
-  project: Project,
-  target: string,
-  marked: IntervalSet,
-  slice: Slice = DEFAULT_SLICE,
-): string {
-  if (marked.length === 0) return '';
-  const names = (bands: readonly Band[]) => bands.map((band) => band.name).join(', ');
-  const widths = targetWidths(project, target, slice);
-  const within = bandsOf(project, slice).filter((band) => intersect([band], widths).length > 0);
-  const changed = within.filter((band) => intersect([band], marked).length > 0);
-  const keeping = within.filter((band) => !changed.includes(band));
-  if (keeping.length === 0) return `changes ${names(changed)}`;
-  return `changes ${names(changed)} · ${names(keeping)} ${keeping.length === 1 ? 'keeps its own' : 'keep their own'}`;
-}
-
-/** Where edits go, and how the page is shown: in sight at all times. */
+/** Where edits go, and how the page is shown. */
 export function StageBar({ zoom, content }: { zoom: number; content: number | undefined }) {
   const project = useSession(shownProject);
-  const target = useSession(writeTarget);
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
-  const marked = useSession((session) => session.marked);
   const slice = useSession((session) => session.slice);
-  const foretold = useSession((session) => session.foretold);
-  const proposed = useSession((session) => session.proposal !== undefined);
   const percent = Math.round(zoom * 100);
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
-      <span className="shrink-0 rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
-        Writes to {describeTarget(project, target)}
-      </span>
-      <span
-        className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
-        title={foretold}
-        aria-live="polite"
-        data-testid="reach"
-      >
-        {foretold || (proposed ? '' : reachInWords(project, target, marked, slice))}
-      </span>
+      <WritesTo />
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide · content {content ?? width}
       </span>

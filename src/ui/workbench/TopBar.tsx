@@ -6,6 +6,8 @@ import { showPage } from '../session/actions';
 import { redo, undo } from '../session/edits';
 import { shownPage, useSession } from '../session/store';
 import { dialog } from '../commands/commands';
+import type { View } from '../lineup/lineup';
+import { showView, useLineup, VIEWS } from '../lineup/lineup';
 import { Mark } from '../theme/Mark';
 import type { PanelName } from './panels';
 import { setPanel, usePanels } from './panels';
@@ -21,6 +23,8 @@ const PANELS: readonly (readonly [PanelName, string])[] = [
   ['gauge', 'Gauge'],
 ];
 
+const VIEW_NAMES: Readonly<Record<View, string>> = { shape: 'Shape', lineup: 'Line up' };
+
 const button =
   'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';
 
@@ -32,6 +36,7 @@ export function TopBar() {
   const canUndo = useSession((session) => session.history.undo.length > 0);
   const canRedo = useSession((session) => session.history.redo.length > 0);
   const panels = usePanels();
+  const view = useLineup((lineup) => lineup.view);
   return (
     <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
       <Link href="/" className="flex items-center gap-2.5 font-bold text-ink no-underline">
@@ -62,6 +67,19 @@ export function TopBar() {
           ))}
         </MenuItems>
       </Menu>
+      <nav aria-label="Views" className="ml-auto flex h-full gap-4">
+        {VIEWS.map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-current={view === one ? 'page' : undefined}
+            className={`h-full border-0 border-b-2 bg-transparent px-1 pt-0.5 whitespace-nowrap ${view === one ? 'border-reed font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
+            onClick={() => showView(one)}
+          >
+            {VIEW_NAMES[one]}
+          </button>
+        ))}
+      </nav>
       <span
         className={`ml-auto truncate ${saving === 'waiting' ? 'text-rust' : 'text-muted'}`}
         role="status"

@@ -9,6 +9,8 @@ import { FindingsPanel } from '../findings/FindingsPanel';
 import { ColumnsPanel } from '../columns/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
+import { LineUp } from '../lineup/LineUp';
+import { recallLineup, useLineup } from '../lineup/lineup';
 import { Outline } from '../outline/Outline';
 import { open } from '../session/actions';
 import { PANEL_TABS, useSession } from '../session/store';
@@ -37,7 +39,10 @@ export function Workbench({ projectId }: { projectId: string }) {
   useEffect(() => {
     recallPanels();
     open(projectId).then(
-      () => setOpened(projectId),
+      () => {
+        recallLineup();
+        setOpened(projectId);
+      },
       (error: Error) => setFailure(error.message),
     );
   }, [projectId]);
@@ -72,6 +77,7 @@ export function Workbench({ projectId }: { projectId: string }) {
 function OpenWorkbench() {
   const panels = usePanels();
   const panel = useSession((session) => session.panel);
+  const view = useLineup((lineup) => lineup.view);
   const pageId = useSession((session) => session.pageId);
   const name = useSession((session) => session.project.name);
   const count = useSession((session) => session.findings[session.pageId]?.length ?? 0);
@@ -88,7 +94,7 @@ function OpenWorkbench() {
           </div>
         )}
         <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
-        <Stage />
+        {view === 'shape' ? <Stage /> : <LineUp />}
         <Splitter panel="inspector" label="Width of the values" grows={-1} across />
         {panels.inspector.open && (
           <TabGroup

@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { SWEEP_RANGE } from '@/core/audit';
 import { DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
 import { pageIdSchema } from '@/core/document';
-import { sweepStream } from '@/server/browser/sweep';
+import { sweep } from '@/server/browser/sweep';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
+import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
 import { readBody, route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
@@ -45,7 +46,5 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   const list = [
     ...new Set(widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i))),
   ].sort((a, b) => a - b);
-  return new Response(sweepStream(stored.project, page, { height, pointer }, list, near, request.signal), {
-    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
-  });
+  return streamLines(request.signal, (signal) => sweep(stored.project, page, { height, pointer }, list, near, signal));
 });

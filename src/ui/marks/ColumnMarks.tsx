@@ -1,22 +1,29 @@
 'use client';
 
 import { edgesOfColumns, gridAt, layColumns } from '@/core/grid';
-import { shownPage, shownProject, useSession } from '../session/store';
+import type { Viewport } from '@/core/breakpoints';
+import type { Page } from '@/core/document';
+import { shownProject, useSession } from '../session/store';
 
-/** The page's column grid at the cursor's width, laid over the page like the blocks of a staff. */
-export function ColumnMarks({ zoom }: { zoom: number }) {
+interface Props {
+  readonly zoom: number;
+  readonly viewport: Viewport;
+  /** Width that the page has beside a classic scrollbar, px. */
+  readonly content: number;
+  readonly page: Page;
+}
+
+/** The page's column grid at a viewport, laid over the page like the blocks of a staff. */
+export function ColumnMarks({ zoom, viewport, content, page }: Props) {
   const project = useSession(shownProject);
-  const page = useSession(shownPage);
-  const width = useSession((session) => session.width);
-  const slice = useSession((session) => session.slice);
-  const chosen = gridAt(project, page, { ...slice, width });
+  const chosen = gridAt(project, page, viewport);
   if (!chosen)
     return (
       <p className="absolute top-2 left-2 m-0 rounded-[4px] bg-amber-tint px-2 py-0.5 text-xs">
         No column grid here yet: choose one under Grid.
       </p>
     );
-  const columns = layColumns(chosen.grid, width);
+  const columns = layColumns(chosen.grid, content);
   const wrong = !columns.fits || columns.tight;
   const px = Math.round(columns.columnWidth * 100) / 100;
   return (

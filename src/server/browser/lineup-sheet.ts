@@ -1,0 +1,134 @@
+import type { Page as BrowserPage } from 'playwright-core';
+import type { Viewport } from '@/core/breakpoints';
+import type { Scrollbar } from '@/core/devices';
+import type { Page, Project } from '@/core/document';
+import type { SheetFrame, Whole } from '@/core/lineup';
+import { cutInWords, layLineupSheet, nextWhole } from '@/core/lineup';
+import { BUNDLED_FONTS, previewDocument, renderPreview, whatMatters, writeFontFaces } from '@/core/render';
+import { HttpError } from '../http/errors';
+import { fontData } from './fonts';
+import { POLICY, warmBrowser } from './measuring';
+import { takeTurn } from './turns';
+
+export const FORMATS = ['png', 'pdf', 'html'] as const;
+export type SheetFormat = (typeof FORMATS)[number];
+
+export interface SheetDevice {
+  readonly title: string;
+  readonly note: string;
+  readonly viewport: Viewport;
+  readonly scrollbar: Scrollbar;
+}
+
+export interface SheetWish {
+  readonly format: SheetFormat;
+  readonly title: string;
+  readonly whole: boolean;
+  readonly density: number;
+  readonly zoom: number;
+}
+
+/** What Chromium draws in one picture, device px a side; and all of them together. */
+const SIDE_MOST = 16_000;
+const PIXELS_MOST = 120_000_000;
+/** PDF 1.7, annex C: a page has at most 200 inches a side. */
+const PDF_SIDE_MOST = 200 * 96;
+
+/**
+ * The line-up as a file to send to somebody.
+ * @throws HttpError 422 with what to change when it would be larger than can be made
+ */
+export async function makeSheet(
+  project: Project,
+  page: Page,
+  devices: readonly SheetDevice[],
+  wish: SheetWish,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const done = await takeTurn();
+  const browser = await warmBrowser();
+  const context = await browser.newContext({ deviceScaleFactor: wish.density });
+  try {
+    const browserPage = await context.newPage();
+    await browserPage.route('**/*', (route) => route.abort());
+    // Print would be another medium, for which the page may have other rules.
+    await browserPage.emulateMedia({ media: 'screen' });
+    const heights = wish.whole
+      ? await wholeHeights(browserPage, project, page, devices)
+      : devices.map(({ viewport }): Whole => ({ height: viewport.height, rounds: 0 }));
+    const frames = devices.map(({ title, note, viewport, scrollbar }, i): SheetFrame => ({
+      title,
+      note,
+      width: viewport.width,
+      height: heights[i]!.height,
+      screenful: viewport.height,
+      cut: heights[i]!.cut && cutInWords(heights[i]!.cut),
+      document: documentFor(project, page, viewport, scrollbar, wish.whole),
+    }));
+    const fontFaces = writeFontFaces(BUNDLED_FONTS, fontData);
+    const date = new Date().toISOString().slice(0, 16).replace('T', ' ');
+    const laid = layLineupSheet(frames, { title: wish.title, date: `${date} UTC`, zoom: wish.zoom, fontFaces });
+    if (wish.format === 'html') return new TextEncoder().encode(laid.html);
+    refuseTooLarge(laid, wish);
+    await browserPage.setViewportSize({ width: laid.width, height: laid.height });
+    await browserPage.setContent(laid.html, { waitUntil: 'load' });
+    await browserPage.evaluate(() => document.fonts.ready);
+    const bytes =
+      wish.format === 'png'
+        ? await browserPage.screenshot({ type: 'png' })
+        : await browserPage.pdf({ width: `${laid.width}px`, height: `${laid.height}px`, printBackground: true });
+    return new Uint8Array(bytes);
+  } finally {
+    await context.close();
+    done();
+  }
+}
+
+function documentFor(project: Project, page: Page, viewport: Viewport, scrollbar: Scrollbar, whole: boolean): string {
+  const standIn = whatMatters(project, { ...viewport, height: whole ? viewport.height : undefined });
+  return previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
+}
+
+function refuseTooLarge({ width, height }: { width: number; height: number }, { format, density }: SheetWish): void {
+  const size = `The sheet would be ${width.toLocaleString('en')} × ${height.toLocaleString('en')} px`;
+  const advice = 'Choose a smaller zoom or density, fewer devices, or frames as high as the devices.';
+  if (format === 'pdf' && Math.max(width, height) > PDF_SIDE_MOST)
+    throw new HttpError(422, `${size}; a page of a PDF has at most ${PDF_SIDE_MOST.toLocaleString('en')}. ${advice}`);
+  const [w, h] = [width * density, height * density];
+  if (format === 'png' && (Math.max(w, h) > SIDE_MOST || w * h > PIXELS_MOST))
+    throw new HttpError(
+      422,
+      `${size}, ${density} times as dense; that is more than a picture can have here. ${advice}`,
+    );
+}
+
+/** The height of each page on its device, found by giving it what it asks for until it asks for no more. */
+async function wholeHeights(
+  browserPage: BrowserPage,
+  project: Project,
+  page: Page,
+  devices: readonly SheetDevice[],
+): Promise<Whole[]> {
+  const heights: Whole[] = [];
+  for (const { viewport, scrollbar } of devices) {
+    await browserPage.setViewportSize({ width: viewport.width, height: viewport.height });
+    await browserPage.setContent(documentFor(project, page, viewport, scrollbar, true), { waitUntil: 'load' });
+    await browserPage.evaluate(() => document.fonts.ready);
+    let whole: Whole = { height: viewport.height, rounds: 0 };
+    for (;;) {
+      const natural = await browserPage.evaluate(() => {
+        const { bottom } = document.body.getBoundingClientRect();
+        const margin = parseFloat(getComputedStyle(document.body).marginBottom) || 0;
+        return Math.ceil(Math.max(bottom + margin, document.body.offsetTop + document.body.scrollHeight));
+      });
+      const next = nextWhole(whole, natural, viewport.height);
+      if (next.height === whole.height) {
+        whole = next;
+        break;
+      }
+      whole = next;
+      await browserPage.setViewportSize({ width: viewport.width, height: whole.height });
+    }
+    heights.push(whole);
+  }
+  return heights;
+}

@@ -1,0 +1,113 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { wholeReader } from '@/core/breakpoints';
+import type { Part } from '@/core/devices';
+import { holdInWords, PARTS } from '@/core/devices';
+import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
+import type { Stands } from './lineup';
+import { activate, removeFromLineup, setPart, turn } from './lineup';
+
+interface Props {
+  readonly stands: Stands;
+  readonly content: number;
+  readonly findings: number;
+  readonly active: boolean;
+}
+
+const PART_WORDS: Readonly<Record<Part, string>> = {
+  whole: 'Whole screen',
+  half: 'Half of the screen',
+  third: 'A third of the screen',
+};
+
+/** What is unusual about the reader of a device, in a few words. */
+export function readerInWords({ viewport }: Pick<Stands, 'viewport'>): string {
+  const { pointer, scheme, motion, text } = wholeReader(viewport);
+  return [
+    pointer !== 'mouse' && pointer,
+    scheme === 'dark' && 'dark',
+    motion === 'reduced' && 'less motion',
+    text !== 1 && `text ${Math.round(text * 100)}%`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Over a frame: which device, how it is held, how wide it is, and what can be done with it. */
+export function DeviceCaption({ stands, content, findings, active }: Props) {
+  const { key, device, viewport, ...hold } = stands;
+  const held = holdInWords(hold);
+  return (
+    <header className="flex h-10 items-start gap-1 overflow-hidden">
+      <button
+        type="button"
+        className="min-w-0 flex-1 border-0 bg-transparent p-0 text-left"
+        title="Work on this device"
+        onClick={() => activate(key)}
+      >
+        <span className={`block truncate text-[12px] leading-[18px] ${active ? 'font-bold' : 'font-semibold'}`}>
+          {device.name}
+          {held && <span className="font-normal text-muted">, {held}</span>}
+        </span>
+        <span className="block truncate font-mono text-[11px] leading-4 text-muted" data-testid="device-size">
+          {viewport.width} × {viewport.height}
+          {content !== viewport.width && ` · content ${content}`}
+          {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
+        </span>
+      </button>
+      {device.turns && (
+        <button
+          type="button"
+          className={SIGN_BUTTON}
+          aria-label={`Turn ${device.name}`}
+          title="Turn (R)"
+          onClick={() => turn(key)}
+        >
+          <svg
+            width="13"
+            height="13"
+            viewBox="0 0 13 13"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.2"
+            aria-hidden
+          >
+            <rect x="1" y="5.5" width="11" height="6" rx="1" />
+            <path d="M3 3.5C4 1.5 7 .8 9 2.4M9.3 .5v2.2H7.1" />
+          </svg>
+        </button>
+      )}
+      <Menu>
+        <MenuButton className={SIGN_BUTTON} aria-label={`More about ${device.name}`}>
+          <span aria-hidden>⋮</span>
+        </MenuButton>
+        <MenuItems anchor="bottom end" className={MENU}>
+          <p className="m-0 px-2 py-1 text-xs text-muted">
+            {[
+              readerInWords(stands),
+              `density ${device.density}`,
+              device.bars > 0 && `bars ${device.bars} px`,
+              `${device.scrollbar} scrollbar`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </p>
+          {PARTS.map((part) => (
+            <MenuItem key={part}>
+              <button type="button" className={MENU_ITEM} onClick={() => setPart(key, part)}>
+                {(hold.part ?? 'whole') === part ? '✓ ' : ''}
+                {PART_WORDS[part]}
+              </button>
+            </MenuItem>
+          ))}
+          <MenuItem>
+            <button type="button" className={`${MENU_ITEM} border-t border-line`} onClick={() => removeFromLineup(key)}>
+              Take out of the line-up
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+    </header>
+  );
+}

@@ -1,0 +1,167 @@
+'use client';
+
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import type { Viewport } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import type { Place as PackedPlace } from '@/core/lineup';
+import { cutInWords } from '@/core/lineup';
+import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
+import { ViewportMarks } from '../marks/ViewportMarks';
+import type { FrameParts } from '../session/api';
+import { useSession } from '../session/store';
+import { takeFrameMessage } from '../stage/frame-actions';
+import { noteLayout, setLink } from '../stage/frame-link';
+import type { FrameLayout, FrameMessage } from '../stage/frame-message';
+import { Overlay } from '../stage/Overlay';
+import { PreviewFrame } from '../stage/PreviewFrame';
+import { DeviceCaption } from './DeviceCaption';
+import type { Stands } from './lineup';
+import { activate, useLineup } from './lineup';
+import { joinLinked, scrolledTo } from './linked';
+import { SelectionBoxes } from './SelectionBoxes';
+import { useNear } from './use-near';
+import { useWholeHeight } from './use-whole-height';
+import { ValueLine } from './ValueLine';
+
+export const CAPTION = 40;
+export const FOOT = 20;
+
+interface Props {
+  readonly stands: Stands;
+  readonly project: Project;
+  readonly page: Page;
+  readonly parts: FrameParts;
+  readonly zoom: number;
+  readonly place: PackedPlace;
+  readonly others: readonly Viewport[];
+  readonly scroller: HTMLElement | null;
+  readonly onHeight: (key: number, height: number) => void;
+}
+
+/** The page on one device, live. Out of sight it costs nothing: it is told nothing until it comes into view again. */
+export const DeviceFrame = memo(function DeviceFrame(props: Props) {
+  const { stands, project, page, parts, zoom, place, others, scroller, onHeight } = props;
+  const { key, device, viewport } = stands;
+  const frame = useRef<HTMLIFrameElement | null>(null);
+  const box = useRef<HTMLElement | null>(null);
+  const [layout, setLayout] = useState<FrameLayout>();
+  const [ready, setReady] = useState(0);
+  const { near, met } = useNear(box, scroller);
+  const active = useLineup((lineup) => lineup.active === key);
+  const linked = useLineup((lineup) => lineup.linked && !lineup.whole);
+  const whole = useLineup((lineup) => lineup.whole);
+  const selection = useSession((session) => session.selection);
+  const found = useFindingsAt(viewport.width);
+  const wholeHeight = useWholeHeight(whole, viewport, layout, project);
+  const height = whole ? wholeHeight.height : viewport.height;
+  const post = useCallback((message: Record<string, unknown>) => {
+    frame.current?.contentWindow?.postMessage(message, '*');
+  }, []);
+
+  useEffect(() => onHeight(key, height), [key, height, onHeight]);
+  useEffect(() => {
+    if (ready > 0) post({ type: 'whole', height: whole ? viewport.height : null });
+  }, [ready, whole, viewport.height, post]);
+  useEffect(() => {
+    if (!linked || !near || ready === 0) return undefined;
+    return joinLinked(key, post);
+  }, [linked, near, ready, key, post]);
+  useFrameMarks(frame, viewport.width, ready > 0 && near);
+
+  useEffect(() => {
+    if (!active) return undefined;
+    setLink({
+      post,
+      place: () => {
+        const rect = frame.current?.getBoundingClientRect();
+        return rect && { left: rect.left, top: rect.top, zoom };
+      },
+    });
+    return () => setLink(undefined);
+  }, [active, zoom, post]);
+  useEffect(() => {
+    if (active && layout) noteLayout(layout);
+  }, [active, layout]);
+  useEffect(() => {
+    if (selection.length === 1 && near && (active || !linked)) post({ type: 'reveal', id: selection[0] });
+  }, [selection, near, active, linked, post]);
+
+  const onMessage = useCallback(
+    (message: FrameMessage) => {
+      const isActive = () => useLineup.getState().active === key;
+      if (message.type === 'layout') setLayout(message);
+      if (message.type === 'ready') setReady((count) => count + 1);
+      if (message.type === 'anchor') return scrolledTo(key, message.anchors);
+      if (message.type === 'select' || message.type === 'writing') activate(key);
+      // Only the device in hand says where things stand for handles, drags and the outline.
+      if ((message.type === 'layout' || message.type === 'outside') && !isActive()) return undefined;
+      return takeFrameMessage(message, post);
+    },
+    [key, post],
+  );
+
+  const content = layout?.content ?? viewport.width;
+  return (
+    <article
+      ref={box}
+      data-place={key}
+      aria-label={`${device.name}, ${viewport.width} by ${viewport.height} pixels`}
+      aria-current={active || undefined}
+      className="absolute"
+      style={{ left: place.left, top: place.top, width: viewport.width * zoom }}
+    >
+      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} />
+      <div
+        className={`relative overflow-hidden bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
+        style={{ height: height * zoom }}
+        data-suspended={!near}
+      >
+        {met && (
+          <PreviewFrame
+            key={`${project.id} ${page.id} ${device.scrollbar}`}
+            project={project}
+            page={page}
+            parts={parts}
+            standIn={{ ...viewport, height: whole ? viewport.height : undefined }}
+            scrollbar={device.scrollbar}
+            suspended={!near}
+            selection={selection}
+            label={`${page.name} on ${device.name}, ${viewport.width} px wide`}
+            style={{ width: viewport.width, height, transform: `scale(${zoom})` }}
+            frame={frame}
+            onMessage={onMessage}
+          />
+        )}
+        {near && active && (
+          <Overlay layout={layout} zoom={zoom} page={page}>
+            <ViewportMarks
+              viewport={viewport}
+              content={content}
+              zoom={zoom}
+              scrollY={layout?.scrollY ?? 0}
+              others={others}
+            />
+          </Overlay>
+        )}
+        {near && !active && (
+          <div className="part pointer-events-none absolute inset-0 overflow-hidden">
+            <ViewportMarks
+              viewport={viewport}
+              content={content}
+              zoom={zoom}
+              scrollY={layout?.scrollY ?? 0}
+              others={others}
+            />
+            <SelectionBoxes layout={layout} zoom={zoom} page={page} />
+          </div>
+        )}
+        {whole && wholeHeight.cut && (
+          <p role="alert" className="absolute inset-x-0 bottom-0 m-0 bg-rust-tint px-2 py-1 text-xs text-rust">
+            {cutInWords(wholeHeight.cut)}
+          </p>
+        )}
+      </div>
+      <ValueLine project={project} page={page} viewport={viewport} layout={layout} />
+    </article>
+  );
+});

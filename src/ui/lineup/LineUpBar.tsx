@@ -1,0 +1,251 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems, Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { MOTIONS, SCHEMES } from '@/core/breakpoints';
+import { keyText } from '../commands/key-text';
+import { MARKS, toggleMark, useMarks } from '../marks/marks';
+import { shownProject, useSession } from '../session/store';
+import { WritesTo } from '../stage/WritesTo';
+import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
+import type { LineupTab, ReaderChoice } from './lineup';
+import { LINEUP_TABS, showSet, turn, useLineup } from './lineup';
+import { saveAsSet } from './sets';
+import { useChosenProperty, useProperties } from './use-chosen-property';
+import { zoomShown } from './zoom-shown';
+
+const TAB_NAMES: Readonly<Record<LineupTab, string>> = {
+  devices: 'Devices',
+  pages: 'All pages',
+  crossing: 'Crossing',
+  before: 'Since before',
+};
+const STEPS = [0.2, 0.35, 0.5, 0.75, 1] as const;
+const TEXTS = [1, 1.15, 1.3, 1.5, 1.75, 2] as const;
+const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none';
+const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
+
+/** Where edits go, which way of looking is chosen, and how the frames are shown. */
+export function LineUpBar() {
+  const tab = useLineup((lineup) => lineup.tab);
+  return (
+    <div className="shrink-0 border-b border-line bg-sheet">
+      <div className="flex h-10 items-center gap-3 px-4">
+        <WritesTo />
+        <div role="group" aria-label="Ways of looking" className="ml-auto flex shrink-0 gap-1">
+          {LINEUP_TABS.map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-pressed={tab === one}
+              className={`rounded-[4px] border px-2 py-0.5 ${tab === one ? 'border-reed bg-reed-tint font-semibold' : 'border-transparent bg-transparent text-muted hover:text-ink'}`}
+              onClick={() => useLineup.setState({ tab: one })}
+            >
+              {TAB_NAMES[one]}
+            </button>
+          ))}
+        </div>
+      </div>
+      <div className="flex min-h-9 flex-wrap items-center gap-x-2 gap-y-1 px-4 pb-1.5">
+        <SetMenu />
+        {tab === 'devices' && <FrameControls />}
+        <ReaderMenu />
+        <button type="button" className={`${BUTTON} ml-auto`} onClick={() => useLineup.setState({ sheetOpen: true })}>
+          Make a sheet …
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function SetMenu() {
+  const sets = useSession((session) => shownProject(session).deviceSets);
+  const setId = useLineup((lineup) => lineup.setId);
+  const name = sets.find(({ id }) => id === setId)?.name ?? 'Devices of one’s own';
+  return (
+    <Menu>
+      <MenuButton className={`${BUTTON} max-w-44 truncate`} aria-label={`Set of devices: ${name}. Change`}>
+        {name} <span aria-hidden>▾</span>
+      </MenuButton>
+      <MenuItems anchor="bottom start" className={MENU}>
+        {sets.map((set) => (
+          <MenuItem key={set.id}>
+            <button type="button" className={`${MENU_ITEM} flex justify-between gap-4`} onClick={() => showSet(set.id)}>
+              <span className={`truncate ${set.id === setId ? 'font-bold' : ''}`}>{set.name}</span>
+              <span className="font-mono text-muted">{set.devices.length}</span>
+            </button>
+          </MenuItem>
+        ))}
+        <MenuItem>
+          <button
+            type="button"
+            className={`${MENU_ITEM} border-t border-line`}
+            onClick={() => setTimeout(() => useLineup.setState({ devicesOpen: true }), 0)}
+          >
+            Choose and change devices …
+          </button>
+        </MenuItem>
+        <MenuItem>
+          <button type="button" className={MENU_ITEM} onClick={saveAsSet}>
+            Keep this line-up as a set
+          </button>
+        </MenuItem>
+      </MenuItems>
+    </Menu>
+  );
+}
+
+function FrameControls() {
+  const zoom = useLineup((lineup) => lineup.zoom);
+  const shown = Math.round(zoomShown(({ zoom: real }) => real) * 100);
+  return (
+    <>
+      <label className="flex items-center gap-1 text-muted">
+        <span className="sr-only">Zoom of all frames</span>
+        <select
+          className={`${SELECT} font-mono`}
+          value={String(zoom)}
+          onChange={(event) =>
+            useLineup.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })
+          }
+        >
+          <option value="fit">Fit · {shown}%</option>
+          {STEPS.map((step) => (
+            <option key={step} value={step}>
+              {step * 100}%
+            </option>
+          ))}
+        </select>
+      </label>
+      <FramesMenu />
+      <MarksMenu />
+      <PropertyPicker />
+    </>
+  );
+}
+
+function FramesMenu() {
+  const { whole, linked, flow } = useLineup();
+  const toggles = [
+    ['whole', 'As high as the page', whole, 'Shift+w'],
+    ['linked', 'Scroll together, by content', linked, 'Shift+s'],
+    ['flow', 'All follow the cursor', flow, 'Shift+f'],
+  ] as const;
+  return (
+    <Popover>
+      <PopoverButton className={BUTTON}>Frames</PopoverButton>
+      <PopoverPanel anchor="bottom start" className={PANEL}>
+        {toggles.map(([id, label, on, keys]) => (
+          <label key={id} className="flex items-center gap-2 py-0.5">
+            <input
+              type="checkbox"
+              className="accent-reed"
+              checked={on}
+              onChange={() => useLineup.setState({ [id]: !on })}
+            />
+            {label} <span className="ml-auto font-mono text-muted">{keyText(keys)}</span>
+          </label>
+        ))}
+        <button type="button" className={`${BUTTON} mt-1.5 w-full`} onClick={() => turn()}>
+          Turn all devices <span className="font-mono text-muted">{keyText('Shift+r')}</span>
+        </button>
+      </PopoverPanel>
+    </Popover>
+  );
+}
+
+export function MarksMenu() {
+  const marks = useMarks();
+  const count = MARKS.filter(({ id }) => marks[id]).length;
+  return (
+    <Popover>
+      <PopoverButton className={BUTTON}>
+        Marks {count > 0 && <span className="font-mono text-reed">{count}</span>}
+      </PopoverButton>
+      <PopoverPanel anchor="bottom start" className={PANEL}>
+        {MARKS.map(({ id, name, key }) => (
+          <label key={id} className="flex items-center gap-2 py-0.5">
+            <input type="checkbox" className="accent-reed" checked={marks[id]} onChange={() => toggleMark(id)} />
+            {name} <span className="ml-auto font-mono text-muted">{keyText(key)}</span>
+          </label>
+        ))}
+      </PopoverPanel>
+    </Popover>
+  );
+}
+
+function PropertyPicker() {
+  const names = useProperties();
+  const chosen = useChosenProperty();
+  if (names.length === 0) return null;
+  return (
+    <label className="flex items-center gap-1 text-muted">
+      <span className="sr-only">Value under each frame</span>
+      <select
+        className={`${SELECT} w-28 font-mono text-[11px]`}
+        title="The value that stands under each frame"
+        value={chosen}
+        onChange={(event) => useLineup.setState({ property: event.target.value })}
+      >
+        {[...new Set([...(chosen ? [chosen] : []), ...names])].map((name) => (
+          <option key={name}>{name}</option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function ReaderMenu() {
+  const reader = useLineup((lineup) => lineup.reader);
+  const put = (change: ReaderChoice) => useLineup.setState({ reader: { ...reader, ...change } });
+  const changed = Object.values(reader).some((value) => value !== undefined);
+  const row = 'flex items-center justify-between gap-2 py-0.5';
+  return (
+    <Popover>
+      <PopoverButton className={`${BUTTON} ${changed ? 'border-reed bg-reed-tint' : ''}`}>Reader</PopoverButton>
+      <PopoverPanel anchor="bottom start" className={PANEL}>
+        <p className="m-0 pb-1.5 text-muted">What all devices are taken to have, in place of what each says.</p>
+        <label className={row}>
+          Colour scheme
+          <select
+            className={SELECT}
+            value={reader.scheme ?? ''}
+            onChange={(event) => put({ scheme: SCHEMES.find((one) => one === event.target.value) })}
+          >
+            <option value="">as the device</option>
+            {SCHEMES.map((scheme) => (
+              <option key={scheme}>{scheme}</option>
+            ))}
+          </select>
+        </label>
+        <label className={row}>
+          Motion
+          <select
+            className={SELECT}
+            value={reader.motion ?? ''}
+            onChange={(event) => put({ motion: MOTIONS.find((one) => one === event.target.value) })}
+          >
+            <option value="">as the device</option>
+            {MOTIONS.map((motion) => (
+              <option key={motion}>{motion}</option>
+            ))}
+          </select>
+        </label>
+        <label className={row}>
+          Text size
+          <select
+            className={SELECT}
+            value={reader.text ?? ''}
+            onChange={(event) => put({ text: event.target.value === '' ? undefined : Number(event.target.value) })}
+          >
+            <option value="">as the device</option>
+            {TEXTS.map((text) => (
+              <option key={text} value={text}>
+                {Math.round(text * 100)}%
+              </option>
+            ))}
+          </select>
+        </label>
+      </PopoverPanel>
+    </Popover>
+  );
+}

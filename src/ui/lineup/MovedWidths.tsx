@@ -1,0 +1,96 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { describeInterval, fromIntegers, normalise } from '@/core/breakpoints';
+import type { IntervalSet } from '@/core/breakpoints';
+import { setWidth } from '../session/actions';
+import { shownPage, useSession } from '../session/store';
+import { BUTTON } from '../theme/controls';
+import { streamComparison } from './api';
+
+interface State {
+  readonly total: number;
+  readonly compared: number;
+  readonly identical: number;
+  readonly moved: IntervalSet;
+  readonly count: number;
+  readonly elements: readonly string[];
+  readonly running: boolean;
+  readonly problem?: string;
+}
+
+/** The widths at which anything stands elsewhere than before, found by laying both out at each that may differ. */
+export function MovedWidths({ before }: { readonly before: number }) {
+  const page = useSession(shownPage);
+  const [state, setState] = useState<State>();
+  const stop = useRef<AbortController | undefined>(undefined);
+  useEffect(() => () => stop.current?.abort(), []);
+
+  const compare = async () => {
+    const mine = new AbortController();
+    stop.current = mine;
+    let now: State = { total: 0, compared: 0, identical: 0, moved: [], count: 0, elements: [], running: true };
+    setState(now);
+    try {
+      for await (const line of streamComparison(before, mine.signal)) {
+        if (mine.signal.aborted) return;
+        if (line.type === 'begun') now = { ...now, total: line.total, identical: line.identical };
+        if (line.type === 'failed') now = { ...now, running: false, problem: line.message };
+        if (line.type === 'done') now = { ...now, running: false };
+        if (line.type === 'compared')
+          now = {
+            ...now,
+            compared: now.compared + line.count,
+            count: now.count + line.moved.length,
+            moved: normalise([...now.moved, ...fromIntegers(line.moved.map(({ width }) => width))]),
+            elements: [...new Set([...now.elements, ...line.moved.flatMap(({ elements }) => elements)])].slice(0, 6),
+          };
+        setState(now);
+      }
+    } catch (error) {
+      if (!mine.signal.aborted)
+        setState({ ...now, running: false, problem: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  const halt = () => {
+    stop.current?.abort();
+    setState((now) => now && { ...now, running: false });
+  };
+  const all = state ? state.total + state.identical : 0;
+  const finished = state && !state.running && !state.problem && state.compared === state.total;
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-2" data-testid="moved-widths">
+      <button type="button" className={BUTTON} onClick={() => (state?.running ? halt() : void compare())}>
+        {state?.running ? 'Stop' : 'Compare every width'}
+      </button>
+      <span role="status">
+        {!state
+          ? '320 to 1920, wherever the edits since can have changed anything.'
+          : state.problem
+            ? state.problem
+            : state.running
+              ? `${state.compared} of ${state.total} widths compared`
+              : finished
+                ? state.count === 0
+                  ? `Nothing moved at any of ${all.toLocaleString('en')} widths (${state.identical.toLocaleString('en')} can’t have changed).`
+                  : `Something moved at ${state.count.toLocaleString('en')} widths. The other ${(all - state.count).toLocaleString('en')} are identical, ${state.identical.toLocaleString('en')} of them by what the edits can reach.`
+                : `Stopped after ${state.compared} of ${state.total} widths.`}
+      </span>
+      {state?.moved.map((part) => (
+        <button
+          key={part.from}
+          type="button"
+          className="rounded-[3px] border border-amber-ink bg-amber-tint px-1.5 font-mono text-xs"
+          onClick={() => setWidth(part.from)}
+        >
+          {describeInterval(part)}
+        </button>
+      ))}
+      {state && state.elements.length > 0 && (
+        <span className="truncate text-muted">
+          {state.elements.map((id) => page.elements[id]?.name ?? 'a removed element').join(', ')}
+        </span>
+      )}
+    </div>
+  );
+}

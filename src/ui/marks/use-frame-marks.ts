@@ -1,0 +1,36 @@
+import { useEffect, useMemo } from 'react';
+import type { RefObject } from 'react';
+import { contains } from '@/core/breakpoints';
+import type { Finding } from '@/core/audit';
+import { useSession } from '../session/store';
+import { useMarks } from './marks';
+
+const NONE: readonly Finding[] = [];
+
+/** The findings of the page on screen at a width. */
+export function useFindingsAt(width: number): readonly Finding[] {
+  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
+  return useMemo(() => findings.filter((finding) => contains(finding.widths, width)), [findings, width]);
+}
+
+/** Keeps a frame told which marks it is to draw itself: those that stand where its elements stand. */
+export function useFrameMarks(frame: RefObject<HTMLIFrameElement | null>, width: number, ready: boolean): void {
+  const outlines = useMarks((marks) => marks.outlines);
+  const taps = useMarks((marks) => marks.taps);
+  const shown = useMarks((marks) => marks.findings);
+  const found = useFindingsAt(width);
+  const drawn = shown
+    ? [...new Map(found.map(({ element, severity }) => [element, severity]))].map(
+        ([id, severity]) => `${id} ${severity}`,
+      )
+    : [];
+  const text = drawn.join(',');
+  useEffect(() => {
+    if (!ready) return;
+    const findings = text.split(',').flatMap((one) => {
+      const [id, severity] = one.split(' ');
+      return id && severity ? [{ id, severity }] : [];
+    });
+    frame.current?.contentWindow?.postMessage({ type: 'marks', marks: { outlines, taps, findings } }, '*');
+  }, [frame, ready, outlines, taps, text]);
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { bandsOf, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
+import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
+import { targetWidths } from '@/core/cascade';
+import type { Project } from '@/core/document';
+import { describeTarget } from '@/core/edits';
+import { shownProject, useSession, writeTarget } from '../session/store';
+
+/** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
+export function reachInWords(
+  project: Project,
+  target: string,
+  marked: IntervalSet,
+  slice: Slice = DEFAULT_SLICE,
+): string {
+  if (marked.length === 0) return '';
+  const names = (bands: readonly Band[]) => bands.map((band) => band.name).join(', ');
+  const widths = targetWidths(project, target, slice);
+  const within = bandsOf(project, slice).filter((band) => intersect([band], widths).length > 0);
+  const changed = within.filter((band) => intersect([band], marked).length > 0);
+  const keeping = within.filter((band) => !changed.includes(band));
+  if (keeping.length === 0) return `changes ${names(changed)}`;
+  return `changes ${names(changed)} · ${names(keeping)} ${keeping.length === 1 ? 'keeps its own' : 'keep their own'}`;
+}
+
+/** Where edits go, and what the one in hand would change: in sight at all times. */
+export function WritesTo() {
+  const project = useSession(shownProject);
+  const target = useSession(writeTarget);
+  const marked = useSession((session) => session.marked);
+  const slice = useSession((session) => session.slice);
+  const foretold = useSession((session) => session.foretold);
+  const proposed = useSession((session) => session.proposal !== undefined);
+  return (
+    <>
+      <span className="shrink-0 rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
+        Writes to {describeTarget(project, target)}
+      </span>
+      <span
+        className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
+        title={foretold}
+        aria-live="polite"
+        data-testid="reach"
+      >
+        {foretold || (proposed ? '' : reachInWords(project, target, marked, slice))}
+      </span>
+    </>
+  );
+}
