@@ -1,5 +1,5 @@
 import { escapeAttribute, escapeText } from '../render/markup';
-import type { Size } from './pack';
+import type { Packed, Size } from './pack';
 import { packFrames } from './pack';
 
 /** One device on a sheet. */
@@ -29,14 +29,23 @@ const MARGIN = 40;
 const HEAD = 56;
 const GAP = 28;
 const CAPTION = 40;
+/** Room for a title, however few frames there are. */
+const TITLE_LEAST = 640;
 
-/** A width at which the frames come out about as broad as a screen is to its height. */
-function roomFor(frames: readonly Size[], zoom: number): number {
-  const area = frames.reduce(
-    (sum, { width, height }) => sum + (width * zoom + GAP) * (height * zoom + CAPTION + GAP),
-    0,
+/** Widths that are tried, as multiples of the square root of what the frames cover. */
+const TRIED = Array.from({ length: 24 }, (_, i) => 0.8 + i * 0.06);
+/** The most that a sheet is as broad as high, or as high as broad. */
+const LONGEST_SIDE = 2.4;
+
+/** The frames packed into the room that leaves the least of it empty, among those that are about as broad as high. */
+function packedBest(items: readonly Size[]): Packed {
+  const area = items.reduce((sum, { width, height }) => sum + (width + GAP) * (height + GAP), 0);
+  const all = TRIED.map((factor) => packFrames(items, Math.sqrt(area) * factor, GAP));
+  const stretched = ({ width, height }: Size) => Math.max(width / height, height / width) > LONGEST_SIDE;
+  const some = all.filter((one) => !stretched(one));
+  return (some.length > 0 ? some : all).reduce((best, one) =>
+    one.width * one.height < best.width * best.height ? one : best,
   );
-  return Math.max(640, Math.ceil(Math.sqrt(area * 1.5)));
 }
 
 export interface LaidSheet extends Size {
@@ -49,12 +58,10 @@ export interface LaidSheet extends Size {
  */
 export function layLineupSheet(frames: readonly SheetFrame[], options: SheetOptions): LaidSheet {
   const { title, date, zoom, fontFaces, sandbox = '' } = options;
-  const packed = packFrames(
+  const packed = packedBest(
     frames.map(({ width, height }) => ({ width: width * zoom, height: height * zoom + CAPTION })),
-    roomFor(frames, zoom),
-    GAP,
   );
-  const width = Math.ceil(packed.width + 2 * MARGIN);
+  const width = Math.ceil(Math.max(TITLE_LEAST, packed.width + 2 * MARGIN));
   const height = Math.ceil(packed.height + 2 * MARGIN + HEAD);
   const figures = frames.map((frame, i) => {
     const { left, top } = packed.places[i]!;

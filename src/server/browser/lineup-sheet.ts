@@ -66,12 +66,23 @@ export async function makeSheet(
     }));
     const fontFaces = writeFontFaces(BUNDLED_FONTS, fontData);
     const date = new Date().toISOString().slice(0, 16).replace('T', ' ');
-    const laid = layLineupSheet(frames, { title: wish.title, date: `${date} UTC`, zoom: wish.zoom, fontFaces });
+    const laid = layLineupSheet(frames, {
+      title: wish.title,
+      date: `${date} UTC`,
+      zoom: wish.zoom,
+      fontFaces,
+      // To be pictured, frames must say when their fonts are there. Scripts run in neither.
+      sandbox: wish.format === 'html' ? '' : 'allow-same-origin',
+    });
     if (wish.format === 'html') return new TextEncoder().encode(laid.html);
     refuseTooLarge(laid, wish);
     await browserPage.setViewportSize({ width: laid.width, height: laid.height });
     await browserPage.setContent(laid.html, { waitUntil: 'load' });
-    await browserPage.evaluate(() => document.fonts.ready);
+    await browserPage.evaluate(async () => {
+      const inside = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!);
+      await Promise.all([document, ...inside].map((one) => one.fonts.ready));
+      await Promise.all(inside.flatMap((one) => [...one.images].map((image) => image.decode().catch(() => undefined))));
+    });
     const bytes =
       wish.format === 'png'
         ? await browserPage.screenshot({ type: 'png' })
@@ -85,8 +96,11 @@ export async function makeSheet(
 
 function documentFor(project: Project, page: Page, viewport: Viewport, scrollbar: Scrollbar, whole: boolean): string {
   const standIn = whatMatters(project, { ...viewport, height: whole ? viewport.height : undefined });
-  return previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
+  return previewDocument(renderPreview(project, page, fontData, standIn), POLICY + EXACT, scrollbar);
 }
+
+/** Without it, printing leaves backgrounds out (CSS Color Adjustment 1, 4.1). */
+const EXACT = '<style>@layer device { * { print-color-adjust: exact; -webkit-print-color-adjust: exact; } }</style>';
 
 function refuseTooLarge({ width, height }: { width: number; height: number }, { format, density }: SheetWish): void {
   const size = `The sheet would be ${width.toLocaleString('en')} × ${height.toLocaleString('en')} px`;

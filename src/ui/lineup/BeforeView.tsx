@@ -91,6 +91,7 @@ export function BeforeView() {
             </button>
           ))}
         </span>
+        {mode === 'overlay' && <span className="text-muted">What is black is the same; what differs is bright.</span>}
       </div>
       {earlier && chosen === earlier.revision ? (
         <>
