@@ -1,40 +1,11 @@
 import type { Frame } from 'playwright-core';
-import type { PageElement } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
 import type { Project } from '@/core/document';
 import { launchChromium } from '@/server/browser/chromium';
 import { fontData } from '@/server/browser/fonts';
+import { ELEMENTS, projectOfCards } from './bench-page';
 
-const CARDS = 99;
 const STEPS = 95;
-
-const element = (id: string, tag: string, more: Partial<PageElement>): PageElement => ({
-  id,
-  tag,
-  name: id,
-  attributes: {},
-  children: [],
-  shared: [],
-  styles: {},
-  ...more,
-});
-
-/** One grid of 99 cards of five elements each: 500 elements in all, every one of which moves with the gap. */
-function cards(): PageElement[] {
-  const parts = Array.from({ length: CARDS }, (_, i): PageElement[] => [
-    element(`ec${i}`, 'div', { children: [`eh${i}`, `et${i}`, `er${i}`], styles: { base: { 'padding-top': '8px' } } }),
-    element(`eh${i}`, 'h3', { text: `Tool ${i}` }),
-    element(`et${i}`, 'p', { text: 'Hangs on a peg, goes out for a week.' }),
-    element(`er${i}`, 'div', { children: [`eb${i}`] }),
-    element(`eb${i}`, 'button', { text: 'Reserve' }),
-  ]);
-  const row = element('erow', 'div', {
-    name: 'Cards',
-    children: parts.map(([card]) => card!.id),
-    styles: { base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'row-gap': '8px', 'column-gap': '20px' } },
-  }); // prettier-ignore
-  return [row, ...parts.flat()];
-}
 
 interface Pictures {
   /** The 95th percentile of the time between two, ms. */
@@ -78,15 +49,7 @@ export async function benchDragging(): Promise<void> {
   const address = process.env.MILLPOND_URL!;
   const browser = await launchChromium();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const made = await page.request.post(`${address}/api/projects`, { data: { name: 'Cards', from: 'empty' } });
-  const { id } = (await made.json()) as { id: string };
-  const edit = { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 0, elements: cards() };
-  const opened = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project; revision: number }; // prettier-ignore
-  edit.page = opened.project.pages[0]!.id;
-  edit.parent = opened.project.pages[0]!.elements[opened.project.pages[0]!.root]!.children[0]!;
-  await page.request.post(`${address}/api/projects/${id}/edits`, {
-    data: { revision: opened.revision, edits: [{ id: crypto.randomUUID(), kind: 'do', edit }] },
-  });
+  const id = await projectOfCards(page, address);
   await page.addInitScript(() => localStorage.setItem('mill-pond-measuring', 'asked'));
   await page.goto(`${address}/projects/${id}`);
   await page.locator('[role=treeitem][data-row=erow]').click();
@@ -127,7 +90,7 @@ export async function benchDragging(): Promise<void> {
     }, STEPS);
   const plain = await frames(bare.frames()[1]!, true, script);
   console.log(
-    `Dragging a gap on a page of ${CARDS * 5 + 5} elements: 95% of pictures within ${editor.toFixed(1)} ms, ${(editor / plain.p95).toFixed(2)} times a bare script's ${plain.p95.toFixed(1)} ms (another gap in ${preview.changes} of ${preview.count} pictures there, in ${plain.changes} of ${plain.count} here)`,
+    `Dragging a gap on a page of ${ELEMENTS} elements: 95% of pictures within ${editor.toFixed(1)} ms, ${(editor / plain.p95).toFixed(2)} times a bare script's ${plain.p95.toFixed(1)} ms (another gap in ${preview.changes} of ${preview.count} pictures there, in ${plain.changes} of ${plain.count} here)`,
   );
   await page.request.delete(`${address}/api/projects/${id}`);
   await browser.close();

@@ -5,6 +5,7 @@ import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
 import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
+import { benchLineup } from './bench-lineup';
 import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
 
 const ROUNDS = 5;
@@ -128,3 +129,4 @@ await closeBrowser();
 if (!only || only === 'edits') edits();
 if (!only || only === 'interaction') await interaction();
 if (!only || only === 'dragging') await benchDragging();
+if (!only || only === 'lineup') await benchLineup();

@@ -14,6 +14,8 @@ import { holdFixed, naturalHeight, setWhole } from './whole';
 const NO_TEXT = ['img', 'input', 'hr', 'textarea'];
 
 let selected: readonly string[] = [];
+/** Whether handles, drags and the outline go by this frame; else only boxes are reported. */
+let leads = true;
 let hovered: string | undefined;
 let editing: { readonly element: HTMLElement; readonly before: string } | undefined;
 let scheduled = false;
@@ -39,7 +41,7 @@ function report(token?: number): void {
   noteAnchor();
   const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
   const root = document.documentElement;
-  const last = selected.length === 1 ? find(selected[0]!) : null;
+  const last = leads && selected.length === 1 ? find(selected[0]!) : null;
   send({
     type: 'layout',
     rects,
@@ -60,6 +62,7 @@ function report(token?: number): void {
 /** Which elements reach past the sides is told when things have come to rest. */
 function lookOutside(): void {
   clearTimeout(resting);
+  if (!leads) return;
   resting = window.setTimeout(() => {
     const now = outside();
     const text = JSON.stringify(now);
@@ -172,8 +175,10 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
     putBlocks(blocks as Parameters<typeof putBlocks>[0]);
     putBody(body as string);
   },
-  select: ({ ids, locked }) => {
+  select: ({ ids, locked, leads: lead }) => {
     selected = ids as string[];
+    leads = lead as boolean;
+    lastOutside = leads ? lastOutside : '';
     setChosen(selected, locked as string[]);
   },
   survey: ({ token }) => send({ type: 'survey', token, scrollX, scrollY, boxes: survey() }),

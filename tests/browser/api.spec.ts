@@ -17,6 +17,9 @@ test('malformed requests to every route get a sentence and change nothing', asyn
     [`/api/projects/${id}`, 'patch'],
     [`/api/projects/${id}/edits`, 'post'],
     [`/api/projects/${id}/sweep`, 'post'],
+    [`/api/projects/${id}/pictures`, 'post'],
+    [`/api/projects/${id}/compare`, 'post'],
+    [`/api/projects/${id}/sheet`, 'post'],
   ];
   for (const [path, method] of routes)
     for (const data of ['{', '[]', 'null', '"x"', '{"a":1}', '']) {
@@ -29,7 +32,16 @@ test('malformed requests to every route get a sentence and change nothing', asyn
     }
   const plain = await request.post('/api/projects', { data: 'name=x', headers: { 'content-type': 'text/plain' } });
   expect(plain.status()).toBe(415);
-  for (const path of [`/api/projects/${nobody}`, '/api/projects/nonsense', `/api/projects/${nobody}/export`])
+  for (const path of [
+    `/api/projects/${nobody}`,
+    '/api/projects/nonsense',
+    `/api/projects/${nobody}/export`,
+    `/api/projects/${nobody}/revisions`,
+    `/api/projects/${id}/revisions/99`,
+    `/api/projects/${id}/revisions/x`,
+    '/api/pictures/nonsense',
+    `/api/pictures/${'0'.repeat(40)}`,
+  ])
     expect((await request.get(path)).status()).toBe(404);
   expect((await request.delete(`/api/projects/${nobody}`)).status()).toBe(404);
   expect((await request.post(`/api/projects/${nobody}/restore`)).status()).toBe(404);

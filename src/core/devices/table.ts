@@ -72,7 +72,8 @@ function readCsv(text: string): ReadDevices {
       `The table has no column called ${missing.join(', ')}. Its columns are: ${fields.join(', ') || 'none'}.`,
     );
   const broken = errors.find(({ type }) => type === 'Quotes' || type === 'FieldMismatch');
-  if (broken) return fail(`Row ${(broken.row ?? 0) + 2}: ${broken.message}.`);
+  // Rows that don't fit their head are counted from the first device, broken quotes from the head.
+  if (broken) return fail(`Row ${(broken.row ?? 0) + (broken.type === 'Quotes' ? 1 : 2)}: ${broken.message}.`);
   const rows = data.map((row) =>
     Object.fromEntries(
       Object.entries(row).flatMap(([name, value]) => (value.trim() === '' ? [] : [[name, value.trim()]])),

@@ -57,13 +57,18 @@ export function crossingBetween(project: Project, page: Page, from: Side, to: Si
   const stayed: string[] = [];
   const strayed: string[] = [];
   const sized = new Set<string>();
+  // What is written for an element, or for anything in it: both can move what stands beside it.
+  const touched = new Set<string>();
+  for (const { id } of elements)
+    if (values.get(id)!.length > 0)
+      for (let at: string | undefined = id; at !== undefined; at = parentOf(page, at)?.id) touched.add(at);
   for (const { id } of elements) {
     const change: ElementChange = { id, values: values.get(id)!, ...placeBetween(page, id, from, to), ...(order.has(id) && { order: order.get(id)! }) }; // prettier-ignore
     const same = !change.shown && !change.order && !change.moved && !change.resized;
     if (change.resized || change.shown) sized.add(id);
     if (!same || change.values.length > 0) changes.push(change);
     if (!from.boxes.has(id) && !to.boxes.has(id)) continue;
-    if (expectedToStay(page, id, values, sized)) (same ? stayed : strayed).push(id);
+    if (expectedToStay(page, id, touched, values, sized)) (same ? stayed : strayed).push(id);
   }
   return { changes, stayed, strayed };
 }
@@ -118,15 +123,15 @@ function placeBetween(page: Page, id: string, from: Side, to: Side): Partial<Ele
 function expectedToStay(
   page: Page,
   id: string,
+  touched: ReadonlySet<string>,
   values: ReadonlyMap<string, readonly ValueChange[]>,
   sized: ReadonlySet<string>,
 ): boolean {
-  const written = (one: string) => (values.get(one)?.length ?? 0) > 0;
-  if (written(id)) return false;
+  if (touched.has(id)) return false;
   const parent = parentOf(page, id);
   if (!parent) return true;
-  if (sized.has(parent.id) || parent.children.some(written)) return false;
-  for (let at = parentOf(page, id); at; at = parentOf(page, at.id)) if (written(at.id)) return false;
+  if (sized.has(parent.id) || parent.children.some((one) => touched.has(one))) return false;
+  for (let at = parentOf(page, id); at; at = parentOf(page, at.id)) if (values.get(at.id)!.length > 0) return false;
   return true;
 }
 

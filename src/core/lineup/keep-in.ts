@@ -17,9 +17,9 @@ export interface KeepIn {
 /** The room that all widths of a viewport's band share, and all devices that are looked at in it. */
 export function keepIn(set: BreakpointSet, viewport: Viewport, others: readonly Viewport[]): KeepIn {
   const band = bandAt(set, viewport.width, viewport);
-  const inside = others.filter(({ width }) => band.from <= width && width < band.below);
+  const inside = [viewport, ...others.filter(({ width }) => band.from <= width && width < band.below)];
   const heights = inside.map(({ height }) => height);
-  const least = Math.min(viewport.width, ...inside.map(({ width }) => width));
+  const least = Math.min(...inside.map(({ width }) => width));
   return {
     band,
     width: Math.ceil(band.from > 0 ? band.from : Math.min(NARROWEST, least)),

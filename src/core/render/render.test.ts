@@ -42,7 +42,7 @@ test('conditions are written in range syntax, in the order of the cascade', () =
 });
 
 test('longhands are gathered into the shortest shorthand', () => {
-  const write = (declarations: Record<string, string>) => writeDeclarations(declarations, (value) => value);
+  const write = (declarations: Record<string, string>) => writeDeclarations(declarations, (_, value) => value);
   expect(write({ 'padding-top': '0', 'padding-right': '24px', 'padding-bottom': '0', 'padding-left': '24px' })).toEqual(
     ['padding: 0 24px;'],
   );

@@ -80,6 +80,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
           parts={parts}
           standIn={{ ...viewport, height: undefined }}
           selection={selection}
+          leads={false}
           label={`${page.name}, ${width} px wide`}
           style={{ width, height, transform: `scale(${zoom})` }}
           frame={frame}

@@ -3,7 +3,6 @@
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import type { Place as PackedPlace } from '@/core/lineup';
 import { cutInWords } from '@/core/lineup';
 import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
 import { ViewportMarks } from '../marks/ViewportMarks';
@@ -32,22 +31,46 @@ interface Props {
   readonly page: Page;
   readonly parts: FrameParts;
   readonly zoom: number;
-  readonly place: PackedPlace;
+  readonly left: number;
+  readonly top: number;
   readonly others: readonly Viewport[];
   readonly scroller: HTMLElement | null;
   readonly onHeight: (key: number, height: number) => void;
 }
 
 /** The page on one device, live. Out of sight it costs nothing: it is told nothing until it comes into view again. */
-export const DeviceFrame = memo(function DeviceFrame(props: Props) {
-  const { stands, project, page, parts, zoom, place, others, scroller, onHeight } = props;
+export const DeviceFrame = memo(function DeviceFrame({ left, top, ...rest }: Props) {
+  const { key, device, viewport } = rest.stands;
+  const box = useRef<HTMLElement | null>(null);
+  const { near, met } = useNear(box, rest.scroller);
+  const active = useLineup((lineup) => lineup.active === key);
+  return (
+    <article
+      ref={box}
+      data-place={key}
+      aria-label={`${device.name}, ${viewport.width} by ${viewport.height} pixels`}
+      aria-current={active || undefined}
+      className={`absolute isolate ${active ? 'z-10' : ''}`}
+      style={{ left, top, width: viewport.width * rest.zoom }}
+    >
+      <Device {...rest} near={near} met={met} active={active} />
+    </article>
+  );
+});
+
+interface DeviceProps extends Omit<Props, 'left' | 'top' | 'scroller'> {
+  readonly near: boolean;
+  readonly met: boolean;
+  readonly active: boolean;
+}
+
+/** Everything of a device but its place, which changes more often while others grow. */
+const Device = memo(function Device(props: DeviceProps) {
+  const { stands, project, page, parts, zoom, others, onHeight, near, met, active } = props;
   const { key, device, viewport } = stands;
   const frame = useRef<HTMLIFrameElement | null>(null);
-  const box = useRef<HTMLElement | null>(null);
   const [layout, setLayout] = useState<FrameLayout>();
   const [ready, setReady] = useState(0);
-  const { near, met } = useNear(box, scroller);
-  const active = useLineup((lineup) => lineup.active === key);
   const linked = useLineup((lineup) => lineup.linked && !lineup.whole);
   const whole = useLineup((lineup) => lineup.whole);
   const selection = useSession((session) => session.selection);
@@ -89,7 +112,8 @@ export const DeviceFrame = memo(function DeviceFrame(props: Props) {
   const onMessage = useCallback(
     (message: FrameMessage) => {
       const isActive = () => useLineup.getState().active === key;
-      if (message.type === 'layout') setLayout(message);
+      if (message.type === 'layout')
+        setLayout((before) => (before && saysNothingNew(before, message) ? before : message));
       if (message.type === 'ready') setReady((count) => count + 1);
       if (message.type === 'anchor') return scrolledTo(key, message.anchors);
       if (message.type === 'select' || message.type === 'writing') activate(key);
@@ -100,16 +124,10 @@ export const DeviceFrame = memo(function DeviceFrame(props: Props) {
     [key, post],
   );
 
-  const content = layout?.content ?? viewport.width;
+  // What a scrollbar takes stays while the width changes.
+  const content = viewport.width - (layout ? layout.viewport - layout.content : 0);
   return (
-    <article
-      ref={box}
-      data-place={key}
-      aria-label={`${device.name}, ${viewport.width} by ${viewport.height} pixels`}
-      aria-current={active || undefined}
-      className="absolute"
-      style={{ left: place.left, top: place.top, width: viewport.width * zoom }}
-    >
+    <>
       <DeviceCaption stands={stands} content={content} findings={found.length} active={active} />
       <div
         className={`relative overflow-hidden bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
@@ -126,6 +144,7 @@ export const DeviceFrame = memo(function DeviceFrame(props: Props) {
             scrollbar={device.scrollbar}
             suspended={!near}
             selection={selection}
+            leads={active}
             label={`${page.name} on ${device.name}, ${viewport.width} px wide`}
             style={{ width: viewport.width, height, transform: `scale(${zoom})` }}
             frame={frame}
@@ -162,6 +181,17 @@ export const DeviceFrame = memo(function DeviceFrame(props: Props) {
         )}
       </div>
       <ValueLine project={project} page={page} viewport={viewport} layout={layout} />
-    </article>
+    </>
   );
 });
+
+/** Whether a report changes nothing that stands around or over the frame. */
+function saysNothingNew(before: FrameLayout, now: FrameLayout): boolean {
+  return (
+    before.viewport - before.content === now.viewport - now.content &&
+    before.height === now.height &&
+    before.scrollY === now.scrollY &&
+    before.naturalHeight === now.naturalHeight &&
+    JSON.stringify([before.rects, before.measured]) === JSON.stringify([now.rects, now.measured])
+  );
+}

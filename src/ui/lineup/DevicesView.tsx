@@ -24,7 +24,7 @@ export function DevicesView() {
   const project = useSession(shownProject);
   const page = useSession(shownPage);
   const choice = useLineup((lineup) => lineup.zoom);
-  const stands = useStands();
+  const { stands, others } = useStands();
   const size = useSize(bed);
 
   useEffect(() => {
@@ -55,7 +55,6 @@ export function DevicesView() {
       ),
     [frames, zoom, room.width, around],
   );
-  const others = useMemo(() => stands.map(({ viewport }) => viewport), [stands]);
 
   return (
     <div
@@ -64,7 +63,7 @@ export function DevicesView() {
       role="group"
       tabIndex={0}
       aria-label="Devices: comma and full stop go from one to the next, arrows nudge what is selected"
-      className="relative min-h-0 flex-1 overflow-auto -outline-offset-2"
+      className="relative isolate min-h-0 flex-1 overflow-auto -outline-offset-2 [contain:strict]"
     >
       {stands.length === 0 && (
         <div className="p-6">
@@ -89,7 +88,8 @@ export function DevicesView() {
               page={page}
               parts={parts}
               zoom={zoom}
-              place={packed.places[i]!}
+              left={packed.places[i]!.left}
+              top={packed.places[i]!.top}
               others={others}
               scroller={bed}
               onHeight={onHeight}

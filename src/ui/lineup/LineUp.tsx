@@ -14,7 +14,7 @@ import { SheetDialog } from './SheetDialog';
 export function LineUp() {
   const tab = useLineup((lineup) => lineup.tab);
   return (
-    <section aria-label="Line-up" className="flex min-w-0 flex-1 flex-col bg-bed">
+    <section aria-label="Line-up" className="relative z-[1] flex min-w-0 flex-1 flex-col bg-bed">
       <LineUpBar />
       {tab === 'devices' && <DevicesView />}
       {tab === 'pages' && <PagesView />}

@@ -32,7 +32,7 @@ export function VersionFrames({ earlier, mode }: { readonly earlier: Project; re
   const [parts, setParts] = useState<FrameParts>();
   const project = useSession(shownProject);
   const page = useSession(shownPage);
-  const stands = useStands();
+  const { stands } = useStands();
   const choice = useLineup((lineup) => lineup.zoom);
   const size = useSize(bed);
   const was = earlier.pages.find(({ id }) => id === page.id);
@@ -180,6 +180,7 @@ function OneVersion({ id, version, stands, zoom, parts, near }: OneProps) {
         scrollbar={device.scrollbar}
         suspended={!near}
         selection={NOTHING}
+        leads={false}
         label={`${version.page.name} on ${device.name}`}
         style={{ width: viewport.width, height: viewport.height, transform: `scale(${zoom})` }}
         frame={frame}

@@ -22,6 +22,8 @@ interface Props {
   /** A suspended frame is told nothing until it is wanted again; then all at once. */
   readonly suspended?: boolean;
   readonly selection: readonly string[];
+  /** Whether handles, drags and the outline go by this frame. */
+  readonly leads?: boolean;
   readonly label: string;
   readonly style: CSSProperties;
   readonly frame: RefObject<HTMLIFrameElement | null>;
@@ -33,7 +35,18 @@ interface Props {
  * what differs from what it shows.
  */
 export function PreviewFrame(props: Props) {
-  const { project, page, parts, scrollbar = 'overlay', suspended = false, selection, label, style, frame } = props;
+  const {
+    project,
+    page,
+    parts,
+    scrollbar = 'overlay',
+    suspended = false,
+    leads = true,
+    selection,
+    label,
+    style,
+    frame,
+  } = props;
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
   const key = standInKey(whatMatters(project, props.standIn));
@@ -78,9 +91,9 @@ export function PreviewFrame(props: Props) {
     [page],
   );
   useEffect(() => {
-    const ids = { ids: [...selection], locked: locked.split(' ') };
+    const ids = { ids: [...selection], locked: locked.split(' '), leads };
     if (ready && !suspended) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
-  }, [ready, suspended, selection, locked, frame]);
+  }, [ready, suspended, selection, locked, leads, frame]);
 
   return (
     <iframe
