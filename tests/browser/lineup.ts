@@ -45,9 +45,9 @@ export async function scrollBy(place: Locator, by: number): Promise<void> {
     .evaluate((_, px) => globalThis.scrollBy(0, px), by);
 }
 
-/** Zooms out far enough for all devices to be in sight. */
-export async function zoomOut(page: Page): Promise<void> {
-  await page.getByRole('combobox', { name: 'Zoom of all frames' }).selectOption('0.2');
+/** All frames at one zoom; at 0.2 all devices of a set are in sight. */
+export async function zoom(page: Page, to: number): Promise<void> {
+  await page.getByRole('combobox', { name: 'Zoom of all frames' }).selectOption(String(to));
 }
 
 export const valueUnder = (place: Locator) => place.getByTestId('value-line');

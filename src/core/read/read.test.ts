@@ -4,14 +4,22 @@ import { readSheet } from './sheet';
 
 test.each<[string, unknown]>([
   ['(min-width: 600px)', [{ from: 600 }]],
-  ['only screen and (min-width: 37.5em) and (orientation: landscape)', [{ from: 600, orientation: 'landscape' }]],
+  [
+    'only screen and (min-width: 37.5em) and (orientation: landscape)',
+    [{ from: 600, orientation: 'landscape', unit: 'em' }],
+  ],
   ['(600px <= width < 900px)', [{ from: 600, below: 900 }]],
   ['(900px > width)', [{ below: 900 }]],
   ['(height < 500px), (pointer: coarse)', [{ heightBelow: 500 }, { pointer: 'finger' }]],
   ['screen', [{}]],
   ['print', []],
   ['(pointer: coarse) and (pointer: fine)', []],
-  ['(hover: hover)', undefined],
+  ['(hover: hover)', [{ hover: true }]],
+  ['(any-pointer: none) and (max-resolution: 96dpi)', [{ pointer: 'remote', densityBelow: 1 + 2 ** -20 }]],
+  ['(prefers-color-scheme: dark) and (prefers-color-scheme: light)', []],
+  ['(min-width: 30em) and (max-width: 900px)', [{ from: 480, below: 900 + 2 ** -20 }]],
+  ['(any-orientation: portrait)', undefined],
+  ['(scripting: enabled)', undefined],
   ['not screen', undefined],
   ['(min-width: 40vw)', undefined],
 ])('%s', (query, expected) => {
@@ -59,7 +67,7 @@ test('what can not be used is left out with its line and a reason', () => {
   const { rules, notes } = readSheet(`@import url(x.css);
 p { color: red; background: url(http://example.com/x.png); all: unset; writing-mode: vertical-rl }
 a:has(b) { color: red }
-@media (hover: hover) { p { color: blue } }
+@media (scripting: enabled) { p { color: blue } }
 p { color: }
 @font-face { font-family: X; src: url(x) }
 h1 { margin: var(--m); accent-color: red }`);
