@@ -2,9 +2,23 @@ import { formatNumber } from '../styles/length';
 
 /** The fixed tables of computed values: CSS Fonts 4, CSS Backgrounds 3, CSS Display 3 and what browsers add to them. */
 
-export const SIZE_WORDS: Readonly<Record<string, number>> = {
+const SIZE_WORDS: Readonly<Record<string, number>> = {
   'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
 }; // prettier-ignore
+/** What the words are of the reader's own size where that isn't the usual one: browsers have no table there. */
+const SIZE_FACTORS: Readonly<Record<string, number>> = {
+  'xx-small': 0.6, 'x-small': 0.75, small: 0.89, medium: 1, large: 1.2, 'x-large': 1.5, 'xx-large': 2, 'xxx-large': 3,
+}; // prettier-ignore
+
+/**
+ * An absolute size (CSS Fonts 4, 3.5.1) in px; undefined for what is none.
+ * @param text the reader's own text size as a multiple of 16 px
+ */
+export function sizeOfWord(word: string, text = 1): number | undefined {
+  if (text === 1) return SIZE_WORDS[word];
+  const factor = SIZE_FACTORS[word];
+  return factor === undefined ? undefined : Math.round(factor * text * 16 * 1e4) / 1e4;
+}
 export const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
 
 /** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */

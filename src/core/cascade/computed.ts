@@ -15,7 +15,7 @@ import {
   LINE_WIDTHS,
   NON_NEGATIVE,
   REPLACED,
-  SIZE_WORDS,
+  sizeOfWord,
 } from './computed-tables';
 import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
@@ -143,10 +143,10 @@ export class ComputedStyles {
 
   #ownSize(elementId: string, value: string, inherited: FontSize): FontSize {
     const rem = elementId === HTML.id ? this.#medium.specified : this.fontSize(HTML.id);
-    const word = SIZE_WORDS[value];
     const { text = 1 } = this.viewport;
+    const word = sizeOfWord(value, text);
     // For another text size than the usual one the sheet says px in place of the word.
-    if (word !== undefined) return { specified: word * text, absolute: text !== 1 };
+    if (word !== undefined) return { specified: word, absolute: text !== 1 };
     if (value === 'larger') return { ...inherited, specified: inherited.specified * 1.2 };
     if (value === 'smaller') return { ...inherited, specified: inherited.specified / 1.2 };
     if (/^[\d.]+%$/.test(value)) return { ...inherited, specified: (parseFloat(value) / 100) * inherited.specified };

@@ -38,7 +38,7 @@ test.each([
   ['margin-top', 'calc(-2.5svh + 3vw)', { height: 800 }, 'calc(calc(-2.5 * 8px) + 3vw)'],
   ['width', '5vmin', { height: 500 }, 'calc(5 * min(1vw, 5px))'],
   ['background-image', 'url("a-10vh.svg")', { height: 500 }, 'url("a-10vh.svg")'],
-  ['font-size', 'small', { text: 2 }, '26px'],
+  ['font-size', 'small', { text: 2 }, '28.48px'],
   ['border-top-width', 'medium', { text: 2 }, 'medium'],
   ['color-scheme', 'light dark', { scheme: 'dark' }, 'dark'],
   ['color-scheme', 'only light', { scheme: 'dark' }, 'only light'],

@@ -2,7 +2,7 @@ import type { Condition } from '../breakpoints/condition';
 import { conditionQuery, EM, holdsForReader } from '../breakpoints/condition';
 import type { Reader } from '../breakpoints/viewport';
 import { wholeReader } from '../breakpoints/viewport';
-import { SIZE_WORDS } from '../cascade/computed-tables';
+import { sizeOfWord } from '../cascade/computed-tables';
 import type { Project } from '../document/project';
 import { readFeature } from '../read/media';
 
@@ -91,8 +91,8 @@ export function valueFor(property: string, value: string, standIn: StandIn | und
   if (property === 'color-scheme' && /\blight\b/.test(value) && /\bdark\b/.test(value)) result = scheme;
   if (text !== 1 && property === 'font-size')
     result = value.replace(/(?<![\w-])(?:initial|(?:xx?-|xxx-)?(?:small|large)|medium)(?![\w-])/g, (word) => {
-      const size = SIZE_WORDS[word === 'initial' ? 'medium' : word];
-      return size === undefined ? word : `${size * text}px`;
+      const size = sizeOfWord(word === 'initial' ? 'medium' : word, text);
+      return size === undefined ? word : `${size}px`;
     });
   if (standIn.height !== undefined && /v(?:h|b|min|max)\b/i.test(result)) result = withHeight(result, standIn.height);
   return result;
