@@ -80,27 +80,12 @@ async function showing(page: Page, count: number): Promise<void> {
   await page.waitForTimeout(800);
 }
 
-/** An edit in the line-up until all eight frames show it, against eight bare frames that get the same rule by message. */
-async function updates(browser: Browser, address: string, id: string, project: Project): Promise<void> {
-  const page = await lineup(browser, address, id, DEVICES, ZOOM);
-  await showing(page, DEVICES.length);
-  for (const frame of inside(page)) await frame.evaluate(WATCH);
-  const field = page.locator('input[data-property="gap"]');
-  await field.focus();
-  const ours: number[] = [];
-  for (let step = 1; step <= STEPS; step++) {
-    await page.evaluate(`addEventListener('keydown', () => (window.asked = ${now}), { once: true, capture: true })`);
-    await field.fill(`8px ${20 + step}px`);
-    await field.press('Enter');
-    ours.push(await until(inside(page), await page.evaluate('window.asked')));
-  }
-  await page.close();
-
+/** A page of sandboxed frames as large as the devices, without anything around them, that take a rule by message. */
+async function bareFrames(browser: Browser, address: string, project: Project): Promise<Page> {
   const bare = await browser.newPage({ viewport: VIEWPORT });
   await bare.goto(`${address}/api/health`);
   const listen = `<script>addEventListener('message', ({ data }) => { for (const sheet of document.styleSheets) for (const rule of sheet.cssRules) if (rule.selectorText === data.selector) rule.style.cssText = data.css; });</script>`;
   const preview = renderPreview(project, project.pages[0]!, fontData);
-  const rule = preview.blocks.flatMap(({ rules }) => rules).find(({ key }) => key === 'erow')!;
   const html = previewDocument(preview, '').replace('</html>', `${listen}</html>`);
   const sizes = DEVICES.map((device) => project.devices.find((one) => one.id === device)!);
   await bare.setContent('<!doctype html><body style="margin:0">');
@@ -119,6 +104,28 @@ async function updates(browser: Browser, address: string, id: string, project: P
     },
     [html, sizes, ZOOM] as const,
   );
+  return bare;
+}
+
+/** An edit in the line-up until all eight frames show it, against eight bare frames that get the same rule by message. */
+async function updates(browser: Browser, address: string, id: string, project: Project): Promise<void> {
+  const page = await lineup(browser, address, id, DEVICES, ZOOM);
+  await showing(page, DEVICES.length);
+  for (const frame of inside(page)) await frame.evaluate(WATCH);
+  const field = page.locator('input[data-property="gap"]');
+  await field.focus();
+  const ours: number[] = [];
+  for (let step = 1; step <= STEPS; step++) {
+    await page.evaluate(`addEventListener('keydown', () => (window.asked = ${now}), { once: true, capture: true })`);
+    await field.fill(`8px ${20 + step}px`);
+    await field.press('Enter');
+    ours.push(await until(inside(page), await page.evaluate('window.asked')));
+  }
+  await page.close();
+
+  const preview = renderPreview(project, project.pages[0]!, fontData);
+  const rule = preview.blocks.flatMap(({ rules }) => rules).find(({ key }) => key === 'erow')!;
+  const bare = await bareFrames(browser, address, project);
   await showing(bare, DEVICES.length);
   for (const frame of inside(bare)) await frame.evaluate(WATCH);
   const theirs: number[] = [];
@@ -140,33 +147,49 @@ async function updates(browser: Browser, address: string, id: string, project: P
   );
 }
 
-/** How often each second the slowest frame shows another width while the gauge is scrubbed and all frames flow. */
-async function scrubbing(browser: Browser, address: string, id: string): Promise<void> {
+/** How often each second frames show another width while the gauge is scrubbed, and all of them flow with it. */
+async function scrubbing(browser: Browser, address: string, id: string, project: Project): Promise<void> {
   const page = await lineup(browser, address, id, DEVICES, ZOOM);
   await showing(page, DEVICES.length);
+  const inHand = DEVICES.indexOf('dtablet');
+  await page.locator('article[data-place] header button').nth(0).waitFor();
   await page.getByRole('button', { name: 'Frames' }).click();
   await page.getByRole('checkbox', { name: /All follow the cursor/ }).check();
   await page.keyboard.press('Escape');
-  await page
-    .getByRole('button', { name: /^Tablet/ })
-    .first()
-    .click();
+  await page.locator('article[data-place]').nth(inHand).locator('header button').first().click();
   for (const frame of inside(page)) await frame.evaluate(WATCH);
   const axis = (await page.getByTestId('axis').boundingBox())!;
   const start = performance.now();
   await page.mouse.move(axis.x + axis.width * 0.5, axis.y + 20);
   await page.mouse.down();
-  for (let i = 0; i < 240; i++) {
+  for (let i = 0; performance.now() - start < 8_000; i++) {
     await page.mouse.move(axis.x + axis.width * (0.5 - 0.35 * Math.sin(i / 40)), axis.y + 20);
     await page.waitForTimeout(8);
   }
   await page.mouse.up();
   const seconds = (performance.now() - start) / 1000;
-  const counts = (await Promise.all(inside(page).map(pictures))).map((times) => times.length);
-  console.log(
-    `Scrubbing all ${DEVICES.length} frames: ${(Math.min(...counts) / seconds).toFixed(0)} updates a second in the slowest frame, ${(Math.max(...counts) / seconds).toFixed(0)} in the fastest (20 are wanted)`,
-  );
+  const rates = (await Promise.all(inside(page).map(pictures))).map((times) => times.length / seconds);
   await page.close();
+
+  const bare = await bareFrames(browser, address, project);
+  await showing(bare, DEVICES.length);
+  for (const frame of inside(bare)) await frame.evaluate(WATCH);
+  await bare.evaluate(async () => {
+    const frames = [...document.querySelectorAll('iframe')].map((frame) => ({ frame, width: frame.clientWidth }));
+    const begun = performance.now();
+    for (let i = 0; performance.now() - begun < 5_000; i++) {
+      await new Promise(requestAnimationFrame);
+      for (const { frame, width } of frames)
+        frame.style.width = `${Math.round(width * (1 + 0.3 * Math.sin(i / 15)))}px`;
+    }
+  });
+  const theirs = (await Promise.all(inside(bare).map(pictures))).map((times) => times.length / 5);
+  await bare.close();
+  const others = rates.filter((_, i) => i !== inHand);
+  const one = (value: number) => value.toFixed(1);
+  console.log(
+    `Scrubbing with ${DEVICES.length} frames of ${ELEMENTS} elements: the one in hand shows ${one(rates[inHand]!)} widths a second, the others ${one(Math.min(...others))} to ${one(Math.max(...others))}, ${one(rates.reduce((sum, rate) => sum + rate, 0))} in all (20 are wanted); bare frames of which a script changes all widths at once, ${one(Math.min(...theirs))}`,
+  );
 }
 
 /** Memory of all processes of a browser, each shared part counted once (PSS), MB. */
@@ -220,7 +243,7 @@ export async function benchLineup(): Promise<void> {
   const id = await projectOfCards(first, address);
   const { project } = (await (await first.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project };
   await updates(browser, address, id, project);
-  await scrubbing(browser, address, id);
+  await scrubbing(browser, address, id, project);
   await first.request.delete(`${address}/api/projects/${id}`);
   await browser.close();
   const other = await launchChromium();

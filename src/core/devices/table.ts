@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { Device } from './device';
-import { DEVICE_GROUPS, deviceSchema } from './device';
+import type { Device, DeviceGroup } from './device';
+import { deviceSchema } from './device';
 
 /** The columns of a table of devices; those with a value here may be left out. */
 const COLUMNS = {
@@ -20,6 +20,9 @@ const COLUMNS = {
 type Column = keyof typeof COLUMNS;
 const NAMES = Object.keys(COLUMNS) as Column[];
 const NUMBERS: readonly Column[] = ['width', 'height', 'density', 'bars', 'text'];
+
+/** Groups of which most are pointed at with a finger, and turned. */
+const IN_HAND: readonly DeviceGroup[] = ['watch', 'phone', 'folding', 'tablet'];
 
 /** Characters and rows that a table has at most. */
 const TEXT_MOST = 400_000;
@@ -110,7 +113,7 @@ function collect(rows: readonly Record<string, unknown>[], where: (index: number
       given[name] = NUMBERS.includes(name) && typeof value === 'string' ? Number(value) : value;
     }
     const group = given.group ?? likelyGroup(Number(given.width), Number(given.height));
-    const hand = DEVICE_GROUPS.indexOf(group as never) <= DEVICE_GROUPS.indexOf('tablet');
+    const hand = IN_HAND.some((one) => one === group);
     const device = {
       id: 'dread',
       group,

@@ -9,10 +9,9 @@ import { loadFrameParts } from '../session/api';
 import { report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
 import { useSize } from '../stage/use-size';
+import { SELECT } from '../theme/controls';
 import { CrossingFrame } from './CrossingFrame';
 import { CrossingList } from './CrossingList';
-
-const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
 
 interface Seen {
   readonly width: number;

@@ -126,6 +126,9 @@ const Device = memo(function Device(props: DeviceProps) {
 
   // What a scrollbar takes stays while the width changes.
   const content = viewport.width - (layout ? layout.viewport - layout.content : 0);
+  const marks = (
+    <ViewportMarks viewport={viewport} content={content} zoom={zoom} scrollY={layout?.scrollY ?? 0} others={others} />
+  );
   return (
     <>
       <DeviceCaption stands={stands} content={content} findings={found.length} active={active} />
@@ -153,24 +156,12 @@ const Device = memo(function Device(props: DeviceProps) {
         )}
         {near && active && (
           <Overlay layout={layout} zoom={zoom} page={page}>
-            <ViewportMarks
-              viewport={viewport}
-              content={content}
-              zoom={zoom}
-              scrollY={layout?.scrollY ?? 0}
-              others={others}
-            />
+            {marks}
           </Overlay>
         )}
         {near && !active && (
           <div className="part pointer-events-none absolute inset-0 overflow-hidden">
-            <ViewportMarks
-              viewport={viewport}
-              content={content}
-              zoom={zoom}
-              scrollY={layout?.scrollY ?? 0}
-              others={others}
-            />
+            {marks}
             <SelectionBoxes layout={layout} zoom={zoom} page={page} />
           </div>
         )}

@@ -1,14 +1,15 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems, Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { MOTIONS, SCHEMES } from '@/core/breakpoints';
 import { keyText } from '../commands/key-text';
 import { MARKS, toggleMark, useMarks } from '../marks/marks';
 import { shownProject, useSession } from '../session/store';
 import { WritesTo } from '../stage/WritesTo';
-import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
-import type { LineupTab, ReaderChoice } from './lineup';
+import { ZoomSelect } from '../stage/ZoomSelect';
+import { BUTTON, MENU, MENU_ITEM, PANEL, SELECT } from '../theme/controls';
+import type { LineupTab } from './lineup';
 import { LINEUP_TABS, showSet, turn, useLineup } from './lineup';
+import { ReaderMenu } from './ReaderMenu';
 import { saveAsSet } from './sets';
 import { useChosenProperty, useProperties } from './use-chosen-property';
 import { zoomShown } from './zoom-shown';
@@ -20,9 +21,6 @@ const TAB_NAMES: Readonly<Record<LineupTab, string>> = {
   before: 'Since before',
 };
 const STEPS = [0.2, 0.35, 0.5, 0.75, 1] as const;
-const TEXTS = [1, 1.15, 1.3, 1.5, 1.75, 2] as const;
-const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none';
-const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
 
 /** Where edits go, which way of looking is chosen, and how the frames are shown. */
 export function LineUpBar() {
@@ -96,26 +94,16 @@ function SetMenu() {
 
 function FrameControls() {
   const zoom = useLineup((lineup) => lineup.zoom);
-  const shown = Math.round(zoomShown(({ zoom: real }) => real) * 100);
+  const shown = zoomShown(({ zoom: real }) => real);
   return (
     <>
-      <label className="flex items-center gap-1 text-muted">
-        <span className="sr-only">Zoom of all frames</span>
-        <select
-          className={`${SELECT} font-mono`}
-          value={String(zoom)}
-          onChange={(event) =>
-            useLineup.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })
-          }
-        >
-          <option value="fit">Fit · {shown}%</option>
-          {STEPS.map((step) => (
-            <option key={step} value={step}>
-              {step * 100}%
-            </option>
-          ))}
-        </select>
-      </label>
+      <ZoomSelect
+        label="Zoom of all frames"
+        zoom={zoom}
+        steps={STEPS}
+        shown={shown}
+        onZoom={(next) => useLineup.setState({ zoom: next })}
+      />
       <FramesMenu />
       <MarksMenu />
       <PropertyPicker />
@@ -191,61 +179,5 @@ function PropertyPicker() {
         ))}
       </select>
     </label>
-  );
-}
-
-function ReaderMenu() {
-  const reader = useLineup((lineup) => lineup.reader);
-  const put = (change: ReaderChoice) => useLineup.setState({ reader: { ...reader, ...change } });
-  const changed = Object.values(reader).some((value) => value !== undefined);
-  const row = 'flex items-center justify-between gap-2 py-0.5';
-  return (
-    <Popover>
-      <PopoverButton className={`${BUTTON} ${changed ? 'border-reed bg-reed-tint' : ''}`}>Reader</PopoverButton>
-      <PopoverPanel anchor="bottom start" className={PANEL}>
-        <p className="m-0 pb-1.5 text-muted">What all devices are taken to have, in place of what each says.</p>
-        <label className={row}>
-          Colour scheme
-          <select
-            className={SELECT}
-            value={reader.scheme ?? ''}
-            onChange={(event) => put({ scheme: SCHEMES.find((one) => one === event.target.value) })}
-          >
-            <option value="">as the device</option>
-            {SCHEMES.map((scheme) => (
-              <option key={scheme}>{scheme}</option>
-            ))}
-          </select>
-        </label>
-        <label className={row}>
-          Motion
-          <select
-            className={SELECT}
-            value={reader.motion ?? ''}
-            onChange={(event) => put({ motion: MOTIONS.find((one) => one === event.target.value) })}
-          >
-            <option value="">as the device</option>
-            {MOTIONS.map((motion) => (
-              <option key={motion}>{motion}</option>
-            ))}
-          </select>
-        </label>
-        <label className={row}>
-          Text size
-          <select
-            className={SELECT}
-            value={reader.text ?? ''}
-            onChange={(event) => put({ text: event.target.value === '' ? undefined : Number(event.target.value) })}
-          >
-            <option value="">as the device</option>
-            {TEXTS.map((text) => (
-              <option key={text} value={text}>
-                {Math.round(text * 100)}%
-              </option>
-            ))}
-          </select>
-        </label>
-      </PopoverPanel>
-    </Popover>
   );
 }

@@ -10,7 +10,7 @@ import type { Stands } from './lineup';
 import { activate, showView, standsOf, useLineup } from './lineup';
 
 /** Ms between two questions whether more pictures have come. */
-const AGAIN = 700;
+const AGAIN = 1_000;
 const TALLEST = 150;
 
 /** All pages on all devices, small: what is wrong where, at a glance. Pressing one goes there. */

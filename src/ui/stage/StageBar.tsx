@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { setSlice } from '../session/actions';
 import { shownProject, useSession } from '../session/store';
 import { WritesTo } from './WritesTo';
+import { ZoomSelect } from './ZoomSelect';
 
 const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
 
@@ -16,7 +17,6 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
   const slice = useSession((session) => session.slice);
-  const percent = Math.round(zoom * 100);
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
       <WritesTo />
@@ -24,23 +24,13 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         <b>{width}</b> wide · content {content ?? width}
       </span>
       {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} />}
-      <label className="flex items-center gap-1 text-muted">
-        <span className="sr-only">Zoom</span>
-        <select
-          className="rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 font-mono text-ink"
-          value={String(choice)}
-          onChange={(event) =>
-            useSession.setState({ zoom: event.target.value === 'fit' ? 'fit' : Number(event.target.value) })
-          }
-        >
-          <option value="fit">Fit · {percent}%</option>
-          {STEPS.map((step) => (
-            <option key={step} value={step}>
-              {step * 100}%
-            </option>
-          ))}
-        </select>
-      </label>
+      <ZoomSelect
+        label="Zoom"
+        zoom={choice}
+        steps={STEPS}
+        shown={zoom}
+        onZoom={(next) => useSession.setState({ zoom: next })}
+      />
     </div>
   );
 }

@@ -18,7 +18,9 @@ interface Step {
 }
 
 const latest = new WeakMap<Page, Map<string, Shown>>();
-const steps = new WeakMap<Shown, Step>();
+/** The last ways that were worked out. Few, so that a frame which shows something old keeps nothing else alive. */
+let steps: readonly (Step & { readonly from: Shown })[] = [];
+const STEPS_KEPT = 8;
 
 function known(project: Project, page: Page, standIn: StandIn): Shown | undefined {
   const found = latest.get(page)?.get(standInKey(standIn));
@@ -42,13 +44,13 @@ export function previewOf(project: Project, page: Page, standIn: StandIn, fontDa
 /** The way from what a frame shows to what it is to show: worked out once for all frames that show the same. */
 export function nextPreview(before: Shown, project: Project, page: Page, standIn: StandIn, fontData: FontData): Step {
   const sameReader = standInKey(before.standIn) === standInKey(standIn);
-  const done = steps.get(before);
-  if (done && done.shown.project === project && done.shown.page === page && sameReader) return done;
+  const done = steps.find(({ from, shown }) => from === before && shown.project === project && shown.page === page);
+  if (done && sameReader) return done;
   const quick = sameReader && !known(project, page, standIn) ? restyledPreview(before, project, page) : undefined;
   const shown = quick
     ? keep({ project, page, standIn, preview: quick.preview })
     : previewOf(project, page, standIn, fontData);
   const step = { shown, patch: quick?.patch ?? patchBetween(before.preview, shown.preview) };
-  if (sameReader) steps.set(before, step);
+  if (sameReader) steps = [{ from: before, ...step }, ...steps].slice(0, STEPS_KEPT);
   return step;
 }
