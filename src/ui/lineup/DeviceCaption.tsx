@@ -1,8 +1,9 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { memo } from 'react';
 import { wholeReader } from '@/core/breakpoints';
-import type { Part } from '@/core/devices';
+import type { Device, Part } from '@/core/devices';
 import { holdInWords, PARTS } from '@/core/devices';
 import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import type { Stands } from './lineup';
@@ -56,13 +57,29 @@ export function DeviceCaption({ stands, content, findings, active }: Props) {
           {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
         </span>
       </button>
+      <CaptionMenu placeKey={key} device={device} part={hold.part ?? 'whole'} reader={readerInWords(stands)} />
+    </header>
+  );
+}
+
+interface MenuProps {
+  readonly placeKey: number;
+  readonly device: Device;
+  readonly part: Part;
+  readonly reader: string;
+}
+
+/** What can be done with a device. It stays as it is while the width changes, since menus are dear. */
+const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }: MenuProps) {
+  return (
+    <>
       {device.turns && (
         <button
           type="button"
           className={SIGN_BUTTON}
           aria-label={`Turn ${device.name}`}
           title="Turn (R)"
-          onClick={() => turn(key)}
+          onClick={() => turn(placeKey)}
         >
           <svg
             width="13"
@@ -85,7 +102,7 @@ export function DeviceCaption({ stands, content, findings, active }: Props) {
         <MenuItems anchor="bottom end" className={MENU}>
           <p className="m-0 px-2 py-1 text-xs text-muted">
             {[
-              readerInWords(stands),
+              reader,
               `density ${device.density}`,
               device.bars > 0 && `bars ${device.bars} px`,
               `${device.scrollbar} scrollbar`,
@@ -93,21 +110,25 @@ export function DeviceCaption({ stands, content, findings, active }: Props) {
               .filter(Boolean)
               .join(' · ')}
           </p>
-          {PARTS.map((part) => (
-            <MenuItem key={part}>
-              <button type="button" className={MENU_ITEM} onClick={() => setPart(key, part)}>
-                {(hold.part ?? 'whole') === part ? '✓ ' : ''}
-                {PART_WORDS[part]}
+          {PARTS.map((one) => (
+            <MenuItem key={one}>
+              <button type="button" className={MENU_ITEM} onClick={() => setPart(placeKey, one)}>
+                {part === one ? '✓ ' : ''}
+                {PART_WORDS[one]}
               </button>
             </MenuItem>
           ))}
           <MenuItem>
-            <button type="button" className={`${MENU_ITEM} border-t border-line`} onClick={() => removeFromLineup(key)}>
+            <button
+              type="button"
+              className={`${MENU_ITEM} border-t border-line`}
+              onClick={() => removeFromLineup(placeKey)}
+            >
               Take out of the line-up
             </button>
           </MenuItem>
         </MenuItems>
       </Menu>
-    </header>
+    </>
   );
-}
+});
