@@ -54,3 +54,20 @@ export function align(path: readonly Anchor[]): void {
   scrollTo(0, rect && anchor ? scrollY + rect.top + anchor.part * rect.height : 0);
   aligned = scrollY;
 }
+
+/**
+ * Scrolls the page, and boxes in it that scroll, until an element is in sight: its middle, or its top where it is higher
+ * than the window. Not `scrollIntoView`, which would scroll the editor around the frame too.
+ */
+export function bringIntoSight(element: HTMLElement | null): void {
+  if (!element || element.getClientRects().length === 0) return;
+  for (let box = element.parentElement; box && box !== document.body; box = box.parentElement) {
+    const { overflowY } = getComputedStyle(box);
+    if (!/auto|scroll/.test(overflowY) || box.scrollHeight <= box.clientHeight) continue;
+    const [inner, outer] = [element.getBoundingClientRect(), box.getBoundingClientRect()];
+    if (inner.bottom < outer.top || inner.top > outer.bottom) box.scrollTop += inner.top - outer.top;
+  }
+  const { top, bottom, height, left, right } = element.getBoundingClientRect();
+  if (bottom >= 0 && top <= innerHeight) return;
+  scrollBy(right < 0 || left > innerWidth ? left : 0, height > innerHeight ? top : top - (innerHeight - height) / 2);
+}

@@ -1,4 +1,4 @@
-import { align, setLinked, tellAnchor } from './follow';
+import { align, bringIntoSight, setLinked, tellAnchor } from './follow';
 import type { Marks } from './marks';
 import { drawMarks, setMarks } from './marks';
 import { measure, outside, survey } from './measured';
@@ -123,10 +123,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   measure: ({ token }) => report(token as number),
   scroll: ({ by }) => scrollBy(0, by as number),
   reveal: ({ id }) => {
-    const element = find(id as string);
-    const rect = element?.getBoundingClientRect();
-    if (rect && (rect.bottom < 0 || rect.top > innerHeight))
-      element!.scrollIntoView({ block: rect.height > innerHeight ? 'start' : 'center', inline: 'nearest' });
+    bringIntoSight(find(id as string));
     noteAnchor();
   },
   // What was typed could not be kept: the document's own text again.

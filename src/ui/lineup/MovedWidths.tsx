@@ -19,6 +19,21 @@ interface State {
   readonly problem?: string;
 }
 
+const number = (value: number) => value.toLocaleString('en');
+
+function inWords(state: State | undefined): string {
+  if (!state) return '320 to 1920, wherever the edits since can have changed anything.';
+  const { total, compared, identical, count, running, problem } = state;
+  if (problem) return problem;
+  if (running) return `${compared} of ${total} widths compared`;
+  if (compared < total) return `Stopped after ${compared} of ${total} widths.`;
+  if (count === 0)
+    return `Nothing moved at any of ${number(total + identical)} widths (${number(identical)} can’t have changed).`;
+  const others = total + identical - count;
+  const proven = others === identical ? '' : `, ${number(identical)} of them`;
+  return `Something moved at ${number(count)} widths. The other ${number(others)} are identical${proven} by what the edits can reach.`;
+}
+
 /** The widths at which anything stands elsewhere than before, found by laying both out at each that may differ. */
 export function MovedWidths({ before }: { readonly before: number }) {
   const page = useSession(shownPage);
@@ -56,26 +71,12 @@ export function MovedWidths({ before }: { readonly before: number }) {
     stop.current?.abort();
     setState((now) => now && { ...now, running: false });
   };
-  const all = state ? state.total + state.identical : 0;
-  const finished = state && !state.running && !state.problem && state.compared === state.total;
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-2" data-testid="moved-widths">
       <button type="button" className={BUTTON} onClick={() => (state?.running ? halt() : void compare())}>
         {state?.running ? 'Stop' : 'Compare every width'}
       </button>
-      <span role="status">
-        {!state
-          ? '320 to 1920, wherever the edits since can have changed anything.'
-          : state.problem
-            ? state.problem
-            : state.running
-              ? `${state.compared} of ${state.total} widths compared`
-              : finished
-                ? state.count === 0
-                  ? `Nothing moved at any of ${all.toLocaleString('en')} widths (${state.identical.toLocaleString('en')} can’t have changed).`
-                  : `Something moved at ${state.count.toLocaleString('en')} widths. The other ${(all - state.count).toLocaleString('en')} are identical, ${state.identical.toLocaleString('en')} of them by what the edits can reach.`
-                : `Stopped after ${state.compared} of ${state.total} widths.`}
-      </span>
+      <span role="status">{inWords(state)}</span>
       {state?.moved.map((part) => (
         <button
           key={part.from}
