@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { boxes } from './boxes';
-import { inside, openLineup } from './lineup';
+import { beginWith, inside, openLineup } from './lineup';
 import { createProject, elementNamed, makeEdits, openWorkbench, readProject } from './workbench';
 
 const way = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
@@ -20,12 +20,7 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   request,
 }) => {
   const id = await createProject(request, 'demo');
-  await makeEdits(request, id, [
-    {
-      type: 'saveDeviceSet',
-      set: { id: 'vsizes', name: 'Three', devices: ['dwatch', 'dphone', 'dtablet'].map((device) => ({ device })) },
-    },
-  ]);
+  await beginWith(request, id, 'dwatch', 'dphone', 'dtablet');
   await openWorkbench(page, id, 'Catalogue');
   await page.keyboard.press('Shift+L');
   await way(page, 'All pages').click();
@@ -59,6 +54,7 @@ test('a crossing is told element by element, and two widths of one’s own; what
   request,
 }) => {
   const id = await createProject(request, 'demo');
+  await beginWith(request, id, 'dphone');
   await openWorkbench(page, id, 'Catalogue');
   await openLineup(page);
   await way(page, 'Crossing').click();
@@ -86,6 +82,7 @@ test('compared with before: flickering, laid over, and exactly the widths at whi
   request,
 }) => {
   const id = await boxes(request, 'Before');
+  await beginWith(request, id, 'dphone');
   await makeEdits(request, id, [
     { type: 'setStyle', node: 'ea', at: 'bnar', property: 'margin-top', value: '9px' },
     { type: 'setStyle', node: 'ea', at: 'bnar', property: 'color', value: '#303030' },

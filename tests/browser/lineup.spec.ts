@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { chooseSet, device, devices, flip, inside, onDevice, openLineup, scrollBy, scrollOf, topOf, valueUnder, viewportOf, zoom } from './lineup'; // prettier-ignore
+import { beginWith, chooseSet, device, devices, flip, inside, onDevice, openLineup, scrollBy, scrollOf, topOf, valueUnder, viewportOf, zoom } from './lineup'; // prettier-ignore
 import { createProject, elementNamed, makeEdits, openWorkbench, readProject, saved, width, write } from './workbench';
 
 // Scrollbars as a browser with a window has them: without, none would take room.
@@ -13,9 +13,10 @@ test('one page on every device: chosen in one and in all, edited in all, each wi
   request,
 }) => {
   const id = await boxes(request, 'Line-up');
+  await beginWith(request, id, 'dphone', 'dtablet', 'ddesk');
   await openWorkbench(page, id);
   await openLineup(page);
-  await expect(devices(page)).toHaveCount(7);
+  await expect(devices(page)).toHaveCount(3);
   // Pointers reach into frames only where these are as large as they are.
   await zoom(page, 1);
   await inside(device(page, 'Phone')).getByText('Box A').click();
@@ -59,10 +60,10 @@ test('devices by keyboard: from one to the next, turned, all turned; half a scre
   const css =
     '@media (prefers-color-scheme: dark) { body { outline-style: dashed } } @media (pointer: none) { body { outline-width: 7px } }';
   await makeEdits(request, id, [{ type: 'addSheet', sheet: { id: 'tx', name: 'Readers', css } }]);
+  await beginWith(request, id, 'dphone', 'dtablet', 'dnote', 'dtv');
   await openWorkbench(page, id, 'Catalogue');
   await page.keyboard.press('Shift+L');
   await inside(device(page, 'Phone')).locator('body').waitFor();
-  await page.keyboard.press('.');
   await page.keyboard.press('.');
   await expect(device(page, 'Phone')).toHaveAttribute('aria-current', 'true');
   expect(await viewportOf(device(page, 'Phone'))).toEqual([400, 748, 400]);
@@ -99,6 +100,7 @@ test('devices by keyboard: from one to the next, turned, all turned; half a scre
 
 test('frames scroll together by what stands at their top, or alone; whole pages; marks', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
+  await beginWith(request, id, 'dphone', 'dopen', 'dtablet');
   await openWorkbench(page, id, 'Catalogue');
   await openLineup(page);
   await zoom(page, 0.2);
@@ -140,6 +142,7 @@ test('a page that grows with its viewport is cut with a word; frames out of sigh
   request,
 }) => {
   const id = await boxes(request, 'Growing');
+  await beginWith(request, id, 'dphone', 'ddesk');
   await makeEdits(request, id, [
     {
       type: 'addSheet',
@@ -181,6 +184,7 @@ test('devices of one’s own: added, changed, refused, imported, handed on; sets
   request,
 }) => {
   const id = await boxes(request, 'Devices');
+  await beginWith(request, id, 'dphone', 'dtablet');
   await openWorkbench(page, id);
   await page.keyboard.press('Shift+D');
   const dialog = page.getByRole('dialog');
@@ -224,7 +228,7 @@ test('devices of one’s own: added, changed, refused, imported, handed on; sets
   await dialog.getByLabel('Name of the set Machines').press('Enter');
   await expect(dialog.getByRole('alert')).toContainText('already');
   await dialog.getByRole('button', { name: 'Close', exact: true }).click();
-  await expect(devices(page)).toHaveCount(8);
+  await expect(devices(page)).toHaveCount(3);
   await chooseSet(page, 'Shared screens');
   await expect(devices(page)).toHaveCount(5);
   // A device that goes from the project goes from the line-up, and comes back with one undo.

@@ -1,5 +1,12 @@
 import { expect } from '@playwright/test';
-import type { FrameLocator, Locator, Page } from '@playwright/test';
+import type { APIRequestContext, FrameLocator, Locator, Page } from '@playwright/test';
+import { makeEdits } from './workbench';
+
+/** Lets a project's line-up begin with just these devices: each frame takes its time. */
+export const beginWith = (request: APIRequestContext, id: string, ...list: readonly string[]) =>
+  makeEdits(request, id, [
+    { type: 'saveDeviceSet', set: { id: 'vsizes', name: 'A few', devices: list.map((device) => ({ device })) } },
+  ]);
 
 export const devices = (page: Page): Locator => page.locator('article[data-place]');
 export const device = (page: Page, name: string): Locator => page.locator(`article[aria-label^="${name},"]`);
