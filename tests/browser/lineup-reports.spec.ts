@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { boxes } from './boxes';
 import { beginWith, inside, openLineup } from './lineup';
-import { createProject, elementNamed, makeEdits, openWorkbench, readProject } from './workbench';
+import { createProject, makeEdits, openWorkbench, readProject } from './workbench';
 
 const way = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 
@@ -29,7 +29,6 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   expect(before.map((row) => row.length)).toEqual([3, 3, 3, 3, 3]);
   await expect(page.getByRole('button', { name: 'Front page on Phone: nothing wrong' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Catalogue on Phone: \d+ wrong/ })).toBeVisible();
-  const { project } = await readProject(request, id);
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
   await page.getByRole('button', { name: 'Narrow', exact: true }).first().click();
   await page.locator('input[data-property="gap"]').fill('31px');
@@ -41,7 +40,6 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   expect(after.map((row, r) => row.map((src, i) => src !== before[r]![i]))).toEqual(
     before.map((row, r) => row.map((_, i) => r === 1 && i < 2)),
   );
-  expect(elementNamed(project, 'Tool cards').id).toBeTruthy();
   const picture = await request.get(after[1]![1]!);
   expect([picture.headers()['content-type'], (await picture.body()).length > 2_000]).toEqual(['image/png', true]);
   await page.getByRole('button', { name: /^Join on Tablet/ }).click();

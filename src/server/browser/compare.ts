@@ -1,3 +1,4 @@
+import type { Page as BrowserPage } from 'playwright-core';
 import type { IntervalSet, Slice } from '@/core/breakpoints';
 import { integersIn } from '@/core/breakpoints';
 import { SWEEP_RANGE } from '@/core/audit';
@@ -39,8 +40,9 @@ export async function* compareVersions(
   yield { type: 'begun', total: widths.length, identical: all - widths.length };
   if (widths.length === 0) return yield { type: 'done' };
   const done = await takeTurn();
-  const page = await takeMeasuringPage();
+  let page: BrowserPage | undefined;
   try {
+    page = await takeMeasuringPage();
     const html = ({ project, page: one }: Version) =>
       previewDocument(renderPreview(project, one, fontData, slice), POLICY);
     await page.evaluate(([a, b, height]) => globalThis.millPond.loadPair(a, b, height), [
@@ -59,7 +61,7 @@ export async function* compareVersions(
     const why = error instanceof Error ? error.message.split('\n')[0] : 'unknown reason';
     yield { type: 'failed', message: `The versions could not be compared: ${why}` };
   } finally {
-    await leaveMeasuringPage(page).catch(() => undefined);
+    if (page) await leaveMeasuringPage(page).catch(() => undefined);
     done();
   }
 }

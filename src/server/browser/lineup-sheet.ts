@@ -1,4 +1,4 @@
-import type { Page as BrowserPage } from 'playwright-core';
+import type { BrowserContext, Page as BrowserPage } from 'playwright-core';
 import type { Viewport } from '@/core/breakpoints';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
@@ -45,9 +45,9 @@ export async function makeSheet(
   wish: SheetWish,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const done = await takeTurn();
-  const browser = await warmBrowser();
-  const context = await browser.newContext({ deviceScaleFactor: wish.density });
+  let context: BrowserContext | undefined;
   try {
+    context = await (await warmBrowser()).newContext({ deviceScaleFactor: wish.density });
     const browserPage = await context.newPage();
     await browserPage.route('**/*', (route) => route.abort());
     // Print would be another medium, for which the page may have other rules.
@@ -89,7 +89,7 @@ export async function makeSheet(
         : await browserPage.pdf({ width: `${laid.width}px`, height: `${laid.height}px`, printBackground: true });
     return new Uint8Array(bytes);
   } finally {
-    await context.close();
+    await context?.close().catch(() => undefined);
     done();
   }
 }
