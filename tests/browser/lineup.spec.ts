@@ -115,14 +115,7 @@ test('frames scroll together by what stands at their top, or alone; whole pages;
     const height = await inside(place).locator(`[data-mp-node="${cards}"]`).evaluate((one) => one.getBoundingClientRect().height); // prettier-ignore
     return -top / height;
   };
-  // One column there, three here: the same card stands at the top of both.
-  const first = (place: typeof phone) =>
-    inside(place)
-      .locator(`[data-mp-node="${cards}"] > *`)
-      .evaluateAll((all) => all.findIndex((one) => one.getBoundingClientRect().bottom > 1));
-  expect(await first(phone)).toBe(0);
-  await expect.poll(() => first(open)).toBe(0);
-  await expect.poll(async () => (await share(open)) > 0).toBe((await share(phone)) > 0);
+  await expect.poll(async () => Math.sign(await share(open))).toBe(Math.sign(await share(phone)));
   await page.keyboard.press('Shift+S');
   const before = await scrollOf(open);
   await scrollBy(phone, 500);
