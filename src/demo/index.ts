@@ -1,3 +1,4 @@
+import { PLAIN_PROFILE } from '@/core/audit/profile';
 import type { Page, Project } from '@/core/document';
 import { CATALOGUE, DEVICE_SETS } from '@/core/devices';
 import { readProject, SCHEMA_VERSION } from '@/core/document';
@@ -47,6 +48,7 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
       [NARROW]: { columns: 4, gutter: 12, margin: 16, align: 'centre', columnLeast: 40 },
     },
     grids: [],
+    audit: PLAIN_PROFILE,
     pages: [
       page('gfront', 'Front page', 'index', frontPage),
       page('gcatalogue', 'Catalogue', 'catalogue', catalogue),

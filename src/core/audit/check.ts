@@ -5,6 +5,14 @@ export type Severity = 'broken' | 'poor' | 'note';
 
 export const SEVERITIES: readonly Severity[] = ['broken', 'poor', 'note'];
 
+/**
+ * What a page is looked at with. `widths`: every width, at the height of the stage. `heights`: every width at the height
+ * of each device. `large-text`: all text twice as large. `spaced-text`: the spacing of WCAG 2.2, 1.4.12. `reflow`: the
+ * one viewport of 320 by 256 px. `turned`: each device upright and on its side.
+ */
+export const VIEWS = ['widths', 'heights', 'large-text', 'spaced-text', 'reflow', 'turned'] as const;
+export type View = (typeof VIEWS)[number];
+
 /** One fault at one viewport. */
 export interface Violation {
   /** The element's id. */
@@ -17,6 +25,17 @@ export interface Violation {
   readonly others: readonly string[];
 }
 
+/** A number of a check that a project may set otherwise. */
+export interface Limit {
+  readonly label: string;
+  readonly unit: string;
+  readonly usual: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+export type Limits = Readonly<Record<string, number>>;
+
 /** One thing that can be wrong with a page: what it means, how it is decided, and how it is said. */
 export interface Check {
   readonly id: string;
@@ -26,8 +45,12 @@ export interface Check {
   readonly why: string;
   /** The rule it follows: a standard with its number, or the project's own. */
   readonly rule: string;
+  /** What it needs the page to be looked at with; every width where it doesn't say. */
+  readonly view?: View;
+  /** Numbers that a project may set otherwise, by name. */
+  readonly limits?: Readonly<Record<string, Limit>>;
   /** Pure: all faults at one viewport, at most one for an element. */
-  readonly judge: (facts: PageFacts) => Violation[];
+  readonly judge: (facts: PageFacts, limits: Limits) => Violation[];
   /** A sentence with the numbers of one violation. `name` gives an element's chosen name. */
   readonly sentence: (violation: Violation, name: (id: string) => string) => string;
 }
@@ -35,4 +58,9 @@ export interface Check {
 /** Px in a sentence: whole, and never "0". */
 export function px(value: number): string {
   return `${Math.max(1, Math.round(value))} px`;
+}
+
+/** A check's numbers where nobody set them otherwise. */
+export function usualLimits(check: Pick<Check, 'limits'>): Limits {
+  return Object.fromEntries(Object.entries(check.limits ?? {}).map(([name, { usual }]) => [name, usual]));
 }

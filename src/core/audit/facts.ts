@@ -5,6 +5,15 @@ export interface ElementFacts {
   /** Index of the parent; -1 for the body. */
   readonly parent: number;
   readonly role: string | undefined;
+  /** The `type` of an `<input>`. */
+  readonly type?: string | undefined;
+  /** Whether the Tab key stops at it. */
+  readonly focusable: boolean;
+  /** Words and characters of its own text, with white space collapsed. */
+  readonly words: number;
+  readonly chars: number;
+  /** Marked as what people must see first. */
+  readonly first: boolean;
 }
 
 /** How an element's overflow is cut on an axis. */
@@ -17,29 +26,24 @@ export const Flow = { other: 0, row: 1, wrappingRow: 2, grid: 3 } as const;
 /** How an element is placed; `anchor` also stands for anything else that absolutely placed elements hold on to. */
 export const Place = { flow: 0, anchor: 1, absolute: 2, fixed: 3 } as const;
 
-/**
- * What a browser measured at one viewport. Arrays are indexed by element; boxes are border boxes in CSS px from the
- * page's top left corner, scrolled to the start.
- */
-export interface PageFacts {
-  readonly viewport: { readonly width: number; readonly height: number };
-  /** The width that the document can be scrolled to, in px. */
-  readonly scrollWidth: number;
-  readonly elements: readonly ElementFacts[];
-  /** Four numbers an element: left, top, right, bottom. Only meaningful where the element is shown. */
-  readonly boxes: Float64Array;
-  /**
-   * 1 where the element has a box with an area and is visible. Boxes that only contain others (no text, no picture, no
-   * control, nothing cut) count as shown only where the document is wider than the viewport, since reading is dear.
-   */
-  readonly shown: Uint8Array;
+/** How an element stands among the text around it. */
+export const Level = { block: 0, inline: 1, inlineBlock: 2, float: 3 } as const;
+
+/** Where a bar is held while the page scrolls. */
+export const Pinned = { no: 0, top: 1, bottom: 2 } as const;
+
+/** What is painted behind an element's content besides its colour. */
+export const Backdrop = { none: 0, gradient: 1, picture: 2 } as const;
+
+/** What an element's computed style says. Arrays are indexed by element; colours take four numbers each. */
+export interface StyleFacts {
   readonly cutX: Uint8Array;
   readonly cutY: Uint8Array;
   /** 1 where text cut at the side ends in an ellipsis, which is taken as meant. */
   readonly ellipsis: Uint8Array;
   readonly position: Uint8Array;
-  /** Px; only meaningful where an element has text of its own. */
-  readonly fontSize: Float64Array;
+  readonly pinned: Uint8Array;
+  readonly level: Uint8Array;
   /** How an element lays out what stands in it: one of `Flow`. */
   readonly flow: Uint8Array;
   /** 1 where its height is a fixed length. */
@@ -48,10 +52,65 @@ export interface PageFacts {
   readonly share: Float64Array;
   /** Grids by element: their columns as specified, and how many there are with those that items add. */
   readonly grids: ReadonlyMap<number, { readonly template: string; readonly columns: number }>;
-  /** The page's own column grid at this viewport, in px; absent where it has none. */
-  readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
+  /** 1 where it isn't hidden by visibility or opacity. */
+  readonly visible: Uint8Array;
+  /** 1 for bold type: weight 700 and above. */
+  readonly bold: Uint8Array;
+  /** Text colour and background colour: red, green, blue from 0 to 255, alpha from 0 to 1. */
+  readonly ink: Float64Array;
+  readonly ground: Float64Array;
+  readonly backdrop: Uint8Array;
+  /** Opacity of its own, 0 to 1. */
+  readonly opacity: Float64Array;
+  /** 1 where it paints something of its own: background, border, shadow, picture. */
+  readonly solid: Uint8Array;
+  /** 1 where a negative margin, a transform or an offset moves it on purpose. */
+  readonly moved: Uint8Array;
+  /** 1 where words may be broken to fit. */
+  readonly breaks: Uint8Array;
+  /** Room kept free at the top and the bottom when something is scrolled into view, px. */
+  readonly scrollPadding: readonly [top: number, bottom: number];
+}
+
+/**
+ * What a browser measured at one viewport. Arrays are indexed by element; boxes are border boxes in CSS px from the
+ * page's top left corner, scrolled to the start.
+ */
+export interface PageFacts extends StyleFacts {
+  readonly viewport: { readonly width: number; readonly height: number };
+  /** The size that the document can be scrolled to, in px. */
+  readonly scrollWidth: number;
+  readonly scrollHeight: number;
+  readonly elements: readonly ElementFacts[];
+  /** Four numbers an element: left, top, right, bottom. Only meaningful where the element is shown. */
+  readonly boxes: Float64Array;
+  /** 1 where the element has a box with an area and is visible. */
+  readonly shown: Uint8Array;
+  /** Px; only meaningful where an element has text of its own. */
+  readonly fontSize: Float64Array;
   /** For each element the line boxes of its own text, four numbers a line, empty where it has none. */
   readonly lines: readonly Float64Array[];
+  /** How many words of its own text are broken inside. */
+  readonly broken: Uint8Array;
+  /** The page's own column grid at this viewport, in px; absent where it has none. */
+  readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
+  /** The content of `<meta name="viewport">`; undefined where the page has none. */
+  readonly meta?: string | undefined;
+  /** The same page at the widest width of the same band. */
+  readonly bandTop?: PageFacts | undefined;
+  /** The same page on the same device held the other way. */
+  readonly turned?: PageFacts | undefined;
+  /**
+   * Set where numbers between measured widths were worked out rather than measured. A check that met a number too near
+   * to one of its limits says so here; the width is then measured.
+   */
+  readonly doubt?: Doubt | undefined;
+}
+
+export interface Doubt {
+  near: boolean;
+  /** 1 for elements whose lines are taken to reach as far as they can, since it isn't known how far they do. */
+  readonly loose: Uint8Array;
 }
 
 export const LEFT = 0;
@@ -61,6 +120,26 @@ export const BOTTOM = 3;
 
 /** Deviations up to this many px are rounding, not faults. */
 export const TOLERANCE = 1;
+
+/** Worked-out numbers lie within this many px of what a browser measures. */
+export const SLACK = 0.25;
+
+/** Whether a number is above a limit, both in px. */
+export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
+  if (facts.doubt && Math.abs(value - limit) <= SLACK) facts.doubt.near = true;
+  return value > limit;
+}
+
+/** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */
+export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
+  if (facts.doubt && Math.abs(value - limit) <= slack) facts.doubt.near = true;
+  return value > limit;
+}
+
+/** To be called with the elements of any fault that was found: one found with loose lines may be none. */
+export function foundOn(facts: PageFacts, ...elements: readonly number[]): void {
+  if (facts.doubt && elements.some((element) => facts.doubt!.loose[element])) facts.doubt.near = true;
+}
 
 export interface Box {
   readonly left: number;
@@ -80,7 +159,7 @@ export function boxOf(facts: PageFacts, element: number): Box {
 }
 
 export function isAbove(facts: PageFacts, ancestor: number, element: number): boolean {
-  for (let at = facts.elements[element]!.parent; at >= 0; at = facts.elements[at]!.parent)
+  for (let at = facts.elements[element]!.parent; at >= ancestor; at = facts.elements[at]!.parent)
     if (at === ancestor) return true;
   return false;
 }
@@ -111,16 +190,25 @@ export function containerOf(facts: PageFacts, element: number): number {
 export function visiblePart(facts: PageFacts, element: number, box: Box): Box | undefined {
   let { left, top, right, bottom } = box;
   for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) {
+    const cutX = facts.cutX[at] !== Cut.none;
+    const cutY = facts.cutY[at] !== Cut.none;
+    if (!cutX && !cutY) continue;
     const outer = boxOf(facts, at);
-    if (facts.cutX[at] !== Cut.none) {
+    if (cutX) {
       left = Math.max(left, outer.left);
       right = Math.min(right, outer.right);
     }
-    if (facts.cutY[at] !== Cut.none) {
+    if (cutY) {
       top = Math.max(top, outer.top);
       bottom = Math.min(bottom, outer.bottom);
     }
-    if (left >= right || top >= bottom) return undefined;
+    if (!exceeds(facts, right - left, 0) || !exceeds(facts, bottom - top, 0)) return undefined;
   }
   return { left, top, right, bottom };
+}
+
+/** Whether an element or one it stands in is held on the screen while the page scrolls. */
+export function isPinned(facts: PageFacts, element: number): boolean {
+  for (let at = element; at > 0; at = facts.elements[at]!.parent) if (facts.pinned[at]) return true;
+  return false;
 }

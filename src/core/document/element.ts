@@ -51,6 +51,7 @@ export const elementSchema = z
     styles: styleSetSchema,
     kind: givenKindSchema.optional(),
     locked: z.literal(true).optional(),
+    first: z.literal(true).optional(),
   })
   .superRefine((element, context) => {
     const rule = HTML_ELEMENTS[element.tag];
@@ -79,6 +80,8 @@ export interface PageElement {
   readonly kind?: GivenKind | undefined;
   /** Left alone by presses, drags and removals on the page. */
   readonly locked?: true | undefined;
+  /** Must be seen first: an audit says where it isn't in the first screenful. */
+  readonly first?: true | undefined;
 }
 
 /** The kind's word, for names made by the program: "Button", "List", "Heading". */

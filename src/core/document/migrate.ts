@@ -1,3 +1,4 @@
+import { PLAIN_PROFILE } from '../audit/profile';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import type { Project } from './project';
 import { projectSchema, SCHEMA_VERSION } from './project';
@@ -9,12 +10,14 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 0 is the form before releases: it had no name for the base band and no devices. Version 1 knew neither
  * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks. Version 3 had six
  * devices with a name and a size, which nobody could change, and no sets of them.
+ * Version 4 asked the same of every project's pages.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
   (document) => ({ kinds: {}, sheets: [], ...document, schema: 2 }),
   (document) => ({ blocks: [], columns: {}, grids: [], ...document, schema: 3 }),
   (document) => ({ ...document, devices: CATALOGUE, deviceSets: DEVICE_SETS, schema: 4 }),
+  (document) => ({ audit: PLAIN_PROFILE, ...document, schema: 5 }),
 ];
 
 /**

@@ -1,3 +1,4 @@
+import { PLAIN_PROFILE } from '../audit/profile';
 import type { PageElement } from './element';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import type { Page, Project } from './project';
@@ -63,6 +64,7 @@ export function newProject(id: string, name: string): Project {
     blocks: [],
     columns: {},
     grids: [],
+    audit: PLAIN_PROFILE,
     pages: [newPage('gfirst', name, 'index')],
   };
 }

@@ -27,10 +27,11 @@ test('a document of version 0 is led to the current one', () => {
     blocks: ______,
     columns: _______,
     grids: ________,
+    audit: __________,
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 4,
+    schema: 5,
     baseName: 'Base',
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,
@@ -40,6 +41,7 @@ test('a document of version 0 is led to the current one', () => {
     blocks: [],
     columns: {},
     grids: [],
+    audit: { checks: {}, accepted: [] },
   });
 });
 

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { Profile } from '../audit/profile';
+import { profileSchema } from '../audit/profile';
 import { atSchema, breakpointIdSchema, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Device } from '../devices/device';
@@ -13,7 +15,7 @@ import { whyNotInside } from './html';
 import { kindIdSchema } from './kinds';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 export const LIMITS = {
   elements: 5_000,
@@ -140,6 +142,8 @@ export const projectSchema = z
     blocks: z.array(blockSchema).max(LIMITS.blocks),
     columns: columnGridsSchema,
     grids: z.array(namedGridSchema).max(LIMITS.grids),
+    /** What an audit asks of its pages. */
+    audit: profileSchema,
     pages: z.array(pageSchema).min(1, 'A project has at least one page.').max(LIMITS.pages),
   })
   .superRefine((project, context) => {
@@ -169,6 +173,8 @@ export interface Project {
   readonly columns: ColumnGrids;
   /** Column grids kept under a name. */
   readonly grids: readonly NamedGrid[];
+  /** What an audit asks of its pages. */
+  readonly audit: Profile;
   readonly pages: readonly Page[];
 }
 

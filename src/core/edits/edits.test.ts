@@ -51,6 +51,9 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
   fc.array(fc.record({ owner: fc.oneof(node, owner), at, property: fc.constantFrom('color', 'width'), value: fc.constantFrom('red', '5px', null) }).filter(({ property, value }) => value === null || (property === 'width') === (value === '5px')), { minLength: 1, maxLength: 5 })
     .map((changes): Edit => ({ type: 'restyle', label: 'Several', changes })),
   fc.record({ type: fc.constant('setLocked' as const), node, locked: fc.boolean() }),
+  fc.record({ type: fc.constant('setFirst' as const), node, first: fc.boolean() }),
+  fc.constantFrom(null, { off: true as const }, { limits: { least: 20 } }).map((tuning): Edit => ({ type: 'tuneCheck', check: 'small-target', tuning })),
+  fc.record({ type: fc.constant('acceptFinding' as const), check: fc.constant('small-text'), element: node, reason: fc.constantFrom('It is a caption.', null) }),
   fc.record({ type: fc.constant('setAttribute' as const), node, name: fc.constantFrom('title', 'id', 'href', 'src'), value: fc.constantFrom('x', '#', 'picture:phammer', null) }),
   fc.constantFrom('a', 'b').map((id): Edit => ({ type: 'addPicture', picture: { id: `pn${id}`, fileName: `new-${id}.svg`, svg: '<svg xmlns="http://www.w3.org/2000/svg"/>' } })),
   fc.constantFrom('pna', 'phammer').map((id): Edit => ({ type: 'removePicture', id })),

@@ -65,6 +65,12 @@ import { removeDevice, saveDevice } from './save-device';
 import type { RemoveDevice, SaveDevice } from './save-device';
 import { removeDeviceSet, saveDeviceSet } from './save-device-set';
 import type { RemoveDeviceSet, SaveDeviceSet } from './save-device-set';
+import { setFirst } from './set-first';
+import type { SetFirst } from './set-first';
+import { tuneCheck } from './tune-check';
+import type { TuneCheck } from './tune-check';
+import { acceptFinding } from './accept-finding';
+import type { AcceptFinding } from './accept-finding';
 import { setStyle } from './set-style';
 import type { SetStyle } from './set-style';
 import { setText } from './set-text';
@@ -106,7 +112,10 @@ export type SingleEdit =
   | SaveDevice
   | RemoveDevice
   | SaveDeviceSet
-  | RemoveDeviceSet;
+  | RemoveDeviceSet
+  | SetFirst
+  | TuneCheck
+  | AcceptFinding;
 
 const GROUP_MOST = 2_000;
 
@@ -126,7 +135,7 @@ const KINDS: Kinds = {
   renameElement, setText, insertElement, removeElement, moveElement, duplicateElement,
   addShared, removeShared, changeShared, carryShared, setKind, addSheet, removeSheet, changeSheet, changeBreakpoint, restyle,
   setLocked, setAttribute, addPicture, removePicture, addBlock, removeBlock, renameBlock, setColumns, saveGrid, removeGrid,
-  saveDevice, removeDevice, saveDeviceSet, removeDeviceSet,
+  saveDevice, removeDevice, saveDeviceSet, removeDeviceSet, setFirst, tuneCheck, acceptFinding,
 }; // prettier-ignore
 
 const kindOf = (edit: SingleEdit) => KINDS[edit.type] as EditKind<SingleEdit>;

@@ -33,6 +33,7 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
     else list.push([name, value]);
   }
   if (options.marked) list.push(['data-mp-node', element.id]);
+  if (options.marked && element.first) list.push(['data-mp-first', '']);
   return list
     .map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`))
     .join('');

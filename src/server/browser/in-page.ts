@@ -1,6 +1,10 @@
-import type { PageFacts, WidthResult } from '@/core/audit';
+import type { Asked, Check, Limits, PageFacts, SweptPart, View, WidthResult } from '@/core/audit';
+import { asUsual, judge, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
+import type { ColumnGrid } from '@/core/grid';
+import { layColumns } from '@/core/grid';
 import { DocumentReader } from '@/probe/document-facts';
+import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
 // so that only faults and not the facts of every width travel back.
@@ -12,17 +16,40 @@ export interface MovedAt {
   readonly elements: readonly string[];
 }
 
+/** What is to be decided about the page that is loaded. */
+export interface SweepTask {
+  readonly view: View;
+  /** The viewport's height, px. */
+  readonly height: number;
+  /** Whole px, ascending. */
+  readonly widths: readonly number[];
+  readonly near: number;
+  /** The widest width that the page is audited at. */
+  readonly widest: number;
+  /** Checks by id, with the project's numbers. */
+  readonly asked: readonly { readonly id: string; readonly limits: Limits }[];
+  /** The page's column grid from each width on, ascending. */
+  readonly grids: readonly { readonly from: number; readonly grid: ColumnGrid | null }[];
+  /** Measures every width, to compare with. */
+  readonly brute?: boolean;
+}
+
+export interface SweepStep {
+  readonly results: readonly WidthResult[];
+  readonly layouts: number;
+  readonly done: boolean;
+}
+
 interface Measuring {
   load(html: string, height: number): Promise<void>;
-  /** `WidthResult[]` as JSON: one string travels back faster than many small objects. */
-  measure(
-    widths: readonly number[],
-    edges: readonly number[],
-    fluid: boolean,
-    columns: readonly (PageFacts['columns'] | null)[],
-  ): string;
+  /** Takes up a sweep of the loaded page. */
+  begin(task: SweepTask): void;
+  /** Goes on with it for about so many ms. A `SweepStep` as JSON: one string travels faster than many objects. */
+  step(ms: number): string;
+  /** Names of the elements of a document that had none. */
+  names(): string[];
   /** Faults of the page that this script itself stands in, at the viewport it has. */
-  judgeHere(columns: PageFacts['columns'] | null): number;
+  judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number;
   /** Two versions of a page, one over the other. */
   loadPair(before: string, after: string, height: number): Promise<void>;
   /** `MovedAt[]` as JSON: the widths at which any element stands elsewhere in one version than in the other. */
@@ -37,42 +64,121 @@ declare global {
 }
 
 let frame: HTMLIFrameElement | undefined;
-let reader: DocumentReader | undefined;
+let measured: MeasuredFrame | undefined;
+let running: Generator<SweptPart> | undefined;
 
 let pair: readonly HTMLIFrameElement[] = [];
 
-async function open(html: string, height: number): Promise<HTMLIFrameElement> {
-  const opened = document.createElement('iframe');
-  opened.style.cssText = `border:0;position:absolute;left:0;top:0;width:1280px;height:${height}px`;
-  const loaded = new Promise((done) => opened.addEventListener('load', done, { once: true }));
-  opened.srcdoc = html;
-  document.body.append(opened);
-  await loaded;
-  await opened.contentDocument!.fonts.ready;
-  await Promise.all([...opened.contentDocument!.images].map((image) => image.decode().catch(() => undefined)));
-  return opened;
-}
-
 function closeAll(): void {
   for (const one of [frame, ...pair]) one?.remove();
-  frame = undefined;
+  frame = measured = running = undefined;
   pair = [];
 }
 
 async function load(html: string, height: number): Promise<void> {
   closeAll();
-  frame = await open(html, height);
-  reader = new DocumentReader(frame.contentDocument!);
+  frame = await openFrame(html, height);
+  measured = new MeasuredFrame(frame);
 }
 
 async function loadPair(before: string, after: string, height: number): Promise<void> {
   closeAll();
-  pair = [await open(before, height), await open(after, height)];
+  pair = [await openFrame(before, height), await openFrame(after, height)];
 }
 
-function judgeHere(columns: PageFacts['columns'] | null): number {
-  const facts = new DocumentReader(document).read('here', columns ?? undefined, 'here');
-  return CHECKS.reduce((count, check) => count + check.judge(facts).length, 0);
+const named = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
+
+function askedOf(task: SweepTask): Asked[] {
+  return task.asked.flatMap(({ id, limits }) => {
+    const check = named.get(id);
+    return check ? [{ check, limits: { ...usualLimits(check), ...limits } }] : [];
+  });
+}
+
+function* everyWidth(
+  task: SweepTask,
+  edges: readonly number[],
+  read: (width: number) => PageFacts,
+  columns: (width: number) => PageFacts['columns'],
+  asked: readonly Asked[],
+): Generator<SweptPart> {
+  const isEdge = new Set(edges);
+  for (const width of task.widths) {
+    const top = Math.min(task.widest, (edges.find((edge) => edge > width) ?? Infinity) - 1);
+    const bandTop = read(top);
+    const facts = { ...read(width), columns: columns(width), bandTop };
+    const sizes = Object.fromEntries(
+      facts.elements.flatMap(({ id }, i) => (facts.lines[i]!.length > 0 ? [[id, facts.fontSize[i]!]] : [])),
+    );
+    const result = {
+      width,
+      violations: judge(asked, facts),
+      ...((isEdge.has(width) || isEdge.has(width + 1)) && { sizes }),
+    };
+    yield { results: [result], layouts: 1 };
+  }
+}
+
+/** The widest width of a band is looked at again and again; its facts stay the same. */
+function remembered(read: (width: number) => PageFacts, widths: ReadonlySet<number>): (width: number) => PageFacts {
+  const kept = new Map<number, PageFacts>();
+  return (width) => {
+    const facts = kept.get(width) ?? read(width);
+    if (widths.has(width)) kept.set(width, facts);
+    return facts;
+  };
+}
+
+function begin(task: SweepTask): void {
+  const page = measured!;
+  const setting = task.view === 'large-text' || task.view === 'spaced-text' ? task.view : 'plain';
+  page.arrange(task.height, setting);
+  const edges = [...new Set([...page.edges, ...task.grids.map(({ from }) => Math.ceil(from))])].sort((a, b) => a - b);
+  const asked = askedOf(task);
+  const columns = (width: number): PageFacts['columns'] => {
+    const grid = task.grids.findLast(({ from }) => from <= width)?.grid;
+    if (!grid) return undefined;
+    const { columnWidth, fits } = layColumns(grid, width);
+    return { columnWidth, fits, least: grid.columnLeast };
+  };
+  const measure = (width: number) => page.read(width);
+  running = task.brute
+    ? everyWidth(
+        task,
+        edges,
+        remembered(measure, new Set([...edges.map((edge) => edge - 1), task.widest])),
+        columns,
+        asked,
+      )
+    : sweepExactly(
+        { widths: task.widths, edges, near: task.near, measure, judge: (facts) => judge(asked, facts), columns },
+        task.widest,
+      );
+}
+
+function step(ms: number): string {
+  const results: WidthResult[] = [];
+  let layouts = 0;
+  let done = false;
+  const until = performance.now() + ms;
+  do {
+    const part = running!.next();
+    if (part.done) done = true;
+    else {
+      results.push(...part.value.results);
+      layouts += part.value.layouts;
+    }
+  } while (!done && performance.now() < until);
+  return JSON.stringify({ results, layouts, done } satisfies SweepStep);
+}
+
+function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number {
+  const facts = new DocumentReader(document).read('here');
+  const checks = asUsual(CHECKS).flatMap(({ check, limits }) => {
+    const wanted = asked.find(({ id }) => id === check.id);
+    return wanted ? [{ check, limits: { ...limits, ...wanted.limits } }] : [];
+  });
+  return judge(checks, { ...facts, columns: columns ?? undefined }).length;
 }
 
 /** Less than this many px is rounding. */
@@ -100,24 +206,6 @@ function comparePair(widths: readonly number[]): string {
   return JSON.stringify(found);
 }
 
-function measure(
-  widths: readonly number[],
-  edges: readonly number[],
-  fluid: boolean,
-  columns: readonly (PageFacts['columns'] | null)[],
-): string {
-  const results = widths.map((width, i): WidthResult => {
-    frame!.style.width = `${width}px`;
-    const band = String(edges.filter((edge) => edge <= width).length);
-    const facts = reader!.read(fluid ? String(width) : band, columns[i] ?? undefined, band);
-    const violations = CHECKS.flatMap((check) =>
-      check.judge(facts).map((violation) => ({ check: check.id, violation })),
-    );
-    return { width, violations };
-  });
-  return JSON.stringify(results);
-}
-
 function resizeOnly(widths: readonly number[]): number {
   let total = 0;
   for (const width of widths) {
@@ -127,4 +215,6 @@ function resizeOnly(widths: readonly number[]): number {
   return total;
 }
 
-globalThis.millPond = { load, measure, resizeOnly, judgeHere, loadPair, comparePair };
+const names = () => measured!.reader.elements.map(({ id }) => id);
+
+globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair };

@@ -1,4 +1,5 @@
 import type { CDPSession, Page as BrowserPage } from 'playwright-core';
+import { askedFor } from '@/core/audit';
 import type { Viewport } from '@/core/breakpoints';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
@@ -45,7 +46,7 @@ export async function picturePage<S extends Shot>(
 ): Promise<void> {
   for (const shot of shots) {
     // One turn each, so that somebody who waits for a measurement doesn't wait for all pictures.
-    const done = await takeTurn();
+    const done = await takeTurn('later');
     try {
       studio ??= openStudio();
       studio.catch(() => (studio = undefined));
@@ -75,7 +76,10 @@ async function take(here: Studio, project: Project, page: Page, { viewport, scro
   const chosen = gridAt(project, page, viewport);
   const laid = chosen && layColumns(chosen.grid, width);
   const columns = laid ? { columnWidth: laid.columnWidth, fits: laid.fits, least: chosen.grid.columnLeast } : null;
-  const findings = await here.page.evaluate((grid) => globalThis.millPond.judgeHere(grid), columns);
+  const findings = await here.page.evaluate(([asked, grid]) => globalThis.millPond.judgeHere(asked, grid), [
+    askedFor(project.audit, ['widths', 'heights']),
+    columns,
+  ] as const);
   const scale = Math.min(1, LONGEST / Math.max(width, height));
   const { data } = await here.session.send('Page.captureScreenshot', {
     format: 'png',

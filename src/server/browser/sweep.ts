@@ -1,5 +1,4 @@
-import type { WidthResult } from '@/core/audit';
-import { planSweep } from '@/core/audit';
+import type { View, WidthResult } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { log } from '../http/log';
@@ -8,27 +7,26 @@ import { takeTurn } from './turns';
 
 /** One line of a sweep's answer. */
 export type SweepLine =
-  | { readonly type: 'results'; readonly results: readonly WidthResult[] }
+  | { readonly type: 'results'; readonly results: readonly WidthResult[]; readonly layouts: number }
   | { readonly type: 'done' }
   | { readonly type: 'failed'; readonly message: string };
 
-/** Measures the widths chunk by chunk, nearest first, and stops as soon as `signal` says so. */
+/** Decides the widths part by part, nearest first, and stops as soon as `signal` says so. */
 export async function* sweep(
   project: Project,
   page: Page,
   slice: Slice,
-  widths: readonly number[],
-  near: number,
+  wish: { readonly widths: readonly number[]; readonly near: number; readonly view: View },
   signal: AbortSignal,
 ): AsyncGenerator<SweepLine> {
-  const done = await takeTurn();
+  const done = await takeTurn('now');
   let measured: MeasuredPage | undefined;
   try {
     if (signal.aborted) return;
     measured = await MeasuredPage.open(project, page, slice);
-    for (const chunk of planSweep(widths, near)) {
+    for await (const { results, layouts } of measured.sweep(wish)) {
       if (signal.aborted) return;
-      yield { type: 'results', results: await measured.measure(chunk) };
+      if (results.length > 0) yield { type: 'results', results, layouts };
     }
     yield { type: 'done' };
   } catch (error) {

@@ -1,4 +1,5 @@
 import type { Check } from '../check';
+import { usualLimits } from '../check';
 import type { PageFacts } from '../facts';
 import { clippedContent } from './clipped-content';
 import { facts } from './facts-for-tests';
@@ -88,7 +89,7 @@ const CASES: readonly (readonly [Check, string, PageFacts, readonly string[]])[]
 test.each(CASES.map(([check, name, page, found]) => [check.id, name, check, page, found] as const))(
   '%s: %s',
   (_, __, check, page, found) => {
-    const violations = check.judge(page);
+    const violations = check.judge(page, usualLimits(check));
     expect(violations.map((violation) => violation.element)).toEqual(found);
     for (const violation of violations) {
       expect(violation.amount).toBeGreaterThan(0);
@@ -118,5 +119,5 @@ test('sideways scroll names what causes it, the deepest first', () => {
     ],
     500,
   );
-  expect(sidewaysScroll.judge(page)[0]!.others).toEqual(['item']);
+  expect(sidewaysScroll.judge(page, {})[0]!.others).toEqual(['item']);
 });

@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box, PageFacts } from '../facts';
-import { boxOf, containerOf, Cut, inkOf, TOLERANCE } from '../facts';
+import { boxOf, containerOf, Cut, exceeds, foundOn, inkOf, TOLERANCE } from '../facts';
 
 /** Boxes this small hide their content on purpose, for screen readers only. */
 const PUT_AWAY = 2;
@@ -40,9 +40,11 @@ export const clippedContent: Check = {
         if (scrollsX && scrollsY) return;
         if ((facts.cutX[at] !== Cut.hidden || scrollsX) && (facts.cutY[at] !== Cut.hidden || scrollsY)) continue;
         const edge = boxOf(facts, at);
-        if (edge.right - edge.left <= PUT_AWAY || edge.bottom - edge.top <= PUT_AWAY) return;
+        if (!exceeds(facts, edge.right - edge.left, PUT_AWAY) || !exceeds(facts, edge.bottom - edge.top, PUT_AWAY))
+          return;
         const cut = cutBy(facts, at, box);
-        if (cut < TOLERANCE) continue;
+        if (!exceeds(facts, cut, TOLERANCE / 2)) continue;
+        foundOn(facts, element);
         if ((worst.get(at)?.amount ?? 0) < cut)
           worst.set(at, {
             element: facts.elements[at]!.id,

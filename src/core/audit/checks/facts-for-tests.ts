@@ -17,6 +17,7 @@ export interface Drawn {
   readonly flow?: keyof typeof Flow;
   readonly fixedHeight?: boolean;
   readonly share?: number;
+  readonly words?: number;
   /** A grid's columns as specified, and how many there are. */
   readonly grid?: readonly [template: string, columns: number];
 }
@@ -43,11 +44,16 @@ export function facts(
   return {
     viewport: { width, height: 800 },
     scrollWidth,
-    elements: all.map(({ id, tag = 'div', role, in: parent = 'body' }) => ({
+    scrollHeight: 800,
+    elements: all.map(({ id, tag = 'div', role, in: parent = 'body', words = 1 }) => ({
       id,
       tag,
       role,
       parent: id === 'body' ? -1 : index.get(parent)!,
+      focusable: tag === 'button' || tag === 'a',
+      words,
+      chars: words * 6,
+      first: false,
     })),
     boxes: Float64Array.from(all.flatMap(({ box }) => corners(box))),
     shown: bytes(({ hidden }) => (hidden ? 0 : 1)),
@@ -61,6 +67,19 @@ export function facts(
     share: Float64Array.from(all.map(({ share = 0 }) => share)),
     grids: new Map(all.flatMap(({ grid }, i) => (grid ? [[i, { template: grid[0], columns: grid[1] }] as const] : []))),
     columns,
+    pinned: bytes(() => 0),
+    level: bytes(() => 0),
+    visible: bytes(() => 1),
+    bold: bytes(() => 0),
+    ink: Float64Array.from(all.flatMap(() => [0, 0, 0, 1])),
+    ground: Float64Array.from(all.flatMap(() => [0, 0, 0, 0])),
+    backdrop: bytes(() => 0),
+    opacity: Float64Array.from(all.map(() => 1)),
+    solid: bytes(() => 0),
+    moved: bytes(() => 0),
+    breaks: bytes(() => 0),
+    broken: bytes(() => 0),
+    scrollPadding: [0, 0],
     lines: all.map(({ lines = [] }) => Float64Array.from(lines.flatMap(corners))),
   };
 }

@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { PageFacts } from '../facts';
-import { boxOf, Cut, Flow, TOLERANCE } from '../facts';
+import { boxOf, Cut, exceeds, Flow, TOLERANCE } from '../facts';
 
 const wraps = (facts: PageFacts, i: number) => facts.flow[i] === Flow.wrappingRow || facts.flow[i] === Flow.grid;
 
@@ -18,7 +18,9 @@ function brokenRows(facts: PageFacts): { row: number; bottom: number }[] {
     row.bottoms.push(bottom);
   }
   return [...rows].flatMap(([row, { tops, bottoms }]) =>
-    Math.max(...tops) >= Math.min(...bottoms) - TOLERANCE ? [{ row, bottom: Math.max(...bottoms) }] : [],
+    exceeds(facts, Math.max(...tops), Math.min(...bottoms) - TOLERANCE - 0.5)
+      ? [{ row, bottom: Math.max(...bottoms) }]
+      : [],
   );
 }
 
@@ -36,7 +38,7 @@ export const fixedHeight: Check = {
         if (facts.cutY[at] === Cut.scrolls) break;
         if (!facts.fixedHeight[at]) continue;
         const over = bottom - boxOf(facts, at).bottom;
-        if (over > TOLERANCE && (worst.get(at)?.amount ?? 0) < over)
+        if (exceeds(facts, over, TOLERANCE) && (worst.get(at)?.amount ?? 0) < over)
           worst.set(at, {
             element: facts.elements[at]!.id,
             amount: over,

@@ -1,6 +1,6 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import { boxOf, TOLERANCE, visiblePart } from '../facts';
+import { boxOf, exceeds, foundOn, TOLERANCE, visiblePart } from '../facts';
 
 const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
 
@@ -21,10 +21,11 @@ export const outsideViewport: Check = {
       const left = -part.left;
       const right = part.right - facts.viewport.width;
       const beyond = Math.max(left, right);
-      if (beyond < TOLERANCE || found.has(element.parent)) continue;
-      const wholly = part.right <= 0 || part.left >= facts.viewport.width;
+      if (!exceeds(facts, beyond, TOLERANCE / 2) || found.has(element.parent)) continue;
+      const wholly = !exceeds(facts, facts.viewport.width, part.left);
       // Wholly past the left edge is how things are put away on purpose: skip links, closed drawers.
-      if (part.right <= 0) continue;
+      if (!exceeds(facts, part.right, 0)) continue;
+      foundOn(facts, i);
       found.set(i, {
         element: element.id,
         amount: beyond,

@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../facts';
-import { inkOf, isAbove, visiblePart } from '../facts';
+import { exceeds, foundOn, inkOf, isAbove, visiblePart } from '../facts';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
 const TOUCH = 2;
@@ -29,13 +29,15 @@ export const overlappingText: Check = {
     lines.sort((a, b) => a.top - b.top);
     const worst = new Map<string, Violation>();
     lines.forEach((a, index) => {
-      for (let next = index + 1; next < lines.length && lines[next]!.top < a.bottom - TOUCH; next++) {
+      for (let next = index + 1; next < lines.length && lines[next]!.top < a.bottom - TOUCH + 1; next++) {
         const b = lines[next]!;
         if (a.element === b.element) continue;
         const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
         const down = Math.min(a.bottom, b.bottom) - b.top;
-        if (across <= TOUCH || down <= TOUCH) continue;
+        if (across < TOUCH - 1 || down < TOUCH - 1) continue;
+        if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
         if (isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
+        foundOn(facts, a.element, b.element);
         const [first, second] = a.element < b.element ? [a.element, b.element] : [b.element, a.element];
         const key = facts.elements[first]!.id;
         if ((worst.get(key)?.amount ?? 0) >= across * down) continue;

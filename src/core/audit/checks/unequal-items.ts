@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box, PageFacts } from '../facts';
-import { boxOf, TOLERANCE } from '../facts';
+import { boxOf, exceeds, TOLERANCE } from '../facts';
 
 /** Siblings with the same share of their row, line by line. */
 function linesOf(facts: PageFacts): { parent: number; items: { index: number; box: Box }[] }[] {
@@ -16,7 +16,10 @@ function linesOf(facts: PageFacts): { parent: number; items: { index: number; bo
     for (let n = 0; !found; n++) {
       const line = lines.get(`${key} ${n}`);
       if (!line) lines.set(`${key} ${n}`, (found = { parent, items: [] }));
-      else if (line.items.some((item) => item.box.top < box.bottom && item.box.bottom > box.top)) found = line;
+      else if (
+        line.items.some((item) => exceeds(facts, box.bottom, item.box.top) && exceeds(facts, item.box.bottom, box.top))
+      )
+        found = line;
     }
     found.items.push({ index: i, box });
   }
@@ -37,7 +40,7 @@ export const unequalItems: Check = {
       const widths = items.map(({ box }) => box.right - box.left);
       const most = Math.max(...widths);
       const least = Math.min(...widths);
-      if (most - least <= TOLERANCE || (worst.get(parent)?.amount ?? 0) >= most - least) continue;
+      if (!exceeds(facts, most - least, TOLERANCE) || (worst.get(parent)?.amount ?? 0) >= most - least) continue;
       const wide = facts.elements[items[widths.indexOf(most)]!.index]!.id;
       worst.set(parent, {
         element: facts.elements[parent]!.id,

@@ -1,6 +1,6 @@
 import type { Check, Violation } from '../check';
 import type { PageFacts } from '../facts';
-import { BOTTOM, TOP } from '../facts';
+import { countLines } from '../text';
 
 const LABEL_ROLES = new Set(['button', 'tab', 'menuitem', 'menuitemradio', 'menuitemcheckbox']);
 
@@ -12,24 +12,6 @@ function isLabel(facts: PageFacts, element: number): boolean {
   for (let at = facts.elements[element]!.parent; at >= 0; at = facts.elements[at]!.parent)
     if (facts.elements[at]!.tag === 'nav' || facts.elements[at]!.role === 'navigation') return true;
   return false;
-}
-
-/** How many lines the given line boxes stand on: boxes that share half their height are one line. */
-function countLines(lines: readonly Float64Array[]): number {
-  const spans = lines
-    .flatMap((boxes) =>
-      Array.from({ length: boxes.length / 4 }, (_, i) => [boxes[i * 4 + TOP]!, boxes[i * 4 + BOTTOM]!] as const),
-    )
-    .sort((a, b) => a[0] - b[0]);
-  let count = 0;
-  let end = -Infinity;
-  for (const [top, bottom] of spans) {
-    if (top >= end - (bottom - top) / 2) {
-      count++;
-      end = bottom;
-    } else end = Math.max(end, bottom);
-  }
-  return count;
 }
 
 /** The text of a button, tab or menu entry stands on more than one line. */
@@ -51,7 +33,7 @@ export const wrappedLabel: Check = {
     }
     const found: Violation[] = [];
     for (const [label, lines] of texts) {
-      const count = countLines(lines);
+      const count = countLines(facts, lines);
       if (count > 1)
         found.push({ element: facts.elements[label]!.id, amount: count, measured: { lines: count }, others: [] });
     }

@@ -11,6 +11,8 @@ export const SWEEP_RANGE = { first: 320, last: 1920 } as const;
 export interface WidthResult {
   readonly width: number;
   readonly violations: readonly { readonly check: string; readonly violation: Violation }[];
+  /** Where a condition begins or has just ended: the sizes of type by element, px. */
+  readonly sizes?: Readonly<Record<string, number>> | undefined;
 }
 
 /** Something measured that is wrong, on an element, over exact widths. */

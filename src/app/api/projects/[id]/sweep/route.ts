@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SWEEP_RANGE } from '@/core/audit';
+import { SWEEP_RANGE, VIEWS } from '@/core/audit';
 import { DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
 import { pageIdSchema } from '@/core/document';
 import { sweep } from '@/server/browser/sweep';
@@ -33,11 +33,12 @@ const sweepSchema = z.strictObject({
   /** The viewport's height in px, and the pointer to stand in for. */
   height: z.number().int().min(100, 'A viewport is at least 100 px high.').max(10_000).default(DEFAULT_SLICE.height),
   pointer: z.enum(POINTERS).default(DEFAULT_SLICE.pointer),
+  view: z.enum(VIEWS).default('widths'),
 });
 
 /** Measures a page at widths. Answers line by line (NDJSON) while it works; ending the request ends the work. */
 export const POST = route<{ id: string }>(async (request, parameters) => {
-  const { page: pageId, revision, widths, near, height, pointer } = await readBody(request, sweepSchema);
+  const { page: pageId, revision, widths, near, height, pointer, view } = await readBody(request, sweepSchema);
   const stored = await loadProject(database(), projectId(parameters));
   if (stored.revision !== revision)
     throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
@@ -46,5 +47,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   const list = [
     ...new Set(widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i))),
   ].sort((a, b) => a - b);
-  return streamLines(request.signal, (signal) => sweep(stored.project, page, { height, pointer }, list, near, signal));
+  return streamLines(request.signal, (signal) =>
+    sweep(stored.project, page, { height, pointer }, { widths: list, near, view }, signal),
+  );
 });

@@ -1,0 +1,76 @@
+import { readFile } from 'node:fs/promises';
+import type { WidthResult } from '@/core/audit';
+import { asUsual, CHECKS, SWEEP_RANGE } from '@/core/audit';
+import { demoProject } from '@/demo';
+import { compareSweeps } from '@/server/browser/compare-sweeps';
+import { closeBrowser, MeasuredPage, POLICY } from '@/server/browser/measuring';
+import { generatePage } from './generate-page';
+
+const numberAfter = (name: string, usual: number) => {
+  const at = process.argv.indexOf(name);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+const files = process.argv.slice(2).filter((word) => /\.html?$/.test(word));
+const pages = numberAfter('--pages', files.length > 0 ? 0 : 200);
+const seed = numberAfter('--seed', 1);
+const widths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+
+let differences = 0;
+let layouts = 0;
+let decided = 0;
+const times = { exact: 0, brute: 0 };
+
+interface Run {
+  readonly results: WidthResult[];
+  readonly layouts: number;
+  readonly ms: number;
+}
+
+async function run(page: MeasuredPage, brute: boolean): Promise<Run> {
+  const start = performance.now();
+  const results: WidthResult[] = [];
+  let count = 0;
+  for await (const step of page.sweep({ widths, brute })) {
+    results.push(...step.results);
+    count += step.layouts;
+  }
+  return { results, layouts: count, ms: performance.now() - start };
+}
+
+async function check(name: string, page: MeasuredPage): Promise<void> {
+  const exact = await run(page, false);
+  const brute = await run(page, true);
+  await page.close();
+  const found = compareSweeps(exact.results, brute.results);
+  differences += found.length;
+  layouts += exact.layouts;
+  decided += widths.length;
+  times.exact += exact.ms;
+  times.brute += brute.ms;
+  const share = `${exact.layouts} layouts (1/${(widths.length / exact.layouts).toFixed(1)})`;
+  const time = `${exact.ms.toFixed(0)} ms of ${brute.ms.toFixed(0)} (1/${(brute.ms / exact.ms).toFixed(1)})`;
+  const faults = new Set(brute.results.flatMap(({ violations }) => violations.map(({ check: id }) => id))).size;
+  console.log(`  ${name}: ${found.length} differences; ${share}, ${time}; ${faults} checks with findings`);
+  for (const { width, what } of found.slice(0, 12)) console.log(`      at ${width}: ${what}`);
+}
+
+if (pages > 0) {
+  const project = demoProject('00000000-0000-4000-8000-000000000000');
+  for (const page of project.pages) await check(page.name, await MeasuredPage.open(project, page));
+  console.log(
+    `Demo pages: 1/${(decided / layouts).toFixed(1)} of the layouts, 1/${(times.brute / times.exact).toFixed(1)} of the time`,
+  );
+}
+const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
+for (const file of files)
+  await check(
+    file,
+    await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked),
+  );
+for (let i = 0; i < pages; i++)
+  await check(`generated ${seed + i}`, await MeasuredPage.openHtml(generatePage(seed + i), asked));
+console.log(
+  `${differences} differences at ${decided} widths; 1/${(decided / layouts).toFixed(1)} of the layouts in all`,
+);
+await closeBrowser();
+process.exit(differences > 0 ? 1 : 0);

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { elementIdSchema } from '../document/element';
+import type { EditKind } from './edit';
+import { nameOf, requireElement } from './edit';
+import { structureFootprint } from './footprint';
+import { withElement } from './structure';
+import { pageHolding } from '../document/tree';
+
+const schema = z.strictObject({ type: z.literal('setFirst'), node: elementIdSchema, first: z.boolean() });
+export type SetFirst = z.infer<typeof schema>;
+
+/** Marks an element as one that must be seen first, or no longer. Nothing looks different; audits ask for it. */
+export const setFirst: EditKind<SetFirst> = {
+  schema,
+  apply(project, { node, first }) {
+    const { page, element } = requireElement(project, node);
+    const { first: before, ...rest } = element;
+    return {
+      document: withElement(project, page, first ? { ...rest, first: true } : rest),
+      inverse: { type: 'setFirst', node, first: before ?? false },
+    };
+  },
+  footprint(before, after, { node }) {
+    const [was, is] = [before, after].map((project) => pageHolding(project, node));
+    if (!is || was?.elements[node]?.first === is.elements[node]?.first) return {};
+    return structureFootprint(is.id, [node]);
+  },
+  describe: (project, { node, first }) =>
+    `${nameOf(project, node)} ${first ? 'must be seen first' : 'need not be seen first'}`,
+};

@@ -1,0 +1,118 @@
+import type { PageFacts } from '@/core/audit/facts';
+import type { DocumentConditions } from './conditions';
+import { conditionsOfDocument } from './conditions';
+import { DocumentReader } from './document-facts';
+import { LargeText, SPACED_TEXT } from './large-text';
+
+/** How the text of a measured page is set. */
+export type TextSetting = 'plain' | 'large-text' | 'spaced-text';
+
+/** A page is measured at rest: what moves on its own, or on its way to another value, would never give one answer. */
+const AT_REST =
+  '*, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important; }';
+/** Scrollbars that take no room, unless the page says otherwise: the weakest of all layers. */
+const OVERLAY = '@layer { * { scrollbar-width: none; } }';
+const FONTS_MOST_MS = 5_000;
+
+/** Opens a document in a frame of its own and waits until it stands. */
+export async function openFrame(html: string, height: number): Promise<HTMLIFrameElement> {
+  const opened = document.createElement('iframe');
+  opened.style.cssText = `border:0;position:absolute;left:0;top:0;width:1280px;height:${height}px`;
+  const loaded = new Promise((done) => opened.addEventListener('load', done, { once: true }));
+  opened.srcdoc = html;
+  document.body.append(opened);
+  await loaded;
+  const inside = opened.contentDocument!;
+  const rest = inside.createElement('style');
+  rest.textContent = AT_REST;
+  inside.head.append(rest);
+  if (!inside.querySelector('style[data-mp-device]')) {
+    const bars = inside.createElement('style');
+    bars.textContent = OVERLAY;
+    inside.head.prepend(bars);
+  }
+  const waited = new Promise((done) => setTimeout(done, FONTS_MOST_MS));
+  await Promise.race([inside.fonts.ready, waited]);
+  await Promise.race([Promise.all([...inside.images].map((image) => image.decode().catch(() => undefined))), waited]);
+  return opened;
+}
+
+/** Gives every element a name for reports, where the document has none: its tag, its id or class, its number. */
+export function nameElements(document: Document): void {
+  if (document.querySelector('[data-mp-node]')) return;
+  const counts = new Map<string, number>();
+  for (const element of document.body.parentElement!.querySelectorAll<HTMLElement>('body, body *')) {
+    if (/^(script|style|br|wbr|source|template|option|optgroup)$/.test(element.localName)) continue;
+    if (element.closest('svg') && element.localName !== 'svg') continue;
+    const label = element.id ? `#${element.id}` : element.classList[0] ? `.${element.classList[0]}` : '';
+    const name = element.localName + label;
+    const count = (counts.get(name) ?? 0) + 1;
+    counts.set(name, count);
+    element.dataset.mpNode = count > 1 ? `${name}(${count})` : name;
+  }
+}
+
+/** One document in a frame, to be measured at any viewport. */
+export class MeasuredFrame {
+  readonly reader: DocumentReader;
+  readonly #frame: HTMLIFrameElement;
+  readonly #large: LargeText;
+  #conditions: DocumentConditions;
+  #conditionsHeight: number;
+  #text: TextSetting = 'plain';
+  #enlargedAt: string | undefined;
+  #spacing: HTMLStyleElement | undefined;
+
+  constructor(frame: HTMLIFrameElement) {
+    this.#frame = frame;
+    const inside = frame.contentDocument!;
+    nameElements(inside);
+    this.reader = new DocumentReader(inside);
+    this.#large = new LargeText(this.reader.nodes);
+    this.#conditionsHeight = frame.clientHeight;
+    this.#conditions = conditionsOfDocument(inside, this.#conditionsHeight);
+  }
+
+  /** Widths at which a condition begins or ends, at the height that is set. */
+  get edges(): readonly number[] {
+    return this.#conditions.edges;
+  }
+
+  /** Sets the viewport's height, px, and how text is set. */
+  arrange(height: number, text: TextSetting): void {
+    const inside = this.#frame.contentDocument!;
+    this.#frame.style.height = `${height}px`;
+    if (height !== this.#conditionsHeight) {
+      this.#conditionsHeight = height;
+      this.#conditions = conditionsOfDocument(inside, height);
+    }
+    if (text === this.#text) return;
+    this.#large.restore();
+    this.#enlargedAt = undefined;
+    this.#spacing?.remove();
+    this.#spacing = undefined;
+    if (text === 'spaced-text') {
+      this.#spacing = inside.createElement('style');
+      this.#spacing.textContent = SPACED_TEXT;
+      inside.head.append(this.#spacing);
+    }
+    this.#text = text;
+  }
+
+  resize(width: number): void {
+    this.#frame.style.width = `${width}px`;
+  }
+
+  read(width: number): PageFacts {
+    this.resize(width);
+    const { media, fluid, contained } = this.#conditions;
+    let epoch = `${this.#text} ${this.#conditionsHeight} ${contained ? width : ''}`;
+    for (const query of media) epoch += query.matches ? '1' : '0';
+    if (this.#text === 'large-text' && (fluid || this.#enlargedAt !== epoch)) {
+      this.#large.restore();
+      this.#large.enlarge(this.reader.fontSizes());
+      this.#enlargedAt = epoch;
+    }
+    return this.reader.read(epoch, fluid);
+  }
+}

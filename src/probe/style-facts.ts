@@ -1,0 +1,145 @@
+import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
+import { colourOf } from './colour';
+
+const CUTS: Readonly<Record<string, number>> = { hidden: 1, clip: 1, auto: 2, scroll: 2 };
+const PLACES: Readonly<Record<string, number>> = { relative: 1, sticky: 1, absolute: 2, fixed: 3 };
+const REPLACED = new Set(['img', 'input', 'textarea', 'select', 'video', 'canvas', 'svg']);
+
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+
+/** What `computedStyleMap` says of a length: the frame has classes of its own, so `instanceof` would say no. */
+interface Specified {
+  readonly unit?: string;
+}
+
+function emptyStyles(
+  count: number,
+): Writable<StyleFacts> & { grids: Map<number, { template: string; columns: number }> } {
+  const bytes = () => new Uint8Array(count);
+  const numbers = (each: number) => new Float64Array(count * each);
+  return {
+    cutX: bytes(), cutY: bytes(), ellipsis: bytes(), position: bytes(), pinned: bytes(), level: bytes(), flow: bytes(),
+    fixedHeight: bytes(), share: numbers(1), grids: new Map(), visible: bytes(), bold: bytes(), ink: numbers(4),
+    ground: numbers(4), backdrop: bytes(), opacity: numbers(1), solid: bytes(), moved: bytes(), breaks: bytes(),
+    scrollPadding: [0, 0],
+  }; // prettier-ignore
+}
+
+const flowOf = ({ display, flexDirection, flexWrap }: CSSStyleDeclaration) =>
+  /grid$/.test(display)
+    ? 3
+    : !/flex$/.test(display) || flexDirection.startsWith('column')
+      ? 0
+      : flexWrap === 'nowrap'
+        ? 1
+        : 2;
+
+function levelOf({ display, float, position }: CSSStyleDeclaration): number {
+  if (position === 'absolute' || position === 'fixed') return 0;
+  if (float !== 'none') return 3;
+  return display === 'inline' ? 1 : display.startsWith('inline-') ? 2 : 0;
+}
+
+function pinnedOf(node: HTMLElement, { position }: CSSStyleDeclaration): number {
+  if (position !== 'fixed' && position !== 'sticky') return 0;
+  const map = node.computedStyleMap();
+  if (String(map.get('top')) !== 'auto') return 1;
+  return String(map.get('bottom')) === 'auto' ? 0 : 2;
+}
+
+const backdropOf = (image: string) => (image === 'none' ? 0 : image.includes('url(') ? 2 : 1);
+const painted = (width: string, style: string) => parseFloat(width) > 0 && style !== 'none' && style !== 'hidden';
+
+/** Whether something shifts it on purpose. */
+function movedOf(style: CSSStyleDeclaration): number {
+  const { position, marginTop, marginLeft, marginRight, marginBottom } = style;
+  if (marginTop[0] === '-' || marginLeft[0] === '-' || marginRight[0] === '-' || marginBottom[0] === '-') return 1;
+  if (position === 'relative' && !(isZero(style.top) && isZero(style.left))) return 1;
+  return style.transform !== 'none' || style.translate !== 'none' ? 1 : 0;
+}
+const isZero = (offset: string) => offset === 'auto' || offset === '0px';
+
+/** The same styles at another width of the same band: only lengths can have changed, where they hang on the viewport. */
+export function withLengths(styles: StyleFacts, nodes: readonly HTMLElement[], window: Window): StyleFacts {
+  const moved = Uint8Array.from(nodes, (node) => movedOf(window.getComputedStyle(node)));
+  return { ...styles, moved, scrollPadding: scrollPaddingOf(window) };
+}
+
+function scrollPaddingOf(window: Window): readonly [number, number] {
+  const root = window.getComputedStyle(window.document.documentElement);
+  return [parseFloat(root.scrollPaddingTop) || 0, parseFloat(root.scrollPaddingBottom) || 0];
+}
+
+/** Reads all computed styles that checks ask about. Nothing of it changes between two events of the same band. */
+export function readStyles(
+  nodes: readonly HTMLElement[],
+  elements: readonly ElementFacts[],
+  window: Window,
+): StyleFacts {
+  const facts = emptyStyles(nodes.length);
+  const transparent = new Uint8Array(nodes.length);
+  nodes.forEach((node, i) => {
+    const style = window.getComputedStyle(node);
+    const { parent } = elements[i]!;
+    const replaced = REPLACED.has(node.localName);
+    facts.opacity[i] = parseFloat(style.opacity);
+    transparent[i] = style.opacity === '0' || (parent >= 0 && transparent[parent]) ? 1 : 0;
+    facts.visible[i] = style.visibility === 'visible' && !transparent[i] ? 1 : 0;
+    facts.cutX[i] = replaced ? 0 : (CUTS[style.overflowX] ?? 0);
+    facts.cutY[i] = replaced ? 0 : (CUTS[style.overflowY] ?? 0);
+    facts.ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;
+    facts.position[i] = PLACES[style.position] ?? (style.transform === 'none' ? 0 : 1);
+    facts.pinned[i] = pinnedOf(node, style);
+    facts.level[i] = levelOf(style);
+    facts.bold[i] = parseFloat(style.fontWeight) >= 700 ? 1 : 0;
+    facts.ink.set(colourOf(style.color), i * 4);
+    facts.ground.set(colourOf(style.backgroundColor), i * 4);
+    facts.backdrop[i] = backdropOf(style.backgroundImage);
+    facts.solid[i] =
+      replaced ||
+      node.localName === 'button' ||
+      facts.ground[i * 4 + 3]! > 0 ||
+      facts.backdrop[i] ||
+      style.boxShadow !== 'none' ||
+      painted(style.borderTopWidth, style.borderTopStyle) ||
+      painted(style.borderBottomWidth, style.borderBottomStyle) ||
+      painted(style.borderLeftWidth, style.borderLeftStyle)
+        ? 1
+        : 0;
+    facts.moved[i] = movedOf(style);
+    facts.breaks[i] =
+      style.overflowWrap !== 'normal' || /^break/.test(style.wordBreak) || style.hyphens === 'auto' ? 1 : 0;
+    facts.flow[i] = flowOf(style);
+    if (node.childElementCount > 0) {
+      const specified = node.computedStyleMap();
+      facts.fixedHeight[i] = (specified.get('height') as Specified | undefined)?.unit === 'px' ? 1 : 0;
+      if (facts.flow[i] === 3)
+        facts.grids.set(i, {
+          template: String(specified.get('grid-template-columns')),
+          columns: style.gridTemplateColumns.split(' ').length,
+        });
+    }
+    facts.share[i] = shareOf(facts, node, parent, style);
+  });
+  facts.scrollPadding = scrollPaddingOf(window);
+  return facts;
+}
+
+function shareOf(facts: StyleFacts, node: HTMLElement, parent: number, style: CSSStyleDeclaration): number {
+  if (parent < 0 || style.position === 'absolute' || style.position === 'fixed') return 0;
+  const around = facts.flow[parent]!;
+  if (around === 1 || around === 2) {
+    const basis = style.flexBasis;
+    return basis === '0px' || basis === '0%' ? parseFloat(style.flexGrow) : 0;
+  }
+  const template = around === 3 ? facts.grids.get(parent)?.template : undefined;
+  if (!template || style.gridColumnStart !== 'auto' || style.gridColumnEnd !== 'auto') return 0;
+  // `repeat(3, 1fr)` or the same track again and again.
+  const even =
+    /^repeat\((\d+|auto-fill|auto-fit), (minmax\([^)]*fr\)|[\d.]+fr)\)$/.test(template) ||
+    /^([\d.]+fr)( \1)*$/.test(template);
+  const free = !/^(start|end|center|left|right|self-start|self-end|flex-start|flex-end|baseline)/.test(
+    style.justifySelf,
+  );
+  return even && free && String(node.computedStyleMap().get('width')) === 'auto' ? 1 : 0;
+}
