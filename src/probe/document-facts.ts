@@ -1,9 +1,11 @@
-import type { ElementFacts, PageFacts, StyleFacts } from '@/core/audit/facts';
+import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import type { ReadElement } from './style-facts';
 import { readStyles, withLengths } from './style-facts';
 
 const FOCUSABLE =
   'a[href], button:not([disabled]), input:not([disabled]):not([type=hidden]), select:not([disabled]), textarea:not([disabled]), summary, [tabindex]:not([tabindex^="-"])';
 const NO_LINES = new Float64Array(0);
+const FIELDS = new Set(['input', 'textarea', 'select']);
 const WORD = /\S+/g;
 
 const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
@@ -13,7 +15,7 @@ const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
  * styles only where their epoch changes.
  */
 export class DocumentReader {
-  readonly elements: readonly ElementFacts[];
+  readonly elements: readonly ReadElement[];
   readonly nodes: readonly HTMLElement[];
   readonly #document: Document;
   readonly #window: Window;
@@ -45,6 +47,7 @@ export class DocumentReader {
         focusable: node.matches(FOCUSABLE),
         words: text ? text.split(' ').length : 0,
         chars: text.length,
+        text,
         first: node.dataset.mpFirst !== undefined,
       };
     });
@@ -109,7 +112,9 @@ export class DocumentReader {
 
   #textSizes(): Float64Array {
     return Float64Array.from(this.nodes, (node, i) =>
-      this.#texts[i]!.length > 0 ? parseFloat(this.#window.getComputedStyle(node).fontSize) : 0,
+      this.#texts[i]!.length > 0 || FIELDS.has(node.localName)
+        ? parseFloat(this.#window.getComputedStyle(node).fontSize)
+        : 0,
     );
   }
 

@@ -1,4 +1,5 @@
 import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
+import { characterWidth } from './character-width';
 import { colourOf } from './colour';
 
 const CUTS: Readonly<Record<string, number>> = { hidden: 1, clip: 1, auto: 2, scroll: 2 };
@@ -20,7 +21,7 @@ function emptyStyles(
   return {
     cutX: bytes(), cutY: bytes(), ellipsis: bytes(), position: bytes(), pinned: bytes(), level: bytes(), flow: bytes(),
     fixedHeight: bytes(), share: numbers(1), grids: new Map(), visible: bytes(), bold: bytes(), ink: numbers(4),
-    ground: numbers(4), backdrop: bytes(), opacity: numbers(1), solid: bytes(), moved: bytes(), breaks: bytes(),
+    ground: numbers(4), backdrop: bytes(), opacity: numbers(1), solid: bytes(), moved: bytes(), breaks: bytes(), chars: numbers(1),
     scrollPadding: [0, 0],
   }; // prettier-ignore
 }
@@ -70,10 +71,15 @@ function scrollPaddingOf(window: Window): readonly [number, number] {
   return [parseFloat(root.scrollPaddingTop) || 0, parseFloat(root.scrollPaddingBottom) || 0];
 }
 
+/** An element with its own text, white space collapsed. */
+export interface ReadElement extends ElementFacts {
+  readonly text: string;
+}
+
 /** Reads all computed styles that checks ask about. Nothing of it changes between two events of the same band. */
 export function readStyles(
   nodes: readonly HTMLElement[],
-  elements: readonly ElementFacts[],
+  elements: readonly ReadElement[],
   window: Window,
 ): StyleFacts {
   const facts = emptyStyles(nodes.length);
@@ -109,6 +115,7 @@ export function readStyles(
     facts.moved[i] = movedOf(style);
     facts.breaks[i] =
       style.overflowWrap !== 'normal' || /^break/.test(style.wordBreak) || style.hyphens === 'auto' ? 1 : 0;
+    if (elements[i]!.chars > 0) facts.chars[i] = characterWidth(elements[i]!.text, style);
     facts.flow[i] = flowOf(style);
     if (node.childElementCount > 0) {
       const specified = node.computedStyleMap();

@@ -47,6 +47,8 @@ export interface Check {
   readonly rule: string;
   /** What it needs the page to be looked at with; every width where it doesn't say. */
   readonly view?: View;
+  /** Checks by id that find the same under usual conditions: where they do, this one has nothing to add. */
+  readonly besides?: readonly string[];
   /** Numbers that a project may set otherwise, by name. */
   readonly limits?: Readonly<Record<string, Limit>>;
   /** Pure: all faults at one viewport, at most one for an element. */

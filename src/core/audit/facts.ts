@@ -68,6 +68,8 @@ export interface StyleFacts {
   readonly moved: Uint8Array;
   /** 1 where words may be broken to fit. */
   readonly breaks: Uint8Array;
+  /** How wide a character of its own text is on average, as a share of the type's size; 0 where it has none. */
+  readonly chars: Float64Array;
   /** Room kept free at the top and the bottom when something is scrolled into view, px. */
   readonly scrollPadding: readonly [top: number, bottom: number];
 }

@@ -47,12 +47,23 @@ export function textBlocks(facts: PageFacts): TextBlock[] {
   return [...blocks].map(([element, block]) => ({ element, ...block }));
 }
 
-/** The lengths of all line boxes of a block together, px. */
-export function lengthOfText(facts: PageFacts, { parts }: TextBlock): number {
-  let sum = 0;
-  for (const part of parts) {
-    const lines = facts.lines[part]!;
-    for (let at = 0; at < lines.length; at += 4) sum += lines[at + RIGHT]! - lines[at + LEFT]!;
+/** How many characters of average width the longest line of a block has room for. */
+export function longestLine(facts: PageFacts, { element, parts }: TextBlock): number {
+  const spans = parts
+    .flatMap((part) => {
+      const lines = facts.lines[part]!;
+      return Array.from({ length: lines.length / 4 }, (_, i) => lines.subarray(i * 4, i * 4 + 4));
+    })
+    .sort((a, b) => a[TOP]! - b[TOP]!);
+  let longest = 0;
+  let [left, right, bottom] = [Infinity, -Infinity, -Infinity];
+  for (const span of spans) {
+    if (span[TOP]! > bottom - (span[BOTTOM]! - span[TOP]!) / 2) [left, right] = [Infinity, -Infinity];
+    left = Math.min(left, span[LEFT]!);
+    right = Math.max(right, span[RIGHT]!);
+    bottom = span[BOTTOM]!;
+    longest = Math.max(longest, right - left);
   }
-  return sum;
+  const own = facts.lines[element]!.length > 0 ? element : parts[0]!;
+  return longest / (facts.chars[own]! * facts.fontSize[own]!);
 }

@@ -78,6 +78,7 @@ export function facts(
     solid: bytes(() => 0),
     moved: bytes(() => 0),
     breaks: bytes(() => 0),
+    chars: Float64Array.from(all.map(() => 0.5)),
     broken: bytes(() => 0),
     scrollPadding: [0, 0],
     lines: all.map(({ lines = [] }) => Float64Array.from(lines.flatMap(corners))),

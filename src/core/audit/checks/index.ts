@@ -1,27 +1,43 @@
 import type { Check } from '../check';
+import { blockedZoom } from './blocked-zoom';
+import { brokenWords } from './broken-words';
 import { clippedContent } from './clipped-content';
+import { contrast } from './contrast';
+import { coveredFocus } from './covered-focus';
+import { droppedItem } from './dropped-item';
+import { emptyScreen } from './empty-screen';
+import { fieldZoom } from './field-zoom';
+import { fingerTarget } from './finger-target';
+import { firstBelow } from './first-below';
 import { fixedHeight } from './fixed-height';
+import { focusOrder } from './focus-order';
+import { growingType } from './growing-type';
+import { longLines } from './long-lines';
+import { narrowContent } from './narrow-content';
+import { orientationLock } from './orientation-lock';
 import { outsideViewport } from './outside-viewport';
+import { overlappingBoxes } from './overlapping-boxes';
 import { overlappingText } from './overlapping-text';
+import { raggedRow } from './ragged-row';
+import { readingOrder } from './reading-order';
 import { rowOverFull } from './row-over-full';
 import { sidewaysScroll } from './sideways-scroll';
+import { smallTarget } from './small-target';
 import { smallText } from './small-text';
+import { squeezedText } from './squeezed-text';
+import { tallBars } from './tall-bars';
 import { tightGrid } from './tight-grid';
+import { largeText, reflow, spacedText } from './under-stress';
 import { unequalItems } from './unequal-items';
+import { unknownContrast } from './unknown-contrast';
 import { wrappedLabel } from './wrapped-label';
 
 export const CHECKS: readonly Check[] = [
-  sidewaysScroll,
-  outsideViewport,
-  clippedContent,
-  overlappingText,
-  wrappedLabel,
-  smallText,
-  fixedHeight,
-  rowOverFull,
-  unequalItems,
-  tightGrid,
-];
+  sidewaysScroll, outsideViewport, clippedContent, overlappingText, overlappingBoxes, contrast, blockedZoom, firstBelow,
+  reflow, orientationLock, largeText, spacedText, wrappedLabel, squeezedText, brokenWords, droppedItem, fixedHeight,
+  rowOverFull, smallTarget, fieldZoom, coveredFocus, tallBars, readingOrder, focusOrder, growingType, longLines,
+  smallText, fingerTarget, raggedRow, unequalItems, tightGrid, emptyScreen, narrowContent, unknownContrast,
+]; // prettier-ignore
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));
 

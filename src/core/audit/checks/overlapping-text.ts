@@ -1,10 +1,17 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box } from '../facts';
+import type { Box, PageFacts } from '../facts';
 import { exceeds, foundOn, inkOf, isAbove, visiblePart } from '../facts';
+import { isOpaque, layerOf } from '../layers';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
 const TOUCH = 2;
+
+/** Whether one of two texts stands in a sheet or a bar that is laid over the page and hides what is under it. */
+function isCovered(facts: PageFacts, a: number, b: number): boolean {
+  const [x, y] = [layerOf(facts, a), layerOf(facts, b)];
+  return x !== y && [x, y].some((layer) => layer > 0 && isOpaque(facts, layer));
+}
 
 interface Line extends Box {
   readonly element: number;
@@ -37,13 +44,14 @@ export const overlappingText: Check = {
         if (across < TOUCH - 1 || down < TOUCH - 1) continue;
         if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
         if (isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
+        if (isCovered(facts, a.element, b.element)) continue;
         foundOn(facts, a.element, b.element);
         const [first, second] = a.element < b.element ? [a.element, b.element] : [b.element, a.element];
         const key = facts.elements[first]!.id;
-        if ((worst.get(key)?.amount ?? 0) >= across * down) continue;
+        if ((worst.get(key)?.amount ?? 0) >= Math.min(across, down)) continue;
         worst.set(key, {
           element: key,
-          amount: across * down,
+          amount: Math.min(across, down),
           measured: { across, down },
           others: [facts.elements[second]!.id],
         });

@@ -1,5 +1,5 @@
 import type { PageFacts, StyleFacts } from '../facts';
-import { Level } from '../facts';
+import { Flow, Level, Place } from '../facts';
 
 /**
  * Between two events — a line wraps, a condition begins, a value meets its limit — every coordinate of a page is an
@@ -10,7 +10,7 @@ const ROUNDING = 0.1;
 
 const STYLES: readonly (keyof StyleFacts)[] = [
   'cutX', 'cutY', 'ellipsis', 'position', 'pinned', 'level', 'flow', 'fixedHeight', 'share', 'visible', 'bold', 'ink',
-  'ground', 'backdrop', 'opacity', 'solid', 'moved', 'breaks', 'scrollPadding',
+  'ground', 'backdrop', 'opacity', 'solid', 'moved', 'breaks', 'chars', 'scrollPadding',
 ]; // prettier-ignore
 
 type Numbers = ArrayLike<number>;
@@ -50,6 +50,19 @@ export interface Straight {
   readonly loose: Uint8Array;
 }
 
+const IN_TABLE = new Set(['table', 'td', 'th', 'caption']);
+
+/** Whether an element, or one it stands in, is as wide as its text asks for. */
+function isSizedByText(facts: PageFacts, element: number): boolean {
+  for (let at = element; at > 0; at = facts.elements[at]!.parent) {
+    const around = facts.flow[facts.elements[at]!.parent]!;
+    if (facts.level[at]! >= Level.inlineBlock || facts.position[at]! >= Place.absolute) return true;
+    if (around !== Flow.other && !(facts.share[at]! > 0)) return true;
+    if (IN_TABLE.has(facts.elements[at]!.tag)) return true;
+  }
+  return false;
+}
+
 /** Whether a third viewport between two lies on the straight line between them, in all that decides anything. */
 export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straight | undefined {
   const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
@@ -58,7 +71,11 @@ export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straig
   const loose = new Uint8Array(a.elements.length);
   for (let i = 0; i < a.elements.length; i++) {
     if (!a.shown[i]) continue;
-    if (off(a.fontSize, middle.fontSize, b.fontSize, i)) return undefined;
+    // Browsers round letters to their grid, so a line of growing type grows unevenly.
+    if (a.fontSize[i] !== b.fontSize[i] && a.lines[i]!.length > 0) {
+      if (off(a.fontSize, middle.fontSize, b.fontSize, i) || isSizedByText(a, i)) return undefined;
+      loose[i] = 1;
+    }
     if (DOWN.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side))) return undefined;
     if (ACROSS.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side))) {
       if (a.level[i] !== Level.inline) return undefined;

@@ -1,0 +1,34 @@
+import type { Check } from '../check';
+import { contrastOf } from '../contrast';
+import { exceedsBy } from '../facts';
+import { isOverOthers } from '../layers';
+
+const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);
+
+/** Text that stands out too little from what is behind it. */
+export const contrast: Check = {
+  id: 'contrast',
+  title: 'Contrast is low',
+  severity: 'broken',
+  why: 'Many can not read it at all, and in the sun nobody can.',
+  rule: 'WCAG 2.2, 1.4.3 Contrast (minimum)',
+  limits: {
+    usual: { label: 'Least ratio', unit: 'to 1', usual: 4.5, least: 1, most: 21 },
+    large: { label: 'Least ratio of large text', unit: 'to 1', usual: 3, least: 1, most: 21 },
+  },
+  judge(facts, { usual, large }) {
+    return facts.elements.flatMap(({ id, tag, focusable }, i) => {
+      if (!facts.shown[i] || facts.lines[i]!.length === 0 || (CONTROLS.has(tag) && !focusable)) return [];
+      const { ratio, own } = contrastOf(facts, i);
+      if (ratio === undefined || ratio >= Math.max(usual!, large!)) return [];
+      const isBig =
+        !exceedsBy(facts, 24, facts.fontSize[i]!, 0.05) ||
+        (facts.bold[i] === 1 && !exceedsBy(facts, 18.66, facts.fontSize[i]!, 0.05));
+      const least = isBig ? large! : usual!;
+      if (ratio >= least || (!own && isOverOthers(facts, i))) return [];
+      return [{ element: id, amount: least / ratio, measured: { ratio, least }, others: [] }];
+    });
+  },
+  sentence: ({ element, measured }, name) =>
+    `${name(element)} has a contrast of ${measured.ratio!.toFixed(2)} to 1; ${measured.least} to 1 is needed.`,
+};

@@ -1,0 +1,26 @@
+import type { Check, Violation } from '../check';
+import { boxOf, exceeds } from '../facts';
+
+/** What must be seen first isn't in the first screenful. */
+export const firstBelow: Check = {
+  id: 'first-below',
+  title: 'Not in the first screenful',
+  severity: 'broken',
+  why: 'It was marked as what people must see first; here they have to scroll to it.',
+  rule: 'Marked elements stand in the first screenful (project profile)',
+  view: 'heights',
+  judge(facts) {
+    return facts.elements.flatMap(({ id, first }, i): Violation[] => {
+      if (!first) return [];
+      const { height } = facts.viewport;
+      if (!facts.shown[i]) return [{ element: id, amount: height, measured: { hidden: 1, height }, others: [] }];
+      const below = boxOf(facts, i).bottom - height;
+      if (!exceeds(facts, below, 0.5)) return [];
+      return [{ element: id, amount: below, measured: { below, height }, others: [] }];
+    });
+  },
+  sentence: ({ element, measured }, name) =>
+    measured.hidden
+      ? `${name(element)} must be seen first, and is hidden.`
+      : `${name(element)} ends ${Math.round(measured.below!)} px below the first screenful of ${measured.height} px.`,
+};

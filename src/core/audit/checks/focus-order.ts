@@ -1,0 +1,33 @@
+import type { Check, Violation } from '../check';
+import { boxOf, isPinned } from '../facts';
+import { layerOf } from '../layers';
+import { comesBefore } from '../order';
+
+/** The Tab key goes backwards over the page. */
+export const focusOrder: Check = {
+  id: 'focus-order',
+  title: 'Focus jumps back',
+  severity: 'poor',
+  why: 'Whoever goes through the page by keyboard loses where they are.',
+  rule: 'WCAG 2.2, 2.4.3 Focus order',
+  judge(facts) {
+    const found: Violation[] = [];
+    let before = -1;
+    for (let i = 1; i < facts.elements.length; i++) {
+      if (!facts.elements[i]!.focusable || !facts.shown[i] || isPinned(facts, i)) continue;
+      const previous = before;
+      before = i;
+      if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i)) continue;
+      const by = comesBefore(facts, boxOf(facts, i), boxOf(facts, previous));
+      if (by === undefined) continue;
+      found.push({
+        element: facts.elements[i]!.id,
+        amount: by,
+        measured: { by },
+        others: [facts.elements[previous]!.id],
+      });
+    }
+    return found;
+  },
+  sentence: ({ element, others }, name) => `From ${name(others[0]!)} the focus goes back to ${name(element)}.`,
+};

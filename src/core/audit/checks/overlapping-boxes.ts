@@ -1,0 +1,70 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import type { Box, PageFacts } from '../facts';
+import { boxOf, exceeds, isAbove, Level, Place, visiblePart } from '../facts';
+
+/** Boxes may overlap by this much, px on each axis: borders that share a line. */
+const TOUCH = 2;
+
+/** Whether an element, or one between it and an ancestor, was put out of its place on purpose. */
+function isPlaced(facts: PageFacts, element: number, ancestor: number): boolean {
+  for (let at = element; at > ancestor; at = facts.elements[at]!.parent)
+    if (facts.position[at]! >= Place.absolute || facts.pinned[at] || facts.moved[at]) return true;
+  return false;
+}
+
+function commonAncestor(facts: PageFacts, a: number, b: number): number {
+  let at = a;
+  while (at > 0 && !isAbove(facts, at, b)) at = facts.elements[at]!.parent;
+  return Math.max(0, at);
+}
+
+/** Two boxes that paint something lie on each other, though nothing places them there. */
+export const overlappingBoxes: Check = {
+  id: 'overlapping-boxes',
+  title: 'Two boxes overlap',
+  severity: 'poor',
+  why: 'One hides part of the other, and it is not clear what belongs to which.',
+  rule: 'Boxes in the flow stand beside each other (project profile)',
+  judge(facts) {
+    const boxes: (Box & { readonly element: number })[] = [];
+    for (let i = 1; i < facts.elements.length; i++) {
+      if (!facts.shown[i] || !facts.solid[i] || facts.level[i] === Level.inline) continue;
+      const part = visiblePart(facts, i, boxOf(facts, i));
+      if (part) boxes.push({ element: i, ...part });
+    }
+    boxes.sort((a, b) => a.top - b.top);
+    const pairs: [number, number, number, number][] = [];
+    boxes.forEach((a, index) => {
+      for (let next = index + 1; next < boxes.length && boxes[next]!.top < a.bottom - TOUCH + 1; next++) {
+        const b = boxes[next]!;
+        const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
+        const down = Math.min(a.bottom, b.bottom) - b.top;
+        if (across < TOUCH - 1 || isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element))
+          continue;
+        const common = commonAncestor(facts, a.element, b.element);
+        if (isPlaced(facts, a.element, common) || isPlaced(facts, b.element, common)) continue;
+        if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
+        pairs.push([Math.min(a.element, b.element), Math.max(a.element, b.element), across, down]);
+      }
+    });
+    // What stands in two boxes that overlap does so because they do.
+    pairs.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+    const within = (outer: number, inner: number) => outer === inner || isAbove(facts, outer, inner);
+    const outermost = pairs.filter(
+      (pair) => !pairs.some((other) => other !== pair && within(other[0], pair[0]) && within(other[1], pair[1])),
+    );
+    const worst = new Map<number, Violation>();
+    for (const [first, second, across, down] of outermost)
+      if ((worst.get(first)?.amount ?? 0) < Math.min(across, down))
+        worst.set(first, {
+          element: facts.elements[first]!.id,
+          amount: Math.min(across, down),
+          measured: { across, down },
+          others: [facts.elements[second]!.id],
+        });
+    return [...worst.values()];
+  },
+  sentence: ({ element, measured, others }, name) =>
+    `${name(element)} and ${name(others[0]!)} overlap, ${px(measured.across!)} across and ${px(measured.down!)} down.`,
+};

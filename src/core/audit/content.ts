@@ -1,0 +1,17 @@
+import type { Box, PageFacts } from './facts';
+import { boxOf, Level, visiblePart } from './facts';
+
+const THINGS = new Set(['img', 'video', 'canvas', 'svg', 'input', 'textarea', 'select', 'button', 'hr']);
+
+/** The boxes of everything that holds something to see: texts, pictures, controls. */
+export function contentBoxes(facts: PageFacts): Box[] {
+  const boxes: Box[] = [];
+  for (let i = 1; i < facts.elements.length; i++) {
+    if (!facts.shown[i]) continue;
+    const text = facts.lines[i]!.length > 0 && facts.level[i] !== Level.inline;
+    if (!text && !THINGS.has(facts.elements[i]!.tag)) continue;
+    const part = visiblePart(facts, i, boxOf(facts, i));
+    if (part) boxes.push(part);
+  }
+  return boxes;
+}

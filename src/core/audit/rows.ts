@@ -1,0 +1,52 @@
+import type { PageFacts } from './facts';
+import { boxOf, exceeds, Flow, Level, Place } from './facts';
+
+/** The items of an element that stand beside each other, and the rows they fall into. */
+export interface Rows {
+  readonly parent: number;
+  readonly items: readonly number[];
+  /** Item indices row by row, from the top. */
+  readonly rows: readonly (readonly number[])[];
+  /** Whether it's a grid, whose columns place the items. */
+  readonly grid: boolean;
+}
+
+/** Items that share at least half of the lower one's height stand in one row. */
+function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
+  const rows: { members: number[]; top: number; bottom: number }[] = [];
+  const sorted = items
+    .map((item) => ({ item, ...boxOf(facts, item) }))
+    .sort((a, b) => a.top - b.top || a.left - b.left);
+  for (const { item, top, bottom } of sorted) {
+    const row = rows[rows.length - 1];
+    const shared = row ? Math.min(row.bottom, bottom) - Math.max(row.top, top) : 0;
+    if (row && exceeds(facts, shared, Math.min(row.bottom - row.top, bottom - top) / 2)) {
+      row.members.push(item);
+      row.bottom = Math.max(row.bottom, bottom);
+    } else rows.push({ members: [item], top, bottom });
+  }
+  return rows.map(({ members }) => members);
+}
+
+/** All elements whose items stand beside each other and may go to further rows: wrapping rows, grids, floats, inline blocks. */
+export function rowsOf(facts: PageFacts): Rows[] {
+  const items = new Map<number, number[]>();
+  for (let i = 1; i < facts.elements.length; i++) {
+    const { parent } = facts.elements[i]!;
+    if (parent < 0 || !facts.shown[i] || facts.position[i]! >= Place.absolute) continue;
+    const flow = facts.flow[parent];
+    const beside =
+      flow === Flow.wrappingRow ||
+      flow === Flow.grid ||
+      (flow === Flow.other && (facts.level[i] === Level.float || facts.level[i] === Level.inlineBlock));
+    if (!beside) continue;
+    const list = items.get(parent);
+    if (list) list.push(i);
+    else items.set(parent, [i]);
+  }
+  return [...items].flatMap(([parent, list]) =>
+    list.length < 2
+      ? []
+      : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Flow.grid }],
+  );
+}

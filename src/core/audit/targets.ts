@@ -1,0 +1,40 @@
+import type { Box, PageFacts } from './facts';
+import { boxOf, Level } from './facts';
+
+export interface Target {
+  readonly element: number;
+  readonly box: Box;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Controls whose size browsers decide unless an author does, in px. */
+const OF_THE_BROWSER = new Set(['checkbox', 'radio']);
+const BROWSERS_OWN = 13;
+
+/** A link in a sentence: the line decides its height (WCAG 2.2, 2.5.8, exception "Inline"). */
+function isInSentence(facts: PageFacts, element: number): boolean {
+  const { parent } = facts.elements[element]!;
+  return facts.level[element] === Level.inline && parent >= 0 && facts.elements[parent]!.words > 0;
+}
+
+/** What can be pressed, and isn't exempt from a least size. */
+export function targetsOf(facts: PageFacts): Target[] {
+  const targets: Target[] = [];
+  for (let i = 1; i < facts.elements.length; i++) {
+    const { focusable, type } = facts.elements[i]!;
+    if (!focusable || !facts.shown[i] || isInSentence(facts, i)) continue;
+    const box = boxOf(facts, i);
+    const width = box.right - box.left;
+    const height = box.bottom - box.top;
+    if (type && OF_THE_BROWSER.has(type) && width === BROWSERS_OWN && height === BROWSERS_OWN) continue;
+    // Wholly past the left or upper edge is how things are put away until they are needed.
+    if (box.right <= 0 || box.bottom <= 0) continue;
+    targets.push({ element: i, box, width, height });
+  }
+  return targets;
+}
+
+/** Whether an element lies in another one that is a target itself, or holds one. */
+export const isNested = (a: Box, b: Box): boolean =>
+  a.left >= b.left && a.right <= b.right && a.top >= b.top && a.bottom <= b.bottom;
