@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { homeFolder } from './places.mjs';
+import { databaseAddressFile, homeFolder } from './places.mjs';
 import { postgresPrograms } from './prerequisites.mjs';
 import { fail, isAlive, pause, stopProcess } from './process.mjs';
 
@@ -139,5 +139,6 @@ export async function startDatabase() {
     if (ended || waited > 30_000) fail(`The database did not start. Its log: ${logFile}`);
     await pause(100);
   }
+  writeFileSync(databaseAddressFile(), url, { mode: 0o600 });
   return { url, pid: server.pid, stop: () => stopProcess(server.pid, 'SIGINT') };
 }

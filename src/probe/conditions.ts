@@ -7,9 +7,13 @@ export interface DocumentConditions {
   readonly fluid: boolean;
   /** Conditions on a container: any computed style may change at any width. */
   readonly contained: boolean;
+  /** Something may depend on the viewport's height. */
+  readonly tall: boolean;
 }
 
 const FLUID = /[\d.](?:[dsl]?v(?:w|h|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
+const TALL =
+  /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|\b(?:fixed|sticky)\b|(?:height|block-size)\s*:[^;}]*%|\b(?:top|bottom|inset[a-z-]*)\s*:[^;}]*%/;
 const EM = 16;
 /** CSS Values 4, 5.2: px of the absolute units; em in a media condition is 16 px unless the reader says otherwise. */
 const UNITS: Readonly<Record<string, number>> = { px: 1, em: EM, rem: EM, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, pt: 96 / 72, pc: 16, q: 96 / 101.6, ch: EM / 2, ex: EM / 2 }; // prettier-ignore
@@ -55,5 +59,6 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     media: [...texts].map((text) => window.matchMedia(text)),
     fluid: FLUID.test(css),
     contained,
+    tall: TALL.test(css) || [...texts].some((text) => /height|orientation|aspect/.test(text)),
   };
 }

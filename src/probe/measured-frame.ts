@@ -78,6 +78,11 @@ export class MeasuredFrame {
     return this.#conditions.edges;
   }
 
+  /** Whether anything on the page stands otherwise, or is of another size, when only the viewport's height changes. */
+  get dependsOnHeight(): boolean {
+    return this.#conditions.tall;
+  }
+
   /** Sets the viewport's height, px, and how text is set. */
   arrange(height: number, text: TextSetting): void {
     const inside = this.#frame.contentDocument!;

@@ -1,10 +1,11 @@
-import type { Box, PageFacts } from './facts';
+import type { Box } from './facts';
 import { boxOf, Level, visiblePart } from './facts';
+import { oncePerFacts } from './once';
 
 const THINGS = new Set(['img', 'video', 'canvas', 'svg', 'input', 'textarea', 'select', 'button', 'hr']);
 
 /** The boxes of everything that holds something to see: texts, pictures, controls. */
-export function contentBoxes(facts: PageFacts): Box[] {
+export const contentBoxes = oncePerFacts((facts): Box[] => {
   const boxes: Box[] = [];
   for (let i = 1; i < facts.elements.length; i++) {
     if (!facts.shown[i]) continue;
@@ -14,4 +15,4 @@ export function contentBoxes(facts: PageFacts): Box[] {
     if (part) boxes.push(part);
   }
   return boxes;
-}
+});

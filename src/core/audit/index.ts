@@ -6,3 +6,5 @@ export * from './profile';
 export * from './checks';
 export * from './sweep/ledger';
 export * from './sweep/exact';
+export * from './sweep/packed';
+export * from './sweep/lookings';

@@ -1,5 +1,6 @@
 import type { PageFacts } from './facts';
 import { boxOf, exceeds, Flow, Level, Place } from './facts';
+import { oncePerFacts } from './once';
 
 /** The items of an element that stand beside each other, and the rows they fall into. */
 export interface Rows {
@@ -29,7 +30,7 @@ function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
 }
 
 /** All elements whose items stand beside each other and may go to further rows: wrapping rows, grids, floats, inline blocks. */
-export function rowsOf(facts: PageFacts): Rows[] {
+export const rowsOf = oncePerFacts((facts): Rows[] => {
   const items = new Map<number, number[]>();
   for (let i = 1; i < facts.elements.length; i++) {
     const { parent } = facts.elements[i]!;
@@ -49,4 +50,4 @@ export function rowsOf(facts: PageFacts): Rows[] {
       ? []
       : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Flow.grid }],
   );
-}
+});

@@ -1,5 +1,6 @@
 import type { Box, PageFacts } from './facts';
 import { boxOf, Level } from './facts';
+import { oncePerFacts } from './once';
 
 export interface Target {
   readonly element: number;
@@ -19,7 +20,7 @@ function isInSentence(facts: PageFacts, element: number): boolean {
 }
 
 /** What can be pressed, and isn't exempt from a least size. */
-export function targetsOf(facts: PageFacts): Target[] {
+export const targetsOf = oncePerFacts((facts): Target[] => {
   const targets: Target[] = [];
   for (let i = 1; i < facts.elements.length; i++) {
     const { focusable, type } = facts.elements[i]!;
@@ -33,8 +34,4 @@ export function targetsOf(facts: PageFacts): Target[] {
     targets.push({ element: i, box, width, height });
   }
   return targets;
-}
-
-/** Whether an element lies in another one that is a target itself, or holds one. */
-export const isNested = (a: Box, b: Box): boolean =>
-  a.left >= b.left && a.right <= b.right && a.top >= b.top && a.bottom <= b.bottom;
+});

@@ -1,5 +1,6 @@
 import type { PageFacts } from './facts';
 import { BOTTOM, exceeds, LEFT, Level, RIGHT, TOP } from './facts';
+import { oncePerFacts } from './once';
 
 /** How many lines the given line boxes stand on: boxes that share half their height are one line. */
 export function countLines(facts: PageFacts, lines: readonly Float64Array[]): number {
@@ -30,7 +31,7 @@ export interface TextBlock {
 }
 
 /** All visible text, block by block. */
-export function textBlocks(facts: PageFacts): TextBlock[] {
+export const textBlocks = oncePerFacts((facts): TextBlock[] => {
   const blocks = new Map<number, { parts: number[]; words: number; chars: number }>();
   for (let i = 0; i < facts.elements.length; i++) {
     if (facts.lines[i]!.length === 0) continue;
@@ -45,7 +46,7 @@ export function textBlocks(facts: PageFacts): TextBlock[] {
     } else blocks.set(at, { parts: [i], words, chars });
   }
   return [...blocks].map(([element, block]) => ({ element, ...block }));
-}
+});
 
 /** How many characters of average width the longest line of a block has room for. */
 export function longestLine(facts: PageFacts, { element, parts }: TextBlock): number {

@@ -1,4 +1,4 @@
-import type { Asked, Check, Limits, PageFacts, SweptPart, View, WidthResult } from '@/core/audit';
+import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult } from '@/core/audit';
 import { asUsual, judge, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/grid';
@@ -19,8 +19,10 @@ export interface MovedAt {
 /** What is to be decided about the page that is loaded. */
 export interface SweepTask {
   readonly view: View;
-  /** The viewport's height, px. */
-  readonly height: number;
+  /** Viewport heights, px; each is decided for itself, and results say which it is where there are several. */
+  readonly heights: readonly number[];
+  /** The same device held the other way, px. */
+  readonly turned?: { readonly width: number; readonly height: number } | undefined;
   /** Whole px, ascending. */
   readonly widths: readonly number[];
   readonly near: number;
@@ -130,9 +132,30 @@ function remembered(read: (width: number) => PageFacts, widths: ReadonlySet<numb
 }
 
 function begin(task: SweepTask): void {
+  running = everyHeight(task);
+}
+
+/** Where nothing on the page depends on the height, one sweep serves all heights. */
+function* everyHeight(task: SweepTask): Generator<SweptPart> {
   const page = measured!;
   const setting = task.view === 'large-text' || task.view === 'spaced-text' ? task.view : 'plain';
-  page.arrange(task.height, setting);
+  const tagged = task.view === 'heights' || task.view === 'reflow' || task.view === 'turned';
+  const alike = task.view === 'heights' && !task.brute && !page.dependsOnHeight;
+  for (const height of alike ? task.heights.slice(0, 1) : task.heights) {
+    let turned: PageFacts | undefined;
+    if (task.turned) {
+      page.arrange(task.turned.height, setting);
+      turned = page.read(task.turned.width);
+    }
+    page.arrange(height, setting);
+    for (const { results, layouts } of sweepOne(task, alike ? task.heights : [height], turned)) {
+      yield { results: tagged ? results.map((one) => ({ height, ...one })) : results, layouts };
+    }
+  }
+}
+
+function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts | undefined): Generator<SweptPart> {
+  const page = measured!;
   const edges = [...new Set([...page.edges, ...task.grids.map(({ from }) => Math.ceil(from))])].sort((a, b) => a - b);
   const asked = askedOf(task);
   const columns = (width: number): PageFacts['columns'] => {
@@ -141,19 +164,38 @@ function begin(task: SweepTask): void {
     const { columnWidth, fits } = layColumns(grid, width);
     return { columnWidth, fits, least: grid.columnLeast };
   };
-  const measure = (width: number) => page.read(width);
-  running = task.brute
-    ? everyWidth(
-        task,
-        edges,
-        remembered(measure, new Set([...edges.map((edge) => edge - 1), task.widest])),
-        columns,
-        asked,
-      )
-    : sweepExactly(
-        { widths: task.widths, edges, near: task.near, measure, judge: (facts) => judge(asked, facts), columns },
-        task.widest,
-      );
+  const measure = (width: number) => ({ ...page.read(width), turned });
+  const decide = (facts: PageFacts) => judge(asked, facts);
+  const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
+  if (task.brute)
+    return everyWidth(
+      task,
+      edges,
+      remembered(measure, new Set([...edges.map((edge) => edge - 1), widest])),
+      columns,
+      asked,
+    );
+  const sweep = { widths: task.widths, edges, near: task.near, measure, judge: decide, columns };
+  return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
+}
+
+/** The same layout judged for several heights at once. */
+function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
+  const judgeAll = (facts: PageFacts) =>
+    heights.flatMap((height) =>
+      sweep.judge({ ...facts, viewport: { width: facts.viewport.width, height } }).map((one) => ({ ...one, height })),
+    );
+  for (const { results, layouts } of sweepExactly({ ...sweep, judge: judgeAll }, widest))
+    yield {
+      layouts,
+      results: results.flatMap(({ width, violations }) =>
+        heights.map((height) => ({
+          width,
+          height,
+          violations: violations.filter((one) => (one as unknown as { height: number }).height === height),
+        })),
+      ),
+    };
 }
 
 function step(ms: number): string {

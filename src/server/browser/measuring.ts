@@ -66,6 +66,9 @@ export interface SweepWish {
   /** Whole px, ascending. */
   readonly widths: readonly number[];
   readonly near?: number;
+  /** Viewport heights, px, in place of the one that the page was opened with. */
+  readonly heights?: readonly number[];
+  readonly turned?: SweepTask['turned'];
   readonly brute?: boolean;
 }
 
@@ -96,10 +99,18 @@ export class MeasuredPage {
   }
 
   /** Decides the widths, part by part. @throws Error when the browser takes too long over it */
-  async *sweep({ view = 'widths', widths, near = 1280, brute = false }: SweepWish): AsyncGenerator<SweepStep> {
+  async *sweep({
+    view = 'widths',
+    widths,
+    near = 1280,
+    heights = [this.height],
+    turned,
+    brute = false,
+  }: SweepWish): AsyncGenerator<SweepStep> {
     const task: SweepTask = {
       view,
-      height: this.height,
+      heights,
+      turned,
       widths,
       near,
       widest: SWEEP_RANGE.last,

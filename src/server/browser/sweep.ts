@@ -1,4 +1,5 @@
-import type { View, WidthResult } from '@/core/audit';
+import type { Looking, PackedResult, View } from '@/core/audit';
+import { packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { log } from '../http/log';
@@ -7,7 +8,12 @@ import { takeTurn } from './turns';
 
 /** One line of a sweep's answer. */
 export type SweepLine =
-  | { readonly type: 'results'; readonly results: readonly WidthResult[]; readonly layouts: number }
+  | {
+      readonly type: 'results';
+      readonly view: View;
+      readonly results: readonly PackedResult[];
+      readonly layouts: number;
+    }
   | { readonly type: 'done' }
   | { readonly type: 'failed'; readonly message: string };
 
@@ -16,7 +22,7 @@ export async function* sweep(
   project: Project,
   page: Page,
   slice: Slice,
-  wish: { readonly widths: readonly number[]; readonly near: number; readonly view: View },
+  wishes: readonly (Looking & { readonly near: number })[],
   signal: AbortSignal,
 ): AsyncGenerator<SweepLine> {
   const done = await takeTurn('now');
@@ -24,10 +30,11 @@ export async function* sweep(
   try {
     if (signal.aborted) return;
     measured = await MeasuredPage.open(project, page, slice);
-    for await (const { results, layouts } of measured.sweep(wish)) {
-      if (signal.aborted) return;
-      if (results.length > 0) yield { type: 'results', results, layouts };
-    }
+    for (const wish of wishes)
+      for await (const { results, layouts } of measured.sweep(wish)) {
+        if (signal.aborted) return;
+        if (results.length > 0) yield { type: 'results', view: wish.view, results: packed(results), layouts };
+      }
     yield { type: 'done' };
   } catch (error) {
     log.error({ error }, 'sweep failed');

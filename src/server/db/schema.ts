@@ -81,3 +81,47 @@ export const edits = pgTable(
     index('edits_project').on(table.projectId),
   ],
 );
+
+/** Audits of whole projects: the project as it was, so that any machine can work on them. */
+export const auditRuns = pgTable(
+  'audit_runs',
+  {
+    id: uuid('id').primaryKey(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    document: jsonb('document').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('audit_runs_project').on(table.projectId, table.createdAt)],
+);
+
+/** One page of an audit, worked on by one worker at a time. */
+export const auditPages = pgTable(
+  'audit_pages',
+  {
+    runId: uuid('run_id')
+      .notNull()
+      .references(() => auditRuns.id, { onDelete: 'cascade' }),
+    pageId: text('page_id').notNull(),
+    state: text('state', { enum: ['waiting', 'running', 'done', 'failed'] })
+      .notNull()
+      .default('waiting'),
+    /** Names the worker's try; only that one may write. */
+    attempt: uuid('attempt'),
+    attempts: integer('attempts').notNull().default(0),
+    /** When that worker was last heard of. */
+    heardAt: timestamp('heard_at', { withTimezone: true }),
+    /** Widths decided so far, in all views. */
+    decided: integer('decided').notNull().default(0),
+    layouts: integer('layouts').notNull().default(0),
+    findings: jsonb('findings'),
+    problem: text('problem'),
+    finishedAt: timestamp('finished_at', { withTimezone: true }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.runId, table.pageId] }),
+    index('audit_pages_state').on(table.state, table.heardAt),
+  ],
+);

@@ -24,7 +24,7 @@ interface PictureJob {
 
 const QUEUE = 'page-pictures';
 /** Raised when pictures of the same content would come out otherwise. */
-const MAKE = 1;
+const MAKE = 2;
 
 /** Names the picture of a page on any device by a digest of what it shows. */
 export function digestsOf(project: Project, page: Page): (shot: Shot) => string {

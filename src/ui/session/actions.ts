@@ -38,7 +38,7 @@ export async function open(projectId: string): Promise<void> {
   forgetSweeps();
   useSession.setState({
     projectId, project, confirmed: project, revision, history, confirmedHistory: history, pending: [], saving: 'saved', problems: [], draft: undefined,
-    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, targetLocked: false, proposal: undefined, slice: DEFAULT_SLICE, findings: {}, sweeps: {}, selectedFinding: undefined,
+    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, targetLocked: false, proposal: undefined, slice: DEFAULT_SLICE, findings: {}, accepted: {}, sweeps: {}, selectedFinding: undefined,
   }); // prettier-ignore
   continueSweep();
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Finding, WidthResult } from '@/core/audit';
+import type { Finding, PackedResult, View } from '@/core/audit';
 import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
 import type { Edit, History, LogEntry } from '@/core/edits';
@@ -84,7 +84,9 @@ export function loadFrameParts(): Promise<FrameParts> {
 }
 
 export type SweepLine =
-  { type: 'results'; results: WidthResult[] } | { type: 'done' } | { type: 'failed'; message: string };
+  | { type: 'results'; view: View; results: PackedResult[]; layouts: number }
+  | { type: 'done' }
+  | { type: 'failed'; message: string };
 
 /** Posts a request whose answer comes line by line (NDJSON). @throws Refused with the server's words */
 export async function* streamLines(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<unknown> {

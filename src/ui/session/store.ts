@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Finding } from '@/core/audit';
+import type { Finding, View } from '@/core/audit';
 import type { At, IntervalSet, Slice } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
@@ -21,6 +21,12 @@ export interface SweepState {
   readonly running: boolean;
   readonly stopped: boolean;
   readonly error?: string;
+  /** What is being looked at over and above every width, while it is. */
+  readonly further?: View | undefined;
+  /** Whether all further views are known, too. */
+  readonly complete?: boolean;
+  /** Layouts that it took so far. */
+  readonly layouts?: number;
 }
 
 export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as const;
@@ -61,6 +67,8 @@ export interface Session {
   /** Widths that the edit in hand would change. */
   readonly marked: IntervalSet;
   readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  /** Those that the project takes as they are. */
+  readonly accepted: Readonly<Record<string, readonly Finding[]>>;
   readonly sweeps: Readonly<Record<string, SweepState>>;
   readonly selectedFinding: string | undefined;
   readonly panel: PanelTab;
@@ -101,6 +109,7 @@ export const useSession = create<Session>(() => ({
   foretold: '',
   marked: [],
   findings: {},
+  accepted: {},
   sweeps: {},
   selectedFinding: undefined,
   panel: 'values',

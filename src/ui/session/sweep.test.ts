@@ -31,10 +31,10 @@ function answer(gate: Promise<unknown> = Promise.resolve()) {
       Array.from({ length: last - first + 1 }, (__, i) => first + i),
     );
     const half = Math.ceil(widths.length / 2);
-    yield { type: 'results', results: widths.slice(0, half).map(small) };
+    yield { type: 'results', view: 'widths', results: widths.slice(0, half).map(small), layouts: 1 };
     await gate;
     if (signal.aborted) return;
-    yield { type: 'results', results: widths.slice(half).map(small) };
+    yield { type: 'results', view: 'widths', results: widths.slice(half).map(small), layouts: 1 };
     yield { type: 'done' };
   });
 }
@@ -61,12 +61,13 @@ test('a page is measured once; its findings have exact widths', async () => {
   expect(stream.mock.calls[0]![1]).toEqual({
     page: 'gcatalogue',
     revision: 3,
+    view: 'widths',
     widths: [{ first: 320, last: 1920 }],
     near: state().width,
     height: 800,
     pointer: 'mouse',
   });
-  expect(sweep()).toEqual({ decided: 1601, total: 1601, running: false, stopped: false });
+  expect(sweep()).toMatchObject({ decided: 1601, total: 1601, running: false, stopped: false });
   expect(state().findings.gcatalogue!.map((finding) => finding.widths)).toEqual([[{ from: 320, below: 600 }]]);
   continueSweep();
   expect(stream).toHaveBeenCalledTimes(1);

@@ -1,10 +1,12 @@
-import { Ledger, SWEEP_RANGE } from '@/core/audit';
+import type { View } from '@/core/audit';
+import { Ledger, SWEEP_RANGE, unpacked, VIEWS } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { ALL_WIDTHS, fromIntegers } from '@/core/breakpoints';
 import type { Footprint } from '@/core/edits';
 import { Refused, streamSweep } from './api';
 import type { SweepState } from './store';
 import { useSession } from './store';
+import type { Profile } from '@/core/audit';
 
 const TOTAL = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
 
@@ -20,14 +22,55 @@ function ledgerOf(pageId: string): Ledger {
 
 function show(pageId: string, change: Partial<SweepState>, measured = false): void {
   const ledger = ledgerOf(pageId);
-  useSession.setState(({ sweeps, findings }) => ({
+  useSession.setState(({ sweeps }) => ({
     sweeps: {
       ...sweeps,
       [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided },
     },
-    ...(measured && { findings: { ...findings, [pageId]: ledger.findings() } }),
+  }));
+  if (measured) showFindings(pageId);
+}
+
+function showFindings(pageId: string): void {
+  const all = ledgerOf(pageId).findings(useSession.getState().project.audit);
+  useSession.setState(({ findings, accepted }) => ({
+    findings: { ...findings, [pageId]: all.filter((finding) => finding.accepted === undefined) },
+    accepted: { ...accepted, [pageId]: all.filter((finding) => finding.accepted !== undefined) },
   }));
 }
+
+let profile: Profile | undefined;
+
+/** Another profile: what is accepted is sorted anew; with other checks every page is judged anew. */
+function followProfile(audit: Profile): void {
+  const before = profile;
+  profile = audit;
+  if (!before || before === audit) return;
+  if (before.checks !== audit.checks) allWidthsChanged();
+  for (const pageId of ledgers.keys()) showFindings(pageId);
+}
+useSession.subscribe(({ project }) => {
+  if (project && project.audit !== profile) followProfile(project.audit);
+});
+
+let further = false;
+
+/** Whether pages are looked at in all further ways too: at the heights of devices, with larger text and so on. */
+export function lookFurther(on: boolean): void {
+  further = on;
+  if (on) continueSweep();
+}
+
+/** The views of a page that aren't known yet, in order. */
+function unknownViews(pageId: string): View[] {
+  const ledger = ledgerOf(pageId);
+  return VIEWS.filter((view) => {
+    if (view === 'widths') return ledger.missing().length > 0;
+    return further && (SMALL.has(view) ? !ledger.knows(view) : ledger.missing(view).length > 0);
+  });
+}
+/** Views of a few viewports, that are looked at as a whole. */
+const SMALL: ReadonlySet<View> = new Set(['reflow', 'turned']);
 
 export function forgetSweeps(): void {
   running?.stop.abort();
@@ -77,10 +120,11 @@ export function continueSweep(again = false): void {
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
   if (!again && (sweeps[pageId]?.stopped || onlyWhenAsked())) return;
   running?.stop.abort();
-  if (ledgerOf(pageId).missing().length > 0) void measure(pageId);
+  const [next] = unknownViews(pageId);
+  if (next) void measure(pageId, next);
 }
 
-async function measure(pageId: string): Promise<void> {
+async function measure(pageId: string, view: View): Promise<void> {
   const stop = new AbortController();
   const mine = { pageId, stop };
   running = mine;
@@ -90,24 +134,39 @@ async function measure(pageId: string): Promise<void> {
   useSession.setState(({ sweeps }) => ({
     sweeps: {
       ...sweeps,
-      [pageId]: { total: TOTAL, decided: ledger.decided, ...before, running: true, stopped: false },
+      [pageId]: {
+        total: TOTAL,
+        decided: ledger.decided,
+        layouts: 0,
+        ...before,
+        running: true,
+        stopped: false,
+        further: view === 'widths' ? undefined : view,
+        complete: false,
+      },
     },
   }));
-  const widths = fromIntegers(ledger.missing()).map(({ from, below }) => ({ first: from, last: below - 1 }));
+  const wanted = SMALL.has(view) ? [SWEEP_RANGE.first] : ledger.missing(view);
+  const widths = fromIntegers(wanted).map(({ from, below }) => ({ first: from, last: below - 1 }));
   try {
     for await (const line of streamSweep(
       projectId,
-      { page: pageId, revision, widths, near: Math.round(width), ...slice },
+      { page: pageId, revision, widths, near: Math.round(width), view, ...slice },
       stop.signal,
     )) {
       if (stop.signal.aborted) return;
       if (line.type === 'failed') throw new Error(line.message);
       if (line.type === 'results') {
-        ledger.record(line.results);
-        show(pageId, { running: true }, true);
+        ledger.record(unpacked(line.results), line.view);
+        const { layouts = 0 } = useSession.getState().sweeps[pageId] ?? {};
+        show(pageId, { running: true, layouts: layouts + line.layouts }, true);
       }
     }
-    if (!stop.signal.aborted) show(pageId, { running: false });
+    if (stop.signal.aborted) return;
+    if (SMALL.has(view)) ledger.settle(view);
+    const [next] = unknownViews(pageId);
+    if (next) await measure(pageId, next);
+    else show(pageId, { running: false, further: undefined, complete: further });
   } catch (error) {
     if (stop.signal.aborted) return;
     // 409: an edit has come in between. The save that brings it starts the sweep again.

@@ -12,12 +12,19 @@ function readMeta(content: string): Map<string, string> {
 }
 
 /** Why a page can't be enlarged, or isn't laid out for the width of the screen; undefined where all is well. */
-function trouble(meta: string | undefined): 'missing' | 'width' | 'blocked' | undefined {
+function look(meta: string | undefined): 'missing' | 'width' | 'blocked' | undefined {
   if (meta === undefined) return 'missing';
   const parts = readMeta(meta);
   const most = Number(parts.get('maximum-scale') ?? Infinity);
   if (/^(no|0)$/.test(parts.get('user-scalable') ?? '') || most < 2) return 'blocked';
   return parts.get('width') === 'device-width' || parts.has('initial-scale') ? undefined : 'width';
+}
+
+const looked = new Map<string | undefined, ReturnType<typeof look>>();
+
+function trouble(meta: string | undefined): ReturnType<typeof look> {
+  if (!looked.has(meta)) looked.set(meta, look(meta));
+  return looked.get(meta);
 }
 
 const CODES = ['missing', 'width', 'blocked'] as const;

@@ -3,7 +3,6 @@ import { usualLimits } from '../check';
 import type { PageFacts } from '../facts';
 import { clippedContent } from './clipped-content';
 import { facts } from './facts-for-tests';
-import { CHECKS } from './index';
 import { fixedHeight } from './fixed-height';
 import { outsideViewport } from './outside-viewport';
 import { overlappingText } from './overlapping-text';
@@ -97,17 +96,6 @@ test.each(CASES.map(([check, name, page, found]) => [check.id, name, check, page
     }
   },
 );
-
-test('every check has layouts that pass and layouts that fail', () => {
-  for (const check of CHECKS) {
-    const mine = CASES.filter(([one]) => one === check);
-    expect([
-      check.id,
-      mine.some(([, , , found]) => found.length > 0),
-      mine.some(([, , , found]) => found.length === 0),
-    ]).toEqual([check.id, true, true]);
-  }
-});
 
 test('sideways scroll names what causes it, the deepest first', () => {
   const page = facts(

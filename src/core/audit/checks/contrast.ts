@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import { contrastOf } from '../contrast';
-import { exceedsBy } from '../facts';
+import { typeExceeds } from '../facts';
 import { isOverOthers } from '../layers';
 
 const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);
@@ -22,8 +22,8 @@ export const contrast: Check = {
       const { ratio, own } = contrastOf(facts, i);
       if (ratio === undefined || ratio >= Math.max(usual!, large!)) return [];
       const isBig =
-        !exceedsBy(facts, 24, facts.fontSize[i]!, 0.05) ||
-        (facts.bold[i] === 1 && !exceedsBy(facts, 18.66, facts.fontSize[i]!, 0.05));
+        !typeExceeds(facts, 24, facts.fontSize[i]!) ||
+        (facts.bold[i] === 1 && !typeExceeds(facts, 18.66, facts.fontSize[i]!));
       const least = isBig ? large! : usual!;
       if (ratio >= least || (!own && isOverOthers(facts, i))) return [];
       return [{ element: id, amount: least / ratio, measured: { ratio, least }, others: [] }];

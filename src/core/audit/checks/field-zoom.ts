@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { exceedsBy } from '../facts';
+import { typeExceeds } from '../facts';
 
 const NOT_TYPED_INTO = new Set(['checkbox', 'radio', 'range', 'button', 'submit', 'reset', 'color', 'file', 'image', 'hidden']); // prettier-ignore
 
@@ -19,7 +19,7 @@ export const fieldZoom: Check = {
     return facts.elements.flatMap(({ id, tag, type }, i) => {
       const typed = tag === 'textarea' || tag === 'select' || (tag === 'input' && !NOT_TYPED_INTO.has(type ?? ''));
       const size = facts.fontSize[i]!;
-      if (!typed || !facts.shown[i] || !exceedsBy(facts, least! - size, 0.01, 0.05)) return [];
+      if (!typed || !facts.shown[i] || !typeExceeds(facts, least! - size, 0.01)) return [];
       return [{ element: id, amount: least! - size, measured: { size, least: least! }, others: [] }];
     });
   },

@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { exceeds } from '../facts';
+import { sizeExceeds } from '../facts';
 import { targetsOf } from '../targets';
 
 /** A target smaller than what fingers hit without care, at widths of screens that are touched. */
@@ -16,7 +16,7 @@ export const fingerTarget: Check = {
   judge(facts, { least, upTo }) {
     if (facts.viewport.width > upTo!) return [];
     return targetsOf(facts).flatMap(({ element, width, height }) => {
-      if (!exceeds(facts, least! - Math.min(width, height), 0)) return [];
+      if (!sizeExceeds(facts, element, least! - Math.min(width, height), 0)) return [];
       return [
         {
           element: facts.elements[element]!.id,

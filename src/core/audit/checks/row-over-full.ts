@@ -1,6 +1,13 @@
 import { trackCount } from '../../styles/tracks';
 import type { Check } from '../check';
 
+const counted = new Map<string, ReturnType<typeof trackCount>>();
+
+function countOf(template: string): ReturnType<typeof trackCount> {
+  if (!counted.has(template)) counted.set(template, trackCount(template));
+  return counted.get(template);
+}
+
 /** A grid's items need more columns than it has. */
 export const rowOverFull: Check = {
   id: 'row-over-full',
@@ -11,7 +18,7 @@ export const rowOverFull: Check = {
   judge(facts) {
     return [...facts.grids].flatMap(([i, { template, columns }]) => {
       // A box that isn't shown has no columns to count.
-      const own = facts.shown[i] ? trackCount(template) : undefined;
+      const own = facts.shown[i] ? countOf(template) : undefined;
       if (!own || columns <= own) return [];
       return [{ element: facts.elements[i]!.id, amount: columns - own, measured: { own, columns }, others: [] }];
     });

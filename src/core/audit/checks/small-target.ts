@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import type { Box } from '../facts';
-import { exceeds, exceedsBy } from '../facts';
+import { exceedsBy, sizeExceeds } from '../facts';
 import type { Target } from '../targets';
 import { targetsOf } from '../targets';
 
@@ -22,7 +22,8 @@ export const smallTarget: Check = {
   judge(facts, { least }) {
     const targets = targetsOf(facts);
     const small = targets.filter(
-      ({ width, height }) => exceeds(facts, least! - width, 0) || exceeds(facts, least! - height, 0),
+      ({ element, width, height }) =>
+        sizeExceeds(facts, element, least! - width, 0) || sizeExceeds(facts, element, least! - height, 0),
     );
     const isSmall = new Set(small);
     const crowds = (one: Target, other: Target) => {

@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { exceedsBy } from '../facts';
+import { typeExceeds } from '../facts';
 
 /** Visible text smaller than the project's smallest size. */
 export const smallText: Check = {
@@ -12,7 +12,7 @@ export const smallText: Check = {
   judge(facts, { least }) {
     return facts.elements.flatMap(({ id }, i) => {
       const size = facts.fontSize[i]!;
-      if (!facts.shown[i] || facts.lines[i]!.length === 0 || !exceedsBy(facts, least! - size, 0.01, 0.05)) return [];
+      if (!facts.shown[i] || facts.lines[i]!.length === 0 || !typeExceeds(facts, least! - size, 0.01)) return [];
       return [{ element: id, amount: least! - size, measured: { size }, others: [] }];
     });
   },

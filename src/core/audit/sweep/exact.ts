@@ -4,7 +4,7 @@ import { between, onTheLine, sameArrangement } from './between';
 import type { WidthResult } from './ledger';
 
 /** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
-const LONGEST = 96;
+const LONGEST = 128;
 /** Where in a stretch it is looked whether it runs straight. Not in its middle, and not at places that mirror. */
 const FIRST_LOOK = 0.44;
 const SECOND_LOOK = 0.77;

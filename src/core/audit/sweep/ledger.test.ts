@@ -1,6 +1,6 @@
 import type { WidthResult } from './ledger';
 import { Ledger, SWEEP_RANGE } from './ledger';
-import { CHUNK, planSweep } from './plan';
+import { packed, unpacked } from './packed';
 
 const at = (width: number, amounts: Record<string, number>): WidthResult => ({
   width,
@@ -43,10 +43,42 @@ test('after an edit only its widths are missing; what was found there is told un
   expect(ledger.missing()).toEqual([]);
 });
 
-test('a sweep measures every width once, nearest chunk first', () => {
-  const widths = Array.from({ length: 1601 }, (_, i) => 320 + i);
-  const chunks = planSweep(widths, 742);
-  expect(chunks.flat().sort((a, b) => a - b)).toEqual(widths);
-  expect(chunks[0]).toContain(742);
-  expect(Math.max(...chunks.map((chunk) => chunk.length))).toBe(CHUNK);
+test('type that is larger below an edge than above it is found there, as the project lets it', () => {
+  const ledger = new Ledger();
+  const sized = (width: number, size: number): WidthResult => ({ width, violations: [], sizes: { ea: size } });
+  ledger.record([sized(599, 17), sized(600, 16), sized(899, 16), sized(900, 17)]);
+  expect(ledger.findings()).toMatchObject([
+    { check: 'growing-type', element: 'ea', widths: [{ from: 599, below: 600 }] },
+  ]);
+  expect(ledger.findings({ checks: { 'growing-type': { limits: { most: 1 } } }, accepted: [] })).toEqual([]);
+  expect(ledger.findings({ checks: { 'growing-type': { off: true } }, accepted: [] })).toEqual([]);
+});
+
+test('another view adds what the usual one did not find, with its heights', () => {
+  const ledger = new Ledger();
+  ledger.record([at(320, { 'clipped-content ea': 1 })]);
+  ledger.record([at(320, { 'large-text ea': 9, 'large-text eb': 2 })], 'large-text');
+  ledger.record(
+    [
+      { ...at(400, { 'first-below ec': 5 }), height: 667 },
+      { ...at(401, { 'first-below ec': 9 }), height: 600 },
+    ],
+    'heights',
+  );
+  const found = ledger.findings();
+  expect(found.map(({ key }) => key)).toEqual(['clipped-content ea', 'first-below ec', 'large-text eb']);
+  expect(found[1]).toMatchObject({ heights: [600, 667], worst: { width: 401, height: 600 } });
+});
+
+test('a finding that is accepted stays in the list with its reason', () => {
+  const ledger = new Ledger();
+  ledger.record([at(320, { 'small-text ea': 1 })]);
+  const accepted = [{ check: 'small-text', element: 'ea', reason: 'It is a caption.' }];
+  expect(ledger.findings({ checks: {}, accepted })[0]!.accepted).toBe('It is a caption.');
+});
+
+test('runs of widths with nothing wrong travel as one', () => {
+  const results = [at(320, {}), at(321, {}), at(322, { 'small-text ea': 1 }), at(323, {})];
+  expect(packed(results).map(({ width, through }) => [width, through])).toEqual([[320, 321], [322, undefined], [323, undefined]]); // prettier-ignore
+  expect(unpacked(packed(results))).toEqual(results);
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SWEEP_RANGE, VIEWS } from '@/core/audit';
+import { lookingsOf, SWEEP_RANGE, VIEWS } from '@/core/audit';
 import { DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
 import { pageIdSchema } from '@/core/document';
 import { sweep } from '@/server/browser/sweep';
@@ -44,10 +44,19 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
     throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
   const page = stored.project.pages.find((one) => one.id === pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
-  const list = [
-    ...new Set(widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i))),
-  ].sort((a, b) => a - b);
-  return streamLines(request.signal, (signal) =>
-    sweep(stored.project, page, { height, pointer }, { widths: list, near, view }, signal),
+  const slice = { height, pointer };
+  const asked = new Set(
+    widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i)),
   );
+  const lookings =
+    view === 'widths'
+      ? [{ view, heights: [height], widths: [...asked].sort((a, b) => a - b) }]
+      : lookingsOf(stored.project, slice).filter((looking) => looking.view === view);
+  const wishes = lookings.map((looking) => ({
+    ...looking,
+    // The few viewports of devices are always looked at as a whole.
+    widths: looking.widths.length > 1 ? looking.widths.filter((one) => asked.has(one)) : looking.widths,
+    near,
+  }));
+  return streamLines(request.signal, (signal) => sweep(stored.project, page, slice, wishes, signal));
 });

@@ -1,0 +1,64 @@
+import type { Slice, Viewport } from '../../breakpoints/viewport';
+import { conditionsOf } from '../../cascade/sources';
+import { devicesOf } from '../../devices/device-set';
+import { viewportOn } from '../../devices/device';
+import type { Project } from '../../document/project';
+import type { View } from '../check';
+import { SWEEP_RANGE } from './ledger';
+
+/** One way to look at a page, over and above every width at the usual height. */
+export interface Looking {
+  readonly view: View;
+  /** Viewport heights, px. */
+  readonly heights: readonly number[];
+  /** Whole px, ascending. */
+  readonly widths: readonly number[];
+  /** The same device held the other way. */
+  readonly turned?: Pick<Viewport, 'width' | 'height'> | undefined;
+}
+
+const HEIGHTS_MOST = 40;
+/** Below this a viewport isn't one that people read in; px. */
+const HEIGHT_LEAST = 200;
+const range = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+
+/** Every viewport of the devices in the project's sets, as they stand there and turned. */
+export function deviceViewports(project: Pick<Project, 'devices' | 'deviceSets'>): Viewport[] {
+  const found = new Map<string, Viewport>();
+  for (const set of project.deviceSets)
+    for (const { device, ...hold } of devicesOf(project.devices, set))
+      for (const turned of device.turns ? [hold.turned ?? false, !hold.turned] : [false]) {
+        const viewport = viewportOn(device, { ...hold, turned });
+        found.set(`${viewport.width} ${viewport.height}`, viewport);
+      }
+  return [...found.values()];
+}
+
+/** The heights that an audit looks at: those of the devices, and both sides of the edges of conditions on height. */
+export function heightsOf(project: Project): number[] {
+  const heights = deviceViewports(project).map(({ height }) => height);
+  for (const { heightFrom, heightBelow } of conditionsOf(project))
+    for (const edge of [heightFrom, heightBelow]) if (edge) heights.push(Math.ceil(edge) - 1, Math.ceil(edge));
+  return [...new Set(heights)]
+    .filter((height) => height >= HEIGHT_LEAST)
+    .sort((a, b) => a - b)
+    .slice(0, HEIGHTS_MOST);
+}
+
+/** All further ways in which an audit looks at a page. */
+export function lookingsOf(project: Project, slice: Slice): Looking[] {
+  const heights = heightsOf(project).filter((height) => height !== slice.height);
+  const turned = deviceViewports(project).filter(({ width, height }) => width !== height);
+  return [
+    ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths: range }] : []),
+    { view: 'large-text', heights: [slice.height], widths: range },
+    { view: 'spaced-text', heights: [slice.height], widths: range },
+    { view: 'reflow', heights: [256], widths: [320] },
+    ...turned.map(({ width, height }): Looking => ({
+      view: 'turned',
+      heights: [height],
+      widths: [width],
+      turned: { width: height, height: width },
+    })),
+  ];
+}
