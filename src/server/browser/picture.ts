@@ -1,6 +1,8 @@
 import type { CDPSession, Page as BrowserPage } from 'playwright-core';
+import type { Finding } from '@/core/audit';
 import { askedFor } from '@/core/audit';
 import type { Viewport } from '@/core/breakpoints';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
 import { gridAt, layColumns } from '@/core/grid';
@@ -86,4 +88,51 @@ async function take(here: Studio, project: Project, page: Page, { viewport, scro
     clip: { x: 0, y: 0, width, height, scale },
   });
   return { png: Buffer.from(data, 'base64'), findings };
+}
+
+/** What is shown around the element of a finding, px. */
+const AROUND = 60;
+/** A picture of a finding is cut from so much of the page at most, px. */
+const CUT_MOST = { width: 900, height: 420 } as const;
+const RUST = '#a3432a';
+
+/** A picture cut from the page at a finding's worst viewport, with its element framed and those that take part dotted. */
+export async function pictureFinding(project: Project, page: Page, { worst, element }: Finding): Promise<Buffer> {
+  const done = await takeTurn('now');
+  const browserPage = await (await warmBrowser()).newPage({
+    viewport: { width: Math.round(worst.width), height: Math.round(worst.height ?? DEFAULT_SLICE.height) },
+  }); // prettier-ignore
+  try {
+    await browserPage.route('**/*', (route) => route.abort());
+    await browserPage.setContent(previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY));
+    const clip = await browserPage.evaluate(
+      async ([id, others, around, most, colour]) => {
+        await document.fonts.ready;
+        await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
+        const find = (one: string) => document.querySelector(`[data-mp-node="${CSS.escape(one)}"]`);
+        const rect = (find(id) ?? document.body).getBoundingClientRect();
+        const frame = (box: DOMRect, style: string) => {
+          const mark = document.createElement('div');
+          mark.style.cssText = `all:initial;position:absolute;z-index:2147483647;box-sizing:border-box;pointer-events:none;left:${box.left + scrollX - 2}px;top:${box.top + scrollY - 2}px;width:${box.width + 4}px;height:${box.height + 4}px;border:2px ${style} ${colour}`;
+          return mark;
+        };
+        const marks = others.slice(0, 4).flatMap((one) => {
+          const box = find(one)?.getBoundingClientRect();
+          return box ? [frame(box, 'dotted')] : [];
+        });
+        document.documentElement.append(frame(rect, 'dashed'), ...marks);
+        const whole = document.documentElement;
+        const left = Math.max(0, Math.min(rect.left + scrollX - around, whole.scrollWidth - 40));
+        const top = Math.max(0, Math.min(rect.top + scrollY - around, whole.scrollHeight - 40));
+        const width = Math.min(rect.width + 2 * around, most.width, whole.scrollWidth - left);
+        const height = Math.min(rect.height + 2 * around, most.height, whole.scrollHeight - top);
+        return { x: left, y: top, width: Math.max(40, width), height: Math.max(40, height) };
+      },
+      [element, worst.violation.others, AROUND, CUT_MOST, RUST] as const,
+    );
+    return await browserPage.screenshot({ clip, fullPage: true });
+  } finally {
+    await browserPage.close().catch(() => undefined);
+    done();
+  }
 }

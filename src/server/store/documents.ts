@@ -2,6 +2,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Page, Project } from '@/core/document';
 import { readProject } from '@/core/document';
 import type { Database } from '../db/client';
+import { database } from '../db/client';
 import { pages, projects } from '../db/schema';
 import { HttpError } from '../http/errors';
 
@@ -73,4 +74,20 @@ export async function updateProject(
   }
   for (const id of old.keys())
     await connection.delete(pages).where(and(eq(pages.projectId, after.id), eq(pages.id, id)));
+}
+
+/**
+ * A page of a project as it is now.
+ * @throws HttpError 409 when the caller shows another revision, 404 when there is no such page
+ */
+export async function pageAtRevision(
+  id: string,
+  revision: number,
+  pageId: string,
+): Promise<{ project: Project; page: Page }> {
+  const stored = await loadProject(database(), id);
+  if (stored.revision !== revision) throw new HttpError(409, 'The project has changed since; ask again.');
+  const page = stored.project.pages.find((one) => one.id === pageId);
+  if (!page) throw new HttpError(404, 'There is no such page.');
+  return { project: stored.project, page };
 }

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { pageIdSchema } from '@/core/document';
+import { tryFixes } from '@/server/browser/try-fixes';
+import { findingSchema } from '@/server/http/finding';
+import { streamLines } from '@/server/http/lines';
+import { projectId } from '@/server/http/parameters';
+import { readBody, route } from '@/server/http/route';
+import { pageAtRevision } from '@/server/store/documents';
+
+const fixesSchema = z.strictObject({ page: pageIdSchema, revision: z.number().int().min(0), finding: findingSchema });
+
+/** Tries fixes for a finding. Answers line by line (NDJSON), each fix with what it did. */
+export const POST = route<{ id: string }>(async (request, parameters) => {
+  const { page: pageId, revision, finding } = await readBody(request, fixesSchema);
+  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId);
+  return streamLines(request.signal, (signal) => tryFixes(project, page, finding, signal));
+});

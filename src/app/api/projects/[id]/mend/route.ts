@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { pageIdSchema } from '@/core/document';
+import { mendPage } from '@/server/browser/try-fixes';
+import { findingSchema } from '@/server/http/finding';
+import { streamLines } from '@/server/http/lines';
+import { projectId } from '@/server/http/parameters';
+import { readBody, route } from '@/server/http/route';
+import { pageAtRevision } from '@/server/store/documents';
+
+const mendSchema = z.strictObject({
+  page: pageIdSchema,
+  revision: z.number().int().min(0),
+  findings: z.array(findingSchema).max(100, 'At most 100 findings are mended at once.'),
+});
+
+/** Finds safe fixes for findings of a page. Answers line by line; the last is the edit that makes them all. */
+export const POST = route<{ id: string }>(async (request, parameters) => {
+  const { page: pageId, revision, findings } = await readBody(request, mendSchema);
+  const { project } = await pageAtRevision(projectId(parameters), revision, pageId);
+  return streamLines(request.signal, (signal) => mendPage(project, pageId, findings, signal));
+});

@@ -1,0 +1,52 @@
+import type { Finding } from '../audit/sweep/ledger';
+import { DEFAULT_SLICE } from '../breakpoints/viewport';
+import { resolve } from '../cascade/resolve';
+import { sourceWords } from './source-words';
+import type { Page, Project } from '../document/project';
+import { parentOf } from '../document/tree';
+
+/** A declaration that has a part in a finding. */
+export interface Cause {
+  readonly element: string;
+  readonly property: string;
+  readonly value: string;
+  /** Where it is said: "set at 599 and narrower", "shared style Card, base". */
+  readonly where: string;
+  readonly at: string;
+}
+
+/** Which properties can be to blame for what, the likeliest first. */
+const SIZES = ['width', 'min-width', 'flex-basis', 'grid-template-columns', 'flex-wrap', 'text-wrap-mode', 'padding-left', 'margin-left']; // prettier-ignore
+const HEIGHTS = ['height', 'max-height', 'overflow-y', 'overflow-x', 'text-wrap-mode', 'width'];
+const ROWS = ['grid-template-columns', 'flex-direction', 'flex-wrap', 'width', 'flex-basis', 'max-width', 'column-gap'];
+const BLAME: Readonly<Record<string, readonly string[]>> = {
+  'sideways-scroll': SIZES, 'outside-viewport': SIZES, reflow: SIZES, 'clipped-content': HEIGHTS, 'fixed-height': HEIGHTS,
+  'overlapping-text': ['position', 'height', 'margin-top', 'line-height'], 'overlapping-boxes': ['position', 'height', 'width'],
+  'large-text': HEIGHTS, 'spaced-text': HEIGHTS, 'wrapped-label': ['width', 'max-width', 'font-size', 'padding-left', ...ROWS],
+  'squeezed-text': ROWS, 'broken-words': ['overflow-wrap', 'word-break', ...ROWS], 'dropped-item': ROWS, 'ragged-row': ['grid-template-columns', 'width'],
+  'row-over-full': ['grid-template-columns', 'grid-column-start'], 'unequal-items': ['grid-template-columns', 'flex-basis', 'min-width'],
+  'small-text': ['font-size'], 'field-zoom': ['font-size'], 'growing-type': ['font-size'], contrast: ['color', 'background-color'],
+  'unknown-contrast': ['background-image', 'position'], 'long-lines': ['max-width', 'width'], 'small-target': ['width', 'height', 'padding-top', 'font-size'],
+  'finger-target': ['width', 'height', 'padding-top', 'font-size'], 'reading-order': ['order', 'flex-direction', 'grid-row-start', 'grid-column-start'],
+  'focus-order': ['order', 'flex-direction', 'grid-row-start'], 'covered-focus': ['position', 'top'], 'tall-bars': ['position', 'height', 'padding-top'],
+  'first-below': ['padding-top', 'margin-top', 'height', 'order', 'display'], 'narrow-content': ['max-width', 'width'], 'empty-screen': ['width', 'max-width'],
+}; // prettier-ignore
+
+const CAUSES_MOST = 3;
+
+/** The declarations behind a finding at its worst viewport, from the elements that take part and those around them. */
+export function causesOf(project: Project, page: Page, finding: Finding): Cause[] {
+  const { width, height, violation } = finding.worst;
+  const slice = { ...DEFAULT_SLICE, ...(height !== undefined && { height }) };
+  const own = [...violation.others.slice(0, 2), finding.element].filter((id) => page.elements[id]);
+  const around = own.flatMap((id) => parentOf(page, id)?.id ?? []);
+  const causes: Cause[] = [];
+  for (const property of BLAME[finding.check] ?? [])
+    for (const element of new Set([...own, ...around])) {
+      const { value, origin } = resolve(project, page, element, property, width, slice);
+      if (origin.kind !== 'declared') continue;
+      causes.push({ element, property, value, where: sourceWords(project, origin.candidate), at: origin.candidate.at });
+      if (causes.length === CAUSES_MOST) return causes;
+    }
+  return causes;
+}

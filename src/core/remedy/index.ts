@@ -1,0 +1,5 @@
+export * from './cause';
+export * from './fixes';
+export * from './places';
+export * from './proposals';
+export * from './verdict';

@@ -1,0 +1,71 @@
+import type { IntervalSet } from '../breakpoints/interval';
+import { subtract } from '../breakpoints/interval';
+import { conditionInterval } from '../breakpoints/condition';
+import { DEFAULT_SLICE } from '../breakpoints/viewport';
+import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import type { Project } from '../document/project';
+import type { Edit } from '../edits/registry';
+
+/** Where a mend is written: under a breakpoint that is there, or under a new one at the exact width. */
+export interface Place {
+  readonly at: string;
+  /** "at 599 and narrower". */
+  readonly words: string;
+  /** Makes the breakpoint, where it isn't there yet. */
+  readonly before: readonly Edit[];
+}
+
+const wordsOf = (from: number, below: number) =>
+  from <= SWEEP_RANGE.first
+    ? `at ${below - 1} and narrower`
+    : below > SWEEP_RANGE.last
+      ? `at ${from} and wider`
+      : `at ${from} to ${below - 1}`;
+
+/** A breakpoint id that isn't taken, the same for the same widths. */
+function freeId(project: Project, from: number, below: number): string {
+  for (let n = 0; ; n++) {
+    const id = `bx${from}x${Math.min(below, 9999)}${n > 0 ? `x${n}` : ''}`;
+    if (!project.breakpoints.some((one) => one.id === id)) return id;
+  }
+}
+
+/** The stretch from the first to the last width of a set. */
+function hull(widths: IntervalSet): { from: number; below: number } {
+  return { from: widths[0]!.from, below: widths[widths.length - 1]!.below };
+}
+
+/** A condition for a stretch: open to the side on which the stretch reaches the end of the swept range. */
+export function conditionFor({ from, below }: { from: number; below: number }): { from?: number; below?: number } {
+  return {
+    ...(from > SWEEP_RANGE.first && { from }),
+    ...(below <= SWEEP_RANGE.last && { below }),
+  };
+}
+
+/** The places that cover all of a finding's widths, the closest first; the base comes last. */
+export function placesFor(project: Project, widths: IntervalSet): Place[] {
+  if (widths.length === 0) return [];
+  const stretch = hull(widths);
+  const places: (Place & { readonly size: number })[] = [];
+  for (const { id, condition } of project.breakpoints) {
+    if (condition.orientation || condition.pointer || condition.heightFrom || condition.heightBelow) continue;
+    const { from, below } = conditionInterval(condition, DEFAULT_SLICE);
+    if (subtract([stretch], [{ from, below }]).length > 0) continue;
+    places.push({ at: id, words: wordsOf(from, below), before: [], size: Math.min(below, SWEEP_RANGE.last + 1) - Math.max(from, SWEEP_RANGE.first) }); // prettier-ignore
+  }
+  const whole = stretch.from <= SWEEP_RANGE.first && stretch.below > SWEEP_RANGE.last;
+  const exact = places.some(({ size }) => size === stretch.below - stretch.from);
+  if (!whole && !exact) {
+    const id = freeId(project, stretch.from, stretch.below);
+    const name = wordsOf(stretch.from, stretch.below).replace(/^at /, '');
+    places.push({
+      at: id,
+      words: `${wordsOf(stretch.from, stretch.below)}, with a breakpoint there`,
+      before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition: conditionFor(stretch) } }],
+      size: stretch.below - stretch.from,
+    });
+  }
+  places.push({ at: 'base', words: 'at all widths', before: [], size: Infinity });
+  return places.sort((a, b) => a.size - b.size).slice(0, 2);
+}

@@ -1,0 +1,241 @@
+import type { Finding } from '../audit/sweep/ledger';
+import { specifiedValue } from '../cascade/resolve';
+import { DEFAULT_SLICE } from '../breakpoints/viewport';
+import type { Page, Project } from '../document/project';
+import { parentOf } from '../document/tree';
+
+/** What could mend a finding: values for elements, and what that is in words. */
+export interface Recipe {
+  readonly title: string;
+  readonly values: readonly (readonly [element: string, property: string, value: string])[];
+}
+
+/** What recipes need to know of the place where a finding is worst. */
+export interface Kitchen {
+  readonly project: Project;
+  readonly page: Page;
+  readonly finding: Finding;
+  readonly limits: Readonly<Record<string, number>>;
+  /** The specified value of a property there. */
+  readonly value: (element: string, property: string) => string;
+  readonly name: (element: string) => string;
+}
+
+export function kitchenOf(project: Project, page: Page, finding: Finding, limits: Kitchen['limits']): Kitchen {
+  const { width, height } = finding.worst;
+  const viewport = { ...DEFAULT_SLICE, width, ...(height !== undefined && { height }) };
+  return {
+    project,
+    page,
+    finding,
+    limits,
+    value: (element, property) => specifiedValue(project, page, element, property, viewport),
+    name: (element) => page.elements[element]?.name ?? element,
+  };
+}
+
+/** The element and those it stands in, inside out, without the page itself. */
+function chain({ page }: Kitchen, element: string): string[] {
+  const list: string[] = [];
+  for (let at: string | undefined = element; at && at !== page.root; at = parentOf(page, at)?.id) list.push(at);
+  return list;
+}
+
+/** The nearest row or grid that an element stands in. */
+function rowAround(kitchen: Kitchen, element: string): { id: string; grid: boolean } | undefined {
+  for (const id of chain(kitchen, element).slice(1)) {
+    const display = kitchen.value(id, 'display');
+    if (/grid$/.test(display)) return { id, grid: true };
+    if (/flex$/.test(display) && !kitchen.value(id, 'flex-direction').startsWith('column')) return { id, grid: false };
+  }
+  return undefined;
+}
+
+function oneColumn(kitchen: Kitchen, element: string): Recipe[] {
+  const row = rowAround(kitchen, element);
+  if (!row) return [];
+  const { id, grid } = row;
+  return [
+    {
+      title: `${kitchen.name(id)} in one column`,
+      values: [grid ? [id, 'grid-template-columns', 'minmax(0, 1fr)'] : [id, 'flex-direction', 'column']],
+    },
+  ];
+}
+
+function wrapAround(kitchen: Kitchen, element: string): Recipe[] {
+  const row = rowAround(kitchen, element);
+  if (!row || row.grid || kitchen.value(row.id, 'flex-wrap') !== 'nowrap') return [];
+  return [{ title: `Let ${kitchen.name(row.id)} wrap`, values: [[row.id, 'flex-wrap', 'wrap']] }];
+}
+
+function growing(kitchen: Kitchen, element: string): Recipe[] {
+  return chain(kitchen, element)
+    .slice(0, 3)
+    .flatMap((id): Recipe[] => {
+      const height = kitchen.value(id, 'height');
+      if (height === 'auto') return [];
+      return [{ title: `Automatic height for ${kitchen.name(id)}`, values: [[id, 'height', 'auto'], [id, 'min-height', height.endsWith('px') ? height : 'auto']] }]; // prettier-ignore
+    });
+}
+
+function smallerType(kitchen: Kitchen, element: string): Recipe[] {
+  const size = kitchen.value(element, 'font-size');
+  const value = /^[\d.]+(px|rem|em)$/.test(size) ? `${round(parseFloat(size) * 0.85)}${size.replace(/^[\d.]+/, '')}` : '0.85em'; // prettier-ignore
+  return [{ title: `Smaller type in ${kitchen.name(element)}: ${value}`, values: [[element, 'font-size', value]] }];
+}
+
+const round = (value: number) => Math.round(value * 100) / 100;
+const breaking = (kitchen: Kitchen, element: string): Recipe[] => [
+  { title: `Let words in ${kitchen.name(element)} break`, values: [[element, 'overflow-wrap', 'anywhere']] },
+  ...(kitchen.value(element, 'white-space-collapse') !== 'collapse' ||
+  kitchen.value(element, 'text-wrap-mode') === 'nowrap'
+    ? [{ title: `Let ${kitchen.name(element)} run on several lines`, values: [[element, 'text-wrap-mode', 'wrap'] as const] }] // prettier-ignore
+    : []),
+];
+
+function narrower(kitchen: Kitchen, element: string): Recipe[] {
+  const name = kitchen.name(element);
+  const recipes: Recipe[] = [{ title: `${name} no wider than what it stands in`, values: [[element, 'max-width', '100%'], [element, 'min-width', '0']] }]; // prettier-ignore
+  if (kitchen.value(element, 'width') !== 'auto')
+    recipes.push({ title: `Automatic width for ${name}`, values: [[element, 'width', 'auto'], [element, 'min-width', '0'], [element, 'max-width', '100%']] }); // prettier-ignore
+  return recipes;
+}
+
+function inOrder(kitchen: Kitchen): Recipe[] {
+  const { finding } = kitchen;
+  const items = [finding.element, ...finding.worst.violation.others];
+  const moved = items
+    .flatMap((id) => chain(kitchen, id).slice(0, 2))
+    .filter((id) => kitchen.value(id, 'order') !== '0');
+  const turned = items
+    .flatMap((id) => chain(kitchen, id).slice(0, 3))
+    .filter((id) => kitchen.value(id, 'flex-direction').endsWith('reverse'));
+  return [
+    ...(moved.length > 0 ? [{ title: 'Back to the order in which it is read', values: [...new Set(moved)].map((id) => [id, 'order', '0'] as const) }] : []), // prettier-ignore
+    ...[...new Set(turned)].map((id): Recipe => ({ title: `${kitchen.name(id)} in the order in which it is read`, values: [[id, 'flex-direction', kitchen.value(id, 'flex-direction').replace('-reverse', '')]] })), // prettier-ignore
+  ];
+}
+
+function larger(kitchen: Kitchen, element: string, least: number): Recipe[] {
+  const inline = kitchen.value(element, 'display') === 'inline';
+  return [
+    {
+      title: `${kitchen.name(element)} at least ${least} by ${least} px`,
+      values: [
+        ...(inline ? [[element, 'display', 'inline-block'] as const] : []),
+        [element, 'min-width', `${least}px`],
+        [element, 'min-height', `${least}px`],
+      ],
+    },
+  ];
+}
+
+const typeOf = (kitchen: Kitchen, element: string, px: number): Recipe[] => [
+  { title: `Type of ${px} px in ${kitchen.name(element)}`, values: [[element, 'font-size', `${px}px`]] },
+];
+
+/** Recipes by check: what usually mends it. Whether it does is tried out. */
+const BOOK: Readonly<Record<string, (kitchen: Kitchen) => Recipe[]>> = {
+  'sideways-scroll': (kitchen) =>
+    kitchen.finding.worst.violation.others
+      .slice(0, 2)
+      .flatMap((id) => [
+        ...wrapAround(kitchen, id),
+        ...narrower(kitchen, id),
+        ...oneColumn(kitchen, id),
+        ...breaking(kitchen, id),
+      ]),
+  'outside-viewport': (kitchen) => [
+    ...wrapAround(kitchen, kitchen.finding.element),
+    ...narrower(kitchen, kitchen.finding.element),
+    ...oneColumn(kitchen, kitchen.finding.element),
+    ...breaking(kitchen, kitchen.finding.element),
+  ],
+  'clipped-content': (kitchen) => {
+    const inner = kitchen.finding.worst.violation.others[0] ?? kitchen.finding.element;
+    return [
+      ...growing(kitchen, kitchen.finding.element),
+      ...breaking(kitchen, inner),
+      ...smallerType(kitchen, inner),
+      ...oneColumn(kitchen, kitchen.finding.element),
+    ];
+  },
+  'fixed-height': (kitchen) => growing(kitchen, kitchen.finding.element),
+  'overlapping-text': overlapping,
+  'overlapping-boxes': overlapping,
+  'large-text': (kitchen) => growing(kitchen, kitchen.finding.element),
+  'spaced-text': (kitchen) => growing(kitchen, kitchen.finding.element),
+  reflow: (kitchen) => [...growing(kitchen, kitchen.finding.element), ...kitchen.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(kitchen, id))], // prettier-ignore
+  'wrapped-label': (kitchen) => [
+    {
+      title: `Keep ${kitchen.name(kitchen.finding.element)} on one line`,
+      values: [[kitchen.finding.element, 'text-wrap-mode', 'nowrap']],
+    },
+    ...wrapAround(kitchen, kitchen.finding.element),
+    ...smallerType(kitchen, kitchen.finding.element),
+    ...oneColumn(kitchen, kitchen.finding.element),
+  ],
+  'squeezed-text': (kitchen) => [...oneColumn(kitchen, kitchen.finding.element), ...wrapAround(kitchen, kitchen.finding.element), ...smallerType(kitchen, kitchen.finding.element)], // prettier-ignore
+  'broken-words': (kitchen) => [...oneColumn(kitchen, kitchen.finding.element), ...smallerType(kitchen, kitchen.finding.element)], // prettier-ignore
+  'dropped-item': (kitchen) => {
+    const { element, worst } = kitchen.finding;
+    const item = worst.violation.others[0] ?? element;
+    return [...oneColumn(kitchen, item), { title: `Keep ${kitchen.name(element)} in one row`, values: [[element, 'flex-wrap', 'nowrap']] }]; // prettier-ignore
+  },
+  'long-lines': ({ finding: { element }, name, limits }) => [
+    {
+      title: `${name(element)} no wider than ${Math.floor((limits.most ?? 80) * 0.85)} characters`,
+      values: [[element, 'max-width', `${Math.floor((limits.most ?? 80) * 0.85)}ch`]],
+    },
+  ],
+  'small-text': (kitchen) => typeOf(kitchen, kitchen.finding.element, kitchen.limits.least ?? 12),
+  'field-zoom': (kitchen) => typeOf(kitchen, kitchen.finding.element, kitchen.limits.least ?? 16),
+  'growing-type': (kitchen) => typeOf(kitchen, kitchen.finding.element, round(kitchen.finding.worst.violation.measured.above ?? 16)), // prettier-ignore
+  'small-target': (kitchen) => larger(kitchen, kitchen.finding.element, kitchen.limits.least ?? 24),
+  'finger-target': (kitchen) => larger(kitchen, kitchen.finding.element, kitchen.limits.least ?? 44),
+  contrast: ({ finding: { element }, name }) =>
+    ['#1f2b29', '#000000', '#ffffff'].map((colour) => ({
+      title: `Text of ${name(element)} in ${colour}`,
+      values: [[element, 'color', colour]],
+    })),
+  'reading-order': inOrder,
+  'focus-order': inOrder,
+  'covered-focus': freed,
+  'tall-bars': freed,
+  'ragged-row': ({ finding: { element, worst }, value, name }) => {
+    const { full = 3 } = worst.violation.measured;
+    if (!/grid$/.test(value(element, 'display'))) return [];
+    return [full - 1, full + 1].filter((columns) => columns > 1).map((columns) => ({ title: `${columns} columns for ${name(element)}`, values: [[element, 'grid-template-columns', `repeat(${columns}, minmax(0, 1fr))`]] as const })); // prettier-ignore
+  },
+  'unequal-items': ({ finding: { worst }, name }) =>
+    worst.violation.others.map((id) => ({ title: `Let ${name(id)} shrink`, values: [[id, 'min-width', '0']] })),
+};
+
+function overlapping(kitchen: Kitchen): Recipe[] {
+  const both = [kitchen.finding.element, ...kitchen.finding.worst.violation.others];
+  const placed = both.flatMap((id) => chain(kitchen, id).slice(0, 2)).filter((id) => /absolute|fixed/.test(kitchen.value(id, 'position'))); // prettier-ignore
+  return [
+    ...both.flatMap((id) => growing(kitchen, id)),
+    ...[...new Set(placed)].map((id): Recipe => ({ title: `${kitchen.name(id)} in the flow`, values: [[id, 'position', 'static']] })), // prettier-ignore
+    ...wrapAround(kitchen, both[0]!),
+    ...oneColumn(kitchen, both[0]!),
+    ...smallerType(kitchen, both[0]!),
+  ];
+}
+
+function freed({ finding: { element }, name }: Kitchen): Recipe[] {
+  return [{ title: `Let ${name(element)} scroll away`, values: [[element, 'position', 'static']] }];
+}
+
+export function recipesFor(kitchen: Kitchen): Recipe[] {
+  const { page, finding } = kitchen;
+  const recipes = BOOK[finding.check]?.(kitchen) ?? [];
+  const seen = new Set<string>();
+  return recipes.filter(({ title, values }) => {
+    const key = JSON.stringify(values);
+    if (seen.has(key) || values.length === 0 || !values.every(([id]) => page.elements[id])) return false;
+    seen.add(key);
+    return title.length > 0;
+  });
+}

@@ -1,0 +1,149 @@
+import type { Finding, WidthResult } from '@/core/audit';
+import { checkNamed, SWEEP_RANGE } from '@/core/audit';
+import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { applyEdit } from '@/core/edits';
+import type { Fix, Verdict } from '@/core/remedy';
+import { byWorth, fixesFor, isSafe, verdictOn } from '@/core/remedy';
+import { log } from '../http/log';
+import { MeasuredPage } from './measuring';
+import { takeTurn } from './turns';
+
+export interface TriedFix extends Fix {
+  readonly verdict: Verdict;
+}
+
+export type FixLine =
+  | { readonly type: 'begun'; readonly total: number }
+  | { readonly type: 'tried'; readonly fix: TriedFix }
+  | { readonly type: 'mended'; readonly finding: string; readonly title: string }
+  | { readonly type: 'looked'; readonly done: number }
+  | { readonly type: 'edit'; readonly edit: Edit | null }
+  | { readonly type: 'done' }
+  | { readonly type: 'failed'; readonly message: string };
+
+/** What every width of a page says, in the view of a finding's check and in the usual one. */
+async function sweepAt(
+  project: Project,
+  page: Page,
+  finding: Finding,
+  widths: readonly number[],
+): Promise<WidthResult[]> {
+  const view = checkNamed(finding.check)?.view ?? 'widths';
+  const done = await takeTurn('now');
+  let measured: MeasuredPage | undefined;
+  try {
+    measured = await MeasuredPage.open(project, page);
+    const usual = await measured.measure(widths);
+    if (view === 'widths') return usual;
+    // Of another view only the worst height is tried.
+    const heights = [finding.worst.height ?? DEFAULT_SLICE.height];
+    const seen = widths.filter((width) => view !== 'reflow' || width === SWEEP_RANGE.first);
+    const further = new Map(
+      (await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]),
+    );
+    return usual.map((one) => ({ ...one, violations: [...one.violations, ...(further.get(one.width) ?? [])] }));
+  } finally {
+    await measured?.close().catch(() => undefined);
+    done();
+  }
+}
+
+/** Keeps what was measured of one version of a page, so that each fix measures only what it changes. */
+class Before {
+  readonly #known = new Map<number, WidthResult>();
+
+  constructor(
+    private readonly project: Project,
+    private readonly page: Page,
+    private readonly finding: Finding,
+  ) {}
+
+  async at(widths: readonly number[]): Promise<WidthResult[]> {
+    const missing = widths.filter((width) => !this.#known.has(width));
+    if (missing.length > 0)
+      for (const result of await sweepAt(this.project, this.page, this.finding, missing))
+        this.#known.set(result.width, result);
+    return widths.map((width) => this.#known.get(width)!);
+  }
+}
+
+async function tryFix(
+  project: Project,
+  page: Page,
+  finding: Finding,
+  fix: Fix,
+  before: Before,
+): Promise<TriedFix | undefined> {
+  const { document, footprint } = applyEdit(project, fix.edit);
+  const touched = footprint[page.id]?.widths ?? [];
+  const widths = integersIn(touched, SWEEP_RANGE);
+  const changed = document.pages.find(({ id }) => id === page.id);
+  if (!changed || widths.length === 0) return undefined;
+  const was = await before.at(widths);
+  const is = await sweepAt(document, changed, finding, widths);
+  return { ...fix, verdict: verdictOn(finding, touched, was, is) };
+}
+
+/** Tries the fixes for a finding one after another on a copy, at every width that each can change. */
+export async function* tryFixes(
+  project: Project,
+  page: Page,
+  finding: Finding,
+  signal: AbortSignal,
+): AsyncGenerator<FixLine> {
+  try {
+    const fixes = fixesFor(project, page, finding);
+    yield { type: 'begun', total: fixes.length };
+    const before = new Before(project, page, finding);
+    for (const fix of fixes) {
+      if (signal.aborted) return;
+      const tried = await tryFix(project, page, finding, fix, before);
+      if (tried && tried.verdict.cleared > 0) yield { type: 'tried', fix: tried };
+      else yield { type: 'looked', done: 1 };
+    }
+    yield { type: 'done' };
+  } catch (error) {
+    log.error({ error }, 'fixes failed');
+    yield { type: 'failed', message: `The fixes could not be tried: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` }; // prettier-ignore
+  }
+}
+
+/** Mends what can be mended safely: each fix is tried on what the ones before have made of the page. One edit in all. */
+export async function* mendPage(
+  project: Project,
+  pageId: string,
+  findings: readonly Finding[],
+  signal: AbortSignal,
+): AsyncGenerator<FixLine> {
+  try {
+    yield { type: 'begun', total: findings.length };
+    let document = project;
+    const edits: Edit[] = [];
+    for (const [index, finding] of findings.entries()) {
+      if (signal.aborted) return;
+      const page = document.pages.find(({ id }) => id === pageId)!;
+      const before = new Before(document, page, finding);
+      const safe: TriedFix[] = [];
+      for (const fix of fixesFor(document, page, finding)) {
+        if (signal.aborted) return;
+        const tried = await tryFix(document, page, finding, fix, before);
+        if (tried && isSafe(tried.verdict)) safe.push(tried);
+        if (safe.length >= 2) break;
+      }
+      const [best] = safe.sort((a, b) => byWorth(a.verdict, b.verdict));
+      if (best) {
+        document = applyEdit(document, best.edit).document;
+        edits.push(best.edit);
+        yield { type: 'mended', finding: finding.key, title: best.title };
+      }
+      yield { type: 'looked', done: index + 1 };
+    }
+    yield { type: 'edit', edit: edits.length > 0 ? { type: 'group', label: `Mend ${edits.length} findings`, edits } : null }; // prettier-ignore
+    yield { type: 'done' };
+  } catch (error) {
+    log.error({ error }, 'mending failed');
+    yield { type: 'failed', message: `The page could not be mended: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` }; // prettier-ignore
+  }
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import type { Finding } from '@/core/audit';
+import { CHECKS, SEVERITIES } from '@/core/audit';
+
+const width = z.number().min(0).max(100_000);
+
+/** A finding as a client names it: what it is about is looked at anew, so nothing of it has to be believed. */
+export const findingSchema = z.object({
+  key: z.string().max(300),
+  check: z.enum(CHECKS.map(({ id }) => id) as [string, ...string[]], 'There is no such check.'),
+  severity: z.enum(SEVERITIES as unknown as ['broken', 'poor', 'note']),
+  element: z.string().max(200),
+  widths: z
+    .array(z.object({ from: width, below: width }))
+    .min(1)
+    .max(2_000),
+  heights: z.array(width).max(100).optional(),
+  worst: z.object({
+    width,
+    height: width.optional(),
+    violation: z.object({
+      element: z.string().max(200),
+      amount: z.number(),
+      measured: z.record(z.string(), z.number()),
+      others: z.array(z.string().max(200)).max(50),
+    }),
+  }),
+}) as unknown as z.ZodType<Finding>;
