@@ -4,7 +4,6 @@ import { lineOf, widthsInWords } from './report';
 
 const escape = (text: string) =>
   // XML 1.0 has no way to write the other control characters.
-  // eslint-disable-next-line no-control-regex
   text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '').replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;'); // prettier-ignore
 
 /**

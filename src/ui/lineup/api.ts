@@ -68,10 +68,14 @@ const lineSchema = z.discriminatedUnion('type', [
 export type CompareLine = z.infer<typeof lineSchema>;
 
 /** The lines of a comparison with an earlier revision, as they come. */
-export async function* streamComparison(before: number, signal: AbortSignal): AsyncGenerator<CompareLine> {
+export async function* streamComparison(
+  before: number,
+  signal: AbortSignal,
+  everywhere = false,
+): AsyncGenerator<CompareLine> {
   const { projectId, revision } = await shownRevision();
   const { pageId, slice } = useSession.getState();
-  const body = { page: pageId, before, revision, height: slice.height, pointer: slice.pointer };
+  const body = { page: pageId, before, revision, height: slice.height, pointer: slice.pointer, everywhere };
   for await (const line of streamLines(`/api/projects/${projectId}/compare`, body, signal))
     yield lineSchema.parse(line);
 }

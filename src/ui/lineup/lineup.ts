@@ -9,7 +9,7 @@ import { setSlice, setWidth } from '../session/actions';
 import { announce } from '../session/edits';
 import { useSession } from '../session/store';
 
-export const VIEWS = ['shape', 'lineup'] as const;
+export const VIEWS = ['shape', 'lineup', 'audit'] as const;
 export type View = (typeof VIEWS)[number];
 export const LINEUP_TABS = ['devices', 'pages', 'crossing', 'before'] as const;
 export type LineupTab = (typeof LINEUP_TABS)[number];

@@ -23,7 +23,7 @@ const PANELS: readonly (readonly [PanelName, string])[] = [
   ['gauge', 'Gauge'],
 ];
 
-const VIEW_NAMES: Readonly<Record<View, string>> = { shape: 'Shape', lineup: 'Line up' };
+const VIEW_NAMES: Readonly<Record<View, string>> = { shape: 'Shape', lineup: 'Line up', audit: 'Audit' };
 
 const button =
   'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';
@@ -37,6 +37,7 @@ export function TopBar() {
   const canRedo = useSession((session) => session.history.redo.length > 0);
   const panels = usePanels();
   const view = useLineup((lineup) => lineup.view);
+  const faults = useSession((session) => session.findings[session.pageId]?.length ?? 0);
   return (
     <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
       <Link href="/" className="flex items-center gap-2.5 font-bold text-ink no-underline">
@@ -77,6 +78,7 @@ export function TopBar() {
             onClick={() => showView(one)}
           >
             {VIEW_NAMES[one]}
+            {one === 'audit' && faults > 0 && <span className="pl-1 font-mono text-rust">{faults}</span>}
           </button>
         ))}
       </nav>

@@ -3,6 +3,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
 import { handleKeyDown, releaseKey } from '../commands/keys';
 import { FindingsPanel } from '../findings/FindingsPanel';
@@ -75,18 +76,32 @@ export function Workbench({ projectId }: { projectId: string }) {
 }
 
 function OpenWorkbench() {
-  const panels = usePanels();
-  const panel = useSession((session) => session.panel);
   const view = useLineup((lineup) => lineup.view);
   const pageId = useSession((session) => session.pageId);
   const name = useSession((session) => session.project.name);
-  const count = useSession((session) => session.findings[session.pageId]?.length ?? 0);
   useEffect(() => {
     document.title = `${name} · Mill Pond`;
   }, [name]);
   return (
     <div className="flex h-screen flex-col overflow-hidden">
       <TopBar />
+      {view === 'audit' ? <AuditView key={pageId} /> : <Panels view={view} />}
+      <ProposalBar />
+      <Problems />
+      <CommandDialog />
+      <RemoveBreakpoint />
+    </div>
+  );
+}
+
+/** Outline, stage or line-up, values and gauge. */
+function Panels({ view }: { view: 'shape' | 'lineup' }) {
+  const panels = usePanels();
+  const panel = useSession((session) => session.panel);
+  const pageId = useSession((session) => session.pageId);
+  const count = useSession((session) => session.findings[session.pageId]?.length ?? 0);
+  return (
+    <>
       <div className="flex min-h-0 flex-1">
         {panels.outline.open && (
           <div className="flex shrink-0 flex-col border-r border-line" style={{ width: panels.outline.size }}>
@@ -136,14 +151,10 @@ function OpenWorkbench() {
           </TabGroup>
         )}
       </div>
-      <ProposalBar />
       <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
       {panels.gauge.open && (
         <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />
       )}
-      <Problems />
-      <CommandDialog />
-      <RemoveBreakpoint />
-    </div>
+    </>
   );
 }

@@ -1,0 +1,76 @@
+'use client';
+
+import type { Finding } from '@/core/audit';
+import { useSession } from '../session/store';
+import { continueSweep, stopSweep } from '../session/sweep';
+import { BUTTON } from '../theme/controls';
+import { mendSafely, stopMending, useAudit } from './audit';
+
+const NONE: readonly Finding[] = [];
+const FURTHER_WORDS = {
+  widths: 'every width',
+  heights: 'the heights of the devices',
+  'large-text': 'text at 200%',
+  'spaced-text': 'wider text spacing',
+  reflow: '320 by 256 px',
+  turned: 'devices turned',
+} as const;
+
+/** How far the audit of the page is, and what can be done about all of it at once. */
+export function AuditBar() {
+  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
+  const sweep = useSession((session) => session.sweeps[session.pageId]);
+  const mending = useAudit((audit) => audit.mending);
+  const worth = findings.filter(({ severity }) => severity !== 'note');
+  const state = !sweep
+    ? 'Not measured yet'
+    : sweep.running
+      ? `Looking at ${FURTHER_WORDS[sweep.further ?? 'widths']}: ${sweep.decided} of ${sweep.total} widths decided`
+      : sweep.error
+        ? sweep.error
+        : sweep.complete
+          ? `Every width 320 to 1920 and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}`
+          : `${sweep.decided} of ${sweep.total} widths decided`;
+  return (
+    <div className="ml-auto flex items-center gap-3 self-center">
+      <span
+        className={`max-w-[420px] truncate ${sweep?.error ? 'text-rust' : 'text-muted'}`}
+        role="status"
+        data-testid="audit-state"
+        data-complete={sweep?.complete === true && !sweep.running}
+      >
+        {state}
+      </span>
+      {sweep?.running ? (
+        <button type="button" className={BUTTON} onClick={stopSweep}>
+          Stop
+        </button>
+      ) : (
+        !sweep?.complete && (
+          <button type="button" className={BUTTON} onClick={() => continueSweep(true)}>
+            {sweep ? 'Go on' : 'Measure'}
+          </button>
+        )
+      )}
+      {mending?.running ? (
+        <>
+          <span className="text-muted" role="status">
+            Trying fixes: {mending.looked} of {mending.total} findings, {mending.titles.length} mended
+          </span>
+          <button type="button" className={BUTTON} onClick={stopMending}>
+            Stop
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed disabled:opacity-50"
+          disabled={worth.length === 0 || sweep?.running}
+          onClick={() => void mendSafely(worth)}
+        >
+          Mend what is safe
+        </button>
+      )}
+    </div>
+  );
+}

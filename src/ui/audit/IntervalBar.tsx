@@ -1,0 +1,32 @@
+import type { Finding } from '@/core/audit';
+import { bandsOf } from '@/core/breakpoints';
+import { useSession } from '../session/store';
+import { inWords, share } from './widths';
+
+/** The stretches of a finding on an axis from 320 to 1920 px, with the breakpoints as ticks. */
+export function IntervalBar({ finding }: { finding: Finding }) {
+  const project = useSession((session) => session.project);
+  const slice = useSession((session) => session.slice);
+  const edges = bandsOf(project, slice).map(({ from }) => from).filter((from) => from > 320 && from < 1920); // prettier-ignore
+  return (
+    <span className="block w-[200px] shrink-0">
+      <span className="block truncate text-right font-mono text-xs text-muted">{inWords(finding.widths, 2)}</span>
+      <svg width="200" height="12" aria-hidden className="block">
+        <path d="M0 8.5H200" stroke="var(--color-line-strong)" />
+        {edges.map((edge) => (
+          <path key={edge} d={`M${share(edge) * 200} 4v9`} stroke="var(--color-ink)" />
+        ))}
+        {finding.widths.map(({ from, below }) => (
+          <rect
+            key={from}
+            x={share(from) * 200}
+            y="3"
+            width={Math.max(2, (share(below) - share(from)) * 200)}
+            height="6"
+            fill={finding.severity === 'broken' ? 'var(--color-rust)' : 'var(--color-amber)'}
+          />
+        ))}
+      </svg>
+    </span>
+  );
+}

@@ -1,0 +1,69 @@
+import type { Finding } from '@/core/audit';
+import type { Edit } from '@/core/edits';
+import { postForAnswer, requestJson, streamLines } from '../session/api';
+import { useSession } from '../session/store';
+import { settled } from '../session/sync';
+import type { TriedFix } from './audit';
+
+export type FixLine =
+  | { readonly type: 'begun'; readonly total: number }
+  | { readonly type: 'tried'; readonly fix: TriedFix }
+  | { readonly type: 'mended'; readonly finding: string; readonly title: string }
+  | { readonly type: 'looked'; readonly done: number }
+  | { readonly type: 'edit'; readonly edit: Edit | null }
+  | { readonly type: 'done' }
+  | { readonly type: 'failed'; readonly message: string };
+
+export interface AuditRun {
+  readonly id: string;
+  readonly revision: number;
+  readonly createdAt: string;
+  readonly pages: readonly {
+    readonly page: string;
+    readonly state: 'waiting' | 'running' | 'done' | 'failed';
+    readonly decided: number;
+    readonly layouts: number;
+    readonly findings: readonly Finding[];
+    readonly problem: string | null;
+  }[];
+}
+
+/** What the server needs of a finding; the rest is its own affair. */
+const plain = ({ accepted: _, ...finding }: Finding) => finding;
+
+export function streamFixes(finding: Finding, signal: AbortSignal): AsyncGenerator<FixLine> {
+  const { projectId, pageId, revision } = useSession.getState();
+  const body = { page: pageId, revision, finding: plain(finding) };
+  return streamLines(`/api/projects/${projectId}/fixes`, body, signal) as AsyncGenerator<FixLine>;
+}
+
+export function streamMend(findings: readonly Finding[], signal: AbortSignal): AsyncGenerator<FixLine> {
+  const { projectId, pageId, revision } = useSession.getState();
+  const body = { page: pageId, revision, findings: findings.slice(0, 100).map(plain) };
+  return streamLines(`/api/projects/${projectId}/mend`, body, signal) as AsyncGenerator<FixLine>;
+}
+
+/** A picture of a finding where it is worst, as an address for an `<img>`. */
+export async function askPicture(finding: Finding, signal: AbortSignal): Promise<string> {
+  await settled();
+  const { projectId, pageId, revision } = useSession.getState();
+  const body = { page: pageId, revision, finding: plain(finding) };
+  const answer = await postForAnswer(`/api/projects/${projectId}/finding-picture`, body, signal);
+  return URL.createObjectURL(await answer.blob());
+}
+
+export async function askRuns(): Promise<{ runs: readonly AuditRun[]; total: number }> {
+  const { projectId } = useSession.getState();
+  return (await requestJson(`/api/projects/${projectId}/audits`)) as { runs: AuditRun[]; total: number };
+}
+
+export async function orderRun(): Promise<void> {
+  await settled();
+  const { projectId, revision } = useSession.getState();
+  await requestJson(`/api/projects/${projectId}/audits`, { method: 'POST', body: { revision } });
+}
+
+export async function stopRun(run: string): Promise<void> {
+  const { projectId } = useSession.getState();
+  await requestJson(`/api/projects/${projectId}/audits/${run}`, { method: 'DELETE' });
+}

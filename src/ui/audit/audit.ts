@@ -1,0 +1,181 @@
+import { create } from 'zustand';
+import type { Finding } from '@/core/audit';
+import type { Edit } from '@/core/edits';
+import type { Verdict } from '@/core/remedy';
+import { byWorth } from '@/core/remedy';
+import { commitOrReport } from '../session/edits';
+import { announce } from '../session/edits';
+import { useSession } from '../session/store';
+import { settled } from '../session/sync';
+import type { CompareLine } from '../lineup/api';
+import { streamComparison } from '../lineup/api';
+import { streamFixes, streamMend } from './api';
+
+export const AUDIT_TABS = ['page', 'project', 'proposed', 'checks'] as const;
+export type AuditTab = (typeof AUDIT_TABS)[number];
+
+export interface TriedFix {
+  readonly title: string;
+  readonly edit: Edit;
+  readonly verdict: Verdict;
+}
+
+export interface FixesOf {
+  readonly finding: string;
+  readonly revision: number;
+  readonly running: boolean;
+  readonly total: number;
+  readonly looked: number;
+  readonly tried: readonly TriedFix[];
+  readonly problem?: string;
+}
+
+/** What the last edit did, width by width. */
+export interface Proof {
+  readonly words: string;
+  readonly running: boolean;
+  readonly total: number;
+  readonly compared: number;
+  readonly moved: readonly number[];
+  readonly problem?: string;
+}
+
+export interface Mending {
+  readonly running: boolean;
+  readonly total: number;
+  readonly looked: number;
+  readonly titles: readonly string[];
+  readonly problem?: string;
+}
+
+interface Audit {
+  readonly tab: AuditTab;
+  readonly chosen: string | undefined;
+  readonly fixes: FixesOf | undefined;
+  readonly proof: Proof | undefined;
+  readonly mending: Mending | undefined;
+}
+
+export const useAudit = create<Audit>(() => ({
+  tab: 'page',
+  chosen: undefined,
+  fixes: undefined,
+  proof: undefined,
+  mending: undefined,
+}));
+
+const words = (error: unknown) => (error instanceof Error ? error.message : String(error));
+let trying: AbortController | undefined;
+let proving: AbortController | undefined;
+let mending: AbortController | undefined;
+
+/** Has fixes for a finding tried; what was tried for another one is let go. */
+export async function findFixes(finding: Finding): Promise<void> {
+  trying?.abort();
+  const stop = (trying = new AbortController());
+  await settled();
+  if (stop.signal.aborted) return;
+  const { revision } = useSession.getState();
+  const change = (part: Partial<FixesOf>) =>
+    !stop.signal.aborted && useAudit.setState(({ fixes }) => ({ fixes: fixes && { ...fixes, ...part } }));
+  useAudit.setState({
+    fixes: { finding: finding.key, revision, running: true, total: 0, looked: 0, tried: [] },
+  });
+  try {
+    for await (const line of streamFixes(finding, stop.signal)) {
+      const fixes = useAudit.getState().fixes!;
+      if (line.type === 'begun') change({ total: line.total });
+      if (line.type === 'looked') change({ looked: fixes.looked + 1 });
+      if (line.type === 'tried')
+        change({
+          looked: fixes.looked + 1,
+          tried: [...fixes.tried, line.fix].sort((a, b) => byWorth(a.verdict, b.verdict)),
+        });
+      if (line.type === 'failed') change({ problem: line.message });
+    }
+  } catch (error) {
+    change({ problem: words(error) });
+  }
+  change({ running: false });
+}
+
+export function stopFixes(): void {
+  trying?.abort();
+  useAudit.setState(({ fixes }) => ({ fixes: fixes && { ...fixes, running: false } }));
+}
+
+/** Makes an edit and then shows what it did at every width. */
+export async function applyAndProve(edit: Edit, title: string): Promise<void> {
+  await settled();
+  const before = useSession.getState().revision;
+  if (!commitOrReport(edit)) return;
+  announce(`${title}: done.`);
+  await prove(before, title);
+}
+
+/** Compares the page with what it was at a revision, at every width. */
+export async function prove(before: number, title: string): Promise<void> {
+  proving?.abort();
+  const stop = (proving = new AbortController());
+  const change = (part: Partial<Proof>) =>
+    !stop.signal.aborted && useAudit.setState(({ proof }) => ({ proof: proof && { ...proof, ...part } }));
+  useAudit.setState({ proof: { words: title, running: true, total: 0, compared: 0, moved: [] } });
+  try {
+    for await (const line of streamComparison(before, stop.signal, true)) takeIn(line, change);
+  } catch (error) {
+    change({ problem: words(error) });
+  }
+  change({ running: false });
+}
+
+function takeIn(line: CompareLine, change: (part: Partial<Proof>) => unknown): void {
+  const proof = useAudit.getState().proof!;
+  if (line.type === 'begun') change({ total: line.total });
+  if (line.type === 'compared')
+    change({
+      compared: proof.compared + line.count,
+      moved: [...proof.moved, ...line.moved.map(({ width }) => width)],
+    });
+  if (line.type === 'failed') change({ problem: line.message });
+}
+
+export function dropProof(): void {
+  proving?.abort();
+  useAudit.setState({ proof: undefined });
+}
+
+/** Mends what can be mended safely among the findings, as one edit. */
+export async function mendSafely(findings: readonly Finding[]): Promise<void> {
+  mending?.abort();
+  const stop = (mending = new AbortController());
+  await settled();
+  const change = (part: Partial<Mending>) =>
+    !stop.signal.aborted && useAudit.setState(({ mending: now }) => ({ mending: now && { ...now, ...part } }));
+  useAudit.setState({ mending: { running: true, total: findings.length, looked: 0, titles: [] } });
+  let edit: Edit | null = null;
+  try {
+    for await (const line of streamMend(findings, stop.signal)) {
+      if (line.type === 'looked') change({ looked: line.done });
+      if (line.type === 'mended') change({ titles: [...useAudit.getState().mending!.titles, line.title] });
+      if (line.type === 'failed') change({ problem: line.message });
+      if (line.type === 'edit') edit = line.edit;
+    }
+  } catch (error) {
+    change({ problem: words(error) });
+  }
+  change({ running: false });
+  if (stop.signal.aborted) return;
+  if (edit) await applyAndProve(edit, 'Mend what is safe');
+  else announce('None of these findings has a fix that clears it everywhere and adds nothing.');
+}
+
+export function stopMending(): void {
+  mending?.abort();
+  useAudit.setState({ mending: undefined });
+}
+
+export function chooseFinding(finding: string | undefined): void {
+  if (useAudit.getState().chosen === finding) return;
+  trying?.abort();
+  useAudit.setState({ chosen: finding, fixes: undefined });
+}
