@@ -1,7 +1,7 @@
 /** @type {import('jest').Config} */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/tests/cascade', '<rootDir>/tests/shaping'],
+  roots: ['<rootDir>/src', '<rootDir>/tests/cascade', '<rootDir>/tests/shaping', '<rootDir>/tests/audit'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

@@ -2,6 +2,7 @@ import type { Finding } from '../audit/sweep/ledger';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import { resolve } from '../cascade/resolve';
 import { sourceWords } from './source-words';
+import { isProperty } from '../styles/properties';
 import type { Page, Project } from '../document/project';
 import { parentOf } from '../document/tree';
 
@@ -16,8 +17,8 @@ export interface Cause {
 }
 
 /** Which properties can be to blame for what, the likeliest first. */
-const SIZES = ['width', 'min-width', 'flex-basis', 'grid-template-columns', 'flex-wrap', 'text-wrap-mode', 'padding-left', 'margin-left']; // prettier-ignore
-const HEIGHTS = ['height', 'max-height', 'overflow-y', 'overflow-x', 'text-wrap-mode', 'width'];
+const SIZES = ['width', 'min-width', 'flex-basis', 'grid-template-columns', 'flex-wrap', 'white-space', 'padding-left', 'margin-left']; // prettier-ignore
+const HEIGHTS = ['height', 'max-height', 'overflow-y', 'overflow-x', 'white-space', 'width'];
 const ROWS = ['grid-template-columns', 'flex-direction', 'flex-wrap', 'width', 'flex-basis', 'max-width', 'column-gap'];
 const BLAME: Readonly<Record<string, readonly string[]>> = {
   'sideways-scroll': SIZES, 'outside-viewport': SIZES, reflow: SIZES, 'clipped-content': HEIGHTS, 'fixed-height': HEIGHTS,
@@ -41,7 +42,7 @@ export function causesOf(project: Project, page: Page, finding: Finding): Cause[
   const own = [...violation.others.slice(0, 2), finding.element].filter((id) => page.elements[id]);
   const around = own.flatMap((id) => parentOf(page, id)?.id ?? []);
   const causes: Cause[] = [];
-  for (const property of BLAME[finding.check] ?? [])
+  for (const property of (BLAME[finding.check] ?? []).filter(isProperty))
     for (const element of new Set([...own, ...around])) {
       const { value, origin } = resolve(project, page, element, property, width, slice);
       if (origin.kind !== 'declared') continue;

@@ -88,9 +88,8 @@ function smallerType(kitchen: Kitchen, element: string): Recipe[] {
 const round = (value: number) => Math.round(value * 100) / 100;
 const breaking = (kitchen: Kitchen, element: string): Recipe[] => [
   { title: `Let words in ${kitchen.name(element)} break`, values: [[element, 'overflow-wrap', 'anywhere']] },
-  ...(kitchen.value(element, 'white-space-collapse') !== 'collapse' ||
-  kitchen.value(element, 'text-wrap-mode') === 'nowrap'
-    ? [{ title: `Let ${kitchen.name(element)} run on several lines`, values: [[element, 'text-wrap-mode', 'wrap'] as const] }] // prettier-ignore
+  ...(/^(nowrap|pre)$/.test(kitchen.value(element, 'white-space'))
+    ? [{ title: `Let ${kitchen.name(element)} run on several lines`, values: [[element, 'white-space', 'normal'] as const] }] // prettier-ignore
     : []),
 ];
 
@@ -170,7 +169,7 @@ const BOOK: Readonly<Record<string, (kitchen: Kitchen) => Recipe[]>> = {
   'wrapped-label': (kitchen) => [
     {
       title: `Keep ${kitchen.name(kitchen.finding.element)} on one line`,
-      values: [[kitchen.finding.element, 'text-wrap-mode', 'nowrap']],
+      values: [[kitchen.finding.element, 'white-space', 'nowrap']],
     },
     ...wrapAround(kitchen, kitchen.finding.element),
     ...smallerType(kitchen, kitchen.finding.element),

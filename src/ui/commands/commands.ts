@@ -97,7 +97,7 @@ const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((li
 
 const LINEUP_COMMANDS: readonly Command[] = [
   view('lineup', 'Line-up, or back to shaping', ['Shift+l'], () =>
-    showView(useLineup.getState().view === 'shape' ? 'lineup' : 'shape'),
+    showView(useLineup.getState().view === 'lineup' ? 'shape' : 'lineup'),
   ),
   view('lineup-devices', 'Line-up: this page on the devices', [], () => showView('lineup', 'devices')),
   view('lineup-pages', 'Line-up: all pages on the devices', [], () => showView('lineup', 'pages')),
@@ -259,6 +259,13 @@ export const COMMANDS: readonly Command[] = [
     group: 'Audit',
     keys: ['f'],
     run: () => useSession.setState({ panel: 'findings' }),
+  },
+  {
+    id: 'audit',
+    title: 'Audit of this page, or back to shaping',
+    group: 'Audit',
+    keys: ['Shift+a'],
+    run: () => showView(useLineup.getState().view === 'audit' ? 'shape' : 'audit'),
   },
   { id: 'stop-sweep', title: 'Stop measuring', group: 'Audit', keys: [], run: stopSweep },
   { id: 'start-sweep', title: 'Go on measuring', group: 'Audit', keys: [], run: () => continueSweep(true) },

@@ -29,6 +29,17 @@ export function ElementActions({ ids, target }: { ids: readonly string[]; target
       <p className="m-0 pb-1.5 text-muted">
         {count === 0 ? 'No' : count} own {count === 1 ? 'value' : 'values'} at {where}
       </p>
+      {one && one.id !== page.root && (
+        <label className="flex items-center gap-2 pb-1.5">
+          <input
+            type="checkbox"
+            className="accent-reed"
+            checked={one.first === true}
+            onChange={(event) => commitOrReport({ type: 'setFirst', node: one.id, first: event.target.checked })}
+          />
+          Must be seen first
+        </label>
+      )}
       <div className="flex flex-wrap gap-1.5">
         <button
           type="button"
