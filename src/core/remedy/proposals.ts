@@ -16,9 +16,11 @@ export interface ProposedBreakpoint {
 
 const PROPOSED_MOST = 8;
 
+const brokenIn = (findings: readonly Finding[]) => findings.filter(({ severity }) => severity === 'broken').length;
+
 /**
  * Where findings begin inside a band, coming from its wider end, or from the narrower one for those that only wide
- * screens have. Findings that begin at the same width are told together; those with most findings come first.
+ * screens have. Findings that begin at the same width are told together; those with most broken things come first.
  */
 export function proposedBreakpoints(project: Project, findings: readonly Finding[]): ProposedBreakpoint[] {
   const edges = new Set(bandsOf(project, DEFAULT_SLICE).flatMap(({ from, below }) => [from, below]));
@@ -38,7 +40,10 @@ export function proposedBreakpoints(project: Project, findings: readonly Finding
     }
   }
   return [...found.values()]
-    .sort((a, b) => b.findings.length - a.findings.length || b.width - a.width)
+    .sort(
+      (a, b) =>
+        brokenIn(b.findings) - brokenIn(a.findings) || b.findings.length - a.findings.length || b.width - a.width,
+    )
     .slice(0, PROPOSED_MOST)
     .map((one) => {
       const down = one.direction === 'narrower';

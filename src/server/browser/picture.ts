@@ -122,10 +122,27 @@ export async function pictureFinding(project: Project, page: Page, { worst, elem
         });
         document.documentElement.append(frame(rect, 'dashed'), ...marks);
         const whole = document.documentElement;
-        const left = Math.max(0, Math.min(rect.left + scrollX - around, whole.scrollWidth - 40));
-        const top = Math.max(0, Math.min(rect.top + scrollY - around, whole.scrollHeight - 40));
-        const width = Math.min(rect.width + 2 * around, most.width, whole.scrollWidth - left);
-        const height = Math.min(rect.height + 2 * around, most.height, whole.scrollHeight - top);
+        // What doesn't fit is cut around the first that takes part: that is where it goes wrong.
+        const other = others[0] === undefined ? undefined : find(others[0])?.getBoundingClientRect();
+        const span = (from: number, size: number, at: number | undefined, longest: number, all: number) => {
+          const wanted = Math.min(size + 2 * around, longest);
+          const begin = size + 2 * around <= longest || at === undefined ? from - around : at - wanted / 2;
+          return [Math.max(0, Math.min(begin, all - wanted)), Math.min(wanted, all)] as const;
+        };
+        const [left, width] = span(
+          rect.left + scrollX,
+          rect.width,
+          other && other.left + scrollX + other.width / 2,
+          most.width,
+          Math.max(whole.scrollWidth, innerWidth),
+        );
+        const [top, height] = span(
+          rect.top + scrollY,
+          rect.height,
+          other && other.top + scrollY + other.height / 2,
+          most.height,
+          Math.max(whole.scrollHeight, innerHeight),
+        );
         return { x: left, y: top, width: Math.max(40, width), height: Math.max(40, height) };
       },
       [element, worst.violation.others, AROUND, CUT_MOST, RUST] as const,

@@ -110,6 +110,9 @@ export async function* tryFixes(
   }
 }
 
+const newBreakpoints = (edit: Edit): number =>
+  edit.type === 'addBreakpoint' ? 1 : edit.type === 'group' ? edit.edits.reduce((sum, one) => sum + newBreakpoints(one), 0) : 0; // prettier-ignore
+
 /** Mends what can be mended safely: each fix is tried on what the ones before have made of the page. One edit in all. */
 export async function* mendPage(
   project: Project,
@@ -132,7 +135,8 @@ export async function* mendPage(
         if (tried && isSafe(tried.verdict)) safe.push(tried);
         if (safe.length >= 2) break;
       }
-      const [best] = safe.sort((a, b) => byWorth(a.verdict, b.verdict));
+      // Many findings mended at once shouldn't leave as many breakpoints behind.
+      const [best] = safe.sort((a, b) => newBreakpoints(a.edit) - newBreakpoints(b.edit) || byWorth(a.verdict, b.verdict)); // prettier-ignore
       if (best) {
         document = applyEdit(document, best.edit).document;
         edits.push(best.edit);

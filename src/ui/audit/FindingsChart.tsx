@@ -23,13 +23,14 @@ export function FindingsChart({ findings }: { findings: readonly Finding[] }) {
       </figcaption>
       <div className="h-[104px]" aria-hidden>
         <ResponsiveContainer width="100%" height="100%">
-          <AreaChart data={steps} margin={{ top: 6, right: 4, bottom: 0, left: 4 }}>
+          <AreaChart data={steps} margin={{ top: 6, right: 18, bottom: 0, left: 14 }}>
             <XAxis
               dataKey="width"
               type="number"
               scale="log"
               domain={[320, 1921]}
               ticks={TICKS}
+              interval={0}
               tick={{ fontSize: 11, fontFamily: 'var(--font-mono)', fill: 'var(--color-muted)' }}
               stroke="var(--color-line-strong)"
             />

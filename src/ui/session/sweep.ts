@@ -55,7 +55,10 @@ useSession.subscribe(({ project }) => {
 
 let further = false;
 
-/** Whether pages are looked at in all further ways too: at the heights of devices, with larger text and so on. */
+/**
+ * Whether pages are looked at in all further ways too: at the heights of devices, with larger text and so on.
+ * Whoever opens an audit asks for it, also where pages are measured only when asked.
+ */
 export function lookFurther(on: boolean): void {
   further = on;
   if (on) continueSweep();
@@ -66,7 +69,7 @@ function unknownViews(pageId: string): View[] {
   const ledger = ledgerOf(pageId);
   return VIEWS.filter((view) => {
     if (view === 'widths') return ledger.missing().length > 0;
-    return further && (SMALL.has(view) ? !ledger.knows(view) : ledger.missing(view).length > 0);
+    return further && !ledger.knows(view);
   });
 }
 /** Views of a few viewports, that are looked at as a whole. */
@@ -118,7 +121,7 @@ export function continueSweep(again = false): void {
   const { pageId, pending, sweeps } = useSession.getState();
   if (pending.length > 0) return;
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
-  if (!again && (sweeps[pageId]?.stopped || onlyWhenAsked())) return;
+  if (!again && (sweeps[pageId]?.stopped || (onlyWhenAsked() && !further))) return;
   running?.stop.abort();
   const [next] = unknownViews(pageId);
   if (next) void measure(pageId, next);
@@ -163,7 +166,7 @@ async function measure(pageId: string, view: View): Promise<void> {
       }
     }
     if (stop.signal.aborted) return;
-    if (SMALL.has(view)) ledger.settle(view);
+    if (view !== 'widths') ledger.settle(view);
     const [next] = unknownViews(pageId);
     if (next) await measure(pageId, next);
     else show(pageId, { running: false, further: undefined, complete: further });

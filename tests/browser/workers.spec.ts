@@ -1,0 +1,67 @@
+import { spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import type { AuditRun } from '@/ui/audit/api';
+
+interface Stack {
+  readonly address: string;
+  readonly databaseUrl: string;
+  readonly stop: () => Promise<void>;
+}
+
+function startWorker(url: string): ChildProcess {
+  return spawn(process.execPath, [join(process.cwd(), 'scripts/worker.mjs')], {
+    env: { ...process.env, DATABASE_URL: url },
+    // A group of its own, so that it can be killed with all its children at once.
+    detached: true,
+    stdio: 'ignore',
+  });
+}
+
+const kill = (worker: ChildProcess | undefined) => {
+  try {
+    if (worker?.pid) process.kill(-worker.pid, 'SIGKILL');
+  } catch {
+    // Gone already.
+  }
+};
+
+test('a killed worker’s page is taken up by another; nothing is lost or doubled', async () => {
+  test.setTimeout(180_000);
+  process.env.MILLPOND_HOME = join(process.cwd(), '.millpond/workers');
+  process.env.MILLPOND_WORK = 'elsewhere';
+  const { startStack } = (await import('../../scripts/setup/stack.mjs' as string)) as {
+    startStack: () => Promise<Stack>;
+  };
+  const stack = await startStack();
+  let [first, second]: (ChildProcess | undefined)[] = [];
+  const post = async (path: string, data: object) => (await fetch(stack.address + path, { method: 'POST', body: JSON.stringify(data), headers: { 'content-type': 'application/json' } })).json() as Promise<{ id: string; run: string }>; // prettier-ignore
+  try {
+    const { id } = await post('/api/projects', { name: 'Audited', from: 'demo' });
+    first = startWorker(stack.databaseUrl);
+    const { run } = await post(`/api/projects/${id}/audits`, { revision: 0 });
+    const runs = async () => ((await (await fetch(`${stack.address}/api/projects/${id}/audits`)).json()) as { runs: (AuditRun & { pages: { attempts: number }[] })[] }).runs; // prettier-ignore
+    const pages = async () => (await runs())[0]!.pages;
+    await expect.poll(async () => (await pages()).some(({ state, decided }) => state === 'running' && decided > 0), { timeout: 60_000 }).toBe(true); // prettier-ignore
+    const hit = (await pages()).find(({ state }) => state === 'running')!;
+    kill(first);
+    second = startWorker(stack.databaseUrl);
+    await expect
+      .poll(async () => (await pages()).find(({ page }) => page === hit.page)!.state, { timeout: 120_000 })
+      .toBe('done');
+    const after = (await pages()).find(({ page }) => page === hit.page)! as AuditRun['pages'][number] & { attempts: number }; // prettier-ignore
+    expect(after.attempts).toBe(2);
+    expect(after.problem).toBeNull();
+    expect(after.decided).toBeGreaterThan(1601);
+    expect(new Set(after.findings.map(({ key }) => key)).size).toBe(after.findings.length);
+    expect((await pages()).map(({ page }) => page).sort()).toEqual([...new Set((await pages()).map(({ page }) => page))].sort()); // prettier-ignore
+    expect(await runs()).toHaveLength(1);
+    await fetch(`${stack.address}/api/projects/${id}/audits/${run}`, { method: 'DELETE' });
+  } finally {
+    kill(first);
+    kill(second);
+    await stack.stop();
+    delete process.env.MILLPOND_WORK;
+  }
+});
