@@ -3,6 +3,7 @@ import { demoProject } from '@/demo';
 import { SWEEP_RANGE } from '@/core/audit';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
+import { benchAudit, benchMemory } from './bench-audit';
 import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
 import { benchLineup } from './bench-lineup';
@@ -125,6 +126,8 @@ async function interaction(): Promise<void> {
 const only = process.argv[2];
 if (!only || only === 'cascade') benchCascade();
 if (!only || only === 'sweeps') await sweeps();
+if (!only || only === 'audit') await benchAudit();
+if (only === 'memory') await benchMemory();
 await closeBrowser();
 if (!only || only === 'edits') edits();
 if (!only || only === 'interaction') await interaction();

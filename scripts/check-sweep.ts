@@ -4,7 +4,7 @@ import { asUsual, CHECKS, SWEEP_RANGE } from '@/core/audit';
 import { demoProject } from '@/demo';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { closeBrowser, MeasuredPage, POLICY } from '@/server/browser/measuring';
-import { generatePage } from './generate-page';
+import { generatePage } from '../tests/audit/generate-page';
 
 const numberAfter = (name: string, usual: number) => {
   const at = process.argv.indexOf(name);

@@ -51,9 +51,6 @@ await page
   .getByRole('button', { name: /Heading and/ })
   .click();
 await picture(page, 'findings');
-await page.keyboard.press('?');
-await picture(page, 'commands');
-await page.keyboard.press('Escape');
 await page
   .getByRole('treeitem', { name: /^Reserve/ })
   .first()
@@ -135,6 +132,20 @@ await picture(page, 'devices');
 await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'Undo' }).click();
 await page.getByTestId('saving').filter({ hasText: 'All saved' }).waitFor();
+await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: /Audit/ }).click();
+await page.locator('[data-testid=audit-state][data-complete=true]').waitFor({ timeout: 180_000 });
+await page.getByTestId('audit-list').getByRole('button', { name: 'Content is cut off' }).first().click();
+await page.getByTestId('finding-picture').waitFor();
+await page.getByRole('button', { name: 'Find fixes' }).click();
+await page.getByRole('button', { name: 'Try again' }).waitFor({ timeout: 60_000 });
+await picture(page, 'audit');
+await page.getByRole('tab', { name: 'All pages' }).click();
+await page.getByRole('button', { name: 'Audit all pages' }).click();
+await page
+  .getByTestId('run-state')
+  .getByText(/^Audited /)
+  .waitFor({ timeout: 400_000 });
+await picture(page, 'audit-pages');
 await page.close();
 const dark = await open('dark');
 await openCatalogue(dark);

@@ -1,8 +1,10 @@
+import { randomUUID } from 'node:crypto';
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { AuditRun } from '@/ui/audit/api';
+import type { OpenedProject } from '@/ui/session/api';
 
 interface Stack {
   readonly address: string;
@@ -38,9 +40,18 @@ test('a killed worker’s page is taken up by another; nothing is lost or double
   let [first, second]: (ChildProcess | undefined)[] = [];
   const post = async (path: string, data: object) => (await fetch(stack.address + path, { method: 'POST', body: JSON.stringify(data), headers: { 'content-type': 'application/json' } })).json() as Promise<{ id: string; run: string }>; // prettier-ignore
   try {
-    const { id } = await post('/api/projects', { name: 'Audited', from: 'demo' });
+    const { id } = await post('/api/projects', { name: 'Audited', from: 'empty' });
+    const { project } = (await (await fetch(`${stack.address}/api/projects/${id}`)).json()) as OpenedProject;
+    const { id: page, root } = project.pages[0]!;
+    // Type that grows, in boxes as wide as it asks for, has to be measured at every width: that takes a while.
+    const texts = Array.from({ length: 120 }, (_, i) => ({ id: `ew${i}`, tag: 'p', name: `Text ${i}`, attributes: {}, text: `Ladder ${i} is back on the shelf`, children: [], shared: [], styles: { base: { display: 'inline-block', 'font-size': 'calc(12px + 0.5vw)' } } })); // prettier-ignore
+    const edits = [
+      { type: 'insertElement', page, parent: root, index: 0, elements: [{ id: 'ewhole', tag: 'div', name: 'All', attributes: {}, children: texts.map((one) => one.id), shared: [], styles: {} }, ...texts] },
+      ...project.deviceSets.map((set) => ({ type: 'removeDeviceSet', id: set.id })),
+    ].map((edit) => ({ id: randomUUID(), kind: 'do', edit })); // prettier-ignore
+    const { revision } = (await post(`/api/projects/${id}/edits`, { revision: 0, edits })) as unknown as { revision: number }; // prettier-ignore
     first = startWorker(stack.databaseUrl);
-    const { run } = await post(`/api/projects/${id}/audits`, { revision: 0 });
+    const { run } = await post(`/api/projects/${id}/audits`, { revision });
     const runs = async () => ((await (await fetch(`${stack.address}/api/projects/${id}/audits`)).json()) as { runs: (AuditRun & { pages: { attempts: number }[] })[] }).runs; // prettier-ignore
     const pages = async () => (await runs())[0]!.pages;
     await expect.poll(async () => (await pages()).some(({ state, decided }) => state === 'running' && decided > 0), { timeout: 60_000 }).toBe(true); // prettier-ignore

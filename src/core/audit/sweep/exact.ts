@@ -100,6 +100,7 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
     const fill = (from: number, to: number, straight: Straight) => {
       const at = between(measured(from), measured(to), straight);
       for (let width = from + 1; width < to; width++) {
+        if (judged.has(width)) continue;
         const facts = at(width);
         const result = decide(width, facts, bandTop);
         if (facts.doubt!.near) settle(width);

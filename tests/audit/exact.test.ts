@@ -1,0 +1,71 @@
+import type { View } from '@/core/audit';
+import { asUsual, CHECKS } from '@/core/audit';
+import { demoProject } from '@/demo';
+import { auditPage } from '@/server/browser/audit-page';
+import { compareSweeps } from '@/server/browser/compare-sweeps';
+import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+import { generatePage } from './generate-page';
+
+// What a sweep says without measuring every width must be what measuring every width says.
+
+const project = demoProject('00000000-0000-4000-8000-000000000000');
+const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
+const from = (first: number, count: number) => Array.from({ length: count }, (_, i) => first + i);
+
+afterAll(closeBrowser);
+
+async function compare(page: MeasuredPage, widths: readonly number[], view?: View) {
+  const wish = view && { view };
+  const exact = await page.measure(widths, wish);
+  const brute = await page.measure(widths, { ...wish, brute: true });
+  await page.close();
+  expect(exact.map(({ width }) => width)).toEqual(widths);
+  return compareSweeps(exact, brute);
+}
+
+test.each([[1, 340], [4, 500], [7, 900], [11, 1300], [12, 330], [15, 1100]])('generated page %i from %i px on', async (seed, first) => {
+  expect(await compare(await MeasuredPage.openHtml(generatePage(seed), asked), from(first, 150))).toEqual([]);
+}); // prettier-ignore
+
+test('the demo’s catalogue around its failing widths, in several views', async () => {
+  const open = () => MeasuredPage.open(project, project.pages[1]!);
+  expect(await compare(await open(), from(480, 330))).toEqual([]);
+  expect(await compare(await open(), from(320, 200), 'large-text')).toEqual([]);
+  expect(await compare(await open(), from(320, 200), 'spaced-text')).toEqual([]);
+});
+
+test('fewer layouts than widths are made, and none outside of the widths asked for but at the end of a band', async () => {
+  const page = await MeasuredPage.open(project, project.pages[3]!);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths: from(320, 280) })) layouts += step.layouts;
+  await page.close();
+  expect(layouts).toBeLessThan(280 / 4);
+});
+
+test('one sweep serves all heights where nothing depends on them, and the result is that of each', async () => {
+  const html = '<!doctype html><html><meta name="viewport" content="width=device-width"><body style="margin:0"><p data-mp-first style="margin:590px 0 0;font:20px/24px sans-serif">Now</p></body></html>'; // prettier-ignore
+  const first = asked.filter(({ id }) => id === 'first-below');
+  const page = await MeasuredPage.openHtml(html, first);
+  const wish = { view: 'heights' as const, heights: [600, 614, 700] };
+  const said = (await page.measure([400, 401], wish)).map(({ width, height, violations }) => [width, height, violations.length]); // prettier-ignore
+  const brute = (await page.measure([400, 401], { ...wish, brute: true })).map(({ width, height, violations }) => [width, height, violations.length]); // prettier-ignore
+  await page.close();
+  const sorted = (list: unknown[]) => list.map((one) => JSON.stringify(one)).sort();
+  expect(sorted(said)).toEqual(sorted(brute));
+  expect(sorted(said)).toContain('[400,600,1]');
+  expect(sorted(said)).toContain('[400,614,0]');
+});
+
+test('an audit that takes too long is given up and says so, with what it has found', async () => {
+  const audited = await auditPage(project, project.pages[1]!, () => Promise.resolve(true), 1);
+  expect(audited!.problem).toMatch(/more than 0.001 seconds/);
+  expect(audited!.decided).toBeGreaterThan(0);
+});
+
+test('a page of 3,000 elements is measured', async () => {
+  const cards = Array.from({ length: 1_000 }, (_, i) => `<div style="flex:1 0 180px"><p>Card ${i}</p><a href="#">More</a></div>`); // prettier-ignore
+  const html = `<!doctype html><html><meta name="viewport" content="width=device-width"><body><main style="display:flex;flex-wrap:wrap">${cards.join('')}</main></body></html>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  expect(await page.measure(from(600, 40))).toHaveLength(40);
+  await page.close();
+});
