@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
+import type { PackedResult } from '@/core/audit';
+import { unpacked } from '@/core/audit';
 import type { Edit } from '@/core/edits';
 import { createProject, elementNamed, readProject } from './workbench';
 
@@ -141,6 +143,29 @@ test('a sweep of nonsense widths or of an old revision is refused', async ({ req
   expect((await sweep({ widths: [{ first: 400, last: 321 }] })).status()).toBe(422);
   expect((await sweep({ revision: 7 })).status()).toBe(409);
   expect((await sweep({ page: 'gnone' })).status()).toBe(404);
-  const lines = (await (await sweep({})).text()).trim().split('\n').map((line) => JSON.parse(line) as { type: string }); // prettier-ignore
-  expect(lines).toEqual([{ type: 'results', results: [{ width: 320, violations: [] }, { width: 321, violations: [] }] }, { type: 'done' }]); // prettier-ignore
+  expect((await sweep({ view: 'sideways' })).status()).toBe(422);
+  type Told = { type: string; view?: string; results?: PackedResult[] };
+  const lines = (await (await sweep({})).text())
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Told);
+  expect(lines.flatMap(({ results = [] }) => unpacked(results)).map(({ width }) => width)).toEqual([320, 321]);
+  expect(lines.map(({ type, view }) => [type, view])).toEqual([['results', 'widths'], ['done', undefined]]); // prettier-ignore
+});
+
+test('audits, fixes and reports refuse what they can not do, in words', async ({ request }) => {
+  const id = await createProject(request, 'demo');
+  const post = (path: string, data: object) => request.post(`/api/projects/${id}/${path}`, { data });
+  const violation = { element: 'ecatalogue1', amount: 1, measured: {}, others: [] };
+  const finding = { key: 'k', check: 'small-text', severity: 'note', element: 'ecatalogue1', widths: [{ from: 320, below: 400 }], worst: { width: 320, violation } }; // prettier-ignore
+  expect((await post('audits', { revision: 9 })).status()).toBe(409);
+  expect((await post('audits', {})).status()).toBe(422);
+  expect((await post('fixes', { page: 'gcatalogue', revision: 9, finding })).status()).toBe(409);
+  expect((await post('fixes', { page: 'gnone', revision: 0, finding })).status()).toBe(404);
+  const odd = await post('fixes', { page: 'gcatalogue', revision: 0, finding: { ...finding, check: 'rm-rf' } });
+  expect([odd.status(), await odd.text()]).toEqual([422, expect.stringContaining('There is no such check') as unknown]);
+  expect((await post('mend', { page: 'gcatalogue', revision: 0, findings: 'all' })).status()).toBe(422);
+  const early = await request.get(`/api/projects/${id}/report?form=json`);
+  expect([early.status(), await early.text()]).toEqual([404, expect.stringContaining('No audit') as unknown]);
+  expect((await request.delete(`/api/projects/${id}/audits/nonsense`)).status()).toBe(404);
 });

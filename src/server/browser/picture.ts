@@ -1,6 +1,6 @@
 import type { CDPSession, Page as BrowserPage } from 'playwright-core';
 import type { Finding } from '@/core/audit';
-import { askedFor } from '@/core/audit';
+import { askedFor, checkNamed } from '@/core/audit';
 import type { Viewport } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Scrollbar } from '@/core/devices';
@@ -79,7 +79,8 @@ async function take(here: Studio, project: Project, page: Page, { viewport, scro
   const laid = chosen && layColumns(chosen.grid, width);
   const columns = laid ? { columnWidth: laid.columnWidth, fits: laid.fits, least: chosen.grid.columnLeast } : null;
   const findings = await here.page.evaluate(([asked, grid]) => globalThis.millPond.judgeHere(asked, grid), [
-    askedFor(project.audit, ['widths', 'heights']),
+    // Notes are worth a look, not wrong.
+    askedFor(project.audit, ['widths', 'heights']).filter(({ id }) => checkNamed(id)?.severity !== 'note'),
     columns,
   ] as const);
   const scale = Math.min(1, LONGEST / Math.max(width, height));

@@ -29,9 +29,11 @@ const MAKE = 2;
 /** Names the picture of a page on any device by a digest of what it shows. */
 export function digestsOf(project: Project, page: Page): (shot: Shot) => string {
   const seen = seenBy(project, page);
+  // What is counted as wrong follows what the project asks for.
+  const asked = JSON.stringify([project.audit.checks, Object.values(page.elements).filter(({ first }) => first).map(({ id }) => id)]); // prettier-ignore
   return ({ viewport, scrollbar }) =>
     createHash('sha256')
-      .update(`${MAKE} ${scrollbar} ${seen(viewport)}`)
+      .update(`${MAKE} ${scrollbar} ${asked} ${seen(viewport)}`)
       .digest('hex')
       .slice(0, 40);
 }
