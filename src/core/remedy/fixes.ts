@@ -14,7 +14,7 @@ export interface Fix {
   readonly edit: Edit;
 }
 
-const FIXES_MOST = 8;
+const FIXES_MOST = 10;
 
 /** Fixes worth trying for a finding on a page, none that can't be made or that change nothing there. */
 export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] {

@@ -1,5 +1,6 @@
 export * from './cause';
 export * from './fixes';
+export type * from './lines';
 export * from './places';
 export * from './proposals';
 export * from './verdict';

@@ -1,4 +1,5 @@
 import type { Finding } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/ledger';
 import { specifiedValue } from '../cascade/resolve';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
@@ -82,7 +83,20 @@ function growing(kitchen: Kitchen, element: string): Recipe[] {
 function smallerType(kitchen: Kitchen, element: string): Recipe[] {
   const size = kitchen.value(element, 'font-size');
   const value = /^[\d.]+(px|rem|em)$/.test(size) ? `${round(parseFloat(size) * 0.85)}${size.replace(/^[\d.]+/, '')}` : '0.85em'; // prettier-ignore
-  return [{ title: `Smaller type in ${kitchen.name(element)}: ${value}`, values: [[element, 'font-size', value]] }];
+  const name = kitchen.name(element);
+  return [
+    { title: `Smaller type in ${name}: ${value}`, values: [[element, 'font-size', value]] },
+    ...fluidType(kitchen, element, size),
+  ];
+}
+
+/** Type that is as large as now where the finding ends, and shrinks with the screen below that. */
+function fluidType({ finding, name }: Kitchen, element: string, size: string): Recipe[] {
+  const px = /^[\d.]+px$/.test(size) ? parseFloat(size) : /^[\d.]+rem$/.test(size) ? parseFloat(size) * 16 : undefined;
+  const below = finding.widths[finding.widths.length - 1]!.below;
+  if (px === undefined || below > SWEEP_RANGE.last) return [];
+  const value = `clamp(${round(px * 0.7)}px, ${round((100 * px) / below)}vw, ${round(px)}px)`;
+  return [{ title: `Type that shrinks evenly in ${name(element)}: ${value}`, values: [[element, 'font-size', value]] }];
 }
 
 const round = (value: number) => Math.round(value * 100) / 100;

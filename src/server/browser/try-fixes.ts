@@ -4,24 +4,11 @@ import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { applyEdit } from '@/core/edits';
-import type { Fix, Verdict } from '@/core/remedy';
+import type { Fix, FixLine, TriedFix } from '@/core/remedy';
 import { byWorth, fixesFor, isSafe, verdictOn } from '@/core/remedy';
 import { log } from '../http/log';
 import { MeasuredPage } from './measuring';
 import { takeTurn } from './turns';
-
-export interface TriedFix extends Fix {
-  readonly verdict: Verdict;
-}
-
-export type FixLine =
-  | { readonly type: 'begun'; readonly total: number }
-  | { readonly type: 'tried'; readonly fix: TriedFix }
-  | { readonly type: 'mended'; readonly finding: string; readonly title: string }
-  | { readonly type: 'looked'; readonly done: number }
-  | { readonly type: 'edit'; readonly edit: Edit | null }
-  | { readonly type: 'done' }
-  | { readonly type: 'failed'; readonly message: string };
 
 /** What every width of a page says, in the view of a finding's check and in the usual one. */
 async function sweepAt(

@@ -1,18 +1,8 @@
 import type { Finding } from '@/core/audit';
-import type { Edit } from '@/core/edits';
+import type { FixLine } from '@/core/remedy';
 import { postForAnswer, requestJson, streamLines } from '../session/api';
 import { useSession } from '../session/store';
 import { settled } from '../session/sync';
-import type { TriedFix } from './audit';
-
-export type FixLine =
-  | { readonly type: 'begun'; readonly total: number }
-  | { readonly type: 'tried'; readonly fix: TriedFix }
-  | { readonly type: 'mended'; readonly finding: string; readonly title: string }
-  | { readonly type: 'looked'; readonly done: number }
-  | { readonly type: 'edit'; readonly edit: Edit | null }
-  | { readonly type: 'done' }
-  | { readonly type: 'failed'; readonly message: string };
 
 export interface AuditRun {
   readonly id: string;

@@ -1,10 +1,9 @@
 import { create } from 'zustand';
 import type { Finding } from '@/core/audit';
 import type { Edit } from '@/core/edits';
-import type { Verdict } from '@/core/remedy';
+import type { TriedFix } from '@/core/remedy';
 import { byWorth } from '@/core/remedy';
-import { commitOrReport } from '../session/edits';
-import { announce } from '../session/edits';
+import { announce, commitOrReport } from '../session/edits';
 import { useSession } from '../session/store';
 import { settled } from '../session/sync';
 import type { CompareLine } from '../lineup/api';
@@ -13,12 +12,6 @@ import { streamFixes, streamMend } from './api';
 
 export const AUDIT_TABS = ['page', 'project', 'proposed', 'checks'] as const;
 export type AuditTab = (typeof AUDIT_TABS)[number];
-
-export interface TriedFix {
-  readonly title: string;
-  readonly edit: Edit;
-  readonly verdict: Verdict;
-}
 
 export interface FixesOf {
   readonly finding: string;
