@@ -1,7 +1,7 @@
 import { requirePackages } from './setup/packages.mjs';
 import { requirePrerequisites } from './setup/prerequisites.mjs';
 
-// Compares exact sweeps with measuring every width: --pages 200 --seed 1, or any HTML files by name.
+// Compares exact sweeps with measuring every width: --pages 200 --seed 1 --stretch 160, or any HTML files by name.
 await requirePrerequisites();
 await requirePackages();
 const { bundlePageScripts } = await import('./setup/bundle.mjs');

@@ -13,7 +13,9 @@ const numberAfter = (name: string, usual: number) => {
 const files = process.argv.slice(2).filter((word) => /\.html?$/.test(word));
 const pages = numberAfter('--pages', files.length > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
-const widths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+/** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
+const stretch = numberAfter('--stretch', Infinity);
+const allWidths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
 
 let differences = 0;
 let layouts = 0;
@@ -26,7 +28,7 @@ interface Run {
   readonly ms: number;
 }
 
-async function run(page: MeasuredPage, brute: boolean): Promise<Run> {
+async function run(page: MeasuredPage, brute: boolean, widths: readonly number[]): Promise<Run> {
   const start = performance.now();
   const results: WidthResult[] = [];
   let count = 0;
@@ -37,9 +39,9 @@ async function run(page: MeasuredPage, brute: boolean): Promise<Run> {
   return { results, layouts: count, ms: performance.now() - start };
 }
 
-async function check(name: string, page: MeasuredPage): Promise<void> {
-  const exact = await run(page, false);
-  const brute = await run(page, true);
+async function check(name: string, page: MeasuredPage, widths: readonly number[] = allWidths): Promise<void> {
+  const exact = await run(page, false, widths);
+  const brute = await run(page, true, widths);
   await page.close();
   const found = compareSweeps(exact.results, brute.results);
   differences += found.length;
@@ -67,8 +69,12 @@ for (const file of files)
     file,
     await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked),
   );
-for (let i = 0; i < pages; i++)
-  await check(`generated ${seed + i}`, await MeasuredPage.openHtml(generatePage(seed + i), asked));
+for (let i = 0; i < pages; i++) {
+  const most = Math.min(stretch, allWidths.length);
+  const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));
+  const page = await MeasuredPage.openHtml(generatePage(seed + i), asked);
+  await check(`generated ${seed + i}`, page, allWidths.slice(first, first + most));
+}
 console.log(
   `${differences} differences at ${decided} widths; 1/${(decided / layouts).toFixed(1)} of the layouts in all`,
 );

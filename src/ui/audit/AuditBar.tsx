@@ -25,7 +25,9 @@ export function AuditBar() {
   const state = !sweep
     ? 'Not measured yet'
     : sweep.running
-      ? `Looking at ${FURTHER_WORDS[sweep.further ?? 'widths']}: ${sweep.decided} of ${sweep.total} widths decided`
+      ? sweep.further
+        ? `Every width decided; looking at ${FURTHER_WORDS[sweep.further]}`
+        : `${sweep.decided} of ${sweep.total} widths decided`
       : sweep.error
         ? sweep.error
         : sweep.complete

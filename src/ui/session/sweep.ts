@@ -72,6 +72,7 @@ function unknownViews(pageId: string): View[] {
     return further && !ledger.knows(view);
   });
 }
+const SHOWN_EVERY_MS = 250;
 /** Views of a few viewports, that are looked at as a whole. */
 const SMALL: ReadonlySet<View> = new Set(['reflow', 'turned']);
 
@@ -133,6 +134,7 @@ async function measure(pageId: string, view: View): Promise<void> {
   running = mine;
   const { projectId, revision, width, slice } = useSession.getState();
   const ledger = ledgerOf(pageId);
+  let shownAt = -Infinity;
   const { error: _, ...before } = useSession.getState().sweeps[pageId] ?? {};
   useSession.setState(({ sweeps }) => ({
     sweeps: {
@@ -162,10 +164,14 @@ async function measure(pageId: string, view: View): Promise<void> {
       if (line.type === 'results') {
         ledger.record(unpacked(line.results), line.view);
         const { layouts = 0 } = useSession.getState().sweeps[pageId] ?? {};
-        show(pageId, { running: true, layouts: layouts + line.layouts }, true);
+        // Working findings out takes a while once many heights are known, so it's done a few times a second.
+        const due = performance.now() - shownAt > SHOWN_EVERY_MS;
+        if (due) shownAt = performance.now();
+        show(pageId, { running: true, layouts: layouts + line.layouts }, due);
       }
     }
     if (stop.signal.aborted) return;
+    showFindings(pageId);
     if (view !== 'widths') ledger.settle(view);
     const [next] = unknownViews(pageId);
     if (next) await measure(pageId, next);
