@@ -24,14 +24,14 @@ async function compare(page: MeasuredPage, widths: readonly number[], view?: Vie
 }
 
 test.each([[1, 340], [4, 500], [7, 900], [11, 1300], [12, 330], [15, 1100]])('generated page %i from %i px on', async (seed, first) => {
-  expect(await compare(await MeasuredPage.openHtml(generatePage(seed), asked), from(first, 150))).toEqual([]);
+  expect(await compare(await MeasuredPage.openHtml(generatePage(seed), asked), from(first, 80))).toEqual([]);
 }); // prettier-ignore
 
 test('the demo’s catalogue around its failing widths, in several views', async () => {
   const open = () => MeasuredPage.open(project, project.pages[1]!);
-  expect(await compare(await open(), from(480, 330))).toEqual([]);
-  expect(await compare(await open(), from(320, 200), 'large-text')).toEqual([]);
-  expect(await compare(await open(), from(320, 200), 'spaced-text')).toEqual([]);
+  expect(await compare(await open(), from(480, 160))).toEqual([]);
+  expect(await compare(await open(), from(470, 80), 'large-text')).toEqual([]);
+  expect(await compare(await open(), from(470, 80), 'spaced-text')).toEqual([]);
 });
 
 test('fewer layouts than widths are made, and none outside of the widths asked for but at the end of a band', async () => {
