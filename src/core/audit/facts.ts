@@ -113,8 +113,6 @@ export interface Doubt {
   near: boolean;
   /** 1 for elements whose lines are taken to reach as far as they can, since it isn't known how far they do. */
   readonly loose: Uint8Array;
-  /** 1 for elements that are as large at both measured widths: their size is known. */
-  readonly steady: Uint8Array;
   /** Whether the size of any type changes in between. */
   readonly sized: boolean;
 }
@@ -140,11 +138,6 @@ export function exceeds(facts: PageFacts, value: number, limit: number): boolean
 export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
   if (facts.doubt && Math.abs(value - limit) <= slack) facts.doubt.near = true;
   return value > limit;
-}
-
-/** Whether a size of an element's own box is above a limit, px. */
-export function sizeExceeds(facts: PageFacts, element: number, size: number, limit: number): boolean {
-  return facts.doubt?.steady[element] ? size > limit : exceeds(facts, size, limit);
 }
 
 /** Whether a number that follows from the size of type is above a limit, px. */

@@ -2,6 +2,9 @@ import type { Box, PageFacts } from './facts';
 import { boxOf, Level } from './facts';
 import { oncePerFacts } from './once';
 
+/** So much less than the least size, px, is rounding: browsers round boxes to 1/64 px, one width to the next. */
+export const ROUNDING = 0.5;
+
 export interface Target {
   readonly element: number;
   readonly box: Box;

@@ -1,6 +1,6 @@
 import type { Check } from '../check';
-import { sizeExceeds } from '../facts';
-import { targetsOf } from '../targets';
+import { exceeds } from '../facts';
+import { ROUNDING, targetsOf } from '../targets';
 
 /** A target smaller than what fingers hit without care, at widths of screens that are touched. */
 export const fingerTarget: Check = {
@@ -16,7 +16,7 @@ export const fingerTarget: Check = {
   judge(facts, { least, upTo }) {
     if (facts.viewport.width > upTo!) return [];
     return targetsOf(facts).flatMap(({ element, width, height }) => {
-      if (!sizeExceeds(facts, element, least! - Math.min(width, height), 0)) return [];
+      if (!exceeds(facts, least! - Math.min(width, height), ROUNDING)) return [];
       return [
         {
           element: facts.elements[element]!.id,

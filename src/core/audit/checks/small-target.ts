@@ -1,8 +1,8 @@
 import type { Check } from '../check';
 import type { Box } from '../facts';
-import { exceedsBy, sizeExceeds } from '../facts';
+import { exceeds, exceedsBy } from '../facts';
 import type { Target } from '../targets';
-import { targetsOf } from '../targets';
+import { ROUNDING, targetsOf } from '../targets';
 
 const centre = ({ left, right, top, bottom }: Box) => [(left + right) / 2, (top + bottom) / 2] as const;
 
@@ -21,10 +21,7 @@ export const smallTarget: Check = {
   limits: { least: { label: 'Least size', unit: 'px', usual: 24, least: 8, most: 96 } },
   judge(facts, { least }) {
     const targets = targetsOf(facts);
-    const small = targets.filter(
-      ({ element, width, height }) =>
-        sizeExceeds(facts, element, least! - width, 0) || sizeExceeds(facts, element, least! - height, 0),
-    );
+    const small = targets.filter(({ width, height }) => exceeds(facts, least! - Math.min(width, height), ROUNDING));
     const isSmall = new Set(small);
     const crowds = (one: Target, other: Target) => {
       const at = centre(one.box);

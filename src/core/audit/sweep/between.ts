@@ -102,12 +102,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const moving = a.lines.flatMap((list, i) => (list.length > 0 ? [i] : []));
   const slack = [...loose].flatMap((one, i) => (one ? [i] : []));
   const sized = !same(a.fontSize, b.fontSize);
-  const isSteady = (i: number) => {
-    const size = (list: Numbers, side: number) => list[i * 4 + side + 2]! - list[i * 4 + side]!;
-    return size(a.boxes, 0) === size(b.boxes, 0) && size(a.boxes, 1) === size(b.boxes, 1);
-  };
-  const steady = Uint8Array.from(a.elements, (_, i) => (isSteady(i) ? 1 : 0));
-  const doubt = { near: false, loose, steady, sized };
+  const doubt = { near: false, loose, sized };
   if (!sized) fontSize.set(a.fontSize);
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
