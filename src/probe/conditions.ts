@@ -40,8 +40,9 @@ export function conditionsOfDocument(document: Document, height: number): Docume
       const group = rule as CSSRule & { readonly media?: MediaList; readonly cssRules?: CSSRuleList };
       if (group.media && group.media.mediaText) texts.add(group.media.mediaText);
       if (rule.constructor.name === 'CSSContainerRule') contained = true;
-      if (group.cssRules?.length && !('style' in rule)) walk(group.cssRules);
-      else css += rule.cssText;
+      if ('style' in rule || !group.cssRules) css += rule.cssText;
+      // Style rules can hold conditions too (CSS Nesting 1).
+      if (group.cssRules) walk(group.cssRules);
     }
   };
   for (const sheet of document.styleSheets) {

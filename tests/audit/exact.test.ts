@@ -34,7 +34,7 @@ test('the demo’s catalogue around its failing widths, in several views', async
   expect(await compare(await open(), from(470, 80), 'spaced-text')).toEqual([]);
 });
 
-test('fewer layouts than widths are made, and none outside of the widths asked for but at the end of a band', async () => {
+test('far fewer layouts are made than there are widths', async () => {
   const page = await MeasuredPage.open(project, project.pages[3]!);
   let layouts = 0;
   for await (const step of page.sweep({ widths: from(320, 280) })) layouts += step.layouts;

@@ -43,6 +43,23 @@ test('a finding is found, explained, mended and proved; one undo takes it back',
   const id = await makePage(request);
   await openWorkbench(page, id);
   await audited(page);
+  // The last edit took a set of devices away: nothing looks different.
+  await page.getByRole('button', { name: 'Prove it' }).click();
+  await expect(page.getByTestId('proof')).toContainText(
+    'Changed: nothing. Identical: 320 to 1920 (1,601 widths compared)',
+    { timeout: 60_000 },
+  );
+  await row(page, 'Contrast is low').click();
+  await page.getByRole('button', { name: 'Find fixes' }).click();
+  await page
+    .getByTestId('fix')
+    .first()
+    .getByRole('button', { name: /^Apply/ })
+    .click({ timeout: 60_000 });
+  // Only painted otherwise, at every width.
+  await expect(page.getByTestId('proof')).toContainText('Changed: 320 to 1920. Identical: no width', {
+    timeout: 60_000,
+  });
   await row(page, 'Content is cut off').click();
   const detail = page.getByTestId('finding-detail');
   await expect(detail).toContainText(/Notice box cuts \d+ px off Notice text/);
@@ -116,9 +133,7 @@ test('all that is safe is mended at once, a breakpoint is proposed, and a report
   await expect(page.getByTestId('proof')).toHaveAttribute('data-done', 'true', { timeout: 120_000 });
   await expect(row(page, 'Content is cut off')).toHaveCount(0, { timeout: 60_000 });
   await expect(row(page, 'Contrast is low')).toHaveCount(0, { timeout: 60_000 });
-  const { history } = await readProject(request, id);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(row(page, 'Content is cut off')).toHaveCount(1, { timeout: 60_000 });
   await expect(row(page, 'Contrast is low')).toHaveCount(1);
-  expect(history.undo.length).toBeGreaterThan(0);
 });

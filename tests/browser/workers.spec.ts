@@ -66,7 +66,6 @@ test('a killed worker’s page is taken up by another; nothing is lost or double
     expect(after.problem).toBeNull();
     expect(after.decided).toBeGreaterThan(1601);
     expect(new Set(after.findings.map(({ key }) => key)).size).toBe(after.findings.length);
-    expect((await pages()).map(({ page }) => page).sort()).toEqual([...new Set((await pages()).map(({ page }) => page))].sort()); // prettier-ignore
     expect(await runs()).toHaveLength(1);
     await fetch(`${stack.address}/api/projects/${id}/audits/${run}`, { method: 'DELETE' });
   } finally {

@@ -27,6 +27,7 @@ const CHUNK = 40;
 /**
  * The widths at which anything on a page stands elsewhere than it did before. Only those that the edits in between can
  * have changed are laid out; at all others both versions are the same by what the edits say of themselves.
+ * @param looks whether it counts, too, that something reads or is painted otherwise
  */
 export async function* compareVersions(
   before: Version,
@@ -34,6 +35,7 @@ export async function* compareVersions(
   touched: IntervalSet,
   slice: Slice,
   signal: AbortSignal,
+  looks = false,
 ): AsyncGenerator<CompareLine> {
   const widths = integersIn(touched, SWEEP_RANGE);
   const all = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
@@ -52,7 +54,10 @@ export async function* compareVersions(
     ] as const);
     for (let at = 0; at < widths.length && !signal.aborted; at += CHUNK) {
       const chunk = widths.slice(at, at + CHUNK);
-      const moved = await page.evaluate((list) => globalThis.millPond.comparePair(list), chunk);
+      const moved = await page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), [
+        chunk,
+        looks,
+      ] as const);
       yield { type: 'compared', count: chunk.length, moved: JSON.parse(moved) as MovedAt[] };
     }
     yield { type: 'done' };

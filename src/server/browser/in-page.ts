@@ -1,8 +1,9 @@
 import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult } from '@/core/audit';
-import { asUsual, judge, sweepExactly, usualLimits } from '@/core/audit';
+import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/grid';
 import { layColumns } from '@/core/grid';
+import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
 
@@ -54,8 +55,11 @@ interface Measuring {
   judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number;
   /** Two versions of a page, one over the other. */
   loadPair(before: string, after: string, height: number): Promise<void>;
-  /** `MovedAt[]` as JSON: the widths at which any element stands elsewhere in one version than in the other. */
-  comparePair(widths: readonly number[]): string;
+  /**
+   * `MovedAt[]` as JSON: the widths at which any element stands elsewhere in one version than in the other, or with
+   * `looks` reads or looks otherwise.
+   */
+  comparePair(widths: readonly number[], looks: boolean): string;
   /** Only resizes and reads the document's width: what a sweep costs at the very least. */
   resizeOnly(widths: readonly number[]): number;
 }
@@ -109,14 +113,8 @@ function* everyWidth(
     const top = Math.min(task.widest, (edges.find((edge) => edge > width) ?? Infinity) - 1);
     const bandTop = read(top);
     const facts = { ...read(width), columns: columns(width), bandTop };
-    const sizes = Object.fromEntries(
-      facts.elements.flatMap(({ id }, i) => (facts.lines[i]!.length > 0 ? [[id, facts.fontSize[i]!]] : [])),
-    );
-    const result = {
-      width,
-      violations: judge(asked, facts),
-      ...((isEdge.has(width) || isEdge.has(width + 1)) && { sizes }),
-    };
+    const atEdge = isEdge.has(width) || isEdge.has(width + 1);
+    const result = { width, violations: judge(asked, facts), ...(atEdge && { sizes: sizesOf(facts) }) };
     yield { results: [result], layouts: 1 };
   }
 }
@@ -227,7 +225,17 @@ function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | nu
 const MOVED = 0.05;
 const NAMED_MOST = 8;
 
-function comparePair(widths: readonly number[]): string {
+/** What is compared of an element besides its box: its text, and how it's painted. */
+const LOOKS = ['color', 'backgroundColor', 'backgroundImage', 'borderTopColor', 'borderBottomColor', 'borderTopStyle', 'boxShadow', 'opacity', 'visibility', 'fontWeight', 'fontFamily', 'fontStyle', 'textDecorationLine', 'textTransform', 'textAlign', 'borderTopLeftRadius', 'objectFit', 'zIndex', 'transform'] as const; // prettier-ignore
+
+function looksOtherwise(a: HTMLElement, b: HTMLElement): boolean {
+  const own = (element: HTMLElement) => [...element.childNodes].map((node) => (node.nodeType === 3 ? node.nodeValue!.trim() : '')).join('|'); // prettier-ignore
+  if (own(a) !== own(b) || a.getAttribute('src') !== b.getAttribute('src')) return true;
+  const [x, y] = [a, b].map((element) => element.ownerDocument.defaultView!.getComputedStyle(element));
+  return LOOKS.some((name) => x![name] !== y![name]);
+}
+
+function comparePair(widths: readonly number[], looks: boolean): string {
   const [before, after] = pair.map((one) => {
     const elements = one.contentDocument!.querySelectorAll<HTMLElement>('[data-mp-node]');
     return new Map([...elements].map((element) => [element.dataset.mpNode!, element]));
@@ -235,10 +243,21 @@ function comparePair(widths: readonly number[]): string {
   const ids = [...new Set([...before!.keys(), ...after!.keys()])];
   const boxOf = (element: HTMLElement | undefined) =>
     element && element.getClientRects().length > 0 ? element.getBoundingClientRect() : undefined;
+  const conditions = pair.map((one) => conditionsOfDocument(one.contentDocument!, one.clientHeight));
+  const contained = conditions.some((one) => one.contained);
+  let epoch: string | undefined;
+  let repainted = new Set<string>();
   const found: MovedAt[] = [];
   for (const width of widths) {
     for (const one of pair) one.style.width = `${width}px`;
+    // How things are painted changes with conditions only, so it's looked at once in each band.
+    const now = conditions.flatMap(({ media }) => media.map(({ matches }) => (matches ? 1 : 0))).join('') + (contained ? ` ${width}` : ''); // prettier-ignore
+    if (looks && now !== epoch) {
+      epoch = now;
+      repainted = new Set(ids.filter((id) => before!.has(id) && after!.has(id) && looksOtherwise(before!.get(id)!, after!.get(id)!))); // prettier-ignore
+    }
     const moved = ids.filter((id) => {
+      if (repainted.has(id)) return true;
       const [a, b] = [boxOf(before!.get(id)), boxOf(after!.get(id))];
       if (!a || !b) return a !== b;
       return (['left', 'top', 'width', 'height'] as const).some((side) => Math.abs(a[side] - b[side]) > MOVED);

@@ -135,15 +135,19 @@ async function measure(pageId: string, view: View): Promise<void> {
   const { projectId, revision, width, slice } = useSession.getState();
   const ledger = ledgerOf(pageId);
   let shownAt = -Infinity;
-  const { error: _, ...before } = useSession.getState().sweeps[pageId] ?? {};
+  const {
+    error: _,
+    layouts: spent = 0,
+    ...before
+  } = useSession.getState().sweeps[pageId] ?? ({} as Partial<SweepState>);
   useSession.setState(({ sweeps }) => ({
     sweeps: {
       ...sweeps,
       [pageId]: {
         total: TOTAL,
         decided: ledger.decided,
-        layouts: 0,
         ...before,
+        layouts: view === 'widths' ? 0 : spent,
         running: true,
         stopped: false,
         further: view === 'widths' ? undefined : view,

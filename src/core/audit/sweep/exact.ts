@@ -146,7 +146,7 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
 }
 
 /** The sizes of all type that shows, px, to compare on both sides of an edge. */
-function sizesOf(facts: PageFacts): Record<string, number> {
+export function sizesOf(facts: PageFacts): Record<string, number> {
   const sizes: Record<string, number> = {};
   facts.lines.forEach((lines, i) => {
     if (lines.length > 0) sizes[facts.elements[i]!.id] = facts.fontSize[i]!;

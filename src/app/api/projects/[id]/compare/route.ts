@@ -16,7 +16,7 @@ const compareSchema = z.strictObject({
   revision: z.number().int().min(0),
   height: z.number().int().min(100).max(10_000).default(DEFAULT_SLICE.height),
   pointer: z.enum(POINTERS).default(DEFAULT_SLICE.pointer),
-  /** Compare the widths too that the edits in between say they can't have changed. */
+  /** Compare the widths too that the edits in between say they can't have changed, and looks besides places. */
   everywhere: z.boolean().default(false),
 });
 
@@ -37,6 +37,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
       touched,
       { height, pointer },
       signal,
+      everywhere,
     ),
   );
 });
