@@ -1,7 +1,13 @@
 /** @type {import('jest').Config} */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/tests/cascade', '<rootDir>/tests/shaping', '<rootDir>/tests/audit'],
+  roots: [
+    '<rootDir>/src',
+    '<rootDir>/tests/cascade',
+    '<rootDir>/tests/shaping',
+    '<rootDir>/tests/audit',
+    '<rootDir>/tests/edits',
+  ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

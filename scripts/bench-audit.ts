@@ -42,7 +42,7 @@ export async function benchAudit(): Promise<void> {
   const full = await timed(whole, all);
   await whole.close();
   for (const at of ['bnarrow', 'bmiddle', 'base']) {
-    const { document, footprint } = applyEdit(project, { type: 'setStyle', node: cards.id, at, property: 'column-gap', value: '13px' }); // prettier-ignore
+    const { document, footprint } = applyEdit(project, { type: 'setStyle', owner: cards.id, at, property: 'column-gap', value: '13px' }); // prettier-ignore
     const touched = footprint[catalogue.id]?.widths ?? [];
     const ledger = new Ledger();
     ledger.record(all.map((width) => ({ width, violations: [] })));

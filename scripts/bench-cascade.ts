@@ -4,7 +4,7 @@ import type { Breakpoint } from '@/core/breakpoints';
 import { lanesFor, resolve } from '@/core/cascade';
 import type { PageElement, Project } from '@/core/document';
 import { newProject } from '@/core/document';
-import { changeDocument } from '@/core/edits';
+import { applyEdit } from '@/core/edits';
 import { patchBetween, renderPreview, restyledPreview } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
 
@@ -108,9 +108,9 @@ export function benchCascade(): void {
     const id = some();
     const [at, own] = Object.entries(page.elements[id]!.styles)[0]!;
     const property = Object.keys(own).find((name) => /px$/.test(own[name]!)) ?? 'width';
-    const edited = changeDocument(project, {
+    const edited = applyEdit(project, {
       type: 'setStyle',
-      node: id,
+      owner: id,
       at,
       property,
       value: `${(turn++ % 50) + 70}px`,

@@ -56,7 +56,7 @@ function edits(): void {
     return ((performance.now() - start) / 100).toFixed(2);
   };
   const style = time(() =>
-    applyEdit(project, { type: 'setStyle', node: cards.id, at: 'bmiddle', property: 'gap', value: '9px' }),
+    applyEdit(project, { type: 'setStyle', owner: cards.id, at: 'bmiddle', property: 'gap', value: '9px' }),
   );
   let edge = 700;
   const move = time(() => applyEdit(project, { type: 'moveBreakpoint', id: 'bmiddle', edge: edge++ }));

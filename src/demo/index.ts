@@ -1,4 +1,4 @@
-import { PLAIN_PROFILE } from '@/core/audit/profile';
+import { PLAIN_PROFILE } from '@/core/document';
 import type { Page, Project } from '@/core/document';
 import { CATALOGUE, DEVICE_SETS } from '@/core/devices';
 import { readProject, SCHEMA_VERSION } from '@/core/document';

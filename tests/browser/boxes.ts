@@ -15,7 +15,7 @@ const box = (id: string, name: string, tag = 'div') => ({
 
 const set = (node: string, at: string, property: string, value: string): Edit => ({
   type: 'setStyle',
-  node,
+  owner: node,
   at,
   property,
   value,

@@ -112,7 +112,7 @@ test('each edit of values says what will happen, does it at three widths, and is
       style: { id: 'sboxes', name: 'Boxes', styles: {} },
       carriers: ['eb', 'ec', 'ebut'].map((node) => ({ node, place: 0 })),
     },
-    { type: 'setStyle', node: 'ebut', at: 'bnar', property: 'padding-top', value: '20px' },
+    { type: 'setStyle', owner: 'ebut', at: 'bnar', property: 'padding-top', value: '20px' },
   ]);
   await openWorkbench(page, id);
   await row(page, /^Box A/).click();

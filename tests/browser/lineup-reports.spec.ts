@@ -82,8 +82,8 @@ test('compared with before: flickering, laid over, and exactly the widths at whi
   const id = await boxes(request, 'Before');
   await beginWith(request, id, 'dphone');
   await makeEdits(request, id, [
-    { type: 'setStyle', node: 'ea', at: 'bnar', property: 'margin-top', value: '9px' },
-    { type: 'setStyle', node: 'ea', at: 'bnar', property: 'color', value: '#303030' },
+    { type: 'setStyle', owner: 'ea', at: 'bnar', property: 'margin-top', value: '9px' },
+    { type: 'setStyle', owner: 'ea', at: 'bnar', property: 'color', value: '#303030' },
   ]);
   await openWorkbench(page, id);
   await openLineup(page);

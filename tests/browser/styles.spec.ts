@@ -123,7 +123,7 @@ test('what is of no use in the values is found without a browser, and dropping i
 }) => {
   const id = await boxes(request, 'Of no use');
   const set = (node: string, at: string, property: string, value: string) =>
-    ({ type: 'setStyle', node, at, property, value }) as const;
+    ({ type: 'setStyle', owner: node, at, property, value }) as const;
   await makeEdits(request, id, [
     set('eb', 'base', 'padding-top', '8px'),
     set('eb', 'bmid', 'padding-top', '8px'),

@@ -3,8 +3,17 @@ import type { Breakpoint } from '@/core/breakpoints';
 import type { Condition } from '@/core/breakpoints';
 import { breakpointSchema, conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import type { PageElement, Project, StyleSet } from '@/core/document';
-import { GIVEN_KINDS, HTML_ELEMENTS, INPUT_TYPES, KINDS, newProject, whyNotInside } from '@/core/document';
+import type { PageElement, Project, StyleSet, Surroundings } from '@/core/document';
+import {
+  GIVEN_KINDS,
+  HTML_TAGS,
+  INPUT_TYPES,
+  KINDS,
+  newProject,
+  ruleOf,
+  surroundings,
+  whyNotInside,
+} from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
@@ -156,9 +165,9 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
   const parents = [-1];
   sprouts.forEach((sprout) => {
     const at = sprout.under % elements.length;
-    const ancestors: string[] = [];
-    for (let up = parents[at]!; up >= 0; up = parents[up]!) ancestors.push(elements[up]!.tag);
-    if (whyNotInside(sprout.tag, elements[at]!.tag, ancestors)) return;
+    const around = (index: number): Surroundings =>
+      surroundings(elements[index]!.tag, index === 0 ? undefined : around(parents[index]!));
+    if (whyNotInside(sprout.tag, around(at))) return;
     const id = `e${elements.length}`;
     const attributes: Record<string, string> = {};
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
@@ -172,7 +181,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
       children: [],
       shared: sprout.shared,
       styles: sprout.styles,
-      ...(sprout.kind && HTML_ELEMENTS[sprout.tag]!.content === 'flow' && { kind: sprout.kind }),
+      ...(sprout.kind && ruleOf(sprout.tag)!.content === 'flow' && { kind: sprout.kind }),
     });
     parents.push(at);
   });
@@ -190,7 +199,7 @@ const TEXTS_TO_LAY = [
 
 /** Leaves say something, where they may, so that there are lines to lay out. */
 function withText(element: PageElement, text: string): PageElement {
-  const rule = HTML_ELEMENTS[element.tag]!;
+  const rule = ruleOf(element.tag)!;
   return element.children.length > 0 || rule.content === 'void' || rule.children ? element : { ...element, text };
 }
 
@@ -200,7 +209,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
   const shared = fc.array(styleSet(ids), { maxLength: 3 });
   return shared.chain((sets) => {
     const sprout = fc.record({
-      tag: fc.constantFrom(...Object.keys(HTML_ELEMENTS).filter((tag) => tag !== 'body')),
+      tag: fc.constantFrom(...HTML_TAGS.filter((tag) => tag !== 'body')),
       under: fc.nat(9),
       shared: fc.subarray(sets.map((_, i) => `s${i}`)),
       styles: styleSet(ids),

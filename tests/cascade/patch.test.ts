@@ -65,8 +65,8 @@ const at = fc.constantFrom('base', 'bverywide', 'bmiddle', 'bnarrow');
 const value = fc.constantFrom(['color', 'red'], ['padding', '3px'], ['display', 'none'], ['font-size', '20px']);
 let fresh = 0;
 const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
-  { weight: 4, arbitrary: fc.record({ node, at, value }).map(({ value: [property, text], ...where }): Edit => ({ type: 'setStyle', ...where, property: property!, value: text! })) },
-  fc.record({ type: fc.constant('clearStyle' as const), node, at, property: fc.constantFrom('gap', 'padding', 'width', 'font-size') }),
+  { weight: 4, arbitrary: fc.record({ owner: node, at, value }).map(({ value: [property, text], ...where }): Edit => ({ type: 'setStyle', ...where, property: property!, value: text! })) },
+  fc.record({ type: fc.constant('clearStyle' as const), owner: node, at, property: fc.constantFrom('gap', 'padding', 'width', 'font-size') }),
   fc.record({ type: fc.constant('setText' as const), node, text: fc.constantFrom('A < b', '', 'Some  words') }),
   fc.record({ type: fc.constant('renameElement' as const), node, name: fc.constantFrom('Tool cards', 'Other') }),
   fc.record({ type: fc.constant('removeElement' as const), node }),
@@ -74,7 +74,7 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
   node.map((id): Edit => ({ type: 'duplicateElement', node: id, ids: Object.fromEntries(subtreeOf(page, id).map((element) => [element.id, `ecopy${fresh++}`])) })),
   fc.record({ type: fc.constant('moveBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bnarrow'), edge: fc.integer({ min: 400, max: 1200 }) }),
   fc.record({ type: fc.constant('removeBreakpoint' as const), id: fc.constantFrom('bmiddle', 'bverywide') }),
-  fc.record({ type: fc.constant('setStyle' as const), node: fc.constantFrom('kbutton', 'kitem', demo.shared[0]!.id), at, property: fc.constant('color'), value: fc.constantFrom('red', 'blue') }),
+  fc.record({ type: fc.constant('setStyle' as const), owner: fc.constantFrom('kbutton', 'kitem', demo.shared[0]!.id), at, property: fc.constant('color'), value: fc.constantFrom('red', 'blue') }),
   fc.record({ type: fc.constant('changeBreakpoint' as const), id: fc.constant('bmiddle'), also: fc.constantFrom(['bnarrow'], []) }),
   fc.record({ type: fc.constant('setKind' as const), node, kind: fc.constantFrom('krow' as const, null) }),
   fc.constantFrom('p { color: red } @media (max-width: 500px) { li { padding: 4px } }', 'div { gap: 9px !important }').map((css): Edit => ({ type: 'addSheet', sheet: { id: `t${fresh++}`, name: 'Sheet', css } })),
@@ -115,17 +115,17 @@ test('a patched frame stands as a new one would, whatever was edited', async () 
       numRuns: 25,
       // Found once: rules patched in place were forgotten when their sheet moved.
       examples: [
-        [[{ type: 'setStyle', node: demo.shared[0]!.id, at: 'base', property: 'color', value: 'red' }]],
+        [[{ type: 'setStyle', owner: demo.shared[0]!.id, at: 'base', property: 'color', value: 'red' }]],
         [
           [
-            { type: 'setStyle', node: 'ecatalogue39', at: 'base', property: 'color', value: 'red' },
+            { type: 'setStyle', owner: 'ecatalogue39', at: 'base', property: 'color', value: 'red' },
             { type: 'removeBreakpoint', id: 'bmiddle' },
           ],
         ],
         [
           [
-            { type: 'setStyle', node: 'ecatalogue39', at: 'bnarrow', property: 'color', value: 'red' },
-            { type: 'setStyle', node: 'ecatalogue39', at: 'bnarrow', property: 'color', value: 'blue' },
+            { type: 'setStyle', owner: 'ecatalogue39', at: 'bnarrow', property: 'color', value: 'red' },
+            { type: 'setStyle', owner: 'ecatalogue39', at: 'bnarrow', property: 'color', value: 'blue' },
             { type: 'moveBreakpoint', id: 'bnarrow', edge: 1000 },
           ],
         ],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
-import { changeDocument } from '@/core/edits';
+import { applyEdit } from '@/core/edits';
 import { insert, MAIN, make, makeFrom, NARROW, set } from '@/core/edits/project-for-tests';
 import type { Span } from '@/core/grid';
 import { layColumns, edgesOfColumns, placeSpans, readSpan, spanDeclarations } from '@/core/grid';
@@ -138,11 +138,11 @@ test.each([
   const project = makeFrom(ROW, ...edits);
   const page0 = project.pages[0]!;
   const ratio = planWidths(project, DEFAULT_SLICE, page0, ITEMS, 'base', [1, 3, 2]);
-  expect(await widthsAt(changeDocument(project, ratio.edit).document, 900)).toEqual([150, 450, 300]);
+  expect(await widthsAt(applyEdit(project, ratio.edit).document, 900)).toEqual([150, 450, 300]);
   const even = planWidths(project, DEFAULT_SLICE, page0, ITEMS, 'base', [1, 1, 1]);
-  expect(await widthsAt(changeDocument(project, even.edit).document, 900)).toEqual([300, 300, 300]);
+  expect(await widthsAt(applyEdit(project, even.edit).document, 900)).toEqual([300, 300, 300]);
   const high = planHeights(project, DEFAULT_SLICE, page0, ITEMS, 'base');
-  const heights = await shown(changeDocument(project, high.edit).document, 'main > div > div', 900);
+  const heights = await shown(applyEdit(project, high.edit).document, 'main > div > div', 900);
   expect(new Set(heights.map(([, , , height]) => height)).size).toBe(1);
 });
 
@@ -152,7 +152,7 @@ test('thirds here, halves there: shares of a row at each place alone', async () 
     ['base', 3],
     ['bn', 2],
   ] as const)
-    project = changeDocument(
+    project = applyEdit(
       project,
       planShares(project, DEFAULT_SLICE, project.pages[0]!, 'erow', at, parts).edit,
     ).document;
@@ -177,7 +177,7 @@ test('order by `order` is what was asked for, whatever the order was', async () 
           const next = wanted.filter((one) => one !== id);
           next.splice(before === undefined ? next.length : next.indexOf(before), 0, id);
           if (next.join() !== wanted.join())
-            now = changeDocument(now, planOrder(now, DEFAULT_SLICE, now.pages[0]!, id, before, 'base').edit).document;
+            now = applyEdit(now, planOrder(now, DEFAULT_SLICE, now.pages[0]!, id, before, 'base').edit).document;
           wanted = next;
         }
         await shown(now, 'main > div > div', 900);

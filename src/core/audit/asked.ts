@@ -1,7 +1,7 @@
 import type { Limits, View } from './check';
 import { usualLimits } from './check';
 import { CHECKS } from './checks';
-import type { Profile } from './profile';
+import type { Profile } from '../document/profile';
 
 /** A check by its id, with the numbers that a project has for it. */
 export interface AskedFor {

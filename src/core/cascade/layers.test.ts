@@ -1,5 +1,5 @@
 import type { Project } from '../document';
-import { changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import { make, NARROW as narrow, set, shared, sheet, SHORT as short, START, TEXT } from '../edits/project-for-tests';
 import { renderExport, renderSheet, writeSheet } from '../render';
 import { ComputedStyles, laneFor, lanesFor, resolve } from './index';
@@ -63,7 +63,7 @@ test('a height cuts across widths; what takes over from another has its values b
   });
   expect(story(project, 'color', 1000, 800)[0]).toBe('black');
   expect(story(project, 'color', 1000, 400)).toEqual(['blue', 'own', 'own']);
-  const own = changeDocument(project, set(node, 'bs', 'color', 'red')).document;
+  const own = applyEdit(project, set(node, 'bs', 'color', 'red')).document;
   expect(story(own, 'color', 500, 400)).toEqual(['red', 'own', 'own', 'own', 'own']);
   const css = writeSheet(renderSheet(project, project.pages, { addresses: { picture: () => '' } }));
   expect(css).toContain('@media (height < 500px) {\n  .first-text {\n    color: blue;');

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { nameSchema } from '../document/element';
+import { nameSchema } from '../text';
 import type { Device, Hold } from './device';
 import { DEVICE_ID, PARTS } from './device';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Reader, Viewport } from '../breakpoints/viewport';
 import { MOTIONS, POINTERS, SCHEMES } from '../breakpoints/viewport';
-import { nameSchema } from '../document/element';
+import { nameSchema } from '../text';
 
 /** What devices are sorted by, smallest screens first. */
 export const DEVICE_GROUPS = ['watch', 'phone', 'folding', 'tablet', 'notebook', 'desktop', 'television'] as const;

@@ -2,33 +2,33 @@ import { z } from 'zod';
 import { atSchema } from '../breakpoints/breakpoint';
 import { isProperty } from '../styles/properties';
 import { CUSTOM_PROPERTY } from '../styles/custom';
-import { HTML_ELEMENTS, whyNotAttribute } from './html';
-import type { GIVEN_KINDS } from './kinds';
+import { checkValue } from '../styles/value';
+import { nameSchema } from '../text';
+import { ruleOf, whyNotAttribute } from './html';
+import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 
-export type GivenKind = (typeof GIVEN_KINDS)[number];
-
 export const TEXT_MAX = 20_000;
-export const VALUE_MAX = 2_000;
+export const ATTRIBUTE_MAX = 2_000;
 
 export const elementIdSchema = z.string().regex(/^e[a-z0-9]{1,24}$/, 'Not an element id.');
 export const sharedIdSchema = z.string().regex(/^s[a-z0-9]{1,24}$/, 'Not a shared style id.');
 
-export const nameSchema = z
-  .string('A name is needed.')
-  .trim()
-  .min(1, "A name can't be empty.")
-  .max(80, 'A name has at most 80 characters.');
-
 export const textSchema = z.string('A text is needed.').max(TEXT_MAX, `A text has at most ${TEXT_MAX} characters.`);
 
-/** Longhand property, or custom property such as `--space`, to value, both as CSS writes them. */
-export const declarationsSchema = z.record(
-  z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), {
-    error: (issue) => `"${String(issue.input)}" isn't a property known here.`,
-  }),
-  z.string().min(1).max(VALUE_MAX, `A value has at most ${VALUE_MAX} characters.`),
-);
+/**
+ * Longhand property, or custom property such as `--space`, to value, both as CSS writes them. A value is what
+ * `checkValue` takes, so that nothing which stands in a document can leave its declaration.
+ */
+export const declarationsSchema = z.record(z.string(), z.string()).superRefine((declarations, context) => {
+  for (const [property, value] of Object.entries(declarations)) {
+    const checked = isProperty(property) || CUSTOM_PROPERTY.test(property) ? checkValue(property, value) : undefined;
+    if (checked?.ok) continue;
+    const message = checked?.message ?? `"${property.slice(0, 60)}" isn't a property known here.`;
+    context.addIssue({ code: 'custom', message, path: [property] });
+    return;
+  }
+});
 export type Declarations = Readonly<Record<string, string>>;
 
 /** Declarations at the base and under breakpoints. */
@@ -38,12 +38,15 @@ export type StyleSet = Readonly<Record<string, Declarations>>;
 export const elementSchema = z
   .strictObject({
     id: elementIdSchema,
-    tag: z.string().refine((tag) => tag in HTML_ELEMENTS, {
+    tag: z.string().refine((tag) => ruleOf(tag) !== undefined, {
       error: (issue) => `<${String(issue.input).slice(0, 40)}> isn't an element that a page here can hold.`,
     }),
     name: nameSchema,
-    attributes: z.record(z.string(), z.string().max(2_000)),
-    /** Its text; only where there are no children. */
+    attributes: z.record(
+      z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
+      z.string().max(ATTRIBUTE_MAX, `An attribute has at most ${ATTRIBUTE_MAX} characters.`),
+    ),
+    /** Its text; only where there are no children. None is left out, never empty. */
     text: textSchema.optional(),
     children: z.array(elementIdSchema),
     /** Shared styles carried. Their order of strength is the project's, not this list's. */
@@ -54,18 +57,25 @@ export const elementSchema = z
     first: z.literal(true).optional(),
   })
   .superRefine((element, context) => {
-    const rule = HTML_ELEMENTS[element.tag];
-    if (element.kind && rule?.content !== 'flow')
-      context.addIssue({ code: 'custom', message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` });
-    if (element.text !== undefined && element.children.length > 0)
-      context.addIssue({ code: 'custom', message: `"${element.name}" has both a text and children.` });
-    if (rule?.content === 'void' && element.text)
-      context.addIssue({ code: 'custom', message: `<${element.tag}> holds no text.` });
-    for (const [name, value] of Object.entries(element.attributes)) {
-      const why = whyNotAttribute(element.tag, name, value);
-      if (why) context.addIssue({ code: 'custom', message: why, path: ['attributes', name] });
-    }
-  });
+    const problem = elementProblem(element);
+    if (problem) context.addIssue({ code: 'custom', ...problem, path: [...(problem.path ?? [])] });
+  })
+  .transform(({ text, ...element }): PageElement => (text ? { ...element, text } : element));
+
+/** What an element's own fields say against each other. */
+function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
+  const content = ruleOf(element.tag)?.content;
+  if (element.kind && content !== 'flow')
+    return { message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` };
+  if (element.text && element.children.length > 0)
+    return { message: `"${element.name}" has both a text and children.` };
+  if (content === 'void' && element.text) return { message: `<${element.tag}> can't hold a text.` };
+  for (const [name, value] of Object.entries(element.attributes)) {
+    const message = whyNotAttribute(element.tag, name, value);
+    if (message) return { message, path: ['attributes', name] };
+  }
+  return undefined;
+}
 
 export interface PageElement {
   readonly id: string;
@@ -85,16 +95,45 @@ export interface PageElement {
 }
 
 /** The kind's word, for names made by the program: "Button", "List", "Heading". */
-const KIND_WORDS: Readonly<Record<string, string>> = {
-  a: 'Link', button: 'Button', ul: 'List', ol: 'List', li: 'Item', p: 'Text', span: 'Text', img: 'Picture', nav: 'Navigation',
-  header: 'Header', footer: 'Footer', main: 'Main', section: 'Section', article: 'Article', aside: 'Aside', div: 'Group',
-  form: 'Form', input: 'Field', textarea: 'Field', label: 'Label', table: 'Table', tr: 'Row', td: 'Cell', th: 'Heading cell',
-  h1: 'Heading', h2: 'Heading', h3: 'Heading', h4: 'Heading', h5: 'Heading', h6: 'Heading', figure: 'Figure',
-}; // prettier-ignore
+const KIND_WORDS: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    a: 'Link',
+    button: 'Button',
+    ul: 'List',
+    ol: 'List',
+    li: 'Item',
+    p: 'Text',
+    span: 'Text',
+    img: 'Picture',
+    nav: 'Navigation',
+    header: 'Header',
+    footer: 'Footer',
+    main: 'Main',
+    section: 'Section',
+    article: 'Article',
+    aside: 'Aside',
+    div: 'Group',
+    form: 'Form',
+    input: 'Field',
+    textarea: 'Field',
+    label: 'Label',
+    table: 'Table',
+    tr: 'Row',
+    td: 'Cell',
+    th: 'Heading cell',
+    h1: 'Heading',
+    h2: 'Heading',
+    h3: 'Heading',
+    h4: 'Heading',
+    h5: 'Heading',
+    h6: 'Heading',
+    figure: 'Figure',
+  }),
+);
 
 /** A name from what an element says and is: its own words where it has some, else its kind. */
 export function suggestName(tag: string, text?: string): string {
   const words = (text ?? '').trim().replace(/\s+/g, ' ');
   if (words.length > 0) return words.length <= 28 ? words : `${words.slice(0, 27).trimEnd()}…`;
-  return KIND_WORDS[tag] ?? tag;
+  return KIND_WORDS.get(tag) ?? tag;
 }

@@ -14,7 +14,7 @@ interface ElementRule {
 
 const flow: ElementRule = { content: 'flow' };
 
-export const HTML_ELEMENTS: Readonly<Record<string, ElementRule>> = {
+const RULES: Readonly<Record<string, ElementRule>> = {
   body: flow,
   header: flow,
   footer: flow,
@@ -74,23 +74,35 @@ export const HTML_ELEMENTS: Readonly<Record<string, ElementRule>> = {
   td: { content: 'flow', attributes: ['colspan', 'rowspan'] },
 };
 
+const byTag = new Map(Object.entries(RULES));
+
+/** Every tag that a page may use. */
+export const HTML_TAGS: readonly string[] = [...byTag.keys()];
+
+/** What HTML says of a tag; undefined for tags that a page here can't hold. */
+export function ruleOf(tag: string): ElementRule | undefined {
+  return byTag.get(tag);
+}
+
 export const INPUT_TYPES = ['text', 'email', 'tel', 'url', 'password', 'number', 'date', 'checkbox', 'radio'] as const;
 
 /** Elements that stand only inside particular parents; the HTML parser would move or drop them elsewhere. */
-const NEEDS_PARENT: Readonly<Record<string, readonly string[]>> = {
-  li: ['ul', 'ol'],
-  dt: ['dl', 'div'],
-  dd: ['dl', 'div'],
-  caption: ['table'],
-  thead: ['table'],
-  tbody: ['table'],
-  tfoot: ['table'],
-  tr: ['thead', 'tbody', 'tfoot'],
-  th: ['tr'],
-  td: ['tr'],
-  legend: ['fieldset'],
-  figcaption: ['figure'],
-};
+const NEEDS_PARENT: ReadonlyMap<string, readonly string[]> = new Map(
+  Object.entries({
+    li: ['ul', 'ol'],
+    dt: ['dl', 'div'],
+    dd: ['dl', 'div'],
+    caption: ['table'],
+    thead: ['table'],
+    tbody: ['table'],
+    tfoot: ['table'],
+    tr: ['thead', 'tbody', 'tfoot'],
+    th: ['tr'],
+    td: ['tr'],
+    legend: ['fieldset'],
+    figcaption: ['figure'],
+  }),
+);
 
 const PHRASING = new Set('span strong em small b i mark code time a img button label input textarea'.split(' '));
 /** Elements whose content must be phrasing content: a block inside would close them in the HTML parser. */
@@ -99,24 +111,43 @@ const PHRASING_ONLY = new Set(
 );
 const INTERACTIVE = new Set(['a', 'button', 'input', 'textarea', 'label']);
 
-/** Why `child` can't stand directly in `parent` (HTML, content models); undefined when it can. */
-export function whyNotInside(child: string, parent: string, ancestors: readonly string[] = []): string | undefined {
-  const rule = HTML_ELEMENTS[parent];
-  if (!HTML_ELEMENTS[child]) return `<${child}> isn't an element that a page here can hold.`;
-  if (!rule || rule.content !== 'flow') return `<${parent}> can't hold other elements.`;
-  if (child === 'body') return 'A page has one body.';
-  if (rule.children && !rule.children.includes(child))
-    return `<${parent}> holds only ${rule.children.map((tag) => `<${tag}>`).join(', ')}.`;
-  const needed = NEEDS_PARENT[child];
+/** All that decides whether something may stand at a place: what is around it, from the parent outwards. */
+export interface Surroundings {
+  readonly parent: string;
+  /** How many elements it stands in. */
+  readonly depth: number;
+  /** The nearest element that holds only phrasing content, and the nearest link or button. */
+  readonly phrasing: string | undefined;
+  readonly pressed: string | undefined;
+  readonly form: boolean;
+}
+
+/** The surroundings of what stands directly in an element of a tag; without `outer`, that element stands in nothing. */
+export function surroundings(tag: string, outer?: Surroundings): Surroundings {
+  return {
+    parent: tag,
+    depth: (outer?.depth ?? 0) + 1,
+    phrasing: PHRASING_ONLY.has(tag) ? tag : outer?.phrasing,
+    pressed: tag === 'a' || tag === 'button' ? tag : outer?.pressed,
+    form: tag === 'form' || (outer?.form ?? false),
+  };
+}
+
+/** Why an element of the tag can't stand there (HTML, content models); undefined when it can. */
+export function whyNotInside(tag: string, { parent, phrasing, pressed, form }: Surroundings): string | undefined {
+  const rule = ruleOf(parent);
+  if (!ruleOf(tag)) return `<${tag}> isn't an element that a page here can hold.`;
+  if (rule?.content !== 'flow') return `<${parent}> can't hold other elements.`;
+  if (tag === 'body') return 'A page has one body.';
+  if (rule.children && !rule.children.includes(tag))
+    return `<${parent}> holds only ${rule.children.map((one) => `<${one}>`).join(', ')}.`;
+  const needed = NEEDS_PARENT.get(tag);
   if (needed && !needed.includes(parent))
-    return `<${child}> stands only in ${needed.map((tag) => `<${tag}>`).join(' or ')}.`;
-  const around = [parent, ...ancestors];
-  const phrasing = around.find((tag) => PHRASING_ONLY.has(tag));
-  if (phrasing && !PHRASING.has(child)) return `<${phrasing}> holds text, not a block like <${child}>.`;
-  if ((child === 'a' || child === 'button') && around.some((tag) => tag === 'a' || tag === 'button'))
-    return `<${child}> can't stand inside another link or button.`;
-  if (parent === 'button' && INTERACTIVE.has(child)) return `<${child}> can't stand inside a button.`;
-  if (child === 'form' && around.includes('form')) return "A form can't stand inside a form.";
+    return `<${tag}> stands only in ${needed.map((one) => `<${one}>`).join(' or ')}.`;
+  if (phrasing && !PHRASING.has(tag)) return `<${phrasing}> holds text, not a block like <${tag}>.`;
+  if (pressed && (tag === 'a' || tag === 'button')) return `<${tag}> can't stand inside another link or button.`;
+  if (parent === 'button' && INTERACTIVE.has(tag)) return `<${tag}> can't stand inside a button.`;
+  if (form && tag === 'form') return "A form can't stand inside a form.";
   return undefined;
 }
 
@@ -125,7 +156,7 @@ export function whyNotAttribute(tag: string, name: string, value: string): strin
   const allowed =
     (GLOBAL_ATTRIBUTES as readonly string[]).includes(name) ||
     /^(aria|data)-[a-z][a-z-]{0,40}$/.test(name) ||
-    HTML_ELEMENTS[tag]?.attributes?.includes(name);
+    ruleOf(tag)?.attributes?.includes(name);
   if (!allowed || name.startsWith('data-mp-')) return `<${tag}> can't carry the attribute "${name}".`;
   if ((name === 'href' || name === 'action') && !/^(#|https?:|mailto:|tel:|page:|[\w./-]+$)/i.test(value))
     return `"${value.slice(0, 60)}" isn't a link address that is allowed here.`;

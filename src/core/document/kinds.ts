@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { PageElement } from './element';
 
 /** A kind of elements that can have defaults of its own. Each element is of one kind at most. */
 export interface Kind {
@@ -40,6 +39,7 @@ export const KINDS: readonly Kind[] = [
 
 /** Kinds that people give, and the class by which the sheet knows them. */
 export const GIVEN_KINDS = ['krow', 'kgrid'] as const;
+export type GivenKind = (typeof GIVEN_KINDS)[number];
 export const givenKindSchema = z.enum(GIVEN_KINDS, 'A kind that can be given is row or grid.');
 
 const byTag = new Map(KINDS.flatMap((one) => one.tags.map((tag) => [tag, one] as const)));
@@ -51,6 +51,7 @@ export function kindNamed(id: string): Kind | undefined {
   return byId.get(id);
 }
 
-export function kindOf(element: Pick<PageElement, 'tag' | 'kind'>): Kind | undefined {
+/** The kind that people gave the element, else that of its tag. */
+export function kindOf(element: { readonly tag: string; readonly kind?: GivenKind | undefined }): Kind | undefined {
   return element.kind ? byId.get(element.kind) : byTag.get(element.tag);
 }

@@ -1,7 +1,11 @@
-import { PLAIN_PROFILE } from '../audit/profile';
+import { z } from 'zod';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
+import { listOf, MALFORMED, malformedAt } from '../text';
+import { LIMITS } from './limits';
+import { projectProblem } from './problems';
+import { PLAIN_PROFILE } from './profile';
 import type { Project } from './project';
-import { projectSchema, SCHEMA_VERSION } from './project';
+import { pageSchema, projectSchema, SCHEMA_VERSION } from './project';
 
 type Step = (document: Record<string, unknown>) => Record<string, unknown>;
 
@@ -20,25 +24,49 @@ const STEPS: readonly Step[] = [
   (document) => ({ audit: PLAIN_PROFILE, ...document, schema: 5 }),
 ];
 
+const wholeSchema = projectSchema.extend({
+  pages: listOf(pageSchema, LIMITS.pages, `A project has at most ${LIMITS.pages} pages.`).pipe(
+    z.array(z.custom<z.infer<typeof pageSchema>>()).min(1, 'A project has at least one page.'),
+  ),
+});
+
+/** A document that can't be read, in a sentence, and where in it. */
+export class UnreadableProject extends Error {
+  override readonly name = 'UnreadableProject';
+
+  constructor(
+    readonly reason: string,
+    /** The place in the document, such as `pages.0.elements.e1.tag`; empty where it is the whole. */
+    readonly place = '',
+  ) {
+    super(place ? `${reason} (at ${place})` : reason);
+  }
+}
+
 /**
  * A stored or given document as the current schema has it.
- * @throws Error with a sentence when the version is unknown or the document doesn't fit the schema.
+ * @throws UnreadableProject when the version is unknown or the document isn't in order
  */
 export function readProject(input: unknown): Project {
-  if (typeof input !== 'object' || input === null) throw new Error("This isn't a project document.");
+  if (typeof input !== 'object' || input === null) throw new UnreadableProject("This isn't a project document.");
   let document = input as Record<string, unknown>;
   const version = document.schema ?? 0;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
-    throw new Error('The project document has no readable schema version.');
+    throw new UnreadableProject('The project document has no readable schema version.');
   if (version > SCHEMA_VERSION)
-    throw new Error(
+    throw new UnreadableProject(
       `The project was written by a newer Mill Pond (schema ${version}; this one reads up to ${SCHEMA_VERSION}).`,
     );
+  const malformed = malformedAt(input);
+  if (malformed !== undefined) throw new UnreadableProject(MALFORMED, malformed);
   for (let at = version; at < SCHEMA_VERSION; at++) document = STEPS[at]!(document);
-  const result = projectSchema.safeParse(document);
+  const result = wholeSchema.safeParse(document);
   if (!result.success) {
     const issue = result.error.issues[0]!;
-    throw new Error(`${issue.message}${issue.path.length ? ` (at ${issue.path.join('.')})` : ''}`);
+    throw new UnreadableProject(issue.message, issue.path.join('.'));
   }
-  return result.data as Project;
+  const project = result.data as Project;
+  const problem = projectProblem(project);
+  if (problem) throw new UnreadableProject(problem.message, problem.path.join('.'));
+  return project;
 }

@@ -1,4 +1,4 @@
-import { PLAIN_PROFILE } from '../audit/profile';
+import { PLAIN_PROFILE } from './profile';
 import type { PageElement } from './element';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import type { Page, Project } from './project';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { Accepted } from '../audit/profile';
-import { ACCEPTED_MOST, acceptedSchema } from '../audit/profile';
+import type { Accepted } from '../document/profile';
+import { ACCEPTED_MOST, acceptedSchema } from '../document/profile';
 import type { EditKind } from './edit';
-import { EditError, nameOf } from './edit';
+import { EditError, laterWins, nameOf } from './edit';
 
 const schema = z.strictObject({
   type: z.literal('acceptFinding'),
@@ -11,7 +11,12 @@ const schema = z.strictObject({
   /** Why it is fine; null takes the acceptance back. */
   reason: acceptedSchema.shape.reason.nullable(),
 });
-export type AcceptFinding = z.infer<typeof schema>;
+type AcceptFinding = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly acceptFinding: AcceptFinding;
+  }
+}
 
 /** Takes a finding on an element as it is, with a reason that is kept. */
 export const acceptFinding: EditKind<AcceptFinding> = {
@@ -35,4 +40,5 @@ export const acceptFinding: EditKind<AcceptFinding> = {
   footprint: () => ({}),
   describe: (project, { element, reason }) =>
     `${reason === null ? 'No longer accept' : 'Accept'} a finding on ${nameOf(project, element)}`,
+  merge: laterWins('check', 'element'),
 };

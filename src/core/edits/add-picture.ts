@@ -1,28 +1,40 @@
 import { z } from 'zod';
+import { LIMITS } from '../document/limits';
 import { pictureSchema } from '../document/project';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
+import { anchored, idsOf, indexIn, placeFields } from './list-place';
 
 const schema = z.strictObject({
   type: z.literal('addPicture'),
   picture: pictureSchema,
-  index: z.number().int().min(0).max(500).optional(),
+  ...placeFields,
 });
-export type AddPicture = z.infer<typeof schema>;
+type AddPicture = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly addPicture: AddPicture;
+  }
+}
 
 /** Puts a picture among the project's. Nothing shows it yet. */
 export const addPicture: EditKind<AddPicture> = {
   schema,
-  apply(project, { picture, index = project.pictures.length }) {
+  apply(project, { picture, ...place }) {
     if (project.pictures.some(({ id }) => id === picture.id)) throw new EditError('This picture is there already.');
     if (project.pictures.some(({ fileName }) => fileName === picture.fileName))
       throw new EditError(`There is a picture ${picture.fileName} already.`);
-    if (project.pictures.length >= 500) throw new EditError('A project has at most 500 pictures.');
+    if (project.pictures.length >= LIMITS.pictures)
+      throw new EditError(`A project has at most ${LIMITS.pictures} pictures.`);
     return {
-      document: { ...project, pictures: project.pictures.toSpliced(index, 0, picture) },
+      document: {
+        ...project,
+        pictures: project.pictures.toSpliced(indexIn(idsOf(project.pictures), place), 0, picture),
+      },
       inverse: { type: 'removePicture', id: picture.id },
     };
   },
   footprint: () => ({}),
   describe: (_, { picture }) => `Add picture ${picture.fileName}`,
+  anchor: (project, edit) => anchored(idsOf(project.pictures), edit),
 };

@@ -1,25 +1,35 @@
 import { z } from 'zod';
-import { BASE } from '../breakpoints/breakpoint';
-import { elementIdSchema, nameSchema, sharedIdSchema, styleSetSchema } from '../document/element';
+import { elementIdSchema } from '../document/element';
+import { LIMITS } from '../document/limits';
 import type { Page, Project } from '../document/project';
-import type { EditKind } from './edit';
+import { sharedStyleSchema } from '../document/project';
+import { listOf } from '../text';
+import type { EditKind, Footprint } from './edit';
 import { EditError } from './edit';
-import { mergeFootprints, stylesFootprint, structureFootprint } from './footprint';
-import type { Footprint } from './edit';
+import { mergeFootprints, structureFootprint, stylesFootprint } from './footprint';
+import { anchored, idsOf, indexIn, placeFields } from './list-place';
 import { carriersOf } from './owners';
+
+const CARRIERS_MOST = LIMITS.pages * LIMITS.elements;
 
 const schema = z.strictObject({
   type: z.literal('addShared'),
-  style: z.strictObject({ id: sharedIdSchema, name: nameSchema, styles: styleSetSchema }),
+  style: sharedStyleSchema,
   /** Its place among the shared styles; the last, and so the strongest, where it isn't given. */
-  index: z.number().int().min(0).max(500).optional(),
+  ...placeFields,
   /** Elements that carry it, and at which place of their list. */
-  carriers: z
-    .array(z.strictObject({ node: elementIdSchema, place: z.number().int().min(0).max(500) }))
-    .max(100_000)
-    .optional(),
+  carriers: listOf(
+    z.strictObject({ node: elementIdSchema, place: z.number().int().min(0).max(LIMITS.carried) }),
+    CARRIERS_MOST,
+    'That is more than can carry a shared style.',
+  ).optional(),
 });
-export type AddShared = z.infer<typeof schema>;
+type AddShared = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly addShared: AddShared;
+  }
+}
 
 /** The project with the list of shared styles of some elements changed. */
 export function withCarried(
@@ -53,14 +63,12 @@ export function sharedFootprint(before: Project, after: Project, id: string): Fo
 
 export const addShared: EditKind<AddShared> = {
   schema,
-  apply(project, { style, index = project.shared.length, carriers = [] }) {
+  apply(project, { style, carriers = [], ...place }) {
     if (project.shared.some(({ id }) => id === style.id)) throw new EditError('This shared style is there already.');
-    if (project.shared.length >= 500) throw new EditError('A project has at most 500 shared styles.');
-    const lost = Object.keys(style.styles).some(
-      (at) => at !== BASE && !project.breakpoints.some(({ id }) => id === at),
-    );
-    if (lost) throw new EditError('The style has values under a breakpoint that has been removed.');
-    const places = new Map(carriers.map(({ node, place }) => [node, place]));
+    if (project.shared.length >= LIMITS.shared)
+      throw new EditError(`A project has at most ${LIMITS.shared} shared styles.`);
+    const places = new Map(carriers.map((one) => [one.node, one.place]));
+    const index = indexIn(idsOf(project.shared), place);
     const added: Project = { ...project, shared: project.shared.toSpliced(index, 0, style) };
     const document = withCarried(added, (id, shared) =>
       places.has(id) ? shared.toSpliced(places.get(id)!, 0, style.id) : shared,
@@ -69,4 +77,5 @@ export const addShared: EditKind<AddShared> = {
   },
   footprint: (before, after, { style }) => sharedFootprint(before, after, style.id),
   describe: (_, { style }) => `Add shared style ${style.name}`,
+  anchor: (project, edit) => anchored(idsOf(project.shared), edit),
 };

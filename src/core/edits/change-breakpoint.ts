@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { breakpointIdSchema, hasCycle, placed } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import { conditionSchema, describeCondition } from '../breakpoints/condition';
-import { LIMITS } from '../document/project';
+import { LIMITS } from '../document/limits';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { changedFootprint } from './move-breakpoint';
+import { anchored, idsOf, placeFields, placeOf } from './list-place';
+import { besides, changedFootprint, indexBesides } from './move-breakpoint';
 import { requireBreakpoint } from './remove-breakpoint';
 
 const schema = z.strictObject({
@@ -14,15 +15,20 @@ const schema = z.strictObject({
   condition: conditionSchema.optional(),
   /** Breakpoints whose overrides it takes over; an empty list for none. */
   also: z.array(breakpointIdSchema).max(LIMITS.breakpoints).readonly().optional(),
-  /** Its place in the order; where a changed condition has no place given, by the default order. */
-  index: z.number().int().min(0).max(LIMITS.breakpoints).optional(),
+  /** Its place in the order, counted without itself; where a changed condition has no place given, by the default order. */
+  ...placeFields,
 });
-export type ChangeBreakpoint = z.infer<typeof schema>;
+type ChangeBreakpoint = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly changeBreakpoint: ChangeBreakpoint;
+  }
+}
 
 /** Another condition, others to take over from, or another place in the order that decides who wins. */
 export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
   schema,
-  apply(project, { id, condition, also, index }) {
+  apply(project, { id, condition, also, ...place }) {
     const breakpoint = requireBreakpoint(project, id);
     const at = project.breakpoints.indexOf(breakpoint);
     const { also: before, ...rest } = breakpoint;
@@ -35,7 +41,11 @@ export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
       condition: condition ?? breakpoint.condition,
       ...(taken.length > 0 && { also: taken }),
     };
-    const breakpoints = placed(project.breakpoints, changed, condition ? index : (index ?? at));
+    const breakpoints = placed(
+      project.breakpoints,
+      changed,
+      indexBesides(project, id, place) ?? (condition ? undefined : at),
+    );
     if (hasCycle(breakpoints))
       throw new EditError(`${breakpoint.name} would, by way of others, take over from itself.`);
     return {
@@ -45,11 +55,18 @@ export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
         id,
         ...(condition && { condition: breakpoint.condition }),
         ...(also && { also: [...(before ?? [])] }),
-        index: at,
+        ...placeOf(idsOf(project.breakpoints), id),
       },
     };
   },
   footprint: changedFootprint,
+  merge(earlier, later) {
+    if (earlier.id !== later.id) return undefined;
+    // A changed condition sorts it in anew, wherever it was put before.
+    const { index: _, after: __, ...rest } = earlier;
+    return later.condition || later.index !== undefined ? { ...rest, ...later } : { ...earlier, ...later };
+  },
+  anchor: (project, edit) => anchored(besides(project, edit.id), edit),
   describe(project, { id, condition, also, index }) {
     const name = project.breakpoints.find((one) => one.id === id)?.name ?? 'a breakpoint';
     if (condition) return `Change ${name} to ${describeCondition(condition)}`;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sheetSchema } from '../document/project';
 import { requireRules } from './add-sheet';
 import type { EditKind } from './edit';
-import { EditError } from './edit';
+import { EditError, laterWins } from './edit';
 import { wholeFootprint } from './footprint';
 
 const schema = z.strictObject({
@@ -10,7 +10,12 @@ const schema = z.strictObject({
   id: sheetSchema.shape.id,
   css: sheetSchema.shape.css,
 });
-export type ChangeSheet = z.infer<typeof schema>;
+type ChangeSheet = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly changeSheet: ChangeSheet;
+  }
+}
 
 /** Another text for a style sheet from elsewhere. */
 export const changeSheet: EditKind<ChangeSheet> = {
@@ -26,4 +31,5 @@ export const changeSheet: EditKind<ChangeSheet> = {
   },
   footprint: (_, after) => wholeFootprint(after),
   describe: (project, { id }) => `Change style sheet ${project.sheets.find((one) => one.id === id)?.name ?? ''}`,
+  merge: laterWins('id'),
 };

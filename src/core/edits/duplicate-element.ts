@@ -14,7 +14,12 @@ const schema = z.strictObject({
   /** The new id for the element and for each below it. */
   ids: z.record(elementIdSchema, elementIdSchema),
 });
-export type DuplicateElement = z.infer<typeof schema>;
+type DuplicateElement = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly duplicateElement: DuplicateElement;
+  }
+}
 
 /** Puts a copy right after the element. The copy carries all overrides along and is independent from then on. */
 export const duplicateElement: EditKind<DuplicateElement> = {
@@ -35,7 +40,7 @@ export const duplicateElement: EditKind<DuplicateElement> = {
       children: element.children.map(renamed),
       attributes: withHtmlIds(element.attributes, htmlIds),
     }));
-    requireSubtree(project, page, copies);
+    requireSubtree(project, page, parent.id, copies);
     return {
       document: withSubtree(project, page.id, parent.id, parent.children.indexOf(node) + 1, copies),
       inverse: { type: 'removeElement', node: copies[0]!.id },

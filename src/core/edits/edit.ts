@@ -1,14 +1,26 @@
-import type { IntervalSet } from '../breakpoints/interval';
-import type { Page, Project } from '../document/project';
-import type { PageElement } from '../document/element';
-import { pageHolding } from '../document/tree';
 import type { z } from 'zod';
-import type { Edit } from './registry';
+import type { IntervalSet } from '../breakpoints/interval';
+import type { PageElement } from '../document/element';
+import type { Page, Project } from '../document/project';
+import { pageHolding } from '../document/tree';
+import { EditError } from './edit-error';
+import type { ValueWriter } from './value-writer';
 
-/** Why an edit can't be made, in a sentence for people. */
-export class EditError extends Error {
-  override readonly name = 'EditError';
+export { EditError } from './edit-error';
+
+/** Several edits that are made, undone and named as one. */
+export interface GroupEdit {
+  readonly type: 'group';
+  readonly label: string;
+  readonly edits: readonly Edit[];
 }
+
+/** Every kind of edit by its name. The file of each adds its own here, so that no file has to know them all. */
+export interface EditTypes {
+  readonly group: GroupEdit;
+}
+export type Edit = EditTypes[keyof EditTypes];
+export type SingleEdit = Exclude<Edit, GroupEdit>;
 
 /** What an edit can change on one page. */
 export interface PageFootprint {
@@ -30,12 +42,21 @@ export interface EditKind<E> {
   readonly apply: (project: Project, edit: E) => { readonly document: Project; readonly inverse: Edit };
   readonly footprint: (before: Project, after: Project, edit: E) => Footprint;
   readonly describe: (project: Project, edit: E) => string;
+  /**
+   * One edit for both, made on the document before the earlier one, where a gesture goes on; undefined where they must
+   * stay two. Without it they always do.
+   */
+  readonly merge?: ((earlier: E, later: E) => E | undefined) | undefined;
+  /** The edit with its place told by a neighbour too, so that it keeps its sense when others' edits come before it. */
+  readonly anchor?: ((project: Project, edit: E) => E) | undefined;
+  /** Where an edit only writes values: the same as `apply`, so that many are written in one go. */
+  readonly write?: ((writer: ValueWriter, edit: E) => void) | undefined;
 }
 
-export interface Applied {
-  readonly document: Project;
-  readonly inverse: Edit;
-  readonly footprint: Footprint;
+/** Lets a later edit take the place of an earlier one that is about the same, by the fields that say what it is about. */
+export function laterWins<E extends object>(...about: readonly (keyof E)[]) {
+  return (earlier: E, later: E): E | undefined =>
+    about.every((field) => earlier[field] === later[field]) ? later : undefined;
 }
 
 export function requireElement(project: Project, id: string): { page: Page; element: PageElement } {

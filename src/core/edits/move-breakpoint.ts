@@ -1,13 +1,14 @@
 import { z } from 'zod';
-import { breakpointIdSchema, breakpointSchema, placed, takenBy } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import { breakpointIdSchema, breakpointSchema, placed, takenBy } from '../breakpoints/breakpoint';
 import type { Edge } from '../breakpoints/condition';
 import { describeCondition, edgesOf, withEdge } from '../breakpoints/condition';
-import { LIMITS } from '../document/project';
 import type { Project } from '../document/project';
 import type { EditKind } from './edit';
-import { EditError } from './edit';
+import { EditError, laterWins } from './edit';
 import { breakpointFootprint } from './footprint';
+import type { ListPlace } from './list-place';
+import { anchored, idsOf, indexIn, placeFields, placeOf } from './list-place';
 import { requireBreakpoint } from './remove-breakpoint';
 
 const schema = z.strictObject({
@@ -17,10 +18,15 @@ const schema = z.strictObject({
   edge: z.number('A breakpoint needs a width in px.'),
   /** Which of its edges; needed only where it has two. */
   side: z.enum(['from', 'below']).optional(),
-  /** Its place in the order; by the default order where it isn't given. */
-  index: z.number().int().min(0).max(LIMITS.breakpoints).optional(),
+  /** Its place in the order, counted without itself; by the default order where it isn't given. */
+  ...placeFields,
 });
-export type MoveBreakpoint = z.infer<typeof schema>;
+type MoveBreakpoint = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly moveBreakpoint: MoveBreakpoint;
+  }
+}
 
 /** @throws EditError when it has no such edge, or two and none is named. */
 function requireEdge({ name, condition }: Breakpoint, side: Edge['side'] | undefined): Edge {
@@ -40,9 +46,16 @@ export function changedFootprint(before: Project, after: Project, { id }: { read
   ]);
 }
 
+/** The ids of the breakpoints besides one, in order: what its place is counted in. */
+export const besides = (project: Project, id: string) => idsOf(project.breakpoints).filter((one) => one !== id);
+
+/** The index of a place among the others; undefined where none is given. */
+export const indexBesides = (project: Project, id: string, place: ListPlace) =>
+  place.index === undefined ? undefined : indexIn(besides(project, id), place);
+
 export const moveBreakpoint: EditKind<MoveBreakpoint> = {
   schema,
-  apply(project, { id, edge, side, index }) {
+  apply(project, { id, edge, side, ...place }) {
     const breakpoint = requireBreakpoint(project, id);
     const before = requireEdge(breakpoint, side);
     const moved = breakpointSchema.safeParse({
@@ -51,13 +64,16 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
     });
     if (!moved.success) throw new EditError(moved.error.issues[0]!.message);
     return {
-      document: { ...project, breakpoints: placed(project.breakpoints, moved.data, index) },
+      document: {
+        ...project,
+        breakpoints: placed(project.breakpoints, moved.data, indexBesides(project, id, place)),
+      },
       inverse: {
         type: 'moveBreakpoint',
         id,
         edge: before.at,
         side: before.side,
-        index: project.breakpoints.indexOf(breakpoint),
+        ...placeOf(idsOf(project.breakpoints), id),
       },
     };
   },
@@ -69,4 +85,6 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
       ? `Move ${breakpoint.name} to ${describeCondition(withEdge(breakpoint.condition, which, edge))}`
       : 'Move a breakpoint';
   },
+  merge: laterWins('id', 'side'),
+  anchor: (project, edit) => anchored(besides(project, edit.id), edit),
 };

@@ -1,24 +1,36 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
-import { ancestorsOf, pageOf, parentOf, subtreeOf } from '../document/tree';
+import type { Project } from '../document/project';
+import { ancestorsOf, pageHolding, pageOf, parentOf, subtreeOf } from '../document/tree';
+import { shapeOf } from '../document/trees';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { requireIndex, requireRoom, withElement } from './structure';
+import { anchored, placeFields, placeOf } from './list-place';
+import { childIndex, requireRoom, withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('moveElement'),
   node: elementIdSchema,
   parent: elementIdSchema,
   /** Its place among the parent's elements, counted without the element itself. */
-  index: z.number().int().min(0),
+  ...placeFields,
 });
-export type MoveElement = z.infer<typeof schema>;
+type MoveElement = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly moveElement: MoveElement;
+  }
+}
+
+const othersIn = (project: Project, { node, parent }: MoveElement) =>
+  pageHolding(project, parent)?.elements[parent]?.children.filter((child) => child !== node) ?? [];
 
 /** Moves an element among its siblings or into another parent of the same page, at all widths. */
 export const moveElement: EditKind<MoveElement> = {
   schema,
-  apply(project, { node, parent: parentId, index }) {
+  apply(project, edit) {
+    const { node, parent: parentId } = edit;
     const { page, element } = requireElement(project, node);
     const from = parentOf(page, node);
     if (!from) throw new EditError("A page's body can't be moved.");
@@ -27,16 +39,16 @@ export const moveElement: EditKind<MoveElement> = {
     if (!parent) throw new EditError('The element to move into is not on this page.');
     if (parentId === node || ancestorsOf(page, parentId).some((ancestor) => ancestor.id === node))
       throw new EditError(`${element.name} can't be moved into itself.`);
-    if (from.id !== parentId) requireRoom(page, parent, element.tag);
-    requireIndex({ ...parent, children: parent.children.filter((child) => child !== node) }, index);
+    if (from.id !== parentId) requireRoom(page, parentId, shapeOf(page.elements, node));
+    const others = othersIn(project, edit);
+    const index = childIndex(parent, others, edit);
     const left = { ...from, children: from.children.filter((child) => child !== node) };
-    const target = from.id === parentId ? left : parent;
     const without = withElement(project, page, left);
     const document = withElement(without, pageOf(without, page.id)!, {
-      ...target,
-      children: target.children.toSpliced(index, 0, node),
+      ...(from.id === parentId ? left : parent),
+      children: others.toSpliced(index, 0, node),
     });
-    return { document, inverse: { type: 'moveElement', node, parent: from.id, index: from.children.indexOf(node) } };
+    return { document, inverse: { type: 'moveElement', node, parent: from.id, ...placeOf(from.children, node) } };
   },
   footprint(_, after, { node }) {
     const { page } = requireElement(after, node);
@@ -46,4 +58,6 @@ export const moveElement: EditKind<MoveElement> = {
     );
   },
   describe: (project, { node, parent }) => `Move ${nameOf(project, node)} in ${nameOf(project, parent)}`,
+  merge: laterWins('node'),
+  anchor: (project, edit) => anchored(othersIn(project, edit), edit),
 };

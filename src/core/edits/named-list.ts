@@ -1,8 +1,9 @@
 import type { z } from 'zod';
 import type { Project } from '../document/project';
-import type { EditKind } from './edit';
+import type { Edit, EditKind } from './edit';
 import { EditError } from './edit';
-import type { Edit } from './registry';
+import type { ListPlace } from './list-place';
+import { anchored, idsOf, indexIn, placeOf } from './list-place';
 
 interface Named {
   readonly id: string;
@@ -10,18 +11,18 @@ interface Named {
 }
 
 /** A list of the project whose entries people keep under a name and look up by id, and which reaches no page. */
-interface NamedList<T extends Named> {
+export interface NamedList<T extends Named> {
   readonly of: (project: Project) => readonly T[];
   readonly put: (project: Project, list: readonly T[]) => Project;
   readonly most: number;
   /** What one is called: "device". */
   readonly word: string;
-  readonly save: (entry: T, index: number) => Edit;
+  readonly save: (entry: T, place: ListPlace) => Edit;
   readonly remove: (id: string) => Edit;
 }
 
 /** Keeps an entry; one of the same id is replaced where it stands. Two can't have the same name. */
-export function savesInto<T extends Named, E extends { readonly index?: number | undefined }>(
+export function savesInto<T extends Named, E extends ListPlace>(
   list: NamedList<T>,
   schema: z.ZodType<E>,
   entryOf: (edit: E) => T,
@@ -35,14 +36,16 @@ export function savesInto<T extends Named, E extends { readonly index?: number |
       if (all.some(({ id, name }) => id !== entry.id && name === entry.name))
         throw new EditError(`There is a ${list.word} called ${entry.name} already.`);
       if (same < 0 && all.length >= list.most) throw new EditError(`A project has at most ${list.most} ${list.word}s.`);
-      const index = edit.index ?? all.length;
+      const ids = idsOf(all);
       return {
-        document: list.put(project, all.toSpliced(same < 0 ? index : same, same < 0 ? 0 : 1, entry)),
-        inverse: same < 0 ? list.remove(entry.id) : list.save(all[same]!, same),
+        document: list.put(project, all.toSpliced(same < 0 ? indexIn(ids, edit) : same, same < 0 ? 0 : 1, entry)),
+        inverse: same < 0 ? list.remove(entry.id) : list.save(all[same]!, placeOf(ids, entry.id)),
       };
     },
     footprint: () => ({}),
     describe: (_, edit) => `Keep ${list.word} ${entryOf(edit).name}`,
+    merge: (earlier, later) => (entryOf(earlier).id === entryOf(later).id ? later : undefined),
+    anchor: (project, edit) => anchored(idsOf(list.of(project)), edit),
   };
 }
 
@@ -57,7 +60,10 @@ export function removesFrom<T extends Named, E extends { readonly id: string }>(
       const all = list.of(project);
       const index = all.findIndex((one) => one.id === id);
       if (index < 0) throw new EditError(`This ${list.word} has been removed already.`);
-      return { document: list.put(project, all.toSpliced(index, 1)), inverse: list.save(all[index]!, index) };
+      return {
+        document: list.put(project, all.toSpliced(index, 1)),
+        inverse: list.save(all[index]!, placeOf(idsOf(all), id)),
+      };
     },
     footprint: () => ({}),
     describe: (project, { id }) => `Forget ${list.word} ${list.of(project).find((one) => one.id === id)?.name ?? ''}`,

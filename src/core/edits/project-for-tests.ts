@@ -1,8 +1,8 @@
 import type { Condition } from '../breakpoints';
 import type { Project } from '../document';
 import { newProject } from '../document';
-import type { Edit } from './registry';
-import { changeDocument } from './registry';
+import type { Edit } from './edit';
+import { applyEdit } from './apply-edit';
 
 /** An empty project with its one page; tests make of it what they need, by edits as people do. */
 export const START = newProject('00000000-0000-4000-8000-000000000000', 'Made for tests');
@@ -13,11 +13,11 @@ export const MAIN = 'efirstmain';
 
 export const make = (...edits: readonly Edit[]): Project => makeFrom(START, ...edits);
 export const makeFrom = (project: Project, ...edits: readonly Edit[]): Project =>
-  edits.reduce((before, edit) => changeDocument(before, edit).document, project);
+  edits.reduce((before, edit) => applyEdit(before, edit).document, project);
 
 export const set = (node: string, at: string, property: string, value: string): Edit => ({
   type: 'setStyle',
-  node,
+  owner: node,
   at,
   property,
   value,

@@ -1,10 +1,15 @@
 import { z } from 'zod';
-import type { AddBlock } from './add-block';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
+import { idsOf, placeOf } from './list-place';
 
 const schema = z.strictObject({ type: z.literal('removeBlock'), id: z.string().max(30) });
-export type RemoveBlock = z.infer<typeof schema>;
+type RemoveBlock = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removeBlock: RemoveBlock;
+  }
+}
 
 /** Forgets a block. Elements made from it stay. */
 export const removeBlock: EditKind<RemoveBlock> = {
@@ -14,7 +19,7 @@ export const removeBlock: EditKind<RemoveBlock> = {
     if (index < 0) throw new EditError('This block has been removed already.');
     return {
       document: { ...project, blocks: project.blocks.toSpliced(index, 1) },
-      inverse: { type: 'addBlock', block: project.blocks[index] as AddBlock['block'], index },
+      inverse: { type: 'addBlock', block: project.blocks[index]!, ...placeOf(idsOf(project.blocks), id) },
     };
   },
   footprint: () => ({}),

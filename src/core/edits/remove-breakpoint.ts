@@ -1,14 +1,21 @@
 import { z } from 'zod';
-import { breakpointIdSchema, takenBy, withoutBreakpoint } from '../breakpoints/breakpoint';
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import { breakpointIdSchema, takenBy, withoutBreakpoint } from '../breakpoints/breakpoint';
 import type { Project } from '../document/project';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { breakpointFootprint } from './footprint';
-import { overridesUnder, withOverrides } from './owners';
+import { idsOf, placeOf } from './list-place';
+import { overridesUnder } from './owners';
+import { ValueWriter } from './value-writer';
 
 const schema = z.strictObject({ type: z.literal('removeBreakpoint'), id: breakpointIdSchema });
-export type RemoveBreakpoint = z.infer<typeof schema>;
+type RemoveBreakpoint = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removeBreakpoint: RemoveBreakpoint;
+  }
+}
 
 export function requireBreakpoint(project: Project, id: string): Breakpoint {
   const breakpoint = project.breakpoints.find((one) => one.id === id);
@@ -22,17 +29,18 @@ export const removeBreakpoint: EditKind<RemoveBreakpoint> = {
   apply(project, { id }) {
     const breakpoint = requireBreakpoint(project, id);
     const overrides = overridesUnder(project, id);
-    const without = withOverrides(project, id, {});
+    const writer = new ValueWriter(project);
+    for (const [owner, declarations] of Object.entries(overrides))
+      for (const property in declarations) writer.write({ owner, at: id, property, value: null });
     const takers = project.breakpoints.flatMap((one) =>
       one.also?.includes(id) ? [{ id: one.id, place: one.also.indexOf(id) }] : [],
     );
-    const document: Project = { ...without, breakpoints: withoutBreakpoint(project.breakpoints, id) };
     return {
-      document,
+      document: { ...writer.finish().document, breakpoints: withoutBreakpoint(project.breakpoints, id) },
       inverse: {
         type: 'addBreakpoint',
         breakpoint,
-        index: project.breakpoints.indexOf(breakpoint),
+        ...placeOf(idsOf(project.breakpoints), id),
         ...(Object.keys(overrides).length && { overrides }),
         ...(takers.length > 0 && { takers }),
       },

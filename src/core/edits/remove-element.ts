@@ -4,11 +4,16 @@ import { parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
 import { EditError, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import type { InsertElement } from './insert-element';
+import { placeOf } from './list-place';
 import { withoutSubtree } from './structure';
 
 const schema = z.strictObject({ type: z.literal('removeElement'), node: elementIdSchema });
-export type RemoveElement = z.infer<typeof schema>;
+type RemoveElement = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removeElement: RemoveElement;
+  }
+}
 
 /** Removes an element and all below it, at all widths. */
 export const removeElement: EditKind<RemoveElement> = {
@@ -23,8 +28,8 @@ export const removeElement: EditKind<RemoveElement> = {
         type: 'insertElement',
         page: page.id,
         parent: parent.id,
-        index: parent.children.indexOf(node),
-        elements: subtreeOf(page, node) as InsertElement['elements'],
+        ...placeOf(parent.children, node),
+        elements: subtreeOf(page, node),
       },
     };
   },

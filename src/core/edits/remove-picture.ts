@@ -1,12 +1,17 @@
 import { z } from 'zod';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { allOwners, ownerName } from './owners';
+import { idsOf, placeOf } from './list-place';
 
 const schema = z.strictObject({ type: z.literal('removePicture'), id: z.string().max(30) });
-export type RemovePicture = z.infer<typeof schema>;
+type RemovePicture = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removePicture: RemovePicture;
+  }
+}
 
-/** Takes away a picture that no element and no value shows. */
+/** Takes away a picture that no element shows. Values may name one that isn't there: they show nothing then. */
 export const removePicture: EditKind<RemovePicture> = {
   schema,
   apply(project, { id }) {
@@ -16,13 +21,9 @@ export const removePicture: EditKind<RemovePicture> = {
       .flatMap((page) => Object.values(page.elements))
       .find(({ attributes }) => attributes.src === `picture:${id}`);
     if (shows) throw new EditError(`${shows.name} shows this picture.`);
-    const names = allOwners(project).find(({ styles }) =>
-      Object.values(styles).some((one) => Object.values(one).some((value) => value.includes(`picture:${id})`))),
-    );
-    if (names) throw new EditError(`A value of ${ownerName(project, names.id)} shows this picture.`);
     return {
       document: { ...project, pictures: project.pictures.toSpliced(index, 1) },
-      inverse: { type: 'addPicture', picture: project.pictures[index]!, index },
+      inverse: { type: 'addPicture', picture: project.pictures[index]!, ...placeOf(idsOf(project.pictures), id) },
     };
   },
   footprint: () => ({}),

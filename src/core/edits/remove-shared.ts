@@ -1,14 +1,19 @@
 import { z } from 'zod';
-import type { SharedStyle, Project } from '../document/project';
 import { sharedIdSchema } from '../document/element';
+import type { Project, SharedStyle } from '../document/project';
 import { sharedFootprint, withCarried } from './add-shared';
-import type { AddShared } from './add-shared';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
+import { idsOf, placeOf } from './list-place';
 import { carriersOf } from './owners';
 
 const schema = z.strictObject({ type: z.literal('removeShared'), id: sharedIdSchema });
-export type RemoveShared = z.infer<typeof schema>;
+type RemoveShared = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removeShared: RemoveShared;
+  }
+}
 
 export function requireShared(project: Project, id: string): SharedStyle {
   const style = project.shared.find((one) => one.id === id);
@@ -32,8 +37,8 @@ export const removeShared: EditKind<RemoveShared> = {
       ),
       inverse: {
         type: 'addShared',
-        style: style as AddShared['style'],
-        index: project.shared.indexOf(style),
+        style,
+        ...placeOf(idsOf(project.shared), id),
         ...(carriers.length > 0 && { carriers }),
       },
     };

@@ -2,10 +2,16 @@ import { z } from 'zod';
 import { sheetSchema } from '../document/project';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
+import { idsOf, placeOf } from './list-place';
 import { wholeFootprint } from './footprint';
 
 const schema = z.strictObject({ type: z.literal('removeSheet'), id: sheetSchema.shape.id });
-export type RemoveSheet = z.infer<typeof schema>;
+type RemoveSheet = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly removeSheet: RemoveSheet;
+  }
+}
 
 export const removeSheet: EditKind<RemoveSheet> = {
   schema,
@@ -14,7 +20,7 @@ export const removeSheet: EditKind<RemoveSheet> = {
     if (!sheet) throw new EditError('This style sheet has been removed.');
     return {
       document: { ...project, sheets: project.sheets.filter((one) => one !== sheet) },
-      inverse: { type: 'addSheet', sheet, index: project.sheets.indexOf(sheet) },
+      inverse: { type: 'addSheet', sheet, ...placeOf(idsOf(project.sheets), id) },
     };
   },
   footprint: (_, after) => wholeFootprint(after),

@@ -1,10 +1,15 @@
 import { z } from 'zod';
-import { nameSchema } from '../document/element';
+import { nameSchema } from '../text';
 import type { EditKind } from './edit';
-import { EditError } from './edit';
+import { EditError, laterWins } from './edit';
 
 const schema = z.strictObject({ type: z.literal('renameBlock'), id: z.string().max(30), name: nameSchema });
-export type RenameBlock = z.infer<typeof schema>;
+type RenameBlock = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly renameBlock: RenameBlock;
+  }
+}
 
 export const renameBlock: EditKind<RenameBlock> = {
   schema,
@@ -18,4 +23,5 @@ export const renameBlock: EditKind<RenameBlock> = {
   },
   footprint: () => ({}),
   describe: (_, { name }) => `Rename a block to ${name}`,
+  merge: laterWins('id'),
 };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { breakpointIdSchema, breakpointNameSchema } from '../breakpoints/breakpoint';
 import type { EditKind } from './edit';
+import { laterWins } from './edit';
 import { requireBreakpoint } from './remove-breakpoint';
 
 const schema = z.strictObject({
@@ -8,7 +9,12 @@ const schema = z.strictObject({
   id: breakpointIdSchema,
   name: breakpointNameSchema,
 });
-export type RenameBreakpoint = z.infer<typeof schema>;
+type RenameBreakpoint = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly renameBreakpoint: RenameBreakpoint;
+  }
+}
 
 export const renameBreakpoint: EditKind<RenameBreakpoint> = {
   schema,
@@ -19,4 +25,5 @@ export const renameBreakpoint: EditKind<RenameBreakpoint> = {
   },
   footprint: () => ({}),
   describe: (_, { name }) => `Rename a breakpoint to ${name}`,
+  merge: laterWins('id'),
 };

@@ -1,24 +1,31 @@
 import { z } from 'zod';
 import { atSchema, BASE, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
-import type { Declarations, StyleSet } from '../document/element';
-import { nameSchema } from '../document/element';
+import { LIMITS } from '../document/limits';
+import { ownerIdSchema } from '../document/owner';
 import type { Project } from '../document/project';
-import { LIMITS } from '../document/project';
-import { checkValue } from '../styles/value';
+import { CUSTOM_PROPERTY } from '../styles/custom';
+import { isProperty } from '../styles/properties';
+import { listOf, nameSchema } from '../text';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { breakpointFootprint, mergeFootprints, stylesFootprint } from './footprint';
-import { allOwners, ownerIdSchema, requireStyles, withDeclarations, withStyles } from './owners';
+import { allOwners } from './owners';
+import { longhandsOfValue } from './set-style';
+import { ValueWriter } from './value-writer';
+
+/** Values one edit writes at most. */
+export const CHANGES_MOST = 100_000;
 
 const changeSchema = z.strictObject({
   owner: ownerIdSchema,
   at: atSchema,
   /** A longhand or a custom property. */
-  property: z.string().max(64),
+  property: z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), {
+    error: (issue) => `"${String(issue.input).slice(0, 60)}" isn't a single property known here.`,
+  }),
   /** Null takes it away; taking away what isn't there does nothing. */
   value: z.string().max(20_000).nullable(),
 });
-export type StyleChange = z.infer<typeof changeSchema>;
 
 const schema = z.strictObject({
   type: z.literal('restyle'),
@@ -26,47 +33,38 @@ const schema = z.strictObject({
   /** The whole set as it is to be, in order; undefined where it stays. */
   breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints).readonly().optional(),
   baseName: nameSchema.optional(),
-  changes: z.array(changeSchema).max(100_000, 'That is more than can be changed at once.'),
+  changes: listOf(changeSchema, CHANGES_MOST, 'That is more than can be changed at once.').readonly(),
 });
 export type Restyle = z.infer<typeof schema>;
-
-const keyOf = ({ owner, at, property }: StyleChange) => `${owner} ${at} ${property}`;
+declare module './edit' {
+  interface EditTypes {
+    readonly restyle: Restyle;
+  }
+}
 
 /** Many values on any elements, shared styles and kinds, and perhaps another set of breakpoints with them, at once. */
 export const restyle: EditKind<Restyle> = {
   schema,
   apply(project, { label, breakpoints, baseName, changes }) {
-    const styles = new Map<string, StyleSet>();
-    const back = new Map<string, StyleChange>();
-    const places = new Map<string, Map<string, Declarations>>();
-    for (const change of changes) {
-      const { owner, at, property, value } = change;
-      let of = places.get(owner);
-      if (!of) places.set(owner, (of = new Map(Object.entries(requireStyles(project, owner)))));
-      const before = of.get(at) ?? {};
-      if (!back.has(keyOf(change))) back.set(keyOf(change), { owner, at, property, value: before[property] ?? null });
-      if (value === null) {
-        const { [property]: _, ...rest } = before;
-        of.set(at, rest);
-        continue;
-      }
-      const checked = checkValue(property, value);
-      if (!checked.ok) throw new EditError(checked.message);
-      if (checked.declarations[property] === undefined)
-        throw new EditError(`${property} stands for several properties.`);
-      of.set(at, { ...before, ...checked.declarations });
-    }
-    for (const [owner, of] of places) {
-      let set = requireStyles(project, owner);
-      for (const [at, declarations] of of) if (declarations !== set[at]) set = withDeclarations(set, at, declarations);
-      styles.set(owner, set);
-    }
-    const document: Project = {
-      ...withStyles(project, styles),
+    const around: Project = {
+      ...project,
       ...(breakpoints && { breakpoints }),
       ...(baseName !== undefined && { baseName }),
     };
-    requireWhole(document, breakpoints ? undefined : changes);
+    const writer = new ValueWriter(around);
+    for (const change of changes) {
+      const { at, property, value } = change;
+      if (value === null) {
+        writer.write(change);
+        continue;
+      }
+      if (!writer.takes(at)) throw new EditError('The breakpoint this edit writes to has been removed.');
+      const written = longhandsOfValue(property, value)[property];
+      if (written === undefined) throw new EditError(`${property} stands for several properties.`);
+      writer.write({ ...change, value: written });
+    }
+    const { document, back } = writer.finish();
+    if (breakpoints) requireWhole(document);
     return {
       document,
       inverse: {
@@ -74,14 +72,17 @@ export const restyle: EditKind<Restyle> = {
         label,
         ...(breakpoints && { breakpoints: project.breakpoints }),
         ...(baseName !== undefined && { baseName: project.baseName }),
-        changes: [...back.values()],
+        changes: back,
       },
     };
   },
   footprint(before, after, { breakpoints, changes }) {
     const perOwner = new Map<string, Set<string>>();
-    for (const { owner, property } of changes)
-      perOwner.set(owner, (perOwner.get(owner) ?? new Set<string>()).add(property));
+    for (const { owner, property } of changes) {
+      const properties = perOwner.get(owner);
+      if (properties) properties.add(property);
+      else perOwner.set(owner, new Set([property]));
+    }
     const values = stylesFootprint(before, after, perOwner);
     if (!breakpoints) return values;
     const ids = [...new Set([...before.breakpoints, ...after.breakpoints].map(({ id }) => id))];
@@ -91,14 +92,10 @@ export const restyle: EditKind<Restyle> = {
 };
 
 /** @throws EditError when values would stand under a breakpoint that isn't there, or the set isn't one. */
-function requireWhole(project: Project, changes: readonly StyleChange[] | undefined): void {
+function requireWhole(project: Project): void {
   const ids = new Set([BASE, ...project.breakpoints.map(({ id }) => id)]);
   if (ids.size !== project.breakpoints.length + 1) throw new EditError('Two breakpoints have the same id.');
   if (hasCycle(project.breakpoints)) throw new EditError('Breakpoints would take over from each other in a circle.');
-  const lost = changes
-    ? changes.some(({ at, value }) => value !== null && !ids.has(at))
-    : allOwners(project).some(({ styles }) =>
-        Object.keys(styles).some((at) => !ids.has(at) && Object.keys(styles[at]!).length > 0),
-      );
-  if (lost) throw new EditError('The breakpoint this edit writes to has been removed.');
+  if (allOwners(project).some(({ styles }) => Object.keys(styles).some((at) => !ids.has(at))))
+    throw new EditError('The breakpoint this edit writes to has been removed.');
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import { whyNotAttribute } from '../document/html';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
 import { withElement } from './structure';
 
@@ -13,7 +13,12 @@ const schema = z.strictObject({
   /** Null takes it away. */
   value: z.string().max(2_000, 'An attribute has at most 2000 characters.').nullable(),
 });
-export type SetAttribute = z.infer<typeof schema>;
+type SetAttribute = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly setAttribute: SetAttribute;
+  }
+}
 
 /** Sets an HTML attribute, at all widths: where a link leads, what a picture shows. */
 export const setAttribute: EditKind<SetAttribute> = {
@@ -24,7 +29,8 @@ export const setAttribute: EditKind<SetAttribute> = {
     if (why) throw new EditError(why);
     if (name === 'src' && !project.pictures.some(({ id }) => value === `picture:${id}`))
       throw new EditError(value === null ? 'A picture element shows a picture.' : "That picture isn't there.");
-    const { [name]: before, ...others } = element.attributes;
+    const before = Object.hasOwn(element.attributes, name) ? element.attributes[name] : undefined;
+    const { [name]: _, ...others } = element.attributes;
     const attributes = value === null ? others : { ...others, [name]: value };
     return {
       document: withElement(project, page, { ...element, attributes }),
@@ -34,4 +40,5 @@ export const setAttribute: EditKind<SetAttribute> = {
   footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
   describe: (project, { node, name, value }) =>
     value === null ? `Take ${name} from ${nameOf(project, node)}` : `Set ${name} of ${nameOf(project, node)}`,
+  merge: laterWins('node', 'name'),
 };

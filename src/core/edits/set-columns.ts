@@ -5,10 +5,10 @@ import { holdsAt } from '../breakpoints/condition';
 import { ALL_WIDTHS } from '../breakpoints/interval';
 import { pageIdSchema } from '../document/project';
 import type { Project } from '../document/project';
-import type { ColumnGrid } from '../grid/column-grid';
-import { columnGridSchema } from '../grid/column-grid';
+import type { ColumnGrid } from '../document/column-grid';
+import { columnGridSchema } from '../document/column-grid';
 import type { EditKind, Footprint } from './edit';
-import { EditError, requirePage } from './edit';
+import { EditError, laterWins, requirePage } from './edit';
 import { describeTarget } from './set-style';
 
 const schema = z.strictObject({
@@ -19,7 +19,12 @@ const schema = z.strictObject({
   /** Null takes it away. */
   grid: columnGridSchema.nullable(),
 });
-export type SetColumns = z.infer<typeof schema>;
+type SetColumns = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly setColumns: SetColumns;
+  }
+}
 
 type Grids = Readonly<Record<string, ColumnGrid>>;
 
@@ -58,4 +63,5 @@ export const setColumns: EditKind<SetColumns> = {
   },
   describe: (project, { page, at, grid }) =>
     `${grid ? `Lay ${grid.columns} columns` : 'Take the columns away'} at ${describeTarget(project, at)}${page ? ` on ${requirePage(project, page).name}` : ''}`,
+  merge: laterWins('page', 'at'),
 };

@@ -1,13 +1,18 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import type { EditKind } from './edit';
-import { nameOf, requireElement } from './edit';
+import { laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
 import { withElement } from './structure';
 import { pageHolding } from '../document/tree';
 
 const schema = z.strictObject({ type: z.literal('setFirst'), node: elementIdSchema, first: z.boolean() });
-export type SetFirst = z.infer<typeof schema>;
+type SetFirst = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly setFirst: SetFirst;
+  }
+}
 
 /** Marks an element as one that must be seen first, or no longer. Nothing looks different; audits ask for it. */
 export const setFirst: EditKind<SetFirst> = {
@@ -27,4 +32,5 @@ export const setFirst: EditKind<SetFirst> = {
   },
   describe: (project, { node, first }) =>
     `${nameOf(project, node)} ${first ? 'must be seen first' : 'need not be seen first'}`,
+  merge: laterWins('node'),
 };

@@ -1,11 +1,16 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import type { EditKind } from './edit';
-import { nameOf, requireElement } from './edit';
+import { laterWins, nameOf, requireElement } from './edit';
 import { withElement } from './structure';
 
 const schema = z.strictObject({ type: z.literal('setLocked'), node: elementIdSchema, locked: z.boolean() });
-export type SetLocked = z.infer<typeof schema>;
+type SetLocked = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly setLocked: SetLocked;
+  }
+}
 
 /** Locks an element against presses, drags and removals on the page, or opens it again. Nothing looks different. */
 export const setLocked: EditKind<SetLocked> = {
@@ -20,4 +25,5 @@ export const setLocked: EditKind<SetLocked> = {
   },
   footprint: () => ({}),
   describe: (project, { node, locked }) => `${locked ? 'Lock' : 'Unlock'} ${nameOf(project, node)}`,
+  merge: laterWins('node'),
 };

@@ -1,28 +1,35 @@
 import { z } from 'zod';
-import { atSchema, BASE } from '../breakpoints/breakpoint';
+import { atSchema } from '../breakpoints/breakpoint';
 import { describeCondition } from '../breakpoints/condition';
+import { ownerIdSchema } from '../document/owner';
 import type { Project } from '../document/project';
 import { checkValue } from '../styles/value';
 import type { EditKind } from './edit';
-import { EditError } from './edit';
+import { EditError, laterWins } from './edit';
 import { stylesFootprint } from './footprint';
-import { ownerIdSchema, ownerName, requireStyles, withDeclarations, withStyles } from './owners';
-import type { Edit } from './registry';
+import { ownerName } from './owners';
+import { writesValues } from './writes-values';
 
 const schema = z.strictObject({
   type: z.literal('setStyle'),
-  /** An element, a shared style or a kind. */
-  node: ownerIdSchema,
+  owner: ownerIdSchema,
   at: atSchema,
   /** A longhand, or a shorthand that is then expanded. */
   property: z.string().max(60),
   value: z.string().max(20_000),
 });
-export type SetStyle = z.infer<typeof schema>;
+type SetStyle = z.infer<typeof schema>;
+declare module './edit' {
+  interface EditTypes {
+    readonly setStyle: SetStyle;
+  }
+}
 
-export function requireTarget(project: Project, at: string): void {
-  if (at !== BASE && !project.breakpoints.some((breakpoint) => breakpoint.id === at))
-    throw new EditError('The breakpoint this edit writes to has been removed.');
+/** The longhands that a value stands for. @throws EditError when the property can't have it */
+export function longhandsOfValue(property: string, value: string): Readonly<Record<string, string>> {
+  const checked = checkValue(property, value);
+  if (!checked.ok) throw new EditError(checked.message);
+  return checked.declarations;
 }
 
 /** "base" or "900 and narrower". */
@@ -31,30 +38,22 @@ export function describeTarget(project: Project, at: string): string {
   return breakpoint ? describeCondition(breakpoint.condition) : 'base';
 }
 
-/** Writes an element's own value at the base or under a breakpoint. */
+/** Writes a value at the base or under a breakpoint. */
 export const setStyle: EditKind<SetStyle> = {
   schema,
-  apply(project, edit) {
-    const styles = requireStyles(project, edit.node);
-    requireTarget(project, edit.at);
-    const checked = checkValue(edit.property, edit.value);
-    if (!checked.ok) throw new EditError(checked.message);
-    const before = styles[edit.at] ?? {};
-    const written = withDeclarations(styles, edit.at, { ...before, ...checked.declarations });
-    const document = withStyles(project, new Map([[edit.node, written]]));
-    const back = Object.keys(checked.declarations).map((property): Edit => {
-      const value = before[property];
-      const where = { node: edit.node, at: edit.at, property };
-      return value === undefined ? { type: 'clearStyle', ...where } : { type: 'setStyle', ...where, value };
-    });
-    const inverse: Edit = back.length === 1 ? back[0]! : { type: 'group', label: `Set ${edit.property}`, edits: back };
-    return { document, inverse };
+  ...writesValues<SetStyle>(
+    (writer, { owner, at, property, value }) => {
+      if (!writer.takes(at)) throw new EditError('The breakpoint this edit writes to has been removed.');
+      const longhands = Object.entries(longhandsOfValue(property, value));
+      for (const [longhand, part] of longhands) writer.write({ owner, at, property: longhand, value: part });
+    },
+    ({ property }) => `Set ${property}`,
+  ),
+  footprint(before, after, { owner, property, value }) {
+    const checked = checkValue(property, value);
+    return stylesFootprint(before, after, new Map([[owner, new Set(checked.ok ? Object.keys(checked.declarations) : [])]])); // prettier-ignore
   },
-  footprint(before, after, edit) {
-    const checked = checkValue(edit.property, edit.value);
-    const properties = checked.ok ? Object.keys(checked.declarations) : [];
-    return stylesFootprint(before, after, new Map([[edit.node, new Set(properties)]]));
-  },
-  describe: (project, edit) =>
-    `Set ${edit.property} of ${ownerName(project, edit.node)} to ${edit.value} (${describeTarget(project, edit.at)})`,
+  describe: (project, { owner, at, property, value }) =>
+    `Set ${property} of ${ownerName(project, owner)} to ${value} (${describeTarget(project, at)})`,
+  merge: laterWins('owner', 'at', 'property'),
 };

@@ -1,22 +1,23 @@
 import type { PageElement } from '../document/element';
-import { whyNotInside } from '../document/html';
 import type { Page, Project } from '../document/project';
-import { LIMITS, treesProblem } from '../document/project';
-import { ancestorsOf, pageOf, subtreeOf } from '../document/tree';
+import { pageOf, subtreeOf } from '../document/tree';
+import type { Shape } from '../document/trees';
+import { shapeOf, treesProblem, whyNotInto } from '../document/trees';
 import { EditError } from './edit';
+import type { ListPlace } from './list-place';
+import { indexIn } from './list-place';
 
-/** @throws EditError when an element of `tag` can't stand in `parent` (HTML content models, depth). */
-export function requireRoom(page: Page, parent: PageElement, tag: string): void {
-  const ancestors = ancestorsOf(page, parent.id).map((element) => element.tag);
-  const why = whyNotInside(tag, parent.tag, ancestors);
+/** @throws EditError when a tree can't stand in the parent, for itself or for anything in it */
+export function requireRoom(page: Page, parentId: string, shape: Shape): void {
+  const why = whyNotInto(page, parentId, shape);
   if (why) throw new EditError(why);
-  if (parent.text) throw new EditError(`${parent.name} holds a text; an element can't stand beside it.`);
-  if (ancestors.length + 2 > LIMITS.depth) throw new EditError(`Elements are nested deeper than ${LIMITS.depth}.`);
 }
 
-export function requireIndex(parent: PageElement, index: number): void {
-  if (index > parent.children.length)
-    throw new EditError(`${parent.name} has only ${parent.children.length} elements.`);
+/** Where among the parent's children a place is. @throws EditError when there are fewer and no neighbour is named */
+export function childIndex(parent: PageElement, children: readonly string[], place: ListPlace): number {
+  if (place.after === undefined && place.index !== undefined && place.index > children.length)
+    throw new EditError(`${parent.name} has only ${children.length} elements.`);
+  return indexIn(children, place);
 }
 
 /** The project with one element replaced by another version of it. */
@@ -24,7 +25,7 @@ export function withElement(project: Project, page: Page, element: PageElement):
   return withElements(project, page, { ...page.elements, [element.id]: element });
 }
 
-function withElements(project: Project, page: Page, elements: Page['elements']): Project {
+export function withElements(project: Project, page: Page, elements: Page['elements']): Project {
   return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
 }
 
@@ -53,25 +54,12 @@ export function withoutSubtree(project: Project, pageId: string, parentId: strin
   return withElements(project, page, left);
 }
 
-/** @throws EditError when a subtree to put in isn't whole, clashes with ids on any page, or names what isn't there. */
-export function requireSubtree(project: Project, page: Page, elements: readonly PageElement[]): void {
-  if (Object.keys(page.elements).length + elements.length > LIMITS.elements)
-    throw new EditError(`A page has at most ${LIMITS.elements} elements.`);
-  const problem = treesProblem(
-    elements,
-    elements.slice(0, 1).map(({ id }) => id),
-  );
+/** @throws EditError when elements aren't one tree, are there already, or can't stand in the parent */
+export function requireSubtree(project: Project, page: Page, parentId: string, elements: readonly PageElement[]): void {
+  const [top] = elements;
+  const problem = treesProblem(elements, [top!.id]);
   if (problem) throw new EditError(`The elements to insert are not one tree: ${problem}`);
   if (elements.some(({ id }) => project.pages.some((one) => id in one.elements)))
     throw new EditError('An element with this id is there already.');
-  const pictures = new Set(project.pictures.map(({ id }) => `picture:${id}`));
-  const breakpoints = new Set(['base', ...project.breakpoints.map((breakpoint) => breakpoint.id)]);
-  for (const element of elements) {
-    if (Object.keys(element.styles).some((at) => !breakpoints.has(at)))
-      throw new EditError(`"${element.name}" has values under a breakpoint that isn't there.`);
-    if (element.shared.some((id) => !project.shared.some((style) => style.id === id)))
-      throw new EditError(`"${element.name}" carries a shared style that isn't there.`);
-    const source = element.attributes.src;
-    if (source && !pictures.has(source)) throw new EditError(`"${element.name}" shows a picture that isn't there.`);
-  }
+  requireRoom(page, parentId, shapeOf(Object.fromEntries(elements.map((one) => [one.id, one])), top!.id));
 }

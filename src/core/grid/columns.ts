@@ -7,7 +7,7 @@ import { bandsOf } from '../breakpoints/bands';
 import type { Slice, Viewport } from '../breakpoints/viewport';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
-import type { ColumnGrid } from './column-grid';
+import type { ColumnGrid } from '../document/column-grid';
 
 /** A column grid laid on a page. All in CSS px from the left edge of the page. */
 export interface Columns {

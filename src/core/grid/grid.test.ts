@@ -3,12 +3,11 @@ import { contains, DEFAULT_SLICE } from '../breakpoints';
 import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
 import { insert, make, makeFrom, MIDDLE, NARROW, set, SHORT } from '../edits/project-for-tests';
-import type { ColumnGrid } from './index';
+import type { ColumnGrid } from '../document';
+import { columnGridSchema, FIRST_GRID } from '../document';
 import {
   bandOfTarget,
-  columnGridSchema,
   edgesOfColumns,
-  FIRST_GRID,
   formatSpan,
   gridAt,
   gridTroubles,

@@ -1,4 +1,3 @@
-export * from './column-grid';
 export * from './columns';
 export * from './placement';
 export * from './spans';

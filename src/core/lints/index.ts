@@ -1,7 +1,7 @@
 import type { Declarations } from '../document/element';
 import type { Project } from '../document/project';
-import type { Edit } from '../edits/registry';
-import { applyEdit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
+import { applyEdit } from '../edits/apply-edit';
 import { readSheet } from '../read';
 import type { LintFinding } from './lint';
 import { lintNeighbours } from './neighbours';

@@ -1,5 +1,5 @@
 import type { At } from '../breakpoints';
-import type { Edit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
 
 export const LINTS = [
   { id: 'same-as-beneath', title: 'Says what holds anyway', why: 'An override that equals what it overrides changes nothing, but it stays behind when that is changed later.' },

@@ -1,6 +1,6 @@
 import type { Project } from '../document';
 import type { Edit } from '../edits';
-import { applyEdit, changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import {
   breakpoint,
   make,
@@ -60,7 +60,7 @@ test('several in one sheet are dropped together, though its text moves', () => {
     lintProject(project).filter(({ owner }) => owner === 'tx'),
   );
   expect(count).toBe(3);
-  const after = changeDocument(project, edit!).document;
+  const after = applyEdit(project, edit!).document;
   expect(after.sheets[0]!.css.replace(/\s+/g, ' ')).toBe('p { color: blue; margin: 0 } a { color: green }');
   expect(lintProject(after).filter(({ owner }) => owner === 'tx')).toEqual([]);
 });

@@ -6,7 +6,7 @@ import { conditionsOf } from '../cascade/sources';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf } from '../document/tree';
-import { changeDocument } from '../edits/registry';
+import { applyEdit } from '../edits/apply-edit';
 import { describeTarget } from '../edits/set-style';
 import type { LintFinding } from './lint';
 
@@ -88,7 +88,7 @@ function finding(
     changes: [{ owner: element.id, at, property, value }],
   });
   // Where the other value holds without this one, dropping it is enough.
-  const without = changeDocument(project, change(null)).document;
+  const without = applyEdit(project, change(null)).document;
   const left = resolve(without, pageOf(without, page.id)!, element.id, property, viewport.width, viewport).value;
   return {
     lint: 'hardly-differs',

@@ -14,7 +14,7 @@ import { conditionsOf } from '../cascade/sources';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
 import { pageOf } from '../document/tree';
-import { changeDocument } from '../edits/registry';
+import { applyEdit } from '../edits/apply-edit';
 import { requireElement } from '../edits/edit';
 import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
@@ -52,10 +52,7 @@ export function planStop(
   const there = band && ownAt(band.from);
   if (!band || band.home === BASE || there?.at !== source.at || there.via !== source.via)
     throw new PlanError(`${property} doesn't go on to ${direction === 'wider' ? 'wider' : 'narrower'} bands.`);
-  const without = changeDocument(
-    project,
-    restyleEdit('', [{ owner: id, at: source.at, property, value: null }]),
-  ).document;
+  const without = applyEdit(project, restyleEdit('', [{ owner: id, at: source.at, property, value: null }])).document;
   const { origin } = resolve(without, pageOf(without, page.id)!, id, property, band.from, slice);
   const value = writtenOut(
     origin.kind === 'declared' && origin.element === id ? origin.candidate.value : undefined,
@@ -131,7 +128,7 @@ export function planMoveEnd(
       ...(added && { breakpoints }),
     };
     if (changes.length === 0) throw new PlanError('Nothing would change.');
-    const { document } = changeDocument(project, edit);
+    const { document } = applyEdit(project, edit);
     return {
       edit,
       sentence,

@@ -1,7 +1,7 @@
 import { checkSet, DEFAULT_SLICE, READY_SETS } from '../breakpoints';
 import { laneFor } from '../cascade';
 import type { Project } from '../document';
-import { applyEdit, changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import {
   breakpoint,
   HEADING,
@@ -48,7 +48,7 @@ const across = (project: Project, id = TEXT, property = 'width') =>
     const lane = laneFor(project, project.pages[0]!, id, property);
     return lane.stretches.find(({ from, below }) => from <= width && width < below)!.value;
   });
-const after = (project: Project, plan: Plan) => changeDocument(project, plan.edit).document;
+const after = (project: Project, plan: Plan) => applyEdit(project, plan.edit).document;
 const ids = (prefix = 'new') => {
   let n = 0;
   return () => `b${prefix}${n++}`;
@@ -66,7 +66,7 @@ test.each<[string, Plan, string[], RegExp]>([
   const { document, inverse } = applyEdit(three, plan.edit);
   expect(across(document)).toEqual(expected);
   expect(plan.sentence).toMatch(sentence);
-  expect(changeDocument(document, inverse).document).toEqual(three);
+  expect(applyEdit(document, inverse).document).toEqual(three);
 }); // prettier-ignore
 
 test.each<[string, () => unknown, RegExp]>([

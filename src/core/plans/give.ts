@@ -4,7 +4,7 @@ import { kindOf } from '../document/kinds';
 import type { Page, Project } from '../document/project';
 import { parentOf } from '../document/tree';
 import { requireElement } from '../edits/edit';
-import type { StyleChange } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { listed, namedTogether } from './effect';
 import type { Plan } from './plan';
@@ -59,7 +59,7 @@ export function planGive(
     const before = requireElement(project, owner).element.styles[at];
     return given
       .filter(([property, value]) => before?.[property] !== value)
-      .map(([property, value]): StyleChange => ({ owner, at, property, value }));
+      .map(([property, value]): ValueChange => ({ owner, at, property, value }));
   });
   if (changes.length === 0) throw new PlanError('They all have these values there already.');
   const sentence = `Gives ${listed(namedTogether(given.map(([name]) => name)))} of ${element.name} at ${place} to ${whom(project, giver, receivers, ids.length)}.`;

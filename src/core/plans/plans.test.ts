@@ -4,7 +4,7 @@ import { BASE, cellsOf, DEFAULT_SLICE } from '../breakpoints';
 import { conditionsOf, laneFor, resolve } from '../cascade';
 import type { Project } from '../document';
 import { newProject } from '../document';
-import { applyEdit, changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import { dropFindings, lintProject } from '../lints';
 import { PROPERTIES } from '../styles';
 import { describeEffect, namedTogether } from './effect';
@@ -38,8 +38,8 @@ const lane = (project: Project) =>
   laneFor(project, project.pages[0]!, 'efirsth', 'width')
     .stretches.filter(({ value }, i, all) => value !== all[i - 1]?.value)
     .map(({ from, value }) => [from, value]);
-const made = (project: Project, plan: { edit: Parameters<typeof changeDocument>[1] }) =>
-  changeDocument(project, plan.edit).document;
+const made = (project: Project, plan: { edit: Parameters<typeof applyEdit>[1] }) =>
+  applyEdit(project, plan.edit).document;
 
 test('sentences name what changes, band by band, and what keeps its own', () => {
   const project = small();
@@ -133,7 +133,7 @@ test('what claims to change nothing changes nothing: dropped findings, detached 
             continue;
           }
           kept++;
-          const document = changeDocument(project, edit).document;
+          const document = applyEdit(project, edit).document;
           // Class names go with a style, so an imported rule may match otherwise; that isn't the values' doing.
           if (project.sheets.length === 0) expect([...changed(project, document)]).toEqual([]);
         }
@@ -153,7 +153,7 @@ test('a breakpoint that is folded in goes, can be brought back, and by far less 
         const fold = applyEdit(project, planRemoveBreakpoint(project, id, { kind: 'fold' }).edit);
         const drop = applyEdit(project, planRemoveBreakpoint(project, id, { kind: 'drop' }).edit);
         expect(fold.document.breakpoints.map((one) => one.id)).not.toContain(id);
-        expect(changeDocument(fold.document, fold.inverse).document).toEqual(project);
+        expect(applyEdit(fold.document, fold.inverse).document).toEqual(project);
         folded += changed(project, fold.document).size;
         dropped += changed(project, drop.document).size;
       }

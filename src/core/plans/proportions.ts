@@ -2,7 +2,7 @@ import type { At, Slice } from '../breakpoints';
 import type { Page, PageElement, Project } from '../document';
 import { parentOf } from '../document';
 import { specifiedValue } from '../cascade/resolve';
-import type { StyleChange } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { bandOfTarget } from '../grid/spans';
 import { readTracks, writeTracks } from '../styles/tracks';
@@ -59,7 +59,7 @@ export function planWidths(
   const equal = new Set(shares).size === 1;
   const how = equal ? 'equally wide' : `as wide as ${shares.join(' : ')}`;
   const label = `${items.length} elements ${how} at ${describeTarget(project, at)}`;
-  const changes: StyleChange[] = [];
+  const changes: ValueChange[] = [];
   if (/grid$/.test(display)) {
     const tracks = readTracks(value(parent.id, 'grid-template-columns')) ?? [];
     const shown = parent.children.filter((id) => value(id, 'display') !== 'none');
@@ -86,7 +86,7 @@ export function planWidths(
 export function planHeights(project: Project, slice: Slice, page: Page, ids: readonly string[], at: At): Plan {
   const { items, parent, display, direction } = together(project, slice, page, ids, at);
   const label = `${items.length} elements equally high at ${describeTarget(project, at)}`;
-  const changes: StyleChange[] = [];
+  const changes: ValueChange[] = [];
   if (/flex$/.test(display) && /column/.test(direction))
     for (const { id } of items) changes.push(...changesAt(id, at, flexShare(1, 'height')));
   else {

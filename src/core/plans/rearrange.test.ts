@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DEFAULT_SLICE } from '../breakpoints';
 import { specifiedValue } from '../cascade';
-import { changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, NARROW, set, shared, TEXT } from '../edits/project-for-tests';
 import { gridAt } from '../grid';
 import { topmost } from '../structure';
@@ -18,7 +18,7 @@ const PROJECT = makeFrom(
   set('ea', 'bm', 'left', '3px'),
 ); // prettier-ignore
 const page = PROJECT.pages[0]!;
-const children = (plan: Plan, id: string) => changeDocument(PROJECT, plan.edit).document.pages[0]!.elements[id]?.children; // prettier-ignore
+const children = (plan: Plan, id: string) => applyEdit(PROJECT, plan.edit).document.pages[0]!.elements[id]?.children; // prettier-ignore
 const move = (ids: readonly string[], parent: string, index: number) =>
   planMove(PROJECT, DEFAULT_SLICE, page.id, ids, { parent, index });
 
@@ -43,17 +43,17 @@ test('what can not move says why', () => {
   expect(() => move(['erow'], 'ea', 0)).toThrow(/into itself|holds text/);
   const locked = makeFrom(PROJECT, { type: 'setLocked', node: 'ea', locked: true });
   expect(() => planMove(locked, DEFAULT_SLICE, page.id, ['ea'], { parent: MAIN, index: 0 })).toThrow(/ea is locked/);
-  expect(() => changeDocument(locked, { type: 'moveElement', node: 'ea', parent: MAIN, index: 0 })).toThrow(/locked/);
+  expect(() => applyEdit(locked, { type: 'moveElement', node: 'ea', parent: MAIN, index: 0 })).toThrow(/locked/);
 });
 
 test('grouping and taking the group away leads back', () => {
   const grouped = planGroup(page, [TEXT, HEADING], 'egroup');
   expect(children(grouped, MAIN)).toEqual(['egroup', 'erow', 'eplain']);
   expect(children(grouped, 'egroup')).toEqual([HEADING, TEXT]);
-  const after = changeDocument(PROJECT, grouped.edit).document;
+  const after = applyEdit(PROJECT, grouped.edit).document;
   const apart = planUngroup(after.pages[0]!, ['egroup']);
   expect(apart.details).toEqual([]);
-  expect(changeDocument(after, apart.edit).document).toEqual(PROJECT);
+  expect(applyEdit(after, apart.edit).document).toEqual(PROJECT);
   expect(() => planGroup(page, [TEXT, 'ea'], 'egroup')).toThrow(/one parent/);
   expect(() => planUngroup(page, [TEXT])).toThrow(/holds no elements/);
 });
@@ -62,16 +62,16 @@ test('what goes with a group that is taken away is said; several at once stay in
   const styled = makeFrom(PROJECT, shared('erow'), insert('einner', 'p', 0, 'eplain'));
   const plan = planUngroup(styled.pages[0]!, ['erow', 'eplain']);
   expect(plan.details.join()).toMatch(/erow has 3 values of its own and a shared style/);
-  expect(changeDocument(styled, plan.edit).document.pages[0]!.elements[MAIN]!.children).toEqual([HEADING, TEXT, 'ea', 'eb', 'einner']); // prettier-ignore
+  expect(applyEdit(styled, plan.edit).document.pages[0]!.elements[MAIN]!.children).toEqual([HEADING, TEXT, 'ea', 'eb', 'einner']); // prettier-ignore
 });
 
 test('order only where a row or a grid is, and no further than its ends', () => {
   expect(() => planOrder(PROJECT, DEFAULT_SLICE, page, TEXT, HEADING, 'bn')).toThrow(/neither a row nor a grid/);
   const plan = planOrder(PROJECT, DEFAULT_SLICE, page, 'eb', 'ea', 'bn');
-  const { elements } = changeDocument(PROJECT, plan.edit).document.pages[0]!;
+  const { elements } = applyEdit(PROJECT, plan.edit).document.pages[0]!;
   expect([elements.ea!.styles.bn!.order, elements.eb!.styles.bn?.order]).toEqual(['1', undefined]);
   const column = planColumn(PROJECT, DEFAULT_SLICE, page, 'ea', 99, 'base');
-  expect(changeDocument(PROJECT, column.edit).document.pages[0]!.elements.ea!.styles.base!['grid-column-start']).toBe('10'); // prettier-ignore
+  expect(applyEdit(PROJECT, column.edit).document.pages[0]!.elements.ea!.styles.base!['grid-column-start']).toBe('10'); // prettier-ignore
 });
 
 test('columns, shares and proportions say what keeps them from being made', () => {
@@ -92,7 +92,7 @@ test('a row is laid on the columns of every place that has some', () => {
   );
   const plan = planLayOnColumns(project, DEFAULT_SLICE, project.pages[0]!, 'eplain');
   expect(plan.sentence).toBe('Lays eplain on the column grid: 12 at base, 4 at 599 and narrower.');
-  const { styles } = changeDocument(project, plan.edit).document.pages[0]!.elements.eplain!;
+  const { styles } = applyEdit(project, plan.edit).document.pages[0]!.elements.eplain!;
   expect(styles.base!['grid-template-columns']).toBe('repeat(12, minmax(0, 1fr))');
   expect(styles.bn).toEqual({ display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'column-gap': '10px' }); // prettier-ignore
 });
@@ -126,7 +126,7 @@ test('a page’s own columns come before the project’s where a row is laid on 
     { type: 'setColumns', page: 'gfirst', at: 'bm', grid: grid(6) },
   );
   const one = project.pages[0]!;
-  const after = changeDocument(project, planLayOnColumns(project, DEFAULT_SLICE, one, 'eplain').edit).document;
+  const after = applyEdit(project, planLayOnColumns(project, DEFAULT_SLICE, one, 'eplain').edit).document;
   for (const width of [500, 700, 1000]) {
     const viewport = { ...DEFAULT_SLICE, width };
     const laid = specifiedValue(after, after.pages[0]!, 'eplain', 'grid-template-columns', viewport);

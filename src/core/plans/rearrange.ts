@@ -2,8 +2,8 @@ import type { Slice } from '../breakpoints';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf, parentOf } from '../document/tree';
-import type { Edit } from '../edits/registry';
-import { changeDocument } from '../edits/registry';
+import type { Edit } from '../edits/edit';
+import { applyEdit } from '../edits/apply-edit';
 import { describeTarget } from '../edits/set-style';
 import { groupName } from '../structure/group-name';
 import { dependsOnParent, inheritsOtherwise } from '../structure/parent-dependence';
@@ -51,7 +51,7 @@ export function planMove(project: Project, slice: Slice, pageId: string, ids: re
   });
   const what = called(tops);
   const edit: Edit = edits.length === 1 ? edits[0]! : { type: 'group', label: `Move ${what} in ${target.name}`, edits };
-  const after = changeDocument(project, edit).document;
+  const after = applyEdit(project, edit).document;
   const details = tops.flatMap((element) => {
     const parent = parentOf(page, element.id)!;
     if (parent.id === target.id) return [];

@@ -3,9 +3,10 @@ import { BASE, cellsOf, describeInterval, holdsAt, withoutBreakpoint } from '../
 import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
 import { allOwners, overridesUnder, ownerName } from '../edits/owners';
-import { applyEdit } from '../edits/registry';
+import { applyEdit } from '../edits/apply-edit';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
-import type { Restyle, StyleChange } from '../edits/restyle';
+import type { Restyle } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import type { Footprint } from '../edits/edit';
 import { listed, namedTogether } from './effect';
@@ -35,8 +36,8 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
   const breakpoint = requireBreakpoint(project, id);
   const overrides = overridesUnder(project, id);
   const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
-  const changes = new Map<string, StyleChange>();
-  const put = (change: StyleChange) => changes.set(`${change.owner} ${change.at} ${change.property}`, change);
+  const changes = new Map<string, ValueChange>();
+  const put = (change: ValueChange) => changes.set(`${change.owner} ${change.at} ${change.property}`, change);
   for (const [owner, declarations] of Object.entries(overrides))
     for (const property of Object.keys(declarations)) put({ owner, at: id, property, value: null });
   if (fate.kind === 'move')
@@ -75,7 +76,7 @@ function whatMoves(project: Project, footprint: Footprint): string[] {
 }
 
 /** What others have to say once a breakpoint is gone: exact where they can say it, else what is right in most cells. */
-function folded(project: Project, id: string): StyleChange[] {
+function folded(project: Project, id: string): ValueChange[] {
   const cells = cellsOf(conditionsOf(project));
   const rest = withoutBreakpoint(project.breakpoints, id);
   return allOwners(project).flatMap(({ id: owner, styles }) =>

@@ -2,7 +2,7 @@ import type { At, Slice } from '../breakpoints';
 import { specifiedValue } from '../cascade/resolve';
 import type { Page, Project } from '../document';
 import { parentOf } from '../document';
-import type { StyleChange } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { bandOfTarget, readSpan } from '../grid/spans';
 import { trackCount } from '../styles/tracks';
@@ -42,7 +42,7 @@ export function planOrder(
   // The smallest numbers that rise where the document's own order doesn't.
   let order = 0;
   let last = -1;
-  const changes = wanted.flatMap((child): StyleChange[] => {
+  const changes = wanted.flatMap((child): ValueChange[] => {
     const index = parent.children.indexOf(child);
     if (index < last) order++;
     last = index;

@@ -1,12 +1,13 @@
 import type { Breakpoint, Mend, ReadySet } from '../breakpoints';
 import { describeCondition, placed } from '../breakpoints';
 import type { Project } from '../document/project';
-import { LIMITS } from '../document/project';
+import { LIMITS } from '../document/limits';
 import { allOwners, overridesUnder } from '../edits/owners';
-import type { Edit } from '../edits/registry';
-import { applyEdit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
+import { applyEdit } from '../edits/apply-edit';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
-import type { Restyle, StyleChange } from '../edits/restyle';
+import type { Restyle } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { listed } from './effect';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
@@ -27,7 +28,7 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
     Object.entries(styles)
       .filter(([at]) => gone.has(at))
       .flatMap(([at, declarations]) =>
-        Object.keys(declarations).map((property): StyleChange => ({ owner, at, property, value: null })),
+        Object.keys(declarations).map((property): ValueChange => ({ owner, at, property, value: null })),
       ),
   );
   const names = listed(

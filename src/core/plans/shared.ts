@@ -5,10 +5,10 @@ import type { StyleSet } from '../document/element';
 import type { Project } from '../document/project';
 import { requireElement } from '../edits/edit';
 import { carriersOf } from '../edits/owners';
-import type { Edit } from '../edits/registry';
-import { changeDocument } from '../edits/registry';
+import type { Edit } from '../edits/edit';
+import { applyEdit } from '../edits/apply-edit';
 import { requireShared } from '../edits/remove-shared';
-import type { StyleChange } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeEffect, listed, namedTogether } from './effect';
 import type { Wanted } from './fit';
 import { fitOrWriteOut } from './fit';
@@ -38,7 +38,7 @@ export function planCreateShared(
   const names = propertiesOf(styles);
   if (names.length === 0) throw new PlanError(`${element.name} has no own values to share.`);
   const changes = Object.entries(styles).flatMap(([at, declarations]) =>
-    Object.keys(declarations).map((property): StyleChange => ({ owner: id, at, property, value: null })),
+    Object.keys(declarations).map((property): ValueChange => ({ owner: id, at, property, value: null })),
   );
   const label = `Make shared style ${name} from ${element.name}`;
   return {
@@ -118,7 +118,7 @@ export function planDeleteShared(project: Project, slice: Slice, sharedId: strin
 }
 
 /** The own values that an element needs to look the same without a shared style. */
-function keptValues(project: Project, id: string, sharedId: string): StyleChange[] {
+function keptValues(project: Project, id: string, sharedId: string): ValueChange[] {
   const { page, element } = requireElement(project, id);
   const cells = cellsOf(conditionsOf(project));
   return propertiesOf(requireShared(project, sharedId).styles).flatMap((property) => {
@@ -151,6 +151,6 @@ function withEffect(
   edit: Edit,
   sentence: string,
 ): Plan {
-  const { document } = changeDocument(project, edit);
+  const { document } = applyEdit(project, edit);
   return { edit, sentence, details: describeEffect(project, document, ids, properties, slice, []) };
 }

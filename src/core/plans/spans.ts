@@ -3,7 +3,7 @@ import { BASE } from '../breakpoints';
 import type { Page, Project } from '../document';
 import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
-import type { ColumnGrid } from '../grid/column-grid';
+import type { ColumnGrid } from '../document/column-grid';
 import { gridAt } from '../grid/columns';
 import type { Span } from '../grid/placement';
 import { bandOfTarget, formatSpan, spanDeclarations, spanTable } from '../grid/spans';

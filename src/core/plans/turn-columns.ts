@@ -3,8 +3,8 @@ import { bandsOf } from '../breakpoints/bands';
 import { holdsAt } from '../breakpoints/condition';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Project } from '../document/project';
-import type { Edit } from '../edits/registry';
-import type { ColumnGrid, ColumnGrids } from '../grid/column-grid';
+import type { Edit } from '../edits/edit';
+import type { ColumnGrid, ColumnGrids } from '../document/column-grid';
 
 /**
  * What must be set so that, with another set of breakpoints, every band keeps the column grid it had: at the usual

@@ -5,7 +5,7 @@ import { resolve } from '../cascade';
 import type { Project } from '../document';
 import { newProject } from '../document';
 import { PROPERTIES } from '../styles';
-import { applyEdit, changeDocument, EditError } from '../edits';
+import { applyEdit, EditError } from '../edits';
 import { cellsBetween } from '../edits/footprint';
 import { gridAt } from '../grid';
 import { demoProject } from '@/demo';
@@ -52,9 +52,9 @@ test('turned around, and back, every element keeps every value everywhere', () =
         const { document, inverse, footprint } = applyEdit(project, plan.edit);
         expect(differences(project, document)).toEqual([]);
         expect(footprint).toEqual({});
-        expect(changeDocument(document, inverse).document).toEqual(project);
+        expect(applyEdit(document, inverse).document).toEqual(project);
         const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
-        const back = changeDocument(document, planTurn(document, other, ids('back')).edit).document;
+        const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;
         expect(differences(project, back)).toEqual([]);
       },
     ),
@@ -114,10 +114,10 @@ function fcProject(): Project {
 
 test('turned around, every band keeps its column grid', () => {
   const project = demoProject('00000000-0000-4000-8000-000000000000');
-  const own = changeDocument(project, { type: 'setColumns', page: 'gjoin', at: 'bmiddle', grid: project.columns.bnarrow! }).document; // prettier-ignore
+  const own = applyEdit(project, { type: 'setColumns', page: 'gjoin', at: 'bmiddle', grid: project.columns.bnarrow! }).document; // prettier-ignore
   let count = 0;
   for (const direction of ['narrow-first', 'wide-first'] as const) {
-    const { document } = changeDocument(own, planTurn(own, direction, () => `bn${count++}`).edit);
+    const { document } = applyEdit(own, planTurn(own, direction, () => `bn${count++}`).edit);
     for (const [i, page] of document.pages.entries())
       for (const width of [300, 599, 600, 899, 900, 1599, 1600, 2400]) {
         const viewport = { ...DEFAULT_SLICE, width };

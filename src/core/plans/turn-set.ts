@@ -5,14 +5,15 @@ import { cellsOf } from '../breakpoints/cells';
 import { edgesOf, isWidthOnly } from '../breakpoints/condition';
 import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
-import { LIMITS } from '../document/project';
+import { LIMITS } from '../document/limits';
 import { EditError } from '../edits/edit';
 import { fitOrWriteOut } from './fit';
 import { allOwners } from '../edits/owners';
 import type { Plan } from './plan';
 import { changesTo } from './plan';
 import { restyle } from '../edits/restyle';
-import type { Restyle, StyleChange } from '../edits/restyle';
+import type { Restyle } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { beneath, spokenBy } from './spoken';
 import { columnsKept } from './turn-columns';
 
@@ -56,7 +57,7 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
   const plain = across.map(({ also: _, ...rest }) => rest);
   const cells = cellsOf(conditionsOf(project));
 
-  const changes: StyleChange[] = [];
+  const changes: ValueChange[] = [];
   const needed = new Set<string>();
   for (const { id: owner, styles } of allOwners(project)) {
     const properties = new Set(Object.values(styles).flatMap(Object.keys));

@@ -3,7 +3,7 @@ import { BASE } from '../breakpoints';
 import type { PageElement } from '../document/element';
 import type { Project } from '../document/project';
 import { requireElement } from '../edits/edit';
-import type { StyleChange } from '../edits/restyle';
+import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { listed, namedTogether } from './effect';
 import type { Plan } from './plan';
@@ -18,11 +18,11 @@ export interface Place {
 
 interface Wish {
   /** What becomes of one value. */
-  readonly change: (element: PageElement, property: string, value: string) => readonly StyleChange[];
+  readonly change: (element: PageElement, property: string, value: string) => readonly ValueChange[];
   /** Why nothing can be done where nothing changes. */
   readonly nothing: string;
   /** Of what (the properties), whose (the elements), and by which changes. */
-  readonly sentence: (what: string, whose: string, changes: readonly StyleChange[]) => string;
+  readonly sentence: (what: string, whose: string, changes: readonly ValueChange[]) => string;
 }
 
 const where = (project: Project, at: At) => (at === BASE ? 'the base' : describeTarget(project, at));
@@ -114,7 +114,7 @@ export function planClearStronger(
         ? []
         : Object.keys(declarations)
             .filter((property) => properties.includes(property))
-            .map((property): StyleChange => ({ owner, at: other, property, value: null })),
+            .map((property): ValueChange => ({ owner, at: other, property, value: null })),
     ),
   );
   if (changes.length === 0) throw new PlanError('Nothing stronger keeps a value of its own.');

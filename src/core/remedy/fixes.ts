@@ -2,8 +2,8 @@ import { usualLimits } from '../audit/check';
 import { checkNamed } from '../audit/checks';
 import type { Finding } from '../audit/sweep/ledger';
 import type { Page, Project } from '../document/project';
-import type { Edit } from '../edits/registry';
-import { applyEdit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
+import { applyEdit } from '../edits/apply-edit';
 import { placesFor } from './places';
 import { kitchenOf, recipesFor } from './recipes';
 
@@ -26,7 +26,13 @@ export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] 
   for (const { title, values } of recipesFor(kitchenOf(project, page, finding, limits)))
     for (const { at, words, before } of places) {
       const label = `${title} ${words}`;
-      const edits = values.map(([node, property, value]): Edit => ({ type: 'setStyle', node, at, property, value }));
+      const edits = values.map(([node, property, value]): Edit => ({
+        type: 'setStyle',
+        owner: node,
+        at,
+        property,
+        value,
+      }));
       const edit: Edit = { type: 'group', label, edits: [...before, ...edits] };
       if (reaches(project, page, edit)) fixes.push({ title: label, edit });
     }

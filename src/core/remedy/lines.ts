@@ -1,4 +1,4 @@
-import type { Edit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
 import type { Fix } from './fixes';
 import type { Verdict } from './verdict';
 

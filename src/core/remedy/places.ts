@@ -4,7 +4,7 @@ import { conditionInterval } from '../breakpoints/condition';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import { SWEEP_RANGE } from '../audit/sweep/ledger';
 import type { Project } from '../document/project';
-import type { Edit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
 
 /** Where a mend is written: under a breakpoint that is there, or under a new one at the exact width. */
 export interface Place {

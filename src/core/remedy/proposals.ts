@@ -3,7 +3,7 @@ import { SWEEP_RANGE } from '../audit/sweep/ledger';
 import { bandsOf } from '../breakpoints/bands';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Project } from '../document/project';
-import type { Edit } from '../edits/registry';
+import type { Edit } from '../edits/edit';
 
 /** A width at which the page begins to fail, where no breakpoint is yet. */
 export interface ProposedBreakpoint {

@@ -1,6 +1,6 @@
 import type { PageElement } from '../document/element';
 import { classesOf } from '../document/class-names';
-import { HTML_ELEMENTS } from '../document/html';
+import { ruleOf } from '../document/html';
 import type { Page, Project } from '../document/project';
 import type { Addresses } from './sheet';
 
@@ -43,7 +43,7 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
 export function renderElement(project: Project, page: Page, id: string, options: MarkupOptions, indent = ''): string {
   const element = page.elements[id]!;
   const open = `${indent}<${element.tag}${attributesOf(project, element, options)}>`;
-  if (HTML_ELEMENTS[element.tag]?.content === 'void') return `${open}\n`;
+  if (ruleOf(element.tag)?.content === 'void') return `${open}\n`;
   if (element.children.length === 0) {
     const text = escapeText(element.text ?? '');
     const first = text.startsWith('\n') && (element.tag === 'pre' || element.tag === 'textarea') ? '\n' : '';

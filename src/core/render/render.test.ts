@@ -93,11 +93,11 @@ test('a changed value is one rule to patch; a first override is a block; a text 
   const preview = (project: Project) => renderPreview(project, project.pages[1]!, () => 'data:,');
   const patch = (edit: Parameters<typeof applyEdit>[1]) =>
     patchBetween(preview(demo), preview(applyEdit(demo, edit).document));
-  expect(patch({ type: 'setStyle', node: cards.id, at: 'bmiddle', property: 'gap', value: '9px' })).toMatchObject({
+  expect(patch({ type: 'setStyle', owner: cards.id, at: 'bmiddle', property: 'gap', value: '9px' })).toMatchObject({
     kind: 'rules',
     changes: [{ css: expect.stringContaining('gap: 9px') }],
   });
-  expect(patch({ type: 'setStyle', node: note.id, at: 'bnarrow', property: 'width', value: 'auto' }).kind).toBe(
+  expect(patch({ type: 'setStyle', owner: note.id, at: 'bnarrow', property: 'width', value: 'auto' }).kind).toBe(
     'blocks',
   );
   expect(patch({ type: 'setText', node: note.id, text: 'x' }).kind).toBe('body');

@@ -1,5 +1,5 @@
 import type { Project } from '../document';
-import { changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import type { Edit } from '../edits';
 import { HEADING, insert, make, MIDDLE, NARROW, set, shared, TEXT } from '../edits/project-for-tests';
 import { renderPreview, restyledPreview } from './index';
@@ -8,7 +8,7 @@ const preview = (project: Project) => renderPreview(project, project.pages[0]!, 
 const project = make(MIDDLE, NARROW, shared(TEXT), insert('e1', 'div'), set(TEXT, 'base', 'width', '9px'), set(TEXT, 'bm', 'width', '5px'), set(HEADING, 'base', 'color', 'red'), set('sx', 'base', 'color', 'red')); // prettier-ignore
 const shown = { project, page: project.pages[0]!, preview: preview(project) };
 const after = (edit: Edit) => {
-  const next = changeDocument(project, edit).document;
+  const next = applyEdit(project, edit).document;
   return { next, quick: restyledPreview(shown, next, next.pages[0]!) };
 };
 
@@ -25,7 +25,7 @@ test.each<[string, Edit, string]>([
 test.each<[string, Edit]>([
   ['a first value, which brings a class', set('e1', 'base', 'width', '10px')],
   ['a first value under a breakpoint, which brings a rule', set(TEXT, 'bn', 'width', '10px')],
-  ['a last value', { type: 'clearStyle', node: HEADING, at: 'base', property: 'color' }],
+  ['a last value', { type: 'clearStyle', owner: HEADING, at: 'base', property: 'color' }],
   ['a family, which may bring a font', set(TEXT, 'base', 'font-family', 'Georgia')],
   ['a variable, which may name a font', set(TEXT, 'base', '--x', '1px')],
   ['a text', { type: 'setText', node: TEXT, text: 'Other' }],

@@ -2,8 +2,11 @@ import { z } from 'zod';
 import { elementSchema } from '../document/element';
 import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Picture, Project } from '../document/project';
-import { LIMITS, treesProblem, pictureSchema } from '../document/project';
+import { LIMITS } from '../document/limits';
+import { pictureSchema } from '../document/project';
+import { treesProblem } from '../document/trees';
 import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
+import { listOf, MALFORMED, malformedAt } from '../text';
 import { subtreeOf } from '../document/tree';
 import { fitPictures, picturesIn, withPictures } from './clip-pictures';
 
@@ -14,7 +17,7 @@ export const clipSchema = z.strictObject({
   from: z.literal('mill-pond'),
   /** Tops in order. */
   tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements, TOO_MANY),
-  elements: z.array(elementSchema).min(1).max(LIMITS.elements, TOO_MANY),
+  elements: listOf(elementSchema, LIMITS.elements, TOO_MANY),
   breakpoints: z.record(z.string().max(30), z.string().max(80)),
   shared: z.record(z.string().max(30), z.string().max(80)),
   pictures: z.array(pictureSchema).max(500),
@@ -54,6 +57,7 @@ export function readClip(text: string): Clip | undefined {
   } catch {
     throw new Error('What was copied is damaged; copy it again.');
   }
+  if (malformedAt(input) !== undefined) throw new Error(`What was copied can't be used: ${MALFORMED}`);
   const result = clipSchema.safeParse(input);
   if (!result.success) throw new Error(`What was copied can't be used: ${result.error.issues[0]!.message}`);
   const clip = result.data as Clip;

@@ -1,4 +1,5 @@
 import type { Page } from '../document/project';
+import type { Shape } from '../document/trees';
 import type { Spot } from './place';
 import { mayStand } from './place';
 
@@ -37,7 +38,7 @@ const holds = ([left, top, width, height]: Rect, x: number, y: number, more = 0)
 /**
  * Where elements dropped at a point go: into the innermost box that can hold them, between those that are there.
  * @param moving elements that are dragged; they don't count as being there
- * @param tags of what is dropped: all of them must be able to stand there
+ * @param shapes of what is dropped: all of them must be able to stand there
  */
 export function dropAt(
   page: Page,
@@ -45,7 +46,7 @@ export function dropAt(
   x: number,
   y: number,
   moving: ReadonlySet<string>,
-  tags: readonly string[],
+  shapes: readonly Shape[],
 ): Drop | undefined {
   const way: string[] = [page.root];
   for (let at: string | undefined = page.root; at;) {
@@ -60,8 +61,9 @@ export function dropAt(
     const id = way.pop()!;
     const box = survey.get(id);
     const parent = way[way.length - 1];
-    const atEdge = box && parent && !inside(box.rect, x, y) && tags.every((tag) => mayStand(page, parent, tag));
-    if (box && !atEdge && tags.every((tag) => mayStand(page, id, tag))) return between(page, survey, box, x, y, moving);
+    const atEdge = box && parent && !inside(box.rect, x, y) && shapes.every((shape) => mayStand(page, parent, shape));
+    if (box && !atEdge && shapes.every((shape) => mayStand(page, id, shape)))
+      return between(page, survey, box, x, y, moving);
   }
   return undefined;
 }

@@ -1,4 +1,5 @@
-import type { GivenKind, PageElement } from '../document/element';
+import type { PageElement } from '../document/element';
+import type { GivenKind } from '../document/kinds';
 import { suggestName } from '../document/element';
 
 import type { Picture } from '../document/project';

@@ -1,7 +1,8 @@
 import type { PageElement } from '../document/element';
-import { whyNotInside } from '../document/html';
 import type { Page } from '../document/project';
 import { ancestorsOf, parentOf } from '../document/tree';
+import type { Shape } from '../document/trees';
+import { whyNotInto } from '../document/trees';
 
 /** A spot in the tree: among the children of `parent`, before the one that is at `index` now. */
 export interface Spot {
@@ -10,26 +11,19 @@ export interface Spot {
 }
 
 /** Where something new can go: into the element if it may, else right after it, else further out. */
-export function placeFor(page: Page, from: string, tag: string): Spot | undefined {
+export function placeFor(page: Page, from: string, shape: Shape): Spot | undefined {
   let index: number | undefined;
   for (let at: PageElement | undefined = page.elements[from]; at; at = parentOf(page, at.id)) {
-    if (mayStand(page, at.id, tag)) return { parent: at.id, index: index ?? at.children.length };
+    if (mayStand(page, at.id, shape)) return { parent: at.id, index: index ?? at.children.length };
     const parent = parentOf(page, at.id);
     index = parent && parent.children.indexOf(at.id) + 1;
   }
   return undefined;
 }
 
-/** Whether an element of the tag can stand directly in the parent (HTML content models; nothing stands beside a text). */
-export function mayStand(page: Page, parentId: string, tag: string): boolean {
-  const parent = page.elements[parentId];
-  if (!parent || parent.text) return false;
-  return !whyNotInside(
-    tag,
-    parent.tag,
-    ancestorsOf(page, parentId).map((ancestor) => ancestor.tag),
-  );
-}
+/** Whether a tree can stand directly in the parent, as edits will say. */
+export const mayStand = (page: Page, parentId: string, shape: Shape): boolean =>
+  whyNotInto(page, parentId, shape) === undefined;
 
 /** Those of the elements that don't stand inside another of them; never the body. In the order of the page. */
 export function topmost(page: Page, ids: readonly string[]): string[] {

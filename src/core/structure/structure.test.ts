@@ -1,6 +1,6 @@
 import { newProject, readProject, treesProblem } from '../document';
 import type { Edit } from '../edits';
-import { changeDocument } from '../edits';
+import { applyEdit } from '../edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, shared, TEXT } from '../edits/project-for-tests';
 import type { Rect, Surveyed } from './index';
 import {
@@ -37,11 +37,11 @@ test.each(PALETTE.map((entry) => [entry.id, entry] as const))('%s can be put int
 
 test('places: into what may hold it, else after it, else further out', () => {
   const page = make(insert('erow', 'div'), insert('elist', 'ul', 0, 'erow')).pages[0]!;
-  expect(placeFor(page, 'erow', 'p')).toEqual({ parent: 'erow', index: 1 });
-  expect(placeFor(page, TEXT, 'p')).toEqual({ parent: MAIN, index: 2 });
-  expect(placeFor(page, 'elist', 'p')).toEqual({ parent: 'erow', index: 1 });
-  expect(placeFor(page, 'elist', 'tr')).toBeUndefined();
-  expect([mayStand(page, TEXT, 'span'), mayStand(page, 'elist', 'li'), mayStand(page, 'egone', 'p')]).toEqual([false, true, false]); // prettier-ignore
+  expect(placeFor(page, 'erow', { tag: 'p' })).toEqual({ parent: 'erow', index: 1 });
+  expect(placeFor(page, TEXT, { tag: 'p' })).toEqual({ parent: MAIN, index: 2 });
+  expect(placeFor(page, 'elist', { tag: 'p' })).toEqual({ parent: 'erow', index: 1 });
+  expect(placeFor(page, 'elist', { tag: 'tr' })).toBeUndefined();
+  expect([mayStand(page, TEXT, { tag: 'span' }), mayStand(page, 'elist', { tag: 'li' }), mayStand(page, 'egone', { tag: 'p' })]).toEqual([false, true, false]); // prettier-ignore
 });
 
 test('outermost ones, those that are alike, and what is found by name or text', () => {
@@ -89,7 +89,14 @@ const SURVEY = new Map([
   at(TEXT, [20, 200, 360, 30]),
 ]);
 const drop = (x: number, y: number, moving: readonly string[] = [], tags = ['p']) => {
-  const result = dropAt(PAGE, SURVEY, x, y, new Set(moving), tags);
+  const result = dropAt(
+    PAGE,
+    SURVEY,
+    x,
+    y,
+    new Set(moving),
+    tags.map((tag) => ({ tag })),
+  );
   return result && [result.parent, result.index];
 };
 
@@ -110,7 +117,7 @@ test('what is dropped goes between what is there, by line and by side', () => {
 
 test('locked elements take nothing', () => {
   const page = makeFrom({ ...make(), pages: [PAGE] }, { type: 'setLocked', node: 'eb', locked: true }).pages[0]!;
-  expect(dropAt(page, SURVEY, 180, 100, new Set(), ['p'])).toMatchObject({ parent: 'erow' });
+  expect(dropAt(page, SURVEY, 180, 100, new Set(), [{ tag: 'p' }])).toMatchObject({ parent: 'erow' });
   expect(framedBy(page, SURVEY, [0, 60, 300, 130])).toEqual(['ea', 'ec']);
 });
 
@@ -163,21 +170,21 @@ test('a thousand copies go in at once, and out again', () => {
   const clip = clipOf(project, project.pages[0]!, ['ea']);
   const many = { ...clip, tops: Array.from({ length: 1000 }, (_, i) => `ec${i}`), elements: Array.from({ length: 1000 }, (_, i) => ({ ...clip.elements[0]!, id: `ec${i}` })) }; // prettier-ignore
   const edits = fitClip(project, many, newId).trees.map((elements): Edit => ({ type: 'insertElement', page: 'gfirst', parent: MAIN, index: 0, elements: [...elements] as never })); // prettier-ignore
-  const { document, inverse } = changeDocument(project, { type: 'group', label: 'Paste', edits });
+  const { document, inverse } = applyEdit(project, { type: 'group', label: 'Paste', edits });
   expect(Object.keys(document.pages[0]!.elements)).toHaveLength(Object.keys(project.pages[0]!.elements).length + 1000);
-  expect(changeDocument(document, inverse).document).toEqual(project);
+  expect(applyEdit(document, inverse).document).toEqual(project);
   const six = { type: 'group', label: 'Paste', edits: Array.from({ length: 6 }, () => edits).flat() } as const;
-  expect(() => changeDocument(project, six)).toThrow(/6000 changes at once/);
+  expect(() => applyEdit(project, six)).toThrow(/6000 changes at once/);
 });
 
 test('a drop says which sibling will come after it as it looks, over the ends of lines', () => {
   const before = (x: number, y: number, moving: readonly string[] = []) =>
-    dropAt(PAGE, SURVEY, x, y, new Set(moving), ['p'])?.before;
+    dropAt(PAGE, SURVEY, x, y, new Set(moving), [{ tag: 'p' }])?.before;
   expect([before(135, 100), before(300, 100), before(200, 150), before(50, 380)]).toEqual(['eb', 'ec', undefined, undefined]); // prettier-ignore
   expect(before(300, 100, ['ec'])).toBeUndefined();
   // The second line stands first in the document.
   const turned = new Map([...SURVEY, at('ea', [30, 130, 100, 40]), at('ec', [30, 80, 100, 40])]);
-  expect(dropAt(PAGE, turned, 300, 100, new Set(), ['p'])).toMatchObject({ before: 'ea', index: 2 });
+  expect(dropAt(PAGE, turned, 300, 100, new Set(), [{ tag: 'p' }])).toMatchObject({ before: 'ea', index: 2 });
 });
 
 test('trees: every top is named, nothing is left over, nothing stands twice', () => {

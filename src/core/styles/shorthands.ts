@@ -187,7 +187,7 @@ const SHORTHANDS: Readonly<Record<string, (parts: readonly string[]) => Longhand
 export const SHORTHAND_NAMES: readonly string[] = Object.keys(SHORTHANDS);
 
 export function isShorthand(name: string): boolean {
-  return name in SHORTHANDS;
+  return Object.hasOwn(SHORTHANDS, name);
 }
 
 /** The longhands a shorthand sets. A CSS-wide keyword goes to each of them. The value must already be checked. */

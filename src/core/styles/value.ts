@@ -1,8 +1,9 @@
 import { generate, lexer, parse } from 'css-tree';
-import { VALUE_MAX } from '../document/element';
 import { CUSTOM_PROPERTY, usesVariables, wellFormed } from './custom';
 import { isProperty, propertyNamed } from './properties';
 import { expandShorthand, isShorthand } from './shorthands';
+
+export const VALUE_MAX = 2_000;
 
 export type CheckedValue =
   | { readonly ok: true; readonly declarations: Readonly<Record<string, string>> }

@@ -1,7 +1,7 @@
 import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult } from '@/core/audit';
 import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
-import type { ColumnGrid } from '@/core/grid';
+import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
 import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';

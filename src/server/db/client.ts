@@ -5,6 +5,9 @@ import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema>;
 
+/** The database or a transaction in it. */
+export type Connection = Database | Parameters<Parameters<Database['transaction']>[0]>[0];
+
 // Development reloads modules; the pool must outlive that.
 const kept = globalThis as { millPondPool?: Pool };
 

@@ -12,33 +12,34 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 
-/** A project without its pages: breakpoints, devices, shared styles, pictures. */
+/** A project: what it's called and how far its log has come. What it holds is in `project_parts` and `edits`. */
 export const projects = pgTable('projects', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
-  document: jsonb('document').notNull(),
-  /** Raised by one with every edit to the project or to any of its pages. */
+  /** Raised by one with every edit. */
   revision: integer('revision').notNull().default(0),
+  /** The revision of the newest whole document in `project_parts`; the edits after it lead to the present one. */
+  snapshot: integer('snapshot').notNull().default(0),
+  pageCount: integer('page_count').notNull().default(0),
+  breakpointCount: integer('breakpoint_count').notNull().default(0),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   /** Set while the project lies deleted and can still be brought back. */
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
 });
 
-export const pages = pgTable(
-  'pages',
+/** Parts of documents: a page, the pictures, and so on, as they were from a snapshot on until the next one of the part. */
+export const projectParts = pgTable(
+  'project_parts',
   {
-    id: text('id').notNull(),
     projectId: uuid('project_id')
       .notNull()
       .references(() => projects.id, { onDelete: 'cascade' }),
-    position: integer('position').notNull(),
-    name: text('name').notNull(),
+    part: text('part').notNull(),
+    revision: integer('revision').notNull(),
     document: jsonb('document').notNull(),
-    /** The project's revision at which this page was last changed. */
-    revision: integer('revision').notNull().default(0),
   },
-  (table) => [primaryKey({ columns: [table.projectId, table.id] })],
+  (table) => [primaryKey({ columns: [table.projectId, table.part, table.revision] })],
 );
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -68,7 +69,7 @@ export const edits = pgTable(
     revision: integer('revision').notNull(),
     /** Given by the client, so that sending twice writes once. */
     editId: uuid('edit_id').notNull(),
-    kind: text('kind', { enum: ['do', 'undo', 'redo'] }).notNull(),
+    kind: text('kind', { enum: ['do', 'undo', 'redo', 'restart'] }).notNull(),
     /** For undo and redo: the edit that is taken back or made again. */
     ofEdit: uuid('of_edit'),
     edit: jsonb('edit').notNull(),

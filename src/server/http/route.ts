@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { MALFORMED, malformedAt } from '@/core/text';
 import { HttpError } from './errors';
 import { log } from './log';
 
@@ -71,6 +72,8 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
   } catch {
     throw new HttpError(400, 'The request is not readable as JSON.');
   }
+  const malformed = malformedAt(input);
+  if (malformed !== undefined) throw new HttpError(422, `${MALFORMED} (at ${malformed})`);
   return check(schema, input);
 }
 

@@ -3,7 +3,7 @@ import { count, desc, eq, isNull } from 'drizzle-orm';
 import { newProject } from '@/core/document';
 import { DEMO_NAME, demoProject } from '@/demo';
 import { database } from '../db/client';
-import { pages, projects } from '../db/schema';
+import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
 import { insertProject } from './documents';
 
@@ -19,19 +19,17 @@ export interface ProjectSummary {
 /** Projects, last changed first. */
 export async function listProjects(): Promise<ProjectSummary[]> {
   const rows = await database()
-    .select({ row: projects, pages: count(pages.id) })
+    .select()
     .from(projects)
-    .leftJoin(pages, eq(pages.projectId, projects.id))
     .where(isNull(projects.deletedAt))
-    .groupBy(projects.id)
     .orderBy(desc(projects.updatedAt));
-  return rows.map(({ row, pages: pageCount }) => ({
-    id: row.id,
-    name: row.name,
+  return rows.map(({ id, name, pageCount, breakpointCount, revision, updatedAt }) => ({
+    id,
+    name,
     pages: pageCount,
-    breakpoints: (row.document as { breakpoints: unknown[] }).breakpoints.length,
-    revision: row.revision,
-    updatedAt: row.updatedAt.toISOString(),
+    breakpoints: breakpointCount,
+    revision,
+    updatedAt: updatedAt.toISOString(),
   }));
 }
 

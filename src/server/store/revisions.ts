@@ -1,12 +1,10 @@
-import { and, desc, eq, gt } from 'drizzle-orm';
 import type { Project } from '@/core/document';
 import type { Footprint } from '@/core/edits';
-import { applyEdit, changeDocument, describeEdit, mergeFootprints } from '@/core/edits';
+import { applyEdit, describeEdit, mergeFootprints } from '@/core/edits';
 import { database } from '../db/client';
-import { edits } from '../db/schema';
 import { HttpError } from '../http/errors';
 import { loadProject } from './documents';
-import type { Edit } from '@/core/edits';
+import { entryOf, rowsSince } from './log-rows';
 
 /** How many edits back can be looked at. */
 const LISTED = 200;
@@ -20,27 +18,25 @@ export interface RevisionNote {
   readonly words: string;
 }
 
-async function entriesAfter(projectId: string, revision: number, most: number) {
-  return database()
-    .select()
-    .from(edits)
-    .where(and(eq(edits.projectId, projectId), gt(edits.revision, revision)))
-    .orderBy(desc(edits.revision))
-    .limit(most);
+/** The rows after a revision up to another, newest first; none from before the project was taken back. */
+async function rowsBetween(projectId: string, after: number, upTo: number, most: number) {
+  const rows = (await rowsSince(database(), projectId, after, most)).filter(({ revision }) => revision <= upTo);
+  const restart = rows.findIndex(({ kind }) => kind === 'restart');
+  return restart < 0 ? rows : rows.slice(0, restart);
 }
 
 /** What can be gone back to, newest first: the project as it was before each of the last edits. */
 export async function listRevisions(projectId: string): Promise<{ current: number; revisions: RevisionNote[] }> {
   const { project, revision } = await loadProject(database(), projectId);
-  const rows = await entriesAfter(projectId, 0, LISTED);
   let document = project;
-  const revisions = rows.map((row): RevisionNote => {
-    document = changeDocument(document, row.inverse as Edit).document;
-    const words = describeEdit(document, row.edit as Edit);
+  const revisions = (await rowsBetween(projectId, 0, revision, LISTED)).map((row): RevisionNote => {
+    const { edit, inverse, kind } = entryOf(row);
+    document = applyEdit(document, inverse).document;
+    const words = describeEdit(document, edit);
     return {
       revision: row.revision - 1,
       at: row.createdAt.toISOString(),
-      words: row.kind === 'do' ? words : `${row.kind === 'undo' ? 'Undo' : 'Redo'}: ${words}`,
+      words: kind === 'do' ? words : `${kind === 'undo' ? 'Undo' : 'Redo'}: ${words}`,
     };
   });
   return { current: revision, revisions };
@@ -61,12 +57,12 @@ export interface Earlier {
 export async function earlierProject(projectId: string, revision: number): Promise<Earlier> {
   const { project: current, revision: now } = await loadProject(database(), projectId);
   if (revision < 0 || revision > now) throw new HttpError(404, 'The project has no such revision.');
-  const rows = await entriesAfter(projectId, revision, LISTED * 50);
+  const rows = await rowsBetween(projectId, revision, now, LISTED * 50);
   if (rows.length !== now - revision) throw new HttpError(404, 'This revision lies too far back to be looked at.');
   let project = current;
   const footprints: Footprint[] = [];
   for (const row of rows) {
-    const applied = applyEdit(project, row.inverse as Edit);
+    const applied = applyEdit(project, entryOf(row).inverse);
     footprints.push(applied.footprint);
     project = applied.document;
   }

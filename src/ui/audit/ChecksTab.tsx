@@ -2,7 +2,7 @@
 
 import type { Check } from '@/core/audit';
 import { CHECKS } from '@/core/audit';
-import type { Tuning } from '@/core/audit';
+import type { Tuning } from '@/core/document';
 import { commitOrReport } from '../session/edits';
 import { useSession } from '../session/store';
 

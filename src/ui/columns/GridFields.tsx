@@ -1,7 +1,7 @@
 'use client';
 
-import type { ColumnGrid } from '@/core/grid';
-import { columnGridSchema } from '@/core/grid';
+import type { ColumnGrid } from '@/core/document';
+import { columnGridSchema } from '@/core/document';
 import { CheckedField } from '../shape/CheckedField';
 
 interface Props {

@@ -31,7 +31,7 @@ export function StretchField({ element, property, stretch, finish }: Props) {
     select([element]);
     const wrong = commit({
       type: 'setStyle',
-      node: element,
+      owner: element,
       at: placeOf(project, stretch, width),
       property,
       value: text.trim(),

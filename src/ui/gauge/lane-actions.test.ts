@@ -1,7 +1,7 @@
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { laneFor } from '@/core/cascade';
 import type { Project } from '@/core/document';
-import { changeDocument } from '@/core/edits';
+import { applyEdit } from '@/core/edits';
 import { insert, make, MIDDLE, NARROW, set, shared, TEXT } from '@/core/edits/project-for-tests';
 import { laneActions } from './lane-actions';
 import { endNear, placeOf } from './stretch';
@@ -44,7 +44,7 @@ test('each does what it says', () => {
     let action = laneActions(project, page, place(1)).find((one) => one.label === label)!;
     if ('more' in action) action = action.more.find((one) => one.label === further)!;
     if ('more' in action) throw new Error('There is a further list.');
-    const next = changeDocument(project, action.make(project, DEFAULT_SLICE, page).edit).document;
+    const next = applyEdit(project, action.make(project, DEFAULT_SLICE, page).edit).document;
     return lane(next)
       .filter(({ value }, i, all) => value !== all[i - 1]?.value)
       .map(({ from, value }) => `${from} ${value}`);

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { shapeOf } from '@/core/document';
 import type { PaletteEntry, Spot } from '@/core/structure';
 import { PALETTE } from '@/core/structure';
 import { followPointer } from '../pointer/follow-pointer';
@@ -46,7 +47,7 @@ export function Palette() {
   const wanted = (label: string) => label.toLowerCase().includes(query.trim().toLowerCase());
   const load = (entry: PaletteEntry) => ({
     ids: [],
-    tags: [entry.sketch.tag],
+    shapes: [entry.sketch],
     name: entry.label,
     put: (spot: Spot) => insertEntry(entry, spot),
   });
@@ -100,7 +101,12 @@ export function Palette() {
               data-block={id}
               className={`${ENTRY} flex-1`}
               onPointerDown={(event) =>
-                dragIn(event, { ids: [], tags: [elements[0]!.tag], name, put: (spot) => insertBlock(id, spot) })
+                dragIn(event, {
+                  ids: [],
+                  shapes: [shapeOf(Object.fromEntries(elements.map((one) => [one.id, one])), elements[0]!.id)],
+                  name,
+                  put: (spot) => insertBlock(id, spot),
+                })
               }
               onClick={() => !dragged && insertBlock(id)}
             >

@@ -1,5 +1,5 @@
 import type { Page } from '@/core/document';
-import { ancestorsOf, parentOf } from '@/core/document';
+import { ancestorsOf, parentOf, shapeOf } from '@/core/document';
 import type { Spot } from '@/core/structure';
 import { mayStand } from '@/core/structure';
 
@@ -15,8 +15,8 @@ export function spotOnRow(page: Page, ids: readonly string[], id: string, part: 
   const moving = new Set(ids);
   if (moving.has(id) || ancestorsOf(page, id).some((one) => moving.has(one.id))) return undefined;
   const parent = parentOf(page, id);
-  const tags = ids.map((one) => page.elements[one]!.tag);
-  const fits = (into: string) => tags.every((tag) => mayStand(page, into, tag));
+  const shapes = ids.map((one) => shapeOf(page.elements, one));
+  const fits = (into: string) => shapes.every((shape) => mayStand(page, into, shape));
   const beside = parent && fits(parent.id);
   const into = fits(id) && (!beside || (part > 0.3 && part < 0.7));
   if (into) return { id, how: 'into', spot: { parent: id, index: page.elements[id]!.children.length } };

@@ -12,10 +12,12 @@ import {
 import { conditionsOf } from '@/core/cascade';
 import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
+import { opened } from '@/core/edits';
 import { BUNDLED_FONTS } from '@/core/render';
 import { familyProblem } from '@/core/styles';
 import { openProject } from './api';
 import { announce, commit, commitOrReport } from './edits';
+import { listen } from './live';
 import { settled } from './sync';
 import {
   HEIGHT_MAX,
@@ -34,12 +36,28 @@ export const newElementId = () => `e${key()}`;
 
 export async function open(projectId: string): Promise<void> {
   await settled();
-  const { project, revision, history } = await openProject(projectId);
+  const { project, revision, history, damage } = await openProject(projectId);
   forgetSweeps();
   useSession.setState({
-    projectId, project, confirmed: project, revision, history, confirmedHistory: history, pending: [], saving: 'saved', problems: [], draft: undefined,
-    pageId: project.pages[0]!.id, selection: [], hovered: undefined, chosenTarget: undefined, targetLocked: false, proposal: undefined, slice: DEFAULT_SLICE, findings: {}, accepted: {}, sweeps: {}, selectedFinding: undefined,
-  }); // prettier-ignore
+    ...opened(project, revision, history),
+    projectId,
+    damage,
+    saving: 'saved',
+    problems: [],
+    draft: undefined,
+    pageId: project.pages[0]!.id,
+    selection: [],
+    hovered: undefined,
+    chosenTarget: undefined,
+    targetLocked: false,
+    proposal: undefined,
+    slice: DEFAULT_SLICE,
+    findings: {},
+    accepted: {},
+    sweeps: {},
+    selectedFinding: undefined,
+  });
+  listen(projectId);
   continueSweep();
 }
 
@@ -167,7 +185,7 @@ export function writeValue(property: string, value: string, at: At, gesture?: st
 
 export function writeEdit(property: string, value: string, at: At): Edit | undefined {
   const { selection } = useSession.getState();
-  const edits = selection.map((node): Edit => ({ type: 'setStyle', node, at, property, value }));
+  const edits = selection.map((node): Edit => ({ type: 'setStyle', owner: node, at, property, value }));
   return edits.length <= 1
     ? edits[0]
     : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
@@ -180,7 +198,7 @@ export function clearValues(properties: readonly string[], at: At): void {
   const edits = selection.flatMap((node) =>
     properties
       .filter((property) => elements[node]?.styles[at]?.[property] !== undefined)
-      .map((property): Edit => ({ type: 'clearStyle', node, at, property })),
+      .map((property): Edit => ({ type: 'clearStyle', owner: node, at, property })),
   );
   if (edits.length === 0) return announce('There is no own value here to clear.');
   commitOrReport(

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Finding, PackedResult, View } from '@/core/audit';
 import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
-import type { Edit, History, LogEntry } from '@/core/edits';
+import type { Arrived, History, PendingEntry } from '@/core/edits';
 
 /** A request the server refused, in its own words. */
 export class Refused extends Error {
@@ -18,7 +18,11 @@ export class Refused extends Error {
 
 const errorSchema = z.object({ error: z.string() });
 
-export async function requestJson(path: string, init?: { method?: string; body?: unknown }): Promise<unknown> {
+/** @param fine tells answers besides 2xx that are read like others. @throws Refused for all else */
+export async function requestJson(
+  path: string,
+  init?: { method?: string; body?: unknown; fine?: (answer: unknown) => boolean },
+): Promise<unknown> {
   const response = await fetch(path, {
     method: init?.method ?? 'GET',
     ...(init?.body !== undefined && {
@@ -28,46 +32,82 @@ export async function requestJson(path: string, init?: { method?: string; body?:
     cache: 'no-store',
   });
   const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok || response.status === 409) return answer;
+  if (response.ok || init?.fine?.(answer)) return answer;
   const words = errorSchema.safeParse(answer);
   throw new Refused(response.status, words.success ? words.data.error : `The server answered with ${response.status}.`);
+}
+
+/** What is wrong with a project whose stored document can't be read. */
+export interface Damage {
+  readonly reason: string;
+  /** Where in the document. */
+  readonly place: string;
+  /** The revision that can't be read. */
+  readonly revision: number;
 }
 
 export interface OpenedProject {
   readonly project: Project;
   readonly revision: number;
   readonly history: History;
+  readonly damage?: Damage;
 }
 
+/** A project of which no revision can be read. */
+export class UnreadableEverywhere extends Error {
+  override readonly name = 'UnreadableEverywhere';
+}
+
+const openedSchema = z.object({
+  project: z.unknown().optional(),
+  revision: z.number().optional(),
+  history: z.custom<History>((one) => typeof one === 'object' && one !== null),
+  damage: z.object({ reason: z.string(), place: z.string(), revision: z.number() }).optional(),
+});
+
+/** @throws UnreadableEverywhere when nothing of it can be shown */
 export async function openProject(id: string): Promise<OpenedProject> {
-  const answer = (await requestJson(`/api/projects/${id}`)) as { project: unknown; revision: number; history: History };
-  return { project: readProject(answer.project), revision: answer.revision, history: answer.history };
+  const { project, revision, history, damage } = openedSchema.parse(await requestJson(`/api/projects/${id}`));
+  if (project === undefined || revision === undefined)
+    throw new UnreadableEverywhere(`No revision of this project can be read: ${damage?.reason ?? ''}`);
+  return { project: readProject(project), revision, history, ...(damage && { damage }) };
 }
 
-export interface PendingEdit {
-  readonly id: string;
-  readonly kind: LogEntry['kind'];
-  readonly of?: string;
-  readonly edit: Edit;
-  /** On its way to the server; it can't take in more changes. */
-  readonly sent?: boolean;
-}
+const arrivedSchema = z.custom<Arrived>(
+  (one) => typeof one === 'object' && one !== null && typeof (one as Arrived).revision === 'number',
+);
+export const tidingsSchema = z.object({
+  entries: z.array(arrivedSchema).default([]),
+  reload: z.literal(true).optional(),
+});
+const answerSchema = tidingsSchema.extend({
+  known: z.array(z.string()),
+  refused: z.array(z.object({ id: z.string(), why: z.string() })),
+});
+export type SaveAnswer = z.infer<typeof answerSchema>;
 
-export type SaveAnswer =
-  { status: 'saved'; revision: number } | { status: 'stale'; revision: number; missed: LogEntry[] };
+/** Names this window, so that it isn't told of its own edits twice. */
+export const WINDOW_ID = globalThis.crypto?.randomUUID() ?? '';
 
 export async function saveEdits(
   projectId: string,
   revision: number,
-  edits: readonly PendingEdit[],
+  edits: readonly PendingEntry[],
 ): Promise<SaveAnswer> {
-  const answer = await requestJson(`/api/projects/${projectId}/edits`, {
-    method: 'POST',
-    body: { revision, edits: edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit })) },
-  });
-  if (typeof answer !== 'object' || answer === null || !('status' in answer))
-    throw new Refused(409, errorSchema.safeParse(answer).data?.error ?? 'The server refused the edit.');
-  return answer as SaveAnswer;
+  const list = edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit }));
+  return answerSchema.parse(
+    await requestJson(`/api/projects/${projectId}/edits`, {
+      method: 'POST',
+      body: { revision, window: WINDOW_ID, edits: list },
+      // 422 with a word about each edit: all were refused.
+      fine: (answer) => answerSchema.safeParse(answer).success,
+    }),
+  );
+}
+
+/** Takes a project whose stored document can't be read back to its newest revision that can. */
+export async function recoverProject(id: string): Promise<void> {
+  await requestJson(`/api/projects/${id}/recover`, { method: 'POST' });
 }
 
 export interface FrameParts {

@@ -1,5 +1,5 @@
-import type { Page } from '@/core/document';
-import { htmlIdsOn, parentOf } from '@/core/document';
+import type { Page, Shape } from '@/core/document';
+import { htmlIdsOn, parentOf, shapeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import type { Clip, PaletteEntry, Spot } from '@/core/structure';
 import { clipOf, fitClip, placeFor, readClip, sketched } from '@/core/structure';
@@ -47,11 +47,9 @@ export function paste(text = localStorage.getItem(KEY) ?? held): void {
   const page = shownPage(session);
   const last = session.selection[session.selection.length - 1] ?? page.root;
   const beside = clip.tops.includes(last) ? parentOf(page, last) : undefined;
-  const tags = clip.tops.map((top) => clip.elements.find(({ id }) => id === top)!.tag);
-  const spot = beside
-    ? { parent: beside.id, index: beside.children.indexOf(last) + 1 }
-    : placeFor(page, last, tags[0]!);
-  if (!spot) return report(`There is no place for <${tags[0]}> around what is selected.`);
+  const shape = shapeOfFirst(clip);
+  const spot = beside ? { parent: beside.id, index: beside.children.indexOf(last) + 1 } : placeFor(page, last, shape);
+  if (!spot) return report(`There is no place for <${shape.tag}> around what is selected.`);
   putIn(clip, spot, `Paste ${clip.tops.length === 1 ? 'an element' : `${clip.tops.length} elements`}`);
 }
 
@@ -67,7 +65,7 @@ export function putIn(clip: Parameters<typeof fitClip>[1], spot: Spot, label: st
       page: pageId,
       parent: spot.parent,
       index: spot.index + i,
-      elements: [...elements] as Extract<Edit, { type: 'insertElement' }>['elements'],
+      elements,
     })),
   ];
   if (!commitOrReport(together(label, edits))) return;
@@ -75,15 +73,18 @@ export function putIn(clip: Parameters<typeof fitClip>[1], spot: Spot, label: st
   if (notes.length > 0) report(notes.join(' '));
 }
 
-/** Where something new of a tag goes if nobody points at a place. */
-export function spotFor(page: Page, tag: string): Spot | undefined {
+const shapeOfFirst = ({ tops, elements }: Pick<Clip, 'tops' | 'elements'>): Shape =>
+  shapeOf(Object.fromEntries(elements.map((one) => [one.id, one])), tops[0]!);
+
+/** Where something new goes if nobody points at a place. */
+function spotFor(page: Page, shape: Shape): Spot | undefined {
   const { selection } = useSession.getState();
-  return placeFor(page, selection[selection.length - 1] ?? page.root, tag);
+  return placeFor(page, selection[selection.length - 1] ?? page.root, shape);
 }
 
 /** Puts a building block in. */
 export function insertEntry({ sketch, label, picture }: PaletteEntry, at?: Spot): void {
-  const spot = at ?? spotFor(shownPage(useSession.getState()), sketch.tag);
+  const spot = at ?? spotFor(shownPage(useSession.getState()), sketch);
   if (!spot) return report(`There is no place for ${label} around what is selected.`);
   const elements = sketched(sketch, newElementId);
   putIn(
@@ -97,9 +98,10 @@ export function insertEntry({ sketch, label, picture }: PaletteEntry, at?: Spot)
 export function insertBlock(id: string, at?: Spot): void {
   const block = useSession.getState().project.blocks.find((one) => one.id === id);
   if (!block) return;
-  const spot = at ?? spotFor(shownPage(useSession.getState()), block.elements[0]!.tag);
+  const clip = { tops: [block.elements[0]!.id], elements: block.elements };
+  const spot = at ?? spotFor(shownPage(useSession.getState()), shapeOfFirst(clip));
   if (!spot) return report(`There is no place for ${block.name} around what is selected.`);
-  putIn({ tops: [block.elements[0]!.id], elements: block.elements }, spot, `Insert ${block.name}`);
+  putIn(clip, spot, `Insert ${block.name}`);
 }
 
 /** Keeps what is selected as a block, with its overrides. */
@@ -110,6 +112,6 @@ export function keepAsBlock(): void {
   if (ids.length !== 1) return report('Select the one element to keep as a block.');
   const { elements } = clipOf(session.project, page, ids);
   const { name } = page.elements[ids[0]!]!;
-  const block = { id: newBlockId(), name, elements: [...elements] } as Extract<Edit, { type: 'addBlock' }>['block'];
+  const block = { id: newBlockId(), name, elements };
   if (commitOrReport({ type: 'addBlock', block })) useSession.setState({ paletteOpen: true });
 }

@@ -1,20 +1,12 @@
-import { cutsAcross, DEFAULT_SLICE } from '@/core/breakpoints';
-import { conditionsOf } from '@/core/cascade';
-import type { Project } from '@/core/document';
-import { pageOf } from '@/core/document';
-import type { Edit, Footprint } from '@/core/edits';
-import { advance, applyEdit, changeDocument, describeEdit, EditError } from '@/core/edits';
-import type { PendingEdit } from './api';
+import type { Edit, EditLog, Footprint } from '@/core/edits';
+import { applyEdit, EditError, made, stepped } from '@/core/edits';
+import { followDocument } from './follow-document';
 import { schedule } from './sync';
-import { allWidthsChanged, invalidateSweeps } from './sweep';
-import { useSession } from './store';
+import { invalidateSweeps } from './sweep';
+import { logOf, useSession } from './store';
 
-/** Edits of the same key within this time are one step to undo, ms. */
-const SAME_GESTURE = 2_000;
 /** A gesture that may go on is sent only after this pause, ms: what has been sent can't be joined any more. */
 const GESTURE_PAUSE = 800;
-
-let lastGesture: { key: string; at: number; id: string } | undefined;
 
 export function report(message: string): void {
   useSession.setState(({ problems }) => ({
@@ -35,6 +27,8 @@ function inWords(error: unknown): string {
   throw error;
 }
 
+const NOT_NOW = "This project is shown as it was, since what is stored can't be read. Go back to this revision to edit it."; // prettier-ignore
+
 /** What an edit would change, without making it; undefined when it can't be made. */
 export function footprintOf(edit: Edit): Footprint | undefined {
   try {
@@ -50,37 +44,12 @@ export function footprintOf(edit: Edit): Footprint | undefined {
  * @returns what is wrong with it, in words; undefined when it's made
  */
 export function commit(edit: Edit, gesture?: string): string | undefined {
-  const { project, history, pending } = useSession.getState();
+  const session = useSession.getState();
+  if (session.damage) return NOT_NOW;
   try {
-    const { document, inverse, footprint } = applyEdit(project, edit);
-    const now = Date.now();
-    const last = pending[pending.length - 1];
-    const joins =
-      gesture !== undefined &&
-      lastGesture?.key === gesture &&
-      now - lastGesture.at < SAME_GESTURE &&
-      last?.id === lastGesture.id &&
-      !last.sent;
-    if (joins) {
-      const top = history.undo[history.undo.length - 1]!;
-      useSession.setState({
-        project: document,
-        draft: undefined,
-        pending: [...pending.slice(0, -1), { ...last, edit }],
-        history: { ...history, undo: [...history.undo.slice(0, -1), { ...top, edit }] },
-      });
-      lastGesture = { key: gesture, at: now, id: last.id };
-    } else {
-      const entry: PendingEdit = { id: crypto.randomUUID(), kind: 'do', edit };
-      useSession.setState({
-        project: document,
-        draft: undefined,
-        pending: [...pending, entry],
-        history: advance(history, { ...entry, revision: 0, inverse }),
-      });
-      lastGesture = gesture === undefined ? undefined : { key: gesture, at: now, id: entry.id };
-    }
-    afterwards(document, footprint, describeEdit(project, edit), gesture === undefined ? undefined : GESTURE_PAUSE);
+    const key = gesture === undefined ? undefined : { key: gesture, at: Date.now() };
+    const { log, footprint, words } = made(logOf(session), crypto.randomUUID(), edit, key);
+    show(log, footprint, words, gesture === undefined ? undefined : GESTURE_PAUSE);
     return undefined;
   } catch (error) {
     useSession.setState({ draft: undefined });
@@ -99,54 +68,29 @@ export function commitOrReport(edit: Edit): boolean {
 export function preview(edit: Edit | undefined): void {
   if (!edit) return useSession.setState({ draft: undefined });
   try {
-    useSession.setState({ draft: changeDocument(useSession.getState().project, edit).document });
+    useSession.setState({ draft: applyEdit(useSession.getState().project, edit).document });
   } catch (error) {
     inWords(error);
   }
 }
 
 function step(kind: 'undo' | 'redo'): void {
-  const { project, history, pending } = useSession.getState();
-  const entry = history[kind][history[kind].length - 1];
-  if (!entry) return announce(kind === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.');
-  lastGesture = undefined;
-  const edit = kind === 'undo' ? entry.inverse : entry.edit;
-  try {
-    const { document, inverse, footprint } = applyEdit(project, edit);
-    const made: PendingEdit = { id: crypto.randomUUID(), kind, of: entry.id, edit };
-    useSession.setState({
-      project: document,
-      draft: undefined,
-      pending: [...pending, made],
-      history: advance(history, { ...made, revision: 0, inverse }),
-    });
-    afterwards(
-      document,
-      footprint,
-      `${kind === 'undo' ? 'Undone' : 'Redone'}: ${describeEdit(kind === 'undo' ? document : project, entry.edit)}`,
-    );
-  } catch (error) {
-    report(`Can't ${kind}: ${inWords(error)}`);
-  }
+  const session = useSession.getState();
+  if (session.damage) return report(NOT_NOW);
+  const result = stepped(logOf(session), kind, crypto.randomUUID());
+  if (!result) return announce(kind === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.');
+  const { log, footprint, words, problem } = result;
+  show(log, footprint, problem ? '' : `${kind === 'undo' ? 'Undone' : 'Redone'}: ${words}`);
+  if (problem)
+    report(`"${words}" can't be ${kind === 'undo' ? 'undone' : 'made again'} any more, and is passed over: ${problem}`);
 }
 
 export const undo = () => step('undo');
 export const redo = () => step('redo');
 
-function afterwards(document: Project, footprint: Footprint, words: string, pause?: number): void {
-  const { selection, pageId, slice } = useSession.getState();
-  const page = pageOf(document, pageId);
-  const still = selection.filter((id) => page && id in page.elements);
-  useSession.setState({
-    announcement: words,
-    marked: [],
-    ...(still.length !== selection.length && { selection: still }),
-  });
-  // Without a condition on it, height and pointer can't be chosen: the usual ones hold again.
-  if (slice !== DEFAULT_SLICE && !cutsAcross(conditionsOf(document))) {
-    useSession.setState({ slice: DEFAULT_SLICE });
-    allWidthsChanged();
-  }
+function show(log: EditLog, footprint: Footprint, words: string, pause?: number): void {
+  useSession.setState({ ...log, draft: undefined, announcement: words, marked: [] });
+  followDocument(log.project);
   invalidateSweeps(footprint);
   schedule(pause);
 }

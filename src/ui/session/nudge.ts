@@ -33,7 +33,7 @@ export function nudge(dx: number, dy: number): void {
       const offEnd = free && value(start) === 'auto' && value(end) !== 'auto';
       const property = free ? (offEnd ? end : start) : `margin-${start}`;
       const next = lengthened(value(property), offEnd ? -by : by, context, measuredLength(property));
-      return { type: 'setStyle', node, at, property, value: next };
+      return { type: 'setStyle', owner: node, at, property, value: next };
     });
   });
   if (edits.length === 0) return announce('Select something to nudge.');

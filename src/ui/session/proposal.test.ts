@@ -98,7 +98,7 @@ test('a plan that takes long can be left, and arrives as a proposal otherwise', 
 test('a plan for a document that has changed meanwhile is not proposed', async () => {
   const late = thinking();
   const done = proposeTurn(task);
-  commit({ type: 'setStyle', node: cards().id, at: 'base', property: 'width', value: '9px' });
+  commit({ type: 'setStyle', owner: cards().id, at: 'base', property: 'width', value: '9px' });
   late.resolve(turn());
   await done;
   expect(state().proposal).toBeUndefined();

@@ -3,10 +3,10 @@ import type { Finding, View } from '@/core/audit';
 import type { At, IntervalSet, Slice } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import type { History } from '@/core/edits';
+import type { EditLog } from '@/core/edits';
 import { EMPTY_HISTORY } from '@/core/edits';
 import type { Plan } from '@/core/plans';
-import type { PendingEdit } from './api';
+import type { Damage } from './api';
 
 export const WIDTH_MIN = 240;
 export const WIDTH_MAX = 2560;
@@ -33,16 +33,13 @@ export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as 
 export type PanelTab = (typeof PANEL_TABS)[number];
 
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
-export interface Session {
+export interface Session extends EditLog {
   readonly projectId: string;
-  readonly project: Project;
-  /** The document as the server has it; `project` is this with `pending` made on it. */
-  readonly confirmed: Project;
-  readonly confirmedHistory: History;
-  readonly revision: number;
-  readonly history: History;
-  readonly pending: readonly PendingEdit[];
   readonly saving: Saving;
+  /** Whether edits of others come in as they are made. */
+  readonly connected: boolean;
+  /** Why the project can't be edited: what is stored can't be read, and an earlier revision is shown. */
+  readonly damage: Damage | undefined;
   /** What went wrong, until it is read. */
   readonly problems: readonly string[];
   /** What a gesture would make of the document, while it lasts. */
@@ -95,6 +92,8 @@ export const useSession = create<Session>(() => ({
   history: EMPTY_HISTORY,
   pending: [],
   saving: 'saved',
+  connected: true,
+  damage: undefined,
   problems: [],
   draft: undefined,
   pageId: '',
@@ -120,6 +119,16 @@ export const useSession = create<Session>(() => ({
   paletteOpen: false,
   announcement: '',
 }));
+
+/** The log alone, for its transitions. */
+export const logOf = ({ revision, confirmed, confirmedHistory, pending, project, history }: Session): EditLog => ({
+  revision,
+  confirmed,
+  confirmedHistory,
+  pending,
+  project,
+  history,
+});
 
 /** The document on screen: the draft while a gesture lasts. */
 export const shownProject = (session: Session): Project => session.draft ?? session.project;

@@ -1,5 +1,6 @@
 import { demoProject } from '@/demo';
 import type { WidthResult } from '@/core/audit';
+import type { PendingEntry } from '@/core/edits';
 import { Refused, streamSweep } from './api';
 import type { SweepLine } from './api';
 import { useSession } from './store';
@@ -81,7 +82,7 @@ test('after an edit only its widths are asked for, and only when it is saved', a
   invalidateSweeps({ gcatalogue: { elements: [], properties: [], html: false, widths: [{ from: 0, below: 600 }, { from: 900.5, below: 902 }] } }); // prettier-ignore
   expect(sweep()!.decided).toBe(1601 - 280 - 1);
   expect(state().findings.gcatalogue).toHaveLength(1);
-  useSession.setState({ pending: [{ id: 'x', kind: 'do', edit: { type: 'group', label: '', edits: [] } }] });
+  useSession.setState({ pending: [{ id: 'x' } as PendingEntry] });
   continueSweep();
   expect(stream).toHaveBeenCalledTimes(1);
   useSession.setState({ pending: [] });

@@ -6,7 +6,7 @@ import type { Footprint } from '@/core/edits';
 import { Refused, streamSweep } from './api';
 import type { SweepState } from './store';
 import { useSession } from './store';
-import type { Profile } from '@/core/audit';
+import type { Profile } from '@/core/document';
 
 const TOTAL = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
 

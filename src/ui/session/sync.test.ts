@@ -1,21 +1,24 @@
 import { demoProject } from '@/demo';
-import type { Edit, LogEntry } from '@/core/edits';
-import { applyEdit, EMPTY_HISTORY } from '@/core/edits';
-import type { PendingEdit, SaveAnswer } from './api';
+import type { Edit, LogEntry, PendingEntry } from '@/core/edits';
+import { applyEdit, EMPTY_HISTORY, opened } from '@/core/edits';
+import type { SaveAnswer } from './api';
 import { Refused, saveEdits } from './api';
 import { commit } from './edits';
 import { useSession } from './store';
-import { settled } from './sync';
+import { hear, settled } from './sync';
 
 jest.mock('./sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), allWidthsChanged: jest.fn() }));
 jest.mock('./api', () => ({ ...jest.requireActual<object>('./api'), saveEdits: jest.fn() }));
-const save = saveEdits as unknown as jest.Mock<Promise<SaveAnswer>, [string, number, readonly PendingEdit[]]>;
+const save = saveEdits as unknown as jest.Mock<Promise<SaveAnswer>, [string, number, readonly PendingEntry[]]>;
+/** A server that takes all it is sent. */
+const taken = (_: string, revision: number, batch: readonly PendingEntry[]): Promise<SaveAnswer> =>
+  Promise.resolve({ entries: batch.map(({ id }, i) => ({ revision: revision + i + 1, id })), known: [], refused: [] });
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const [, first, second] = Object.keys(demo.pages[0]!.elements);
 const colour = (node: string, value: string): Edit => ({
   type: 'setStyle',
-  node,
+  owner: node,
   at: 'base',
   property: 'color',
   value,
@@ -26,22 +29,20 @@ const colourOf = (node: string) => state().project.pages[0]!.elements[node]!.sty
 beforeEach(() => {
   jest.useFakeTimers();
   save.mockReset();
-  useSession.setState({
-    project: demo,
-    confirmed: demo,
-    history: EMPTY_HISTORY,
-    confirmedHistory: EMPTY_HISTORY,
-    revision: 5,
-    pending: [],
-    problems: [],
-    saving: 'saved',
-    pageId: 'gfront',
-  });
+  useSession.setState({ ...opened(demo, 5, EMPTY_HISTORY), problems: [], saving: 'saved', pageId: 'gfront' });
 });
 afterEach(() => jest.useRealTimers());
 
+const theirs = (revision: number): LogEntry => ({
+  revision,
+  id: `theirs ${revision}`,
+  kind: 'do',
+  edit: colour(second!, 'blue'),
+  inverse: applyEdit(demo, colour(second!, 'blue')).inverse,
+});
+
 test('edits that follow quickly travel together, on the revision they were made on', async () => {
-  save.mockResolvedValue({ status: 'saved', revision: 7 });
+  save.mockImplementation(taken);
   commit(colour(first!, 'red'));
   commit(colour(second!, 'blue'));
   expect(state().saving).toBe('saving');
@@ -50,54 +51,63 @@ test('edits that follow quickly travel together, on the revision they were made 
   expect(save.mock.calls[0]![1]).toBe(5);
   expect(save.mock.calls[0]![2]).toHaveLength(2);
   expect([state().revision, state().saving, state().pending.length]).toEqual([7, 'saved', 0]);
-  expect(state().confirmed).toEqual(state().project);
+  expect(state().confirmed).toBe(state().project);
 });
 
-test('behind others: their edits are taken in, and one’s own sent again on top', async () => {
-  const theirs: LogEntry = {
-    revision: 6,
-    id: 'theirs',
-    kind: 'do',
-    edit: colour(second!, 'blue'),
-    inverse: applyEdit(demo, colour(second!, 'blue')).inverse,
-  };
-  save
-    .mockResolvedValueOnce({ status: 'stale', revision: 6, missed: [theirs] })
-    .mockResolvedValueOnce({ status: 'saved', revision: 7 });
+test("others' edits come in with the answer or by themselves, and stay under one's own", async () => {
+  save.mockImplementationOnce((_, __, [mine]) =>
+    Promise.resolve({ entries: [theirs(6), { revision: 7, id: mine!.id }], known: [], refused: [] }),
+  );
   commit(colour(first!, 'red'));
   await jest.advanceTimersByTimeAsync(300);
-  expect(save.mock.calls.map(([, revision]) => revision)).toEqual([5, 6]);
   expect([colourOf(first!), colourOf(second!), state().revision]).toEqual(['red', 'blue', 7]);
+  commit(colour(first!, 'green'));
+  hear([theirs(6), { ...theirs(8), edit: { type: 'setText', node: 'egone', text: 'x' } }].slice(0, 1));
+  hear([{ ...theirs(8), edit: colour(first!, 'black') }]);
+  expect([colourOf(first!), state().confirmed.pages[0]!.elements[first!]!.styles.base!.color, state().revision]).toEqual(['green', 'black', 8]); // prettier-ignore
 });
 
-test('no answer: nothing is lost, and it is tried until there is one', async () => {
+test('no answer: nothing is lost, and it is tried as it was until there is one', async () => {
   save
     .mockRejectedValueOnce(new TypeError('no network'))
     .mockRejectedValueOnce(new Refused(503, 'The database does not answer.'))
-    .mockResolvedValueOnce({ status: 'saved', revision: 6 });
-  commit(colour(first!, 'red'));
-  await jest.advanceTimersByTimeAsync(300);
+    .mockImplementationOnce(taken);
+  commit(colour(first!, 'red'), 'drag');
+  await jest.advanceTimersByTimeAsync(900);
   expect([state().saving, state().pending.length]).toEqual(['waiting', 1]);
+  // What was on its way takes nothing more in, though the gesture goes on.
+  commit(colour(first!, 'green'), 'drag');
+  expect(state().pending).toHaveLength(2);
   const done = settled();
   await jest.advanceTimersByTimeAsync(5_000);
   await done;
-  expect([state().saving, state().pending.length, state().problems.length, colourOf(first!)]).toEqual([
-    'saved',
-    0,
-    0,
-    'red',
-  ]);
+  expect([state().saving, state().pending.length, state().problems.length, colourOf(first!)]).toEqual(['saved', 0, 0, 'green']); // prettier-ignore
+  const [once, twice, last] = save.mock.calls.map(([, , batch]) => batch[0]!);
+  expect([twice!.edit, last!.edit]).toEqual([once!.edit, once!.edit]);
 });
 
 test('refused by the server: taken back here and said; what came after stays', async () => {
-  save.mockImplementationOnce(() => {
+  save.mockImplementationOnce((_, __, [mine]) => {
     commit(colour(second!, 'blue'));
-    return Promise.reject(new Refused(422, 'No.'));
+    return Promise.resolve({ entries: [], known: [], refused: [{ id: mine!.id, why: 'No.' }] });
   });
-  save.mockResolvedValueOnce({ status: 'saved', revision: 6 });
+  save.mockImplementationOnce(taken);
   commit(colour(first!, 'red'));
   await jest.advanceTimersByTimeAsync(1_000);
   expect([colourOf(first!), colourOf(second!), state().saving]).toEqual([undefined, 'blue', 'saved']);
-  expect(state().problems).toEqual([expect.stringMatching(/refused an edit: No\./)]);
+  expect(state().problems).toEqual([expect.stringMatching(/could not be made: No\./)]);
   expect(state().history.undo).toHaveLength(1);
+});
+
+test('a request that is refused as a whole is sent edit by edit, and only what is wrong goes', async () => {
+  save.mockImplementation((id, revision, batch) =>
+    batch.some(({ edit }) => edit.type === 'setStyle' && edit.value === 'red')
+      ? Promise.reject(new Refused(413, 'Too large.'))
+      : taken(id, revision, batch),
+  );
+  commit(colour(first!, 'red'));
+  commit(colour(second!, 'blue'));
+  await jest.advanceTimersByTimeAsync(1_000);
+  expect([colourOf(first!), colourOf(second!), state().saving, state().pending.length]).toEqual([undefined, 'blue', 'saved', 0]); // prettier-ignore
+  expect(state().problems).toEqual([expect.stringMatching(/Too large/)]);
 });

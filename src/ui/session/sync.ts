@@ -1,16 +1,16 @@
-import type { Project } from '@/core/document';
-import type { History } from '@/core/edits';
-import { advance, changeDocument } from '@/core/edits';
-import type { PendingEdit } from './api';
-import { Refused, saveEdits } from './api';
-import { rebase } from './rebase';
-import { useSession } from './store';
-import { allWidthsChanged, continueSweep } from './sweep';
+import type { Received } from '@/core/edits';
+import { received, reopened, sent } from '@/core/edits';
+import { openProject, Refused, saveEdits } from './api';
+import { followDocument } from './follow-document';
+import { logOf, useSession } from './store';
+import { allWidthsChanged, continueSweep, invalidateSweeps } from './sweep';
 
 /** Ms between an edit and its sending, so that a gesture travels as one. */
 const DELAY = 250;
 /** Ms until the next try when the server doesn't answer. */
 const RETRY = 2_000;
+/** Edits in one request. */
+const BATCH = 100;
 
 let timer: ReturnType<typeof setTimeout> | undefined;
 let busy = false;
@@ -30,82 +30,68 @@ export async function settled(): Promise<void> {
 }
 
 /** Sends what waits; again and again until all is there. */
-async function flush(): Promise<void> {
+async function flush(most = BATCH): Promise<void> {
   if (busy) return;
-  const { projectId, revision, pending } = useSession.getState();
-  if (pending.length === 0) {
+  const session = useSession.getState();
+  const { log, batch } = sent(logOf(session), most);
+  if (batch.length === 0) {
     useSession.setState({ saving: 'saved' });
     return continueSweep();
   }
   busy = true;
-  const batch = pending.slice(0, 100);
-  const ids = new Set(batch.map((edit) => edit.id));
-  useSession.setState({
-    saving: 'saving',
-    pending: pending.map((edit) => (ids.has(edit.id) ? { ...edit, sent: true } : edit)),
-  });
+  useSession.setState({ ...log, saving: 'saving' });
+  let next = BATCH;
   try {
-    const answer = await saveEdits(projectId, revision, batch);
-    if (answer.status === 'saved') accept(batch, answer.revision);
-    else {
-      const { confirmed, confirmedHistory, pending: waiting, problems } = useSession.getState();
-      const rebased = rebase(confirmed, confirmedHistory, answer.missed, waiting.map(unsent));
-      useSession.setState({
-        confirmed: rebased.confirmed,
-        confirmedHistory: answer.missed.reduce(advance, confirmedHistory),
-        project: rebased.project,
-        history: rebased.history,
-        pending: rebased.pending,
-        revision: answer.revision,
-        draft: undefined,
-        problems: [
-          ...problems,
-          ...rebased.lost.map((why) => `An edit of yours could not be made on top of newer ones: ${why}`),
-        ],
-      });
-      allWidthsChanged();
-    }
-    busy = false;
-    void flush();
+    const answer = await saveEdits(session.projectId, session.revision, batch);
+    take(received(logOf(useSession.getState()), answer.entries, answer.refused, answer.known));
+    if (answer.reload) await reload();
   } catch (error) {
-    busy = false;
-    if (error instanceof Refused && error.status < 500) refuse(batch, error.message);
-    else useSession.setState(({ pending: waiting }) => ({ saving: 'waiting', pending: waiting.map(unsent) }));
-    schedule(error instanceof Refused && error.status < 500 ? 0 : RETRY);
+    if (!(error instanceof Refused) || error.status >= 500) {
+      busy = false;
+      useSession.setState({ saving: 'waiting' });
+      return schedule(RETRY);
+    }
+    // Refused as a whole: one by one it turns out which of them the server can't take.
+    if (batch.length > 1) next = 1;
+    else take(received(logOf(useSession.getState()), [], [{ id: batch[0]!.id, why: error.message }]));
   }
+  busy = false;
+  void flush(next);
 }
 
-const unsent = ({ sent: _, ...edit }: PendingEdit): PendingEdit => edit;
-
-function accept(batch: readonly PendingEdit[], revision: number): void {
-  const { confirmed, confirmedHistory, pending } = useSession.getState();
-  let document: Project = confirmed;
-  let history: History = confirmedHistory;
-  for (const sent of batch) {
-    const applied = changeDocument(document, sent.edit);
-    document = applied.document;
-    history = advance(history, { ...sent, revision, inverse: applied.inverse });
-  }
-  const done = new Set(batch.map((edit) => edit.id));
-  useSession.setState({
-    confirmed: document,
-    confirmedHistory: history,
-    revision,
-    pending: pending.filter((edit) => !done.has(edit.id)),
-  });
+/** Others' edits as they come in. */
+export function hear(arrived: Parameters<typeof received>[1]): void {
+  take(received(logOf(useSession.getState()), arrived));
+  if (useSession.getState().pending.length === 0) continueSweep();
 }
 
-/** The server will not make these edits: they are taken back here too, and said. */
-function refuse(batch: readonly PendingEdit[], why: string): void {
-  const { confirmed, confirmedHistory, pending, problems } = useSession.getState();
-  const refused = new Set(batch.map((edit) => edit.id));
-  const rebased = rebase(confirmed, confirmedHistory, [], pending.filter((edit) => !refused.has(edit.id)).map(unsent));
+let reloading: Promise<void> | undefined;
+
+/** The project loaded anew, where too much was missed to be told one by one. Own edits that wait stay on top. */
+export function reload(): Promise<void> {
+  reloading ??= loadAnew().finally(() => (reloading = undefined));
+  return reloading;
+}
+
+async function loadAnew(): Promise<void> {
+  const { projectId } = useSession.getState();
+  const { project, revision, history, damage } = await openProject(projectId);
+  if (useSession.getState().projectId !== projectId) return;
+  useSession.setState({ damage });
+  take(reopened(logOf(useSession.getState()), project, revision, history));
+}
+
+function take({ log, footprint, lost, behind }: Received): void {
+  const before = useSession.getState();
   useSession.setState({
-    project: rebased.project,
-    history: rebased.history,
-    pending: rebased.pending,
-    draft: undefined,
-    problems: [...problems, `The server refused ${batch.length === 1 ? 'an edit' : `${batch.length} edits`}: ${why}`],
+    ...log,
+    ...(lost.length > 0 && {
+      draft: undefined,
+      problems: [...before.problems, ...lost.map((why) => `An edit of yours could not be made: ${why}`)].slice(-4),
+    }),
   });
-  allWidthsChanged();
+  if (log.project !== before.project) followDocument(log.project);
+  if (footprint) invalidateSweeps(footprint);
+  else allWidthsChanged();
+  if (behind) reload().catch(() => schedule(RETRY));
 }

@@ -1,5 +1,5 @@
 import type { Page } from '@/core/document';
-import { parentOf, subtreeOf } from '@/core/document';
+import { parentOf, shapeOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { planGroup, planMove, planUngroup } from '@/core/plans';
 import type { Spot } from '@/core/structure';
@@ -74,7 +74,7 @@ export function moveIn(): void {
   const parent = nodes[0] && parentOf(page(), nodes[0]);
   const before = parent && page().elements[parent.children[parent.children.indexOf(nodes[0]!) - 1] ?? ''];
   if (!before) return announce('No element stands before it that it could go into.');
-  if (!nodes.every((node) => mayStand(page(), before.id, page().elements[node]!.tag)))
+  if (!nodes.every((node) => mayStand(page(), before.id, shapeOf(page().elements, node))))
     return announce(`It can't stand in ${before.name}.`);
   moveTo(nodes, { parent: before.id, index: before.children.length });
 }

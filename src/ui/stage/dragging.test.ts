@@ -135,7 +135,7 @@ test('with Alt only as it looks at the write target, even to the end of a row wh
 
 test('near an edge the page scrolls along, and what is under the pointer is another place', async () => {
   jest.useFakeTimers();
-  pickUp({ ids: [], tags: ['p'], name: 'Text', put: jest.fn() });
+  pickUp({ ids: [], shapes: [{ tag: 'p' }], name: 'Text', put: jest.fn() });
   await answer();
   carry(200, 390, false);
   jest.advanceTimersByTime(120);
@@ -172,14 +172,14 @@ test('a frame takes what lies in it wholly, over scrolling too; Ctrl adds', asyn
 
 test('something new is put where it is let go of, and nowhere where it can not stand', async () => {
   const put = jest.fn();
-  pickUp({ ids: [], tags: ['p'], name: 'Text', put });
+  pickUp({ ids: [], shapes: [{ tag: 'p' }], name: 'Text', put });
   await answer();
   carry(235, 140, false);
   expect(useDragging.getState().words).toBe('Put in, into erow, at all widths');
   letGo();
   await settle();
   expect(put.mock.calls[0]![0]).toMatchObject({ parent: 'erow', index: 2 });
-  pickUp({ ids: [], tags: ['tr'], name: 'Table row', put });
+  pickUp({ ids: [], shapes: [{ tag: 'tr' }], name: 'Table row', put });
   await answer();
   carry(200, 140, false);
   expect(useDragging.getState().words).toBe("Table row can't stand here.");

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { specifiedValue } from '@/core/cascade';
-import { ancestorsOf, parentOf } from '@/core/document';
+import type { Shape } from '@/core/document';
+import { ancestorsOf, parentOf, shapeOf } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { planColumn, planOrder } from '@/core/plans';
 import type { Drop, Rect, Spot, Survey } from '@/core/structure';
@@ -29,7 +30,7 @@ export const useDragging = create<Dragging>(() => NOTHING);
 /** What is being dragged: elements of the page, or something new with its tag. */
 interface Load {
   readonly ids: readonly string[];
-  readonly tags: readonly string[];
+  readonly shapes: readonly Shape[];
   readonly name: string;
   readonly put: (spot: Spot) => void;
 }
@@ -97,7 +98,7 @@ export function pickUpElements(ids: readonly string[]): boolean {
   const { elements } = shownPage(useSession.getState());
   pickUp({
     ids,
-    tags: ids.map((id) => elements[id]!.tag),
+    shapes: ids.map((id) => shapeOf(elements, id)),
     name: ids.length === 1 ? elements[ids[0]!]!.name : `${ids.length} elements`,
     put: (spot) => moveTo(ids, spot),
   });
@@ -113,7 +114,7 @@ export function carry(x: number, y: number, hereOnly: boolean): void {
   scrollNear(y);
   if (!survey) return;
   const page = shownPage(useSession.getState());
-  const drop = dropAt(page, survey, x, y, new Set(load.ids), load.tags);
+  const drop = dropAt(page, survey, x, y, new Set(load.ids), load.shapes);
   finish = undefined;
   if (!drop) return useDragging.setState({ drop, at: { x, y }, words: `${load.name} can't stand here.` });
   const here = hereOnly && load.ids.length === 1 ? hereWords(load.ids[0]!, drop, x) : undefined;

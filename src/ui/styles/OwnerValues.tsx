@@ -20,7 +20,7 @@ export function OwnerValues({ owner, label }: { owner: string; label: string }) 
   const write = () => {
     const declaration = readDeclaration(text);
     if (!declaration) return setProblem('Write it as "property: value".');
-    const wrong = commit({ type: 'setStyle', node: owner, at: target, ...declaration });
+    const wrong = commit({ type: 'setStyle', owner: owner, at: target, ...declaration });
     setProblem(wrong);
     if (!wrong) setText('');
   };
@@ -49,7 +49,7 @@ export function OwnerValues({ owner, label }: { owner: string; label: string }) 
                   type="button"
                   aria-label={`Clear ${property} of ${label}, ${words}`}
                   className="size-5 shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-sheet hover:text-ink"
-                  onClick={() => commitOrReport({ type: 'clearStyle', node: owner, at, property })}
+                  onClick={() => commitOrReport({ type: 'clearStyle', owner: owner, at, property })}
                 >
                   ×
                 </button>
@@ -96,7 +96,7 @@ function OwnerField({ owner, at, property, value, label }: FieldProps) {
       label={`${property} of ${label}`}
       className="flex-1"
       value={value}
-      write={(typed) => commit({ type: 'setStyle', node: owner, at, property, value: typed })}
+      write={(typed) => commit({ type: 'setStyle', owner: owner, at, property, value: typed })}
     />
   );
 }

@@ -4,8 +4,8 @@ import type { Severity, View, Violation } from '../check';
 import { SEVERITIES, usualLimits } from '../check';
 import { checkNamed, CHECKS } from '../checks';
 import { growingType, grows } from '../checks/growing-type';
-import type { Profile } from '../profile';
-import { PLAIN_PROFILE } from '../profile';
+import type { Profile } from '../../document/profile';
+import { PLAIN_PROFILE } from '../../document/profile';
 
 /** The widths that a sweep decides: every whole px from the first to the last. */
 export const SWEEP_RANGE = { first: 320, last: 1920 } as const;

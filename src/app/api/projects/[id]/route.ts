@@ -1,20 +1,27 @@
 import { z } from 'zod';
 import { nameSchema } from '@/core/document';
+import { EMPTY_HISTORY } from '@/core/edits';
 import { database } from '@/server/db/client';
 import { projectId } from '@/server/http/parameters';
 import { readBody, route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
-import { loadHistory } from '@/server/store/edit-log';
+import { damageOf } from '@/server/store/recovery';
 import { renameProject, setDeleted } from '@/server/store/projects';
 
 export const dynamic = 'force-dynamic';
 
 type Parameters = { id: string };
 
+/** The project to work on; one that can't be read as it was when it last could, with what is wrong. */
 export const GET = route<Parameters>(async (_, parameters) => {
   const id = projectId(parameters);
-  const [stored, history] = await Promise.all([loadProject(database(), id), loadHistory(id)]);
-  return Response.json({ ...stored, history });
+  const damage = await damageOf(id);
+  if (!damage) {
+    const { project, revision, history } = await loadProject(database(), id);
+    return Response.json({ project, revision, history });
+  }
+  const { readable, ...wrong } = damage;
+  return Response.json({ ...readable, history: EMPTY_HISTORY, damage: wrong });
 });
 
 export const PATCH = route<Parameters>(async (request, parameters) => {

@@ -2,9 +2,14 @@ import { projectId } from '@/server/http/parameters';
 import { readBody, route } from '@/server/http/route';
 import { editRequestSchema, makeEdits } from '@/server/store/edit-log';
 
-/** Makes edits. 409 with the edits in between when the request was made on an older revision. */
+/**
+ * Makes edits on top of what is there by now. Answers with all that came since the window's revision and with what was
+ * refused; 422 where that is all of it.
+ */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const id = projectId(parameters);
-  const answer = await makeEdits(id, await readBody(request, editRequestSchema));
-  return Response.json(answer, { status: answer.status === 'stale' ? 409 : 200 });
+  const asked = await readBody(request, editRequestSchema);
+  const answer = await makeEdits(id, asked);
+  const none = answer.refused.length === asked.edits.length;
+  return Response.json(none ? { ...answer, error: answer.refused[0]!.why } : answer, { status: none ? 422 : 200 });
 });

@@ -1,0 +1,19 @@
+/** How much a project may hold. */
+export const LIMITS = {
+  elements: 5_000,
+  pages: 60,
+  breakpoints: 24,
+  /** How many elements an element may stand in. */
+  depth: 60,
+  shared: 500,
+  /** How many shared styles one element carries. */
+  carried: 50,
+  pictures: 500,
+  pictureBytes: 2_000_000,
+  sheets: 20,
+  sheetBytes: 500_000,
+  blocks: 200,
+  grids: 60,
+  devices: 200,
+  deviceSets: 60,
+} as const;

@@ -1,0 +1,92 @@
+import type { Project } from '../document/project';
+import type { Edit, Footprint, GroupEdit, SingleEdit } from './edit';
+import { EditError } from './edit';
+import { classesFootprint, mergeFootprints, stylesFootprint } from './footprint';
+import { kindOf } from './registry';
+import { ValueWriter } from './value-writer';
+import { valuesEdit } from './writes-values';
+
+/** Edits one group holds at most, counted through groups inside it. */
+export const GROUP_MOST = 2_000;
+
+export interface Applied {
+  readonly document: Project;
+  /** The edit that leads back. */
+  readonly inverse: Edit;
+  /** The edit with its places told by neighbours too, as it is to be kept. */
+  readonly edit: Edit;
+  /** What it reaches; worked out when it is asked for. */
+  readonly footprint: Footprint;
+}
+
+/** One edit, or a run of edits that only write values, made in one go. */
+interface Step {
+  readonly document: Project;
+  readonly inverse: Edit;
+  readonly edits: readonly SingleEdit[];
+  readonly footprint: () => Footprint;
+}
+
+/**
+ * The one place that knows what an edit means: the document after it, the way back, and what it reaches.
+ * @throws EditError in words for people when it can't be made; nothing has changed then.
+ */
+export function applyEdit(project: Project, edit: Edit): Applied {
+  const steps = edit.type === 'group' ? groupSteps(project, edit) : [singleStep(project, edit)];
+  const document = steps[steps.length - 1]?.document ?? project;
+  let footprint: Footprint | undefined;
+  return {
+    document,
+    inverse:
+      edit.type === 'group'
+        ? { type: 'group', label: edit.label, edits: steps.map(({ inverse }) => inverse).reverse() }
+        : steps[0]!.inverse,
+    edit: edit.type === 'group' ? { ...edit, edits: steps.flatMap(({ edits }) => edits) } : steps[0]!.edits[0]!,
+    get footprint() {
+      footprint ??= mergeFootprints(...steps.map((step) => step.footprint()), classesFootprint(project, document));
+      return footprint;
+    },
+  };
+}
+
+function singleStep(project: Project, edit: SingleEdit): Step {
+  const kind = kindOf(edit);
+  const made = kind.anchor?.(project, edit) ?? edit;
+  const { document, inverse } = kind.apply(project, made);
+  return { document, inverse, edits: [made], footprint: () => kind.footprint(project, document, made) };
+}
+
+function groupSteps(project: Project, group: GroupEdit): Step[] {
+  const edits = flattened(group);
+  if (edits.length > GROUP_MOST)
+    throw new EditError(`That is ${edits.length} changes at once; at most ${GROUP_MOST} can be made.`);
+  const steps: Step[] = [];
+  let document = project;
+  for (let at = 0; at < edits.length;) {
+    let end = at;
+    while (end < edits.length && kindOf(edits[end]!).write) end++;
+    const step =
+      end - at > 1 ? valueStep(document, group.label, edits.slice(at, end)) : singleStep(document, edits[at]!);
+    steps.push(step);
+    document = step.document;
+    at = Math.max(end, at + 1);
+  }
+  return steps;
+}
+
+/** The edits of a group in order, groups in it opened. */
+export function flattened({ edits }: GroupEdit): SingleEdit[] {
+  return edits.flatMap((one) => (one.type === 'group' ? flattened(one) : [one]));
+}
+
+function valueStep(project: Project, label: string, edits: readonly SingleEdit[]): Step {
+  const writer = new ValueWriter(project);
+  for (const edit of edits) kindOf(edit).write!(writer, edit);
+  const { document, back } = writer.finish();
+  const footprint = () => {
+    const changes = new Map<string, Set<string>>();
+    for (const { owner, property } of back) changes.set(owner, (changes.get(owner) ?? new Set<string>()).add(property));
+    return stylesFootprint(project, document, changes);
+  };
+  return { document, inverse: valuesEdit(label, back), edits, footprint };
+}

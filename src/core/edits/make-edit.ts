@@ -1,0 +1,18 @@
+import { changedProblem } from '../document/problems';
+import type { Project } from '../document/project';
+import type { Applied } from './apply-edit';
+import { applyEdit } from './apply-edit';
+import type { Edit } from './edit';
+import { EditError } from './edit';
+
+/**
+ * An edit made on a document for good: the document after it can be stored and read again. Windows and servers make
+ * edits by this function only. What comes from outside goes through `readEdit` first.
+ * @throws EditError with the reason; nothing has changed then
+ */
+export function makeEdit(project: Project, edit: Edit): Applied {
+  const applied = applyEdit(project, edit);
+  const problem = changedProblem(project, applied.document);
+  if (problem) throw new EditError(problem.message);
+  return applied;
+}

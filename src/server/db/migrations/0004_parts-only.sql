@@ -1,0 +1,2 @@
+DROP TABLE "pages" CASCADE;--> statement-breakpoint
+ALTER TABLE "projects" DROP COLUMN "document";

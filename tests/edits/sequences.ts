@@ -1,0 +1,69 @@
+import type { Project } from '@/core/document';
+import { newProject, readProject } from '@/core/document';
+import type { Incoming, LogEntry, ServerState } from '@/core/edits';
+import { applyEdit, describeEdit, EMPTY_HISTORY, makeEdit, readEdit, takeIn } from '@/core/edits';
+import { sameJson } from '@/core/text';
+import { Draw } from './draw';
+import { randomEdit } from './random-edit';
+
+/** What PostgreSQL would keep and give back: JSON text without NUL, which JSONB refuses. */
+export function stored<T>(value: T): T {
+  const text = JSON.stringify(value);
+  if (/\\u0000|\\ud[89a-f][0-9a-f]{2}/i.test(text)) throw new Error(`JSONB would refuse ${text.slice(0, 200)}`);
+  return JSON.parse(text) as T;
+}
+
+export interface SequenceCounts {
+  readonly taken: Map<string, number>;
+  readonly refused: Map<string, number>;
+}
+
+export const newCounts = (): SequenceCounts => ({ taken: new Map(), refused: new Map() });
+
+const START = newProject('00000000-0000-4000-8000-000000000000', 'By chance');
+
+const differ = (what: string, seed: number, edit: unknown) =>
+  new Error(`${what} after an edit from seed ${seed}: ${JSON.stringify(edit).slice(0, 1500)}`);
+
+/**
+ * A sequence of edits through the code of the server. After each the stored document loads and says the same, the entry as
+ * stored leads there from the document before, and its inverse leads back.
+ * @param seeds one an edit
+ * @throws Error that says which seed led to what
+ */
+export function runSequence(seeds: readonly number[], counts: SequenceCounts): void {
+  let state: ServerState = { revision: 0, project: START, history: EMPTY_HISTORY };
+  const log: LogEntry[] = [];
+  for (const seed of seeds) {
+    const draw = new Draw(seed);
+    const edit = randomEdit(state.project, draw);
+    const incoming: Incoming = { id: `00000000-0000-4000-8000-${seed.toString(16).padStart(12, '0')}`, kind: 'do', edit: JSON.parse(JSON.stringify(edit)) }; // prettier-ignore
+    const { state: next, entries, refused } = takeIn(state, [incoming], log.slice(-5));
+    const count = entries.length > 0 ? counts.taken : counts.refused;
+    count.set(edit.type, (count.get(edit.type) ?? 0) + 1);
+    if (refused.length > 0 && !sameJson(next.project, state.project))
+      throw differ('Changed though refused', seed, edit);
+    for (const entry of entries) {
+      let loaded: Project;
+      try {
+        loaded = readProject(stored(next.project));
+      } catch (error) {
+        throw differ(`Unreadable (${(error as Error).message})`, seed, edit);
+      }
+      if (!sameJson(loaded, next.project)) throw differ('Reads otherwise', seed, edit);
+      const kept = stored(entry);
+      if (!sameJson(applyEdit(state.project, kept.edit).document, next.project))
+        throw differ('Replays otherwise', seed, edit);
+      const back = makeEdit(next.project, readEdit(kept.inverse));
+      if (describeEdit(state.project, kept.edit) === '' || Object.values(back.footprint).some(({ widths }) => !widths))
+        throw differ('Says nothing', seed, edit);
+      if (!sameJson(back.document, state.project)) throw differ('Inverse leads elsewhere', seed, edit);
+      log.push(kept);
+    }
+    state = next;
+  }
+  const replayed = log.reduce((project, { edit }) => applyEdit(project, edit).document, START);
+  if (!sameJson(replayed, state.project)) throw new Error(`The log leads elsewhere (seeds ${seeds.join()}).`);
+  const undone = log.reduceRight((project, { inverse }) => makeEdit(project, inverse).document, state.project);
+  if (!sameJson(undone, START)) throw new Error(`Undo leads elsewhere (seeds ${seeds.join()}).`);
+}
