@@ -3,7 +3,7 @@ import type { Marks } from './marks';
 import { drawMarks, setMarks } from './marks';
 import { measure, outside, survey } from './measured';
 import { find, idOf, rectOf, send } from './nodes';
-import { patchRules, putBlocks, putBody } from './patch';
+import { patchRules, putBlocks, putBody, putFonts } from './patch';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
 import { holdFixed, naturalHeight, setWhole } from './whole';
 
@@ -140,6 +140,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
 addEventListener('message', (event) => {
   if (event.source !== parent) return;
   const message = event.data as Message;
+  if (typeof message.fonts === 'string') putFonts(message.fonts);
   ANSWERS[message.type]?.(message);
   schedule();
 });
@@ -215,4 +216,5 @@ addEventListener('resize', () => {
 });
 new ResizeObserver(schedule).observe(document.body);
 void document.fonts.ready.then(schedule);
+document.fonts.addEventListener('loadingdone', schedule);
 send({ type: 'ready' });

@@ -35,8 +35,15 @@ export function putBlocks(blocks: readonly { key: string; css?: string }[]): voi
   }
 }
 
+/** The font faces that the frame knows. */
+export function putFonts(css: string): void {
+  document.querySelector('style[data-mp-fonts]')!.textContent = css;
+}
+
 /** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
 function morph(from: Element, to: Element): void {
+  // What somebody is typing stays as it is until they have finished.
+  if (from.hasAttribute('contenteditable')) return;
   for (const { name } of [...from.attributes]) if (!to.hasAttribute(name)) from.removeAttribute(name);
   for (const { name, value } of [...to.attributes])
     if (from.getAttribute(name) !== value) from.setAttribute(name, value);

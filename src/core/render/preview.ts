@@ -92,11 +92,16 @@ export interface BlockPatch {
 }
 
 /** What a frame must be told to get from one preview to the next: as little as says it. */
-export type PreviewPatch =
+export type PreviewPatch = (
   | { readonly kind: 'rules'; readonly changes: readonly RuleChange[] }
   | { readonly kind: 'blocks'; readonly blocks: readonly BlockPatch[] }
   | { readonly kind: 'body'; readonly body: string; readonly blocks: readonly BlockPatch[] }
-  | { readonly kind: 'none' };
+  | { readonly kind: 'fonts' }
+  | { readonly kind: 'none' }
+) & {
+  /** All font faces, where they aren't those from before. */
+  readonly fonts?: string;
+};
 
 export interface RuleChange {
   readonly block: string;
@@ -125,6 +130,12 @@ function sameRules(a: Block, b: Block | undefined): boolean {
 }
 
 export function patchBetween(before: Preview, after: Preview): PreviewPatch {
+  const patch = contentPatch(before, after);
+  if (before.fontFaces === after.fontFaces) return patch;
+  return { ...(patch.kind === 'none' ? { kind: 'fonts' } : patch), fonts: after.fontFaces };
+}
+
+function contentPatch(before: Preview, after: Preview): PreviewPatch {
   const old = new Map(before.blocks.map((block) => [block.key, block]));
   const blocks = () =>
     after.blocks.map((block): BlockPatch =>

@@ -23,7 +23,7 @@ export function checkValue(property: string, value: string): CheckedValue {
   if (!result) {
     const name = property.trim();
     result = check(CUSTOM_PROPERTY.test(name) ? name : name.toLowerCase(), value.trim());
-    if (known.size > 5_000) known.clear();
+    if (known.size > 20_000) known.clear();
     known.set(key, result);
   }
   return result;

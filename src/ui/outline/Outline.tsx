@@ -52,17 +52,21 @@ export function Outline() {
   );
   const current = rows.some((row) => row.element.id === focused) ? focused : page.root;
 
-  // What is selected elsewhere is opened and shown here.
+  // What is selected elsewhere is opened and shown here; an edit leaves the list where it is.
   const last = selection[selection.length - 1];
+  const pageNow = useRef(page);
+  useEffect(() => {
+    pageNow.current = page;
+  });
   useEffect(() => {
     if (!last) return;
-    const above = new Set(ancestorsOf(page, last).map((ancestor) => ancestor.id));
+    const above = new Set(ancestorsOf(pageNow.current, last).map((ancestor) => ancestor.id));
     setClosed((before) =>
       [...before].some((id) => above.has(id)) ? new Set([...before].filter((id) => !above.has(id))) : before,
     );
     setFocused(last);
     list.current?.querySelector(`[data-row="${last}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [last, page]);
+  }, [last]);
 
   const focusRow = (id: string | undefined) => {
     if (!id) return;

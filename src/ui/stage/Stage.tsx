@@ -12,7 +12,7 @@ import { report } from '../session/edits';
 import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
 import { followPointer } from '../pointer/follow-pointer';
 import { takeFrameMessage } from './frame-actions';
-import { setLink } from './frame-link';
+import { forgetAsked, setLink } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from './PreviewFrame';
@@ -49,21 +49,29 @@ export function Stage() {
 
   const onMessage = useCallback((message: FrameMessage) => {
     if (message.type === 'layout') setLayout(message);
-    if (message.type === 'ready') setReady((count) => count + 1);
+    if (message.type === 'ready') {
+      forgetAsked();
+      setReady((count) => count + 1);
+    }
     takeFrameMessage(message, (answer) => frame.current?.contentWindow?.postMessage(answer, '*'));
   }, []);
   useFrameMarks(frame, width, ready > 0);
 
+  // The link stays while the zoom changes, and with it what has been asked and not yet answered.
+  const zoomNow = useRef(zoom);
+  useEffect(() => {
+    zoomNow.current = zoom;
+  });
   useEffect(() => {
     setLink({
       post: (message) => frame.current?.contentWindow?.postMessage(message, '*'),
       place: () => {
         const box = frame.current?.getBoundingClientRect();
-        return box && { left: box.left, top: box.top, zoom };
+        return box && { left: box.left, top: box.top, zoom: zoomNow.current };
       },
     });
     return () => setLink(undefined);
-  }, [zoom]);
+  }, []);
 
   useEffect(() => {
     const reveal = (id: string) => frame.current?.contentWindow?.postMessage({ type: 'reveal', id }, '*');

@@ -16,6 +16,11 @@ const asked = new Map<number, (layout: FrameLayout) => void>();
 /** The preview frame that is on the stage; undefined when there is none any more. */
 export function setLink(next: Link | undefined): void {
   link = next;
+  forgetAsked();
+}
+
+/** What an earlier frame was asked will never be answered. */
+export function forgetAsked(): void {
   waiting.clear();
   asked.clear();
 }

@@ -17,6 +17,7 @@ const SAVING = {
   saving: 'Saving …',
   waiting: 'The server does not answer; your edits are kept and sent again',
 } as const;
+const ALONE = "No connection; others' edits will come in when it is back";
 const PANELS: readonly (readonly [PanelName, string])[] = [
   ['outline', 'Elements'],
   ['inspector', 'Values and findings'],
@@ -33,6 +34,7 @@ export function TopBar() {
   const project = useSession((session) => session.project);
   const page = useSession(shownPage);
   const saving = useSession((session) => session.saving);
+  const alone = useSession((session) => !session.connected) && saving === 'saved';
   const canUndo = useSession((session) => session.history.undo.length > 0);
   const canRedo = useSession((session) => session.history.redo.length > 0);
   const panels = usePanels();
@@ -83,11 +85,11 @@ export function TopBar() {
         ))}
       </nav>
       <span
-        className={`ml-auto truncate ${saving === 'waiting' ? 'text-rust' : 'text-muted'}`}
+        className={`ml-auto truncate ${saving === 'waiting' || alone ? 'text-rust' : 'text-muted'}`}
         role="status"
         data-testid="saving"
       >
-        {SAVING[saving]}
+        {alone ? ALONE : SAVING[saving]}
       </span>
       <button type="button" className={button} disabled={!canUndo} onClick={undo}>
         Undo

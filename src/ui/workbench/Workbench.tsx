@@ -19,6 +19,7 @@ import { RemoveBreakpoint } from '../set/RemoveBreakpoint';
 import { SetPanel } from '../set/SetPanel';
 import { StylesPanel } from '../styles/StylesPanel';
 import { Stage } from '../stage/Stage';
+import { DamageBar } from './DamageBar';
 import { recallPanels, usePanels } from './panels';
 import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
@@ -68,7 +69,12 @@ export function Workbench({ projectId }: { projectId: string }) {
       <main className="p-8">
         <h1 className="text-xl">This project can't be opened</h1>
         <p role="alert">{failure}</p>
-        <Link href="/">To all projects</Link>
+        <p className="flex gap-4">
+          <Link href="/">To all projects</Link>
+          <a href={`/api/projects/${projectId}/everything`} download>
+            Download everything that is stored of it
+          </a>
+        </p>
       </main>
     );
   if (opened !== projectId) return <p className="p-8 text-muted">Opening the project …</p>;
@@ -85,6 +91,7 @@ function OpenWorkbench() {
   return (
     <div className="flex h-screen flex-col overflow-hidden">
       <TopBar />
+      <DamageBar />
       {view === 'audit' ? <AuditView key={pageId} /> : <Panels view={view} />}
       <ProposalBar />
       <Problems />
