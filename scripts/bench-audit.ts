@@ -1,6 +1,6 @@
 import { demoProject } from '@/demo';
-import { Ledger, SWEEP_RANGE } from '@/core/audit';
-import { integersIn } from '@/core/breakpoints';
+import { Ledger, planOf, SWEEP_RANGE } from '@/core/audit';
+import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
 import { MeasuredPage } from '@/server/browser/measuring';
 
@@ -45,9 +45,10 @@ export async function benchAudit(): Promise<void> {
     const { document, footprint } = applyEdit(project, { type: 'setStyle', owner: cards.id, at, property: 'column-gap', value: '13px' }); // prettier-ignore
     const touched = footprint[catalogue.id]?.widths ?? [];
     const ledger = new Ledger();
-    ledger.record(all.map((width) => ({ width, violations: [] })));
+    const widths = planOf(document, DEFAULT_SLICE).slice(0, 1);
+    ledger.record(all.map((width) => ({ width, violations: [] })), 'widths', DEFAULT_SLICE.height); // prettier-ignore
     ledger.invalidate(touched);
-    const missing = ledger.missing();
+    const missing = ledger.missing(widths)[0]?.widths ?? [];
     const page = await MeasuredPage.open(document, document.pages[1]!);
     const again = await timed(page, missing);
     await page.close();

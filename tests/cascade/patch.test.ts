@@ -183,11 +183,7 @@ test('a patched frame stands as a new one would, after every kind of edit', asyn
 
 test('a patched frame stands as a new one would, whatever was edited', async () => {
   await fc.assert(
-    fc.asyncProperty(
-      fc.constantFrom(demo, empty, empty),
-      fc.array(fc.nat(), { minLength: 4, maxLength: 24 }),
-      compare,
-    ),
+    fc.asyncProperty(fc.constantFrom(demo, empty, empty), fc.array(fc.nat(), { minLength: 4, maxLength: 24 }), compare),
     { numRuns: 16 },
   );
   expect([...patched].sort()).toEqual(expect.arrayContaining(['blocks', 'body', 'quick rules', 'rules', 'with fonts']));

@@ -6,4 +6,5 @@ export * from './checks';
 export * from './sweep/ledger';
 export * from './sweep/exact';
 export * from './sweep/packed';
-export * from './sweep/lookings';
+export * from './sweep/plan';
+export * from './sweep/range';

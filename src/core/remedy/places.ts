@@ -2,7 +2,7 @@ import type { IntervalSet } from '../breakpoints/interval';
 import { subtract } from '../breakpoints/interval';
 import { conditionInterval } from '../breakpoints/condition';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import type { Project } from '../document/project';
 import type { Edit } from '../edits/edit';
 

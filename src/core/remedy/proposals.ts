@@ -1,5 +1,5 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import { bandsOf } from '../breakpoints/bands';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Project } from '../document/project';

@@ -1,5 +1,5 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import { specifiedValue } from '../cascade/resolve';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';

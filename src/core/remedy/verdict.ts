@@ -1,5 +1,5 @@
 import type { Finding, WidthResult } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import type { IntervalSet } from '../breakpoints/interval';
 import { contains, fromIntegers, integersIn } from '../breakpoints/interval';
 

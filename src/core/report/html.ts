@@ -1,4 +1,4 @@
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import { escapeText } from '../render/markup';
 import type { Line, Report } from './report';
 import { countOf, findingsOn, lineOf, reportDevices, widthsInWords } from './report';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SEVERITIES, VIEWS } from '../audit/check';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import type { Report } from './report';
 import { countOf, linesOf } from './report';
 

@@ -1,9 +1,9 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/ledger';
+import { SWEEP_RANGE } from '../audit/sweep/range';
 import { checkNamed } from '../audit/checks';
 import type { Severity } from '../audit/check';
 import { contains } from '../breakpoints/interval';
-import { deviceViewports } from '../audit/sweep/lookings';
+import { deviceViewports } from '../audit/sweep/plan';
 import { devicesOf } from '../devices/device-set';
 import { viewportOn } from '../devices/device';
 import type { Page, Project } from '../document/project';

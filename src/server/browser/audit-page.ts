@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/audit';
-import { Ledger, lookingsOf, SWEEP_RANGE } from '@/core/audit';
+import { Ledger, planOf, viewportsIn } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { MeasuredPage } from './measuring';
@@ -16,11 +16,8 @@ export interface AuditedPage {
   readonly problem?: string | undefined;
 }
 
-/** How many widths an audit of a page of this project decides, in all views. */
-export function widthsToDecide(project: Project): number {
-  const further = lookingsOf(project, DEFAULT_SLICE).reduce((sum, { heights, widths }) => sum + heights.length * widths.length, 0); // prettier-ignore
-  return SWEEP_RANGE.last - SWEEP_RANGE.first + 1 + further;
-}
+/** How many viewports an audit of a page of this project decides, in all views. */
+export const viewportsToDecide = (project: Project): number => viewportsIn(planOf(project, DEFAULT_SLICE));
 
 /**
  * Everything about one page, in every view. Takes its turns at the browser after those whom somebody waits for.
@@ -33,6 +30,7 @@ export async function auditPage(
   mostMs = PAGE_MOST_MS,
 ): Promise<AuditedPage | undefined> {
   const ledger = new Ledger();
+  const plan = planOf(project, DEFAULT_SLICE);
   let decided = 0;
   let layouts = 0;
   let problem: string | undefined;
@@ -40,13 +38,12 @@ export async function auditPage(
   const until = performance.now() + mostMs;
   try {
     measured = await inTurn(() => MeasuredPage.open(project, page));
-    const all = { view: 'widths' as const, heights: [DEFAULT_SLICE.height], widths: ledger.missing() };
-    for (const looking of [all, ...lookingsOf(project, DEFAULT_SLICE)]) {
+    for (const looking of ledger.missing(plan)) {
       const steps = measured.sweep(looking);
       for (;;) {
         const { value: step, done } = await inTurn(() => steps.next());
         if (done || !step) break;
-        ledger.record(step.results, looking.view);
+        ledger.record(step.results, looking.view, looking.heights[0]);
         decided += step.results.length;
         layouts += step.layouts;
         if (!(await heard(decided))) return undefined;
@@ -58,7 +55,7 @@ export async function auditPage(
   } finally {
     await measured?.close().catch(() => undefined);
   }
-  return { findings: ledger.findings(project.audit), decided, layouts, problem };
+  return { findings: ledger.findings(project.audit, plan), decided, layouts, problem };
 }
 
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {

@@ -11,6 +11,8 @@ export type SweepLine =
   | {
       readonly type: 'results';
       readonly view: View;
+      /** The viewport's height for results that don't say it themselves, px. */
+      readonly height: number;
       readonly results: readonly PackedResult[];
       readonly layouts: number;
     }
@@ -33,7 +35,8 @@ export async function* sweep(
     for (const wish of wishes)
       for await (const { results, layouts } of measured.sweep(wish)) {
         if (signal.aborted) return;
-        if (results.length > 0) yield { type: 'results', view: wish.view, results: packed(results), layouts };
+        if (results.length > 0)
+          yield { type: 'results', view: wish.view, height: wish.heights[0]!, results: packed(results), layouts };
       }
     yield { type: 'done' };
   } catch (error) {

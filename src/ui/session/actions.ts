@@ -117,7 +117,8 @@ export function setSlice(change: Partial<Slice>): void {
   next.height = Math.round(Math.min(HEIGHT_MAX, Math.max(HEIGHT_MIN, next.height)));
   if (next.height === slice.height && next.pointer === slice.pointer) return;
   useSession.setState({ slice: next });
-  if (next.height !== slice.height || cutsAcross(conditionsOf(project))) allWidthsChanged();
+  // Heights are kept apart; another pointer is only where something asks for one.
+  if (next.pointer !== slice.pointer && cutsAcross(conditionsOf(project))) allWidthsChanged();
   continueSweep();
 }
 

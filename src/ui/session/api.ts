@@ -124,7 +124,7 @@ export function loadFrameParts(): Promise<FrameParts> {
 }
 
 export type SweepLine =
-  | { type: 'results'; view: View; results: PackedResult[]; layouts: number }
+  | { type: 'results'; view: View; height: number; results: PackedResult[]; layouts: number }
   | { type: 'done' }
   | { type: 'failed'; message: string };
 

@@ -20,7 +20,7 @@ export interface SweepState {
   readonly total: number;
   readonly running: boolean;
   readonly stopped: boolean;
-  readonly error?: string;
+  readonly error?: string | undefined;
   /** What is being looked at over and above every width, while it is. */
   readonly further?: View | undefined;
   /** Whether all further views are known, too. */

@@ -1,10 +1,11 @@
 import { demoProject } from '@/demo';
 import type { WidthResult } from '@/core/audit';
+import { VIEWS } from '@/core/audit';
 import type { PendingEntry } from '@/core/edits';
 import { Refused, streamSweep } from './api';
 import type { SweepLine } from './api';
 import { useSession } from './store';
-import { allWidthsChanged, continueSweep, forgetSweeps, invalidateSweeps, stopSweep } from './sweep';
+import { allWidthsChanged, continueSweep, forgetSweeps, invalidateSweeps, lookFurther, stopSweep } from './sweep';
 
 jest.mock('./api', () => ({ ...jest.requireActual<object>('./api'), streamSweep: jest.fn() }));
 const stream = streamSweep as unknown as jest.Mock;
@@ -32,10 +33,10 @@ function answer(gate: Promise<unknown> = Promise.resolve()) {
       Array.from({ length: last - first + 1 }, (__, i) => first + i),
     );
     const half = Math.ceil(widths.length / 2);
-    yield { type: 'results', view: 'widths', results: widths.slice(0, half).map(small), layouts: 1 };
+    yield { type: 'results', view: 'widths', height: 800, results: widths.slice(0, half).map(small), layouts: 1 };
     await gate;
     if (signal.aborted) return;
-    yield { type: 'results', view: 'widths', results: widths.slice(half).map(small), layouts: 1 };
+    yield { type: 'results', view: 'widths', height: 800, results: widths.slice(half).map(small), layouts: 1 };
     yield { type: 'done' };
   });
 }
@@ -63,6 +64,7 @@ test('a page is measured once; its findings have exact widths', async () => {
     page: 'gcatalogue',
     revision: 3,
     view: 'widths',
+    heights: [800],
     widths: [{ first: 320, last: 1920 }],
     near: state().width,
     height: 800,
@@ -136,4 +138,39 @@ test('what fails is said; being behind an edit is no failure', async () => {
   continueSweep();
   await pause();
   expect(sweep()).toMatchObject({ running: false, error: 'There is no Chromium.' });
+});
+
+test('an audit asks for what the plan lacks, and goes on after other devices; with nothing left it asks nothing', async () => {
+  const asked: { view: string; heights: number[]; widths: { first: number; last: number }[] }[] = [];
+  stream.mockImplementation(async function* (_: string, body: (typeof asked)[number]): AsyncGenerator<SweepLine> {
+    asked.push(body);
+    const widths = body.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (__, i) => first + i)); // prettier-ignore
+    for (const height of body.heights)
+      yield { type: 'results', view: body.view as never, height, results: widths.map((width) => ({ width, height, violations: [] })), layouts: 1 }; // prettier-ignore
+  });
+  lookFurther(true);
+  for (let i = 0; i < 300 && !sweep()?.complete; i++) await pause();
+  expect([...new Set(asked.map(({ view }) => view))]).toEqual(VIEWS);
+  expect(sweep()).toMatchObject({ complete: true, running: false, error: undefined });
+  const before = asked.length;
+  continueSweep();
+  await pause();
+  expect([asked.length, sweep()!.error]).toEqual([before, undefined]);
+  const devices = demo.devices.map((one) => (one.id === 'dphone' ? { ...one, height: 891 } : one));
+  useSession.setState({ project: { ...demo, devices } });
+  expect(sweep()!.complete).toBe(false);
+  continueSweep();
+  for (let i = 0; i < 300 && !sweep()!.complete; i++) await pause();
+  expect(new Set(asked.slice(before).map(({ view }) => view))).toEqual(new Set(['heights', 'turned']));
+  lookFurther(false);
+});
+
+test('a server that answers less than it was asked for is told on, not asked for ever', async () => {
+  stream.mockImplementation(async function* (): AsyncGenerator<SweepLine> {
+    yield { type: 'done' };
+  });
+  continueSweep();
+  for (let i = 0; i < 5; i++) await pause();
+  expect(sweep()!.error).toMatch(/less than it was asked/);
+  expect(stream).toHaveBeenCalledTimes(1);
 });

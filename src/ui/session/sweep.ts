@@ -1,14 +1,15 @@
-import type { View } from '@/core/audit';
-import { Ledger, SWEEP_RANGE, unpacked, VIEWS } from '@/core/audit';
+import type { Looking } from '@/core/audit';
+import { Ledger, planOf, SWEPT_WIDTHS, unpacked } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { ALL_WIDTHS, fromIntegers } from '@/core/breakpoints';
+import type { Profile } from '@/core/document';
 import type { Footprint } from '@/core/edits';
 import { Refused, streamSweep } from './api';
 import type { SweepState } from './store';
 import { useSession } from './store';
-import type { Profile } from '@/core/document';
 
-const TOTAL = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
+const TOTAL = SWEPT_WIDTHS.length;
+const SHOWN_EVERY_MS = 250;
 
 /** What is known of each page, for as long as the project is open. */
 const ledgers = new Map<string, Ledger>();
@@ -20,19 +21,43 @@ function ledgerOf(pageId: string): Ledger {
   return ledger;
 }
 
+/** Everything that is looked at of a page of the project as it is. */
+function plan(): readonly Looking[] {
+  const { project, slice } = useSession.getState();
+  return planOf(project, slice);
+}
+
+/** What every page is measured for; the rest only while somebody asks for it. */
+const everyWidth = (looking: Looking) => looking.view === 'widths';
+
+let further = false;
+
+/**
+ * Whether pages are looked at in all further ways too: at the heights of devices, with larger text and so on.
+ * Whoever opens an audit asks for it, also where pages are measured only when asked.
+ */
+export function lookFurther(on: boolean): void {
+  further = on;
+  if (on) continueSweep();
+}
+
+/** What is still to be measured of a page, in order. */
+const missingOf = (pageId: string): Looking[] =>
+  ledgerOf(pageId).missing(plan().filter((looking) => further || everyWidth(looking)));
+
 function show(pageId: string, change: Partial<SweepState>, measured = false): void {
-  const ledger = ledgerOf(pageId);
+  const decided = ledgerOf(pageId).decided(plan().filter(everyWidth));
   useSession.setState(({ sweeps }) => ({
     sweeps: {
       ...sweeps,
-      [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided: ledger.decided },
+      [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided },
     },
   }));
   if (measured) showFindings(pageId);
 }
 
 function showFindings(pageId: string): void {
-  const all = ledgerOf(pageId).findings(useSession.getState().project.audit);
+  const all = ledgerOf(pageId).findings(useSession.getState().project.audit, plan());
   useSession.setState(({ findings, accepted }) => ({
     findings: { ...findings, [pageId]: all.filter((finding) => finding.accepted === undefined) },
     accepted: { ...accepted, [pageId]: all.filter((finding) => finding.accepted !== undefined) },
@@ -49,32 +74,16 @@ function followProfile(audit: Profile): void {
   if (before.checks !== audit.checks) allWidthsChanged();
   for (const pageId of ledgers.keys()) showFindings(pageId);
 }
-useSession.subscribe(({ project }) => {
-  if (project && project.audit !== profile) followProfile(project.audit);
+useSession.subscribe(({ project, slice }, before) => {
+  if (!project) return;
+  if (project.audit !== profile) followProfile(project.audit);
+  // Other devices and another height are another plan: what is no longer looked at says nothing any more.
+  const same =
+    project.devices === before.project?.devices &&
+    project.deviceSets === before.project?.deviceSets &&
+    slice.height === before.slice.height;
+  if (!same) for (const pageId of ledgers.keys()) show(pageId, { complete: false }, true);
 });
-
-let further = false;
-
-/**
- * Whether pages are looked at in all further ways too: at the heights of devices, with larger text and so on.
- * Whoever opens an audit asks for it, also where pages are measured only when asked.
- */
-export function lookFurther(on: boolean): void {
-  further = on;
-  if (on) continueSweep();
-}
-
-/** The views of a page that aren't known yet, in order. */
-function unknownViews(pageId: string): View[] {
-  const ledger = ledgerOf(pageId);
-  return VIEWS.filter((view) => {
-    if (view === 'widths') return ledger.missing().length > 0;
-    return further && !ledger.knows(view);
-  });
-}
-const SHOWN_EVERY_MS = 250;
-/** Views of a few viewports, that are looked at as a whole. */
-const SMALL: ReadonlySet<View> = new Set(['reflow', 'turned']);
 
 export function forgetSweeps(): void {
   running?.stop.abort();
@@ -95,7 +104,7 @@ function invalidate(pageId: string, widths: IntervalSet): void {
   if (widths.length === 0) return;
   ledgerOf(pageId).invalidate(widths);
   if (running?.pageId === pageId) running.stop.abort();
-  show(pageId, { stopped: false });
+  show(pageId, { stopped: false, complete: false });
 }
 
 export function stopSweep(): void {
@@ -124,62 +133,25 @@ export function continueSweep(again = false): void {
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
   if (!again && (sweeps[pageId]?.stopped || (onlyWhenAsked() && !further))) return;
   running?.stop.abort();
-  const [next] = unknownViews(pageId);
-  if (next) void measure(pageId, next);
+  if (missingOf(pageId).length > 0) void measure(pageId);
+  else if (sweeps[pageId]) show(pageId, { running: false, further: undefined, complete: further });
 }
 
-async function measure(pageId: string, view: View): Promise<void> {
+/** All that is missing, one view after the other. */
+async function measure(pageId: string): Promise<void> {
   const stop = new AbortController();
   const mine = { pageId, stop };
   running = mine;
-  const { projectId, revision, width, slice } = useSession.getState();
-  const ledger = ledgerOf(pageId);
-  let shownAt = -Infinity;
-  const {
-    error: _,
-    layouts: spent = 0,
-    ...before
-  } = useSession.getState().sweeps[pageId] ?? ({} as Partial<SweepState>);
-  useSession.setState(({ sweeps }) => ({
-    sweeps: {
-      ...sweeps,
-      [pageId]: {
-        total: TOTAL,
-        decided: ledger.decided,
-        ...before,
-        layouts: view === 'widths' ? 0 : spent,
-        running: true,
-        stopped: false,
-        further: view === 'widths' ? undefined : view,
-        complete: false,
-      },
-    },
-  }));
-  const wanted = SMALL.has(view) ? [SWEEP_RANGE.first] : ledger.missing(view);
-  const widths = fromIntegers(wanted).map(({ from, below }) => ({ first: from, last: below - 1 }));
   try {
-    for await (const line of streamSweep(
-      projectId,
-      { page: pageId, revision, widths, near: Math.round(width), view, ...slice },
-      stop.signal,
-    )) {
+    for (let before: Looking | undefined; ;) {
+      const [next] = missingOf(pageId);
+      if (!next) break;
+      if (before && sameLooking(before, next)) throw new Error('The server measured less than it was asked for.');
+      before = next;
+      await measureView(pageId, next, stop.signal);
       if (stop.signal.aborted) return;
-      if (line.type === 'failed') throw new Error(line.message);
-      if (line.type === 'results') {
-        ledger.record(unpacked(line.results), line.view);
-        const { layouts = 0 } = useSession.getState().sweeps[pageId] ?? {};
-        // Working findings out takes a while once many heights are known, so it's done a few times a second.
-        const due = performance.now() - shownAt > SHOWN_EVERY_MS;
-        if (due) shownAt = performance.now();
-        show(pageId, { running: true, layouts: layouts + line.layouts }, due);
-      }
     }
-    if (stop.signal.aborted) return;
-    showFindings(pageId);
-    if (view !== 'widths') ledger.settle(view);
-    const [next] = unknownViews(pageId);
-    if (next) await measure(pageId, next);
-    else show(pageId, { running: false, further: undefined, complete: further });
+    show(pageId, { running: false, further: undefined, complete: further }, true);
   } catch (error) {
     if (stop.signal.aborted) return;
     // 409: an edit has come in between. The save that brings it starts the sweep again.
@@ -188,4 +160,37 @@ async function measure(pageId: string, view: View): Promise<void> {
   } finally {
     if (running === mine) running = undefined;
   }
+}
+
+const sameLooking = (a: Looking, b: Looking) =>
+  a.view === b.view && a.heights.join() === b.heights.join() && a.widths.join() === b.widths.join();
+
+async function measureView(pageId: string, { view, heights, widths }: Looking, signal: AbortSignal): Promise<void> {
+  const { projectId, revision, width, slice, sweeps } = useSession.getState();
+  const ledger = ledgerOf(pageId);
+  const isFurther = view !== 'widths';
+  let layouts = isFurther ? (sweeps[pageId]?.layouts ?? 0) : 0;
+  show(pageId, { layouts, running: true, stopped: false, further: isFurther ? view : undefined, complete: false, error: undefined }); // prettier-ignore
+  let shownAt = -Infinity;
+  const body = {
+    page: pageId,
+    revision,
+    view,
+    heights,
+    widths: fromIntegers(widths).map(({ from, below }) => ({ first: from, last: below - 1 })),
+    near: Math.round(width),
+    ...slice,
+  };
+  for await (const line of streamSweep(projectId, body, signal)) {
+    if (signal.aborted) return;
+    if (line.type === 'failed') throw new Error(line.message);
+    if (line.type !== 'results') continue;
+    ledger.record(unpacked(line.results), line.view, line.height);
+    layouts += line.layouts;
+    // Working findings out takes a while once many heights are known, so it's done a few times a second.
+    const due = performance.now() - shownAt > SHOWN_EVERY_MS;
+    if (due) shownAt = performance.now();
+    show(pageId, { running: true, layouts }, due);
+  }
+  if (!signal.aborted) showFindings(pageId);
 }

@@ -1,5 +1,9 @@
 import type { WidthResult } from './ledger';
-import { Ledger, SWEEP_RANGE } from './ledger';
+import { newProject } from '../../document';
+import { DEFAULT_SLICE } from '../../breakpoints';
+import { Ledger } from './ledger';
+import { planOf } from './plan';
+import { SWEPT_WIDTHS } from './range';
 import { packed, unpacked } from './packed';
 
 const at = (width: number, amounts: Record<string, number>): WidthResult => ({
@@ -29,18 +33,53 @@ test('findings are sorted by severity', () => {
   expect(ledger.findings().map((finding) => finding.severity)).toEqual(['broken', 'poor', 'note']);
 });
 
+const project = newProject('00000000-0000-4000-8000-000000000000', 'Looked at');
+const whole = planOf(project, DEFAULT_SLICE);
+const usual = whole.slice(0, 1);
+
 test('after an edit only its widths are missing; what was found there is told until they are measured again', () => {
   const ledger = new Ledger();
-  const all = ledger.missing();
-  expect([all[0], all[all.length - 1], all.length]).toEqual([SWEEP_RANGE.first, SWEEP_RANGE.last, 1601]);
-  ledger.record(all.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})));
+  expect(ledger.missing(usual)).toEqual(usual);
+  ledger.record(SWEPT_WIDTHS.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})), 'widths', 800); // prettier-ignore
   ledger.invalidate([{ from: 0, below: 600 }]);
-  expect(ledger.missing()).toEqual(all.filter((width) => width < 600));
-  expect(ledger.decided).toBe(1601 - 280);
+  expect(ledger.missing(usual)).toEqual([{ ...usual[0], widths: SWEPT_WIDTHS.filter((width) => width < 600) }]);
+  expect(ledger.decided(usual)).toBe(1601 - 280);
   expect(ledger.findings()).toHaveLength(1);
-  ledger.record(ledger.missing().map((width) => at(width, {})));
-  expect(ledger.findings()).toEqual([]);
-  expect(ledger.missing()).toEqual([]);
+  ledger.record(ledger.missing(usual)[0]!.widths.map((width) => at(width, {})), 'widths', 800); // prettier-ignore
+  expect([ledger.findings(), ledger.missing(usual)]).toEqual([[], []]);
+});
+
+test('a look at several heights that was broken off goes on where it was', () => {
+  const ledger = new Ledger();
+  const looking = whole.find(({ view }) => view === 'heights')!;
+  const [first, second, ...others] = looking.heights;
+  const results = (height: number, widths: readonly number[]) => widths.map((width) => ({ ...at(width, {}), height }));
+  ledger.record([...results(first!, SWEPT_WIDTHS), ...results(second!, SWEPT_WIDTHS.slice(0, 100))], 'heights');
+  expect(ledger.missing([looking])).toEqual([
+    { ...looking, heights: [second], widths: SWEPT_WIDTHS.slice(100) },
+    { ...looking, heights: others, widths: SWEPT_WIDTHS },
+  ]);
+});
+
+test('other devices are another plan: their heights are missing, and those that went say nothing more', () => {
+  const heightsIn = (plan: typeof whole) => plan.find(({ view }) => view === 'heights')!.heights;
+  const devices = project.devices.map((device) => (device.id === 'dphone' ? { ...device, height: 891 } : device));
+  const other = planOf({ ...project, devices }, DEFAULT_SLICE);
+  const gone = heightsIn(whole).filter((height) => !heightsIn(other).includes(height));
+  const come = heightsIn(other).filter((height) => !heightsIn(whole).includes(height));
+  expect([gone.length, come.length]).not.toContain(0);
+  const ledger = new Ledger();
+  for (const { view, heights, widths } of whole)
+    for (const height of heights) {
+      const wrong = view === 'heights' && height === gone[0];
+      ledger.record(widths.map((width) => at(width, wrong ? { 'tall-bars ea': 1 } : {})), view, height); // prettier-ignore
+    }
+  expect(ledger.missing(whole)).toEqual([]);
+  expect(ledger.findings(undefined, whole)).toMatchObject([{ check: 'tall-bars', heights: [gone[0]] }]);
+  const missing = ledger.missing(other);
+  expect(missing.find(({ view }) => view === 'heights')).toMatchObject({ heights: come, widths: SWEPT_WIDTHS });
+  expect(missing.every(({ view }) => view === 'heights' || view === 'turned')).toBe(true);
+  expect(ledger.findings(undefined, other)).toEqual([]);
 });
 
 test('type that is larger below an edge than above it is found there, as the project lets it', () => {

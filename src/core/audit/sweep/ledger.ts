@@ -4,11 +4,10 @@ import type { Severity, View, Violation } from '../check';
 import { SEVERITIES, usualLimits } from '../check';
 import { checkNamed, CHECKS } from '../checks';
 import { growingType, grows } from '../checks/growing-type';
+import type { Looking } from './plan';
+import { viewportsIn } from './plan';
 import type { Profile } from '../../document/profile';
 import { PLAIN_PROFILE } from '../../document/profile';
-
-/** The widths that a sweep decides: every whole px from the first to the last. */
-export const SWEEP_RANGE = { first: 320, last: 1920 } as const;
 
 /** All faults of one page at one width. */
 export interface WidthResult {
@@ -36,10 +35,12 @@ export interface Finding {
 }
 
 /** Results of one view at one height. */
-interface Sheet {
+interface Column {
   readonly view: View;
   readonly height: number | undefined;
   readonly results: Map<number, WidthResult>;
+  /** Widths that are to be measured again. */
+  readonly stale: Set<number>;
 }
 
 interface Gathered {
@@ -49,66 +50,72 @@ interface Gathered {
   worst: Finding['worst'];
 }
 
+/** Views whose heights are their own: a finding of theirs says at which heights it was found. */
+const WITH_HEIGHTS: ReadonlySet<View> = new Set(['heights', 'reflow', 'turned']);
+
 /**
- * What is known about one page: the result of every width measured so far, in every view. Later results of a width
- * replace earlier ones, so after an edit only the widths it can have changed need measuring again.
+ * What is known about one page: the result of every viewport measured so far, in every view, by view, height and width.
+ * Later results replace earlier ones, so after an edit only the widths it can have changed need measuring again.
  */
 export class Ledger {
-  readonly #sheets = new Map<string, Sheet>();
-  readonly #stale = new Map<View, Set<number>>();
-  readonly #settled = new Set<View>();
+  readonly #columns = new Map<string, Column>();
 
-  #sheet(view: View, height?: number): Sheet {
+  #column(view: View, height?: number): Column {
     const key = `${view} ${height ?? ''}`;
-    let sheet = this.#sheets.get(key);
-    if (!sheet) this.#sheets.set(key, (sheet = { view, height, results: new Map() }));
-    return sheet;
+    let column = this.#columns.get(key);
+    if (!column) this.#columns.set(key, (column = { view, height, results: new Map(), stale: new Set() }));
+    return column;
   }
 
-  record(results: readonly WidthResult[], view: View = 'widths'): void {
+  /** @param height the viewport's, px, for results that don't say it themselves */
+  record(results: readonly WidthResult[], view: View = 'widths', height?: number): void {
     for (const result of results) {
-      this.#sheet(view, result.height).results.set(result.width, result);
-      this.#stale.get(view)?.delete(result.width);
+      const column = this.#column(view, result.height ?? height);
+      column.results.set(result.width, result);
+      column.stale.delete(result.width);
     }
   }
 
-  /** Marks widths as to be measured again. What was found there is still told until it is. */
+  /** Marks widths as to be measured again, at all heights. What was found there is still told until it is. */
   invalidate(widths: IntervalSet): void {
-    this.#settled.clear();
-    for (const { view, results } of this.#sheets.values()) {
-      const stale = this.#stale.get(view) ?? new Set();
-      this.#stale.set(view, stale);
+    for (const { results, stale } of this.#columns.values())
       for (const width of results.keys()) if (contains(widths, width)) stale.add(width);
-    }
   }
 
-  /** Takes a view as known as a whole, though it has viewports of its own. */
-  settle(view: View): void {
-    this.#settled.add(view);
-    this.#stale.delete(view);
+  #knows(view: View, height: number | undefined, width: number): boolean {
+    const column = this.#columns.get(`${view} ${height ?? ''}`);
+    return column !== undefined && column.results.has(width) && !column.stale.has(width);
   }
 
-  knows(view: View): boolean {
-    return this.#settled.has(view);
+  /** How many viewports of a plan are known and up to date. */
+  decided(plan: readonly Looking[]): number {
+    return viewportsIn(plan) - viewportsIn(this.missing(plan));
   }
 
-  /** How many widths of the range are known and up to date. */
-  get decided(): number {
-    return this.#sheet('widths').results.size - (this.#stale.get('widths')?.size ?? 0);
+  /** What of a plan is still to be measured: plan less ledger. Heights that lack the same widths come together. */
+  missing(plan: readonly Looking[]): Looking[] {
+    return plan.flatMap((looking) => {
+      const byWidths = new Map<string, { heights: number[]; widths: number[] }>();
+      for (const height of looking.heights) {
+        const widths = looking.widths.filter((width) => !this.#knows(looking.view, height, width));
+        if (widths.length === 0) continue;
+        const key = widths.length === looking.widths.length ? '' : widths.join();
+        const same = byWidths.get(key);
+        if (same) same.heights.push(height);
+        else byWidths.set(key, { heights: [height], widths });
+      }
+      return [...byWidths.values()].map((lack): Looking => ({ ...looking, ...lack }));
+    });
   }
 
-  /** The widths of a view that are still to be measured, ascending; the whole range unless it has others. */
-  missing(view: View = 'widths', wanted: readonly number[] = RANGE): number[] {
-    const stale = this.#stale.get(view);
-    const known = [...this.#sheets.values()].filter((sheet) => sheet.view === view);
-    return wanted.filter((width) => stale?.has(width) || !known.some(({ results }) => results.has(width)));
-  }
-
-  /** Findings, worst severity first, then by check and element in the order they were met from narrow to wide. */
-  findings(profile: Profile = PLAIN_PROFILE): Finding[] {
+  /**
+   * Findings, worst severity first, then by check and element in the order they were met from narrow to wide.
+   * @param plan what counts; viewports that it doesn't have any more say nothing. Without it all that is known counts
+   */
+  findings(profile: Profile = PLAIN_PROFILE, plan?: readonly Looking[]): Finding[] {
     const found = new Map<string, Gathered>();
     const add = (width: number, height: number | undefined, check: string, violation: Violation) => {
-      if (profile.checks[check]?.off) return;
+      if (Object.hasOwn(profile.checks, check) && profile.checks[check]!.off) return;
       const key = `${check} ${violation.element}`;
       let one = found.get(key);
       if (!one)
@@ -117,13 +124,16 @@ export class Ledger {
       if (height !== undefined) one.heights.add(height);
       if (violation.amount > one.worst.violation.amount) one.worst = { width, height, violation };
     };
-    const usual = this.#sheet('widths').results;
-    for (const { view, height, results } of this.#sheets.values())
-      for (const width of [...results.keys()].sort((a, b) => a - b)) {
-        const result = results.get(width)!;
+    const columns = plan ? this.#planned(plan) : [...this.#columns.values()].map((column) => ({ ...column, widths: [...column.results.keys()].sort((a, b) => a - b) })); // prettier-ignore
+    const usual = columns.find(({ view }) => view === 'widths')?.results;
+    for (const { view, results, widths, ...column } of columns) {
+      const height = WITH_HEIGHTS.has(view) ? column.height : undefined;
+      for (const width of widths) {
+        const result = results.get(width);
+        if (!result) continue;
         for (const { check, violation } of result.violations) {
           const besides = view === 'widths' ? undefined : checkNamed(check)?.besides;
-          const same = besides && usual.get(width)?.violations.some(({ check: other, violation: { element } }) => besides.includes(other) && element === violation.element); // prettier-ignore
+          const same = besides && usual?.get(width)?.violations.some(({ check: other, violation: { element } }) => besides.includes(other) && element === violation.element); // prettier-ignore
           if (!same) add(width, height, check, violation);
         }
         const next = view === 'widths' && result.sizes ? results.get(width + 1)?.sizes : undefined;
@@ -135,6 +145,7 @@ export class Ledger {
             // prettier-ignore
             add(width, undefined, growingType.id, violation);
       }
+    }
     const accepted = new Map(profile.accepted.map(({ check, element, reason }) => [`${check} ${element}`, reason]));
     return [...found]
       .map(([key, { check, widths, heights, worst }]): Finding => {
@@ -152,7 +163,15 @@ export class Ledger {
       })
       .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || orderOf(a) - orderOf(b));
   }
+
+  #planned(plan: readonly Looking[]) {
+    return plan.flatMap(({ view, heights, widths }) =>
+      heights.flatMap((height) => {
+        const column = this.#columns.get(`${view} ${height}`);
+        return column ? [{ ...column, widths }] : [];
+      }),
+    );
+  }
 }
 
-const RANGE: readonly number[] = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i); // prettier-ignore
 const orderOf = ({ check }: Finding) => CHECKS.findIndex((one) => one.id === check);

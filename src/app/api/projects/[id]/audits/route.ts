@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { widthsToDecide } from '@/server/browser/audit-page';
+import { viewportsToDecide } from '@/server/browser/audit-page';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';
@@ -19,7 +19,7 @@ const orderSchema = z.strictObject({
 export const GET = route<{ id: string }>(async (_, parameters) => {
   const id = projectId(parameters);
   const { project } = await loadProject(database(), id);
-  return Response.json({ runs: await listRuns(id), total: widthsToDecide(project) });
+  return Response.json({ runs: await listRuns(id), total: viewportsToDecide(project) });
 });
 
 /** Orders an audit of all pages; workers take it up. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lookingsOf, SWEEP_RANGE, VIEWS } from '@/core/audit';
+import { planOf, VIEWS } from '@/core/audit';
 import { DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
 import { pageIdSchema } from '@/core/document';
 import { sweep } from '@/server/browser/sweep';
@@ -10,11 +10,12 @@ import { projectId } from '@/server/http/parameters';
 import { readBody, route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
 
+const WIDTH_MOST = 10_000;
 const width = z
   .number()
   .int()
-  .min(SWEEP_RANGE.first, 'A sweep begins at 320 px.')
-  .max(SWEEP_RANGE.last, 'A sweep ends at 1920 px.');
+  .min(1, 'A width is at least 1 px.')
+  .max(WIDTH_MOST, `A width is at most ${WIDTH_MOST} px.`);
 
 const sweepSchema = z.strictObject({
   page: pageIdSchema,
@@ -34,29 +35,36 @@ const sweepSchema = z.strictObject({
   height: z.number().int().min(100, 'A viewport is at least 100 px high.').max(10_000).default(DEFAULT_SLICE.height),
   pointer: z.enum(POINTERS).default(DEFAULT_SLICE.pointer),
   view: z.enum(VIEWS).default('widths'),
+  /** The heights to look at, px; those of the view where none are named. */
+  heights: z.array(z.number().min(100).max(10_000)).max(100).optional(),
 });
 
-/** Measures a page at widths. Answers line by line (NDJSON) while it works; ending the request ends the work. */
+/**
+ * Measures what is asked for of the plan of a page. Answers line by line (NDJSON) while it works; ending the request ends
+ * the work.
+ */
 export const POST = route<{ id: string }>(async (request, parameters) => {
-  const { page: pageId, revision, widths, near, height, pointer, view } = await readBody(request, sweepSchema);
+  const asked = await readBody(request, sweepSchema);
+  const { page: pageId, revision, near, height, pointer, view } = asked;
   const stored = await loadProject(database(), projectId(parameters));
   if (stored.revision !== revision)
     throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
   const page = stored.project.pages.find((one) => one.id === pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
   const slice = { height, pointer };
-  const asked = new Set(
-    widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i)),
+  const widths = new Set(
+    asked.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i)),
   );
-  const lookings =
-    view === 'widths'
-      ? [{ view, heights: [height], widths: [...asked].sort((a, b) => a - b) }]
-      : lookingsOf(stored.project, slice).filter((looking) => looking.view === view);
-  const wishes = lookings.map((looking) => ({
-    ...looking,
-    // The few viewports of devices are always looked at as a whole.
-    widths: looking.widths.length > 1 ? looking.widths.filter((one) => asked.has(one)) : looking.widths,
-    near,
-  }));
+  const heights = asked.heights && new Set(asked.heights);
+  const wishes = planOf(stored.project, slice)
+    .filter((looking) => looking.view === view)
+    .map((looking) => ({
+      ...looking,
+      heights: looking.heights.filter((one) => !heights || heights.has(one)),
+      widths: looking.widths.filter((one) => widths.has(one)),
+      near,
+    }))
+    .filter((wish) => wish.heights.length > 0 && wish.widths.length > 0);
+  if (wishes.length === 0) throw new HttpError(422, 'Nothing of that is among what is looked at of this page.');
   return streamLines(request.signal, (signal) => sweep(stored.project, page, slice, wishes, signal));
 });

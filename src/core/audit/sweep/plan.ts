@@ -4,9 +4,9 @@ import { devicesOf } from '../../devices/device-set';
 import { viewportOn } from '../../devices/device';
 import type { Project } from '../../document/project';
 import type { View } from '../check';
-import { SWEEP_RANGE } from './ledger';
+import { SWEPT_WIDTHS } from './range';
 
-/** One way to look at a page, over and above every width at the usual height. */
+/** One way to look at a page: all its widths at all its heights. */
 export interface Looking {
   readonly view: View;
   /** Viewport heights, px. */
@@ -20,7 +20,6 @@ export interface Looking {
 const HEIGHTS_MOST = 40;
 /** Below this a viewport isn't one that people read in; px. */
 const HEIGHT_LEAST = 200;
-const range = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
 
 /** Every viewport of the devices in the project's sets, as they stand there and turned. */
 export function deviceViewports(project: Pick<Project, 'devices' | 'deviceSets'>): Viewport[] {
@@ -35,7 +34,7 @@ export function deviceViewports(project: Pick<Project, 'devices' | 'deviceSets'>
 }
 
 /** The heights that an audit looks at: those of the devices, and both sides of the edges of conditions on height. */
-export function heightsOf(project: Project): number[] {
+function heightsOf(project: Project): number[] {
   const heights = deviceViewports(project).map(({ height }) => height);
   for (const { heightFrom, heightBelow } of conditionsOf(project))
     for (const edge of [heightFrom, heightBelow]) if (edge) heights.push(Math.ceil(edge) - 1, Math.ceil(edge));
@@ -45,14 +44,18 @@ export function heightsOf(project: Project): number[] {
     .slice(0, HEIGHTS_MOST);
 }
 
-/** All further ways in which an audit looks at a page. */
-export function lookingsOf(project: Project, slice: Slice): Looking[] {
+/**
+ * Everything that must be looked at to say what is wrong with a page: first every width at the height of the stage, then
+ * the further views. Made of the project and the slice alone, so that windows, routes and workers mean the same by it.
+ */
+export function planOf(project: Project, slice: Slice): Looking[] {
   const heights = heightsOf(project).filter((height) => height !== slice.height);
   const turned = deviceViewports(project).filter(({ width, height }) => width !== height);
   return [
-    ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths: range }] : []),
-    { view: 'large-text', heights: [slice.height], widths: range },
-    { view: 'spaced-text', heights: [slice.height], widths: range },
+    { view: 'widths', heights: [slice.height], widths: SWEPT_WIDTHS },
+    ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths: SWEPT_WIDTHS }] : []),
+    { view: 'large-text', heights: [slice.height], widths: SWEPT_WIDTHS },
+    { view: 'spaced-text', heights: [slice.height], widths: SWEPT_WIDTHS },
     { view: 'reflow', heights: [256], widths: [320] },
     ...turned.map(({ width, height }): Looking => ({
       view: 'turned',
@@ -62,3 +65,7 @@ export function lookingsOf(project: Project, slice: Slice): Looking[] {
     })),
   ];
 }
+
+/** How many viewports a plan decides. */
+export const viewportsIn = (plan: readonly Looking[]): number =>
+  plan.reduce((sum, { heights, widths }) => sum + heights.length * widths.length, 0);
