@@ -1,13 +1,5 @@
-/** @type {import('jest').Config} */
-export default {
+const shared = {
   testEnvironment: 'node',
-  roots: [
-    '<rootDir>/src',
-    '<rootDir>/tests/cascade',
-    '<rootDir>/tests/shaping',
-    '<rootDir>/tests/audit',
-    '<rootDir>/tests/edits',
-  ],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
@@ -23,6 +15,27 @@ export default {
       },
     ],
   },
+};
+
+/** @type {import('jest').Config} */
+export default {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      roots: ['src', 'tests/cascade', 'tests/shaping', 'tests/audit', 'tests/edits'].map((path) => `<rootDir>/${path}`),
+    },
+    {
+      ...shared,
+      displayName: 'server',
+      roots: ['<rootDir>/tests/server'],
+      // What the server keeps for its whole process outlives a file of tests.
+      testEnvironmentOptions: { globalsCleanup: 'off' },
+      // A PostgreSQL of their own, started only when one of these tests runs.
+      globalSetup: '<rootDir>/tests/server/start-database.mjs',
+      globalTeardown: '<rootDir>/tests/server/stop-database.mjs',
+    },
+  ],
   testTimeout: 120000,
   maxWorkers: 2,
 };
