@@ -1,5 +1,7 @@
 const shared = {
   testEnvironment: 'node',
+  // What a server keeps for its whole process outlives a file of tests.
+  testEnvironmentOptions: { globalsCleanup: 'off' },
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
@@ -29,8 +31,6 @@ export default {
       ...shared,
       displayName: 'server',
       roots: ['<rootDir>/tests/server'],
-      // What the server keeps for its whole process outlives a file of tests.
-      testEnvironmentOptions: { globalsCleanup: 'off' },
       // A PostgreSQL of their own, started only when one of these tests runs.
       globalSetup: '<rootDir>/tests/server/start-database.mjs',
       globalTeardown: '<rootDir>/tests/server/stop-database.mjs',

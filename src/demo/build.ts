@@ -20,7 +20,7 @@ export interface Parts {
 }
 
 /** Values as a person would write them, shorthands and all, checked and expanded. */
-export function expand(values: Values): Values {
+function expand(values: Values): Values {
   return Object.assign(
     {},
     ...Object.entries(values).map(([property, value]) => {

@@ -5,7 +5,7 @@ const link = (text: string, page: string) =>
   el('li', { name: `${text} entry` }, [el('a', { text, attributes: { href: `page:${page}` }, shared: ['slink'] })]);
 
 /** The header that the finished pages share: name and menu, folded to a button on narrow screens. */
-export function siteHeader(): Sprig {
+function siteHeader(): Sprig {
   return el('header', { name: 'Header', shared: ['sheader'] }, [
     el('a', {
       text: 'Tansy Street Tool Library',
@@ -25,7 +25,7 @@ export function siteHeader(): Sprig {
   ]);
 }
 
-export function siteFooter(): Sprig {
+function siteFooter(): Sprig {
   return el('footer', { name: 'Footer', shared: ['sfooter'] }, [
     el('p', {
       text: 'Tansy Street Tool Library. Run by its members, open to the whole street.',

@@ -19,7 +19,7 @@ const EM = 16;
 const UNITS: Readonly<Record<string, number>> = { px: 1, em: EM, rem: EM, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, pt: 96 / 72, pc: 16, q: 96 / 101.6, ch: EM / 2, ex: EM / 2 }; // prettier-ignore
 
 /** Every width at which a media condition in words could change its mind: too many do no harm, too few would. */
-export function edgesOfMedia(media: string, height: number): number[] {
+function edgesOfMedia(media: string, height: number): number[] {
   const found: number[] = [];
   const add = (px: number) => found.push(Math.ceil(px), Math.floor(px) + 1);
   for (const [, number, unit] of media.matchAll(/([\d.]+)(px|r?em|in|[cm]m|p[tc]|q|ch|ex)\b/gi))

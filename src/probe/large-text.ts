@@ -1,5 +1,5 @@
 /** Text twice as large, as a reader's browser sets it that enlarges text alone (WCAG 2.2, 1.4.4). */
-export const LARGER = 2;
+const LARGER = 2;
 
 /** The spacing that a reader may ask for (WCAG 2.2, 1.4.12), as a style sheet. */
 export const SPACED_TEXT = `* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }

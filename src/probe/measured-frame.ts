@@ -38,7 +38,7 @@ export async function openFrame(html: string, height: number): Promise<HTMLIFram
 }
 
 /** Gives every element a name for reports, where the document has none: its tag, its id or class, its number. */
-export function nameElements(document: Document): void {
+function nameElements(document: Document): void {
   if (document.querySelector('[data-mp-node]')) return;
   const counts = new Map<string, number>();
   for (const element of document.body.parentElement!.querySelectorAll<HTMLElement>('body, body *')) {

@@ -7,7 +7,7 @@ const four = (style: CSSStyleDeclaration, name: (side: string) => string) =>
   ['top', 'right', 'bottom', 'left'].map((side) => px(style.getPropertyValue(name(side))));
 
 /** How a box lays out what stands in it. */
-export function flowOf(style: CSSStyleDeclaration): 'row' | 'column' | 'grid' | 'block' {
+function flowOf(style: CSSStyleDeclaration): 'row' | 'column' | 'grid' | 'block' {
   if (/grid$/.test(style.display)) return 'grid';
   if (!/flex$/.test(style.display)) return 'block';
   return style.flexDirection.startsWith('column') ? 'column' : 'row';

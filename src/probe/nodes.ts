@@ -1,4 +1,6 @@
-export type Rect = readonly [left: number, top: number, width: number, height: number];
+import type { Rect } from '@/core/structure';
+
+export type { Rect };
 
 export const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
 

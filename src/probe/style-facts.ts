@@ -1,9 +1,20 @@
+import { Backdrop, Cut, Laying, Level, Pinned, Positioning } from '@/core/audit/codes';
 import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
 import { characterWidth } from './character-width';
 import { colourOf } from './colour';
 
-const CUTS: Readonly<Record<string, number>> = { hidden: 1, clip: 1, auto: 2, scroll: 2 };
-const PLACES: Readonly<Record<string, number>> = { relative: 1, sticky: 1, absolute: 2, fixed: 3 };
+const CUTS: Readonly<Record<string, number>> = {
+  hidden: Cut.hidden,
+  clip: Cut.hidden,
+  auto: Cut.scrolls,
+  scroll: Cut.scrolls,
+};
+const POSITIONINGS: Readonly<Record<string, number>> = {
+  relative: Positioning.anchor,
+  sticky: Positioning.anchor,
+  absolute: Positioning.absolute,
+  fixed: Positioning.fixed,
+};
 const REPLACED = new Set(['img', 'input', 'textarea', 'select', 'video', 'canvas', 'svg']);
 
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
@@ -28,27 +39,28 @@ function emptyStyles(
 
 const flowOf = ({ display, flexDirection, flexWrap }: CSSStyleDeclaration) =>
   /grid$/.test(display)
-    ? 3
+    ? Laying.grid
     : !/flex$/.test(display) || flexDirection.startsWith('column')
-      ? 0
+      ? Laying.other
       : flexWrap === 'nowrap'
-        ? 1
-        : 2;
+        ? Laying.row
+        : Laying.wrappingRow;
 
 function levelOf({ display, float, position }: CSSStyleDeclaration): number {
-  if (position === 'absolute' || position === 'fixed') return 0;
-  if (float !== 'none') return 3;
-  return display === 'inline' ? 1 : display.startsWith('inline-') ? 2 : 0;
+  if (position === 'absolute' || position === 'fixed') return Level.block;
+  if (float !== 'none') return Level.float;
+  return display === 'inline' ? Level.inline : display.startsWith('inline-') ? Level.inlineBlock : Level.block;
 }
 
 function pinnedOf(node: HTMLElement, { position }: CSSStyleDeclaration): number {
-  if (position !== 'fixed' && position !== 'sticky') return 0;
+  if (position !== 'fixed' && position !== 'sticky') return Pinned.no;
   const map = node.computedStyleMap();
-  if (String(map.get('top')) !== 'auto') return 1;
-  return String(map.get('bottom')) === 'auto' ? 0 : 2;
+  if (String(map.get('top')) !== 'auto') return Pinned.top;
+  return String(map.get('bottom')) === 'auto' ? Pinned.no : Pinned.bottom;
 }
 
-const backdropOf = (image: string) => (image === 'none' ? 0 : image.includes('url(') ? 2 : 1);
+const backdropOf = (image: string) =>
+  image === 'none' ? Backdrop.none : image.includes('url(') ? Backdrop.picture : Backdrop.gradient;
 const painted = (width: string, style: string) => parseFloat(width) > 0 && style !== 'none' && style !== 'hidden';
 
 /** Whether something shifts it on purpose. */
@@ -91,10 +103,11 @@ export function readStyles(
     facts.opacity[i] = parseFloat(style.opacity);
     transparent[i] = style.opacity === '0' || (parent >= 0 && transparent[parent]) ? 1 : 0;
     facts.visible[i] = style.visibility === 'visible' && !transparent[i] ? 1 : 0;
-    facts.cutX[i] = replaced ? 0 : (CUTS[style.overflowX] ?? 0);
-    facts.cutY[i] = replaced ? 0 : (CUTS[style.overflowY] ?? 0);
+    facts.cutX[i] = replaced ? Cut.none : (CUTS[style.overflowX] ?? Cut.none);
+    facts.cutY[i] = replaced ? Cut.none : (CUTS[style.overflowY] ?? Cut.none);
     facts.ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;
-    facts.position[i] = PLACES[style.position] ?? (style.transform === 'none' ? 0 : 1);
+    facts.position[i] =
+      POSITIONINGS[style.position] ?? (style.transform === 'none' ? Positioning.flow : Positioning.anchor);
     facts.pinned[i] = pinnedOf(node, style);
     facts.level[i] = levelOf(style);
     facts.bold[i] = parseFloat(style.fontWeight) >= 700 ? 1 : 0;
@@ -120,7 +133,7 @@ export function readStyles(
     if (node.childElementCount > 0) {
       const specified = node.computedStyleMap();
       facts.fixedHeight[i] = (specified.get('height') as Specified | undefined)?.unit === 'px' ? 1 : 0;
-      if (facts.flow[i] === 3)
+      if (facts.flow[i] === Laying.grid)
         facts.grids.set(i, {
           template: String(specified.get('grid-template-columns')),
           columns: style.gridTemplateColumns.split(' ').length,
@@ -135,11 +148,11 @@ export function readStyles(
 function shareOf(facts: StyleFacts, node: HTMLElement, parent: number, style: CSSStyleDeclaration): number {
   if (parent < 0 || style.position === 'absolute' || style.position === 'fixed') return 0;
   const around = facts.flow[parent]!;
-  if (around === 1 || around === 2) {
+  if (around === Laying.row || around === Laying.wrappingRow) {
     const basis = style.flexBasis;
     return basis === '0px' || basis === '0%' ? parseFloat(style.flexGrow) : 0;
   }
-  const template = around === 3 ? facts.grids.get(parent)?.template : undefined;
+  const template = around === Laying.grid ? facts.grids.get(parent)?.template : undefined;
   if (!template || style.gridColumnStart !== 'auto' || style.gridColumnEnd !== 'auto') return 0;
   // `repeat(3, 1fr)` or the same track again and again.
   const even =

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { createProject, frameOf, readProject, saved, width } from './workbench';
+import type { Project } from '@/core/document';
+import { computed, createProject, elementNamed, frameOf, openWorkbench, readProject, saved, width } from './workbench';
 
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -60,32 +61,44 @@ test('a project that is not there says so', async ({ page }) => {
   await expect(page.getByRole('alert').filter({ hasText: 'no such project' })).toBeVisible();
 });
 
-test('two windows: both edits are there in the end; what can not be made again is said', async ({
+test('two windows: each sees the other’s edits as they are made; what can not be made again is said', async ({
   page,
   request,
-  context,
+  browser,
 }) => {
   const id = await createProject(request, 'demo');
-  const other = await context.newPage();
-  await page.goto(`/projects/${id}`);
-  await other.goto(`/projects/${id}`);
+  const elsewhere = await browser.newContext();
+  const other = await elsewhere.newPage();
+  await openWorkbench(page, id);
+  await openWorkbench(other, id);
   const write = async (where: typeof page, name: RegExp, value: string) => {
     await where.getByRole('treeitem', { name }).click();
     await where.getByRole('textbox', { name: 'Any declaration' }).fill(`color: ${value}`);
     await where.getByRole('textbox', { name: 'Any declaration' }).press('Enter');
-    await saved(where);
   };
+  const colourIn = (where: typeof page, name: string, project: Project) =>
+    computed(where, elementNamed(project, name, 'Front page').id, 'color');
+  const { project } = await readProject(request, id);
   await write(page, /^Steps title/, 'red');
+  await expect.poll(() => colourIn(other, 'Steps title', project)).toBe('rgb(255, 0, 0)');
   await write(other, /^In today title/, 'blue');
-  const { project, revision } = await readProject(request, id);
-  expect(revision).toBe(2);
-  const colours = Object.values(project.pages[0]!.elements).map((element) => element.styles.base?.color); // prettier-ignore
-  expect(colours).toEqual(expect.arrayContaining(['red', 'blue']));
+  await expect.poll(() => colourIn(page, 'In today title', project)).toBe('rgb(0, 0, 255)');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  expect((await readProject(request, id)).revision).toBe(2);
 
+  // Without a connection both go on; what was edited here stands on what was removed there.
+  await elsewhere.setOffline(true);
+  await expect(other.getByTestId('saving')).toContainText(/No connection|does not answer/);
+  await write(other, /^Steps title/, 'green');
+  await write(other, /^In today title/, 'navy');
+  await expect(other.getByTestId('saving')).toContainText('does not answer');
   await page.getByRole('treeitem', { name: /^How it works/ }).click();
   await page.keyboard.press('Delete');
   await saved(page);
-  await write(other, /^Steps title/, 'green');
-  await expect(other.getByRole('alert').filter({ hasText: 'could not be made on top' })).toBeVisible();
+  await elsewhere.setOffline(false);
+  await expect(other.getByRole('alert').filter({ hasText: 'could not be made' })).toBeVisible();
   await expect(other.getByRole('treeitem', { name: /^Steps title/ })).toHaveCount(0);
+  await saved(other);
+  await expect.poll(() => colourIn(page, 'In today title', project)).toBe('rgb(0, 0, 128)');
+  await elsewhere.close();
 });

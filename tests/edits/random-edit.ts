@@ -2,6 +2,7 @@ import type { Condition } from '@/core/breakpoints';
 import type { PageElement, Project, StyleSet } from '@/core/document';
 import { HTML_TAGS, KINDS, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
+import { allOwners } from '@/core/edits';
 import type { Draw } from './draw';
 
 /*
@@ -133,6 +134,17 @@ function insertion(project: Project, draw: Draw, elements: readonly PageElement[
 
 type Maker = (project: Project, draw: Draw, odd: number) => Edit;
 
+/** Mostly of a value that is there. */
+const clearing: Maker = (project, draw) => {
+  const written = allOwners(project).flatMap(({ id: owner, styles }) =>
+    Object.entries(styles).flatMap(([at, declarations]) =>
+      Object.keys(declarations).map((property) => ({ owner, at, property })),
+    ),
+  );
+  const any = { owner: anyOwner(project, draw), at: anyPlace(project, draw), property: draw.from(VALUES)[0] };
+  return { type: 'clearStyle', ...(written.length > 0 && draw.chance(0.7) ? draw.from(written) : any) };
+};
+
 const insert: Maker = (project, draw, odd) => insertion(project, draw, anyTree(project, draw, odd));
 const paste: Maker = (project, draw) => insertion(project, draw, copied(project, anyElement(project, draw), draw));
 const move: Maker = (project, draw) => ({ type: 'moveElement', node: anyElement(project, draw), parent: anyElement(project, draw), ...place(draw) }); // prettier-ignore
@@ -141,7 +153,7 @@ const breakpoint: Maker = (_, draw) => ({ type: 'addBreakpoint', breakpoint: { i
 
 const MAKERS: readonly Maker[] = [
   insert, insert, insert, insert, paste, paste, paste, move, move, move, move, setStyle, setStyle, setStyle, breakpoint, breakpoint,
-  (project, draw) => ({ type: 'clearStyle', owner: anyOwner(project, draw), at: anyPlace(project, draw), property: draw.from(VALUES)[0] }),
+  clearing,
   (project, draw, odd) => ({
     type: 'restyle', label: 'Several',
     changes: Array.from({ length: 1 + draw.below(5) }, () => {

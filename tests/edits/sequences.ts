@@ -1,10 +1,11 @@
 import type { Project } from '@/core/document';
-import { newProject, readProject } from '@/core/document';
+import { readProject } from '@/core/document';
 import type { Incoming, LogEntry, ServerState } from '@/core/edits';
 import { applyEdit, describeEdit, EMPTY_HISTORY, makeEdit, readEdit, takeIn } from '@/core/edits';
 import { sameJson } from '@/core/text';
 import { Draw } from './draw';
 import { randomEdit } from './random-edit';
+import { START } from './start';
 
 /** What PostgreSQL would keep and give back: JSON text without NUL, which JSONB refuses. */
 export function stored<T>(value: T): T {
@@ -19,8 +20,6 @@ export interface SequenceCounts {
 }
 
 export const newCounts = (): SequenceCounts => ({ taken: new Map(), refused: new Map() });
-
-const START = newProject('00000000-0000-4000-8000-000000000000', 'By chance');
 
 const differ = (what: string, seed: number, edit: unknown) =>
   new Error(`${what} after an edit from seed ${seed}: ${JSON.stringify(edit).slice(0, 1500)}`);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'drizzle-orm';
+import type { sql } from 'drizzle-orm';
 import type { Edit } from '@/core/edits';
 import { database, pool } from '@/server/db/client';
 import type { EditAnswer } from '@/server/store/edit-log';

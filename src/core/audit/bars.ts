@@ -1,5 +1,5 @@
 import type { Box, PageFacts } from './facts';
-import { boxOf, Pinned, Place } from './facts';
+import { boxOf, Pinned, Positioning } from './facts';
 
 export interface Bar {
   readonly element: number;
@@ -23,7 +23,7 @@ export function barsOf(facts: PageFacts): Bar[] {
     const box = boxOf(facts, i);
     const height = box.bottom - box.top;
     if (box.right - box.left < facts.viewport.width * WIDE || height > facts.viewport.height * SHEET) continue;
-    const fixed = facts.position[i] === Place.fixed;
+    const fixed = facts.position[i] === Positioning.fixed;
     bars.push({
       element: i,
       box,

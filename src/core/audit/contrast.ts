@@ -1,5 +1,7 @@
+import type { Channels } from '../styles/luminance';
+import { contrastRatio } from '../styles/luminance';
 import type { PageFacts } from './facts';
-import { Backdrop, Place } from './facts';
+import { Backdrop, Positioning } from './facts';
 
 type Colour = readonly [number, number, number];
 
@@ -10,20 +12,8 @@ const over = (top: ArrayLike<number>, at: number, under: Colour): Colour => {
 const mix = (a: Colour, b: Colour, share: number): Colour =>
   [0, 1, 2].map((part) => a[part]! + (b[part]! - a[part]!) * share) as unknown as Colour;
 
-/** Relative luminance, 0 to 1 (WCAG 2.2). */
-export function luminance(colour: ArrayLike<number>): number {
-  const [red, green, blue] = [0, 1, 2].map((part) => {
-    const value = colour[part]! / 255;
-    return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
-  }) as [number, number, number];
-  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
-}
-
-/** Contrast ratio of two opaque colours, 1 to 21 (WCAG 2.2). */
-export function contrastRatio(a: ArrayLike<number>, b: ArrayLike<number>): number {
-  const [x, y] = [luminance(a), luminance(b)];
-  return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
-}
+/** From 0 to 255 to shares of 1. */
+const shares = ([red, green, blue]: Colour): Channels => [red / 255, green / 255, blue / 255];
 
 export interface TextContrast {
   /** Undefined where a picture or a gradient lies behind the text. */
@@ -38,7 +28,7 @@ const known = new WeakMap<Float64Array, Map<number, TextContrast>>();
  * Contrast of an element's text with what its ancestors paint behind it, composited from the canvas up, with groups of
  * lower opacity laid over what is under them (CSS Color 4, 3.2; WCAG 2.2, 1.4.3).
  */
-export function contrastOf(facts: PageFacts, element: number): TextContrast {
+export function paintedContrast(facts: PageFacts, element: number): TextContrast {
   let all = known.get(facts.ink);
   if (!all) known.set(facts.ink, (all = new Map()));
   let one = all.get(element);
@@ -54,7 +44,7 @@ function composite(facts: PageFacts, element: number): TextContrast {
   let own = false;
   const groups: { under: Colour; opacity: number }[] = [];
   for (const at of path) {
-    if (facts.position[at]! >= Place.absolute) own = false;
+    if (facts.position[at]! >= Positioning.absolute) own = false;
     if (facts.opacity[at]! < 1) groups.push({ under: ground, opacity: facts.opacity[at]! });
     if (facts.ground[at * 4 + 3]! > 0) {
       ground = over(facts.ground, at * 4, ground);
@@ -74,9 +64,5 @@ function composite(facts: PageFacts, element: number): TextContrast {
     text = mix(under, text, opacity);
     ground = mix(under, ground, opacity);
   }
-  return { ratio: told ? contrastRatio(text, ground) : undefined, own };
+  return { ratio: told ? contrastRatio(shares(text), shares(ground)) : undefined, own };
 }
-
-/** Large text needs less: 24 px, or 14 pt (18.66 px) in bold. */
-export const isLarge = (facts: PageFacts, element: number): boolean =>
-  facts.fontSize[element]! >= 24 || (facts.bold[element] === 1 && facts.fontSize[element]! >= 18.66);

@@ -1,3 +1,7 @@
+import { Cut, Positioning } from './codes';
+
+export { Backdrop, Cut, Laying, Level, Pinned, Positioning } from './codes';
+
 /** What never changes while a document stands: one entry an element, in reading order, the body first. */
 export interface ElementFacts {
   readonly id: string;
@@ -16,25 +20,6 @@ export interface ElementFacts {
   readonly first: boolean;
 }
 
-/** How an element's overflow is cut on an axis. */
-export const Cut = { none: 0, hidden: 1, scrolls: 2 } as const;
-export type Cut = (typeof Cut)[keyof typeof Cut];
-
-/** How an element lays out its children. */
-export const Flow = { other: 0, row: 1, wrappingRow: 2, grid: 3 } as const;
-
-/** How an element is placed; `anchor` also stands for anything else that absolutely placed elements hold on to. */
-export const Place = { flow: 0, anchor: 1, absolute: 2, fixed: 3 } as const;
-
-/** How an element stands among the text around it. */
-export const Level = { block: 0, inline: 1, inlineBlock: 2, float: 3 } as const;
-
-/** Where a bar is held while the page scrolls. */
-export const Pinned = { no: 0, top: 1, bottom: 2 } as const;
-
-/** What is painted behind an element's content besides its colour. */
-export const Backdrop = { none: 0, gradient: 1, picture: 2 } as const;
-
 /** What an element's computed style says. Arrays are indexed by element; colours take four numbers each. */
 export interface StyleFacts {
   readonly cutX: Uint8Array;
@@ -44,7 +29,7 @@ export interface StyleFacts {
   readonly position: Uint8Array;
   readonly pinned: Uint8Array;
   readonly level: Uint8Array;
-  /** How an element lays out what stands in it: one of `Flow`. */
+  /** How an element lays out what stands in it: one of `Laying`. */
   readonly flow: Uint8Array;
   /** 1 where its height is a fixed length. */
   readonly fixedHeight: Uint8Array;
@@ -126,7 +111,7 @@ export const BOTTOM = 3;
 export const TOLERANCE = 1;
 
 /** Worked-out numbers lie within this many px of what a browser measures. */
-export const SLACK = 0.25;
+const SLACK = 0.25;
 
 /** Whether a number is above a limit, both in px. */
 export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
@@ -189,9 +174,10 @@ export function inkOf(facts: PageFacts, element: number, line: number): Box {
 /** The ancestor that an element is placed in, and may be cut by: its parent, or what it holds on to; -1 for none. */
 export function containerOf(facts: PageFacts, element: number): number {
   const place = facts.position[element];
-  if (place === Place.fixed) return -1;
+  if (place === Positioning.fixed) return -1;
   let at = facts.elements[element]!.parent;
-  if (place === Place.absolute) while (at > 0 && facts.position[at] === Place.flow) at = facts.elements[at]!.parent;
+  if (place === Positioning.absolute)
+    while (at > 0 && facts.position[at] === Positioning.flow) at = facts.elements[at]!.parent;
   return at;
 }
 

@@ -1,10 +1,10 @@
 import type { PageFacts } from './facts';
-import { Backdrop, boxOf, exceeds, isAbove, Place } from './facts';
+import { Backdrop, boxOf, exceeds, isAbove, Positioning } from './facts';
 
 /** The nearest absolutely placed or fixed element that one stands in, itself included; 0 for the page. */
 export function layerOf(facts: PageFacts, element: number): number {
   let at = element;
-  while (at > 0 && facts.position[at]! < Place.absolute) at = facts.elements[at]!.parent;
+  while (at > 0 && facts.position[at]! < Positioning.absolute) at = facts.elements[at]!.parent;
   return Math.max(0, at);
 }
 

@@ -1,5 +1,5 @@
 import type { PageFacts } from './facts';
-import { boxOf, exceeds, Flow, Level, Place } from './facts';
+import { boxOf, exceeds, Laying, Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
 /** The items of an element that stand beside each other, and the rows they fall into. */
@@ -34,12 +34,12 @@ export const rowsOf = oncePerFacts((facts): Rows[] => {
   const items = new Map<number, number[]>();
   for (let i = 1; i < facts.elements.length; i++) {
     const { parent } = facts.elements[i]!;
-    if (parent < 0 || !facts.shown[i] || facts.position[i]! >= Place.absolute) continue;
+    if (parent < 0 || !facts.shown[i] || facts.position[i]! >= Positioning.absolute) continue;
     const flow = facts.flow[parent];
     const beside =
-      flow === Flow.wrappingRow ||
-      flow === Flow.grid ||
-      (flow === Flow.other && (facts.level[i] === Level.float || facts.level[i] === Level.inlineBlock));
+      flow === Laying.wrappingRow ||
+      flow === Laying.grid ||
+      (flow === Laying.other && (facts.level[i] === Level.float || facts.level[i] === Level.inlineBlock));
     if (!beside) continue;
     const list = items.get(parent);
     if (list) list.push(i);
@@ -48,6 +48,6 @@ export const rowsOf = oncePerFacts((facts): Rows[] => {
   return [...items].flatMap(([parent, list]) =>
     list.length < 2
       ? []
-      : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Flow.grid }],
+      : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Laying.grid }],
   );
 });

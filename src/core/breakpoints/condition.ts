@@ -4,7 +4,7 @@ import type { Motion, Orientation, Pointer, Reader, Scheme, Slice, Viewport } fr
 import { DEFAULT_SLICE, ORIENTATIONS, orientationOf, POINTER_VALUES, POINTERS } from './viewport';
 
 /** The least and greatest edge a breakpoint may have, in px, across and down. */
-export const EDGE_MIN = 40;
+const EDGE_MIN = 40;
 export const EDGE_MAX = 10_000;
 /** Media Queries 4, 1.3: em in a condition is the browser's own font size, whatever a page sets; 16 px by default. */
 export const EM = 16;
@@ -63,11 +63,11 @@ export interface Condition {
   readonly motion?: Motion | undefined;
 }
 
-export const CONDITION_PARTS = ['from', 'below', 'heightFrom', 'heightBelow', 'orientation', 'pointer'] as const;
+const CONDITION_PARTS = ['from', 'below', 'heightFrom', 'heightBelow', 'orientation', 'pointer'] as const;
 export type ConditionPart = (typeof CONDITION_PARTS)[number];
 
 /** The parts that are given. */
-export function partsOf(condition: Condition): ConditionPart[] {
+function partsOf(condition: Condition): ConditionPart[] {
   return CONDITION_PARTS.filter((part) => condition[part] !== undefined);
 }
 

@@ -7,11 +7,11 @@ import type { Condition } from './condition';
 import { describeCondition, edgesOf, isWidthOnly, sameCondition, shownEdge } from './condition';
 
 /** Bands narrower than this are hardly ever meant, px. */
-export const LEAST_BAND = 40;
+const LEAST_BAND = 40;
 /** How far a device's width should lie from an edge, px: a scrollbar or a rounding must not carry it across. */
 const CLEAR = 8;
 
-export const SET_PROBLEMS = [
+const SET_PROBLEMS = [
   'hole', 'overlap', 'duplicate', 'never-holds', 'never-reached', 'thin-band', 'device-on-edge',
 ] as const; // prettier-ignore
 export type SetProblemKind = (typeof SET_PROBLEMS)[number];

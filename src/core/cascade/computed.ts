@@ -33,7 +33,7 @@ interface FontSize {
 }
 
 /** Properties whose computed value isn't worked out here; for them only the specified value is given. */
-export const NOT_COMPUTED: ReadonlySet<string> = new Set([
+const NOT_COMPUTED: ReadonlySet<string> = new Set([
   'background-image',
   'background-size',
   'background-position',

@@ -1,11 +1,11 @@
 import { DEFAULT_SLICE } from '../breakpoints';
 import type { Edit } from '../edits';
 import { MAIN, make, MIDDLE, set, TEXT } from '../edits/project-for-tests';
-import { contrastOf } from './contrast';
+import { statedContrast } from './contrast';
 
 const contrast = (width: number, ...edits: readonly Edit[]) => {
   const project = make(MIDDLE, ...edits);
-  return contrastOf(project, project.pages[0]!, TEXT, width, DEFAULT_SLICE);
+  return statedContrast(project, project.pages[0]!, TEXT, width, DEFAULT_SLICE);
 };
 
 test('against the nearest opaque background, else against white', () => {

@@ -2,7 +2,8 @@ import type { Slice } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import type { Rgba } from '../styles/contrast';
-import { contrastNeeded, contrastRatio, over, readColour } from '../styles/contrast';
+import { channelsOf, over, readColour } from '../styles/contrast';
+import { contrastNeeded, contrastRatio } from '../styles/luminance';
 import { ComputedStyles } from './computed';
 import { specifiedValue } from './resolve';
 
@@ -16,7 +17,7 @@ export type Contrast =
  * Contrast of an element's text with the backgrounds of what it stands in (WCAG 2.2, 1.4.3), at a viewport width in px.
  * Where layers lie behind it, or colours can't be told, it says why. What overlaps it from elsewhere isn't counted.
  */
-export function contrastOf(project: Project, page: Page, id: string, width: number, slice: Slice): Contrast {
+export function statedContrast(project: Project, page: Page, id: string, width: number, slice: Slice): Contrast {
   const styles = new ComputedStyles(project, page, { ...slice, width });
   const own = page.elements[id]!;
   const behind: Rgba[] = [];
@@ -34,7 +35,7 @@ export function contrastOf(project: Project, page: Page, id: string, width: numb
   const weight = Number(styles.value(id, 'font-weight')) || 400;
   return {
     known: true,
-    ratio: contrastRatio(over(text, below), below),
-    needed: contrastNeeded(styles.fontSize(id), weight),
+    ratio: contrastRatio(channelsOf(over(text, below)), channelsOf(below)),
+    needed: contrastNeeded(styles.fontSize(id), weight >= 700),
   };
 }

@@ -137,7 +137,7 @@ export function laneNames(project: Project, page: Page, elementId: string): stri
 }
 
 /** Every property with an own value, at the base or under any breakpoint. */
-export function declaredProperties(element: PageElement): Set<string> {
+function declaredProperties(element: PageElement): Set<string> {
   return new Set(propertiesOf(element.styles));
 }
 

@@ -14,7 +14,7 @@ import { browserDefaultFor, browserForcedFor, foundationFor } from './browser-de
 import { importedRules } from './imported';
 
 /** Weakest first. */
-export const LAYERS = ['browser', 'foundation', 'imported', 'kind', 'shared', 'own'] as const;
+const LAYERS = ['browser', 'foundation', 'imported', 'kind', 'shared', 'own'] as const;
 export type Layer = (typeof LAYERS)[number];
 
 /** One declaration that has a say in an element's property. */

@@ -25,8 +25,8 @@ export type Scrollbar = (typeof SCROLLBARS)[number];
 export const CLASSIC_SCROLLBAR = 15;
 
 /** Least and greatest side of a screen, CSS px. */
-export const SIDE_MIN = 120;
-export const SIDE_MAX = 6_000;
+const SIDE_MIN = 120;
+const SIDE_MAX = 6_000;
 /** What must be left of the height beside the browser's bars, CSS px. */
 const HEIGHT_LEFT = 100;
 
@@ -103,7 +103,7 @@ export interface Hold {
 const SHARE: Readonly<Record<Part, number>> = { whole: 1, half: 1 / 2, third: 1 / 3 };
 
 /** Screens narrower than this are divided into an upper and a lower part, all others side by side. CSS px. */
-export const SIDE_BY_SIDE = 600;
+const SIDE_BY_SIDE = 600;
 
 /**
  * The viewport that a page has on a device, CSS px: less what the browser's bars take, and the part of the screen that

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** The widest viewport that column grids are worked out for, CSS px. */
-export const GRID_WIDTH_MAX = 10_000;
+const GRID_WIDTH_MAX = 10_000;
 
 const length = (what: string, most: number) =>
   z

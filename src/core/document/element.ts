@@ -8,8 +8,8 @@ import { ruleOf, whyNotAttribute } from './html';
 import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 
-export const TEXT_MAX = 20_000;
-export const ATTRIBUTE_MAX = 2_000;
+const TEXT_MAX = 20_000;
+const ATTRIBUTE_MAX = 2_000;
 
 export const elementIdSchema = z.string().regex(/^e[a-z0-9]{1,24}$/, 'Not an element id.');
 export const sharedIdSchema = z.string().regex(/^s[a-z0-9]{1,24}$/, 'Not a shared style id.');

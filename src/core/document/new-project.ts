@@ -13,7 +13,7 @@ const element = (fields: Partial<PageElement> & Pick<PageElement, 'id' | 'tag' |
 });
 
 /** A page with a heading and a first paragraph, so that there is something to select. */
-export function newPage(id: string, name: string, slug: string): Page {
+function newPage(id: string, name: string, slug: string): Page {
   const key = id.slice(1);
   const body = `e${key}body`;
   const main = `e${key}main`;

@@ -34,7 +34,7 @@ export const sheetSchema = z.strictObject({
   name: nameSchema,
   css: z.string().max(LIMITS.sheetBytes, `A style sheet has at most ${LIMITS.sheetBytes} characters.`),
 });
-export interface Sheet {
+export interface ImportedSheet {
   readonly id: string;
   readonly name: string;
   readonly css: string;
@@ -148,7 +148,7 @@ export interface Project {
   readonly devices: readonly Device[];
   /** Devices to look at together. */
   readonly deviceSets: readonly DeviceSet[];
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly ImportedSheet[];
   /** Kind id to what all elements of the kind begin with. */
   readonly kinds: Readonly<Record<string, StyleSet>>;
   /** In the order of the CSS: later ones win. */

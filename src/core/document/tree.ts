@@ -4,7 +4,7 @@ import type { Page, Project } from './project';
 const parents = new WeakMap<Page['elements'], ReadonlyMap<string, string>>();
 
 /** Child id to parent id, remembered per version of the page. */
-export function parentsOf(page: Page): ReadonlyMap<string, string> {
+function parentsOf(page: Page): ReadonlyMap<string, string> {
   let map = parents.get(page.elements);
   if (!map) {
     const fresh = new Map<string, string>();

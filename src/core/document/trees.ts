@@ -19,7 +19,7 @@ export function shapeOf(elements: Page['elements'], id: string): Shape {
 }
 
 /** What is around the things that stand directly in an element of a page. */
-export function surroundingsIn(page: Page, parentId: string): Surroundings {
+function surroundingsIn(page: Page, parentId: string): Surroundings {
   const parent = parentOf(page, parentId);
   return surroundings(page.elements[parentId]!.tag, parent && surroundingsIn(page, parent.id));
 }
@@ -28,7 +28,7 @@ export function surroundingsIn(page: Page, parentId: string): Surroundings {
  * Why a tree can't stand at a place, for its top and everything below it (HTML, content models; `LIMITS.depth`);
  * undefined when it can. Without `around` it stands in nothing.
  */
-export function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
+function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
   const why = around && whyNotInside(tag, around);
   if (why) return name === undefined ? why : `"${name}": ${why}`;
   if (around && around.depth > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;

@@ -25,7 +25,7 @@ export function cellsBetween(before: Project, after: Project): readonly Cell[] {
 }
 
 /** The parts of all viewports in which a property of an element has another value after than before. */
-export function differingCells(
+function differingCells(
   before: Project,
   after: Project,
   was: Page,

@@ -14,7 +14,7 @@ import { longhandsOfValue } from './set-style';
 import { ValueWriter } from './value-writer';
 
 /** Values one edit writes at most. */
-export const CHANGES_MOST = 60_000;
+const CHANGES_MOST = 60_000;
 
 const changeSchema = z.strictObject({
   owner: ownerIdSchema,

@@ -25,7 +25,7 @@ export function withElement(project: Project, page: Page, element: PageElement):
   return withElements(project, page, { ...page.elements, [element.id]: element });
 }
 
-export function withElements(project: Project, page: Page, elements: Page['elements']): Project {
+function withElements(project: Project, page: Page, elements: Page['elements']): Project {
   return { ...project, pages: project.pages.map((one) => (one === page ? { ...page, elements } : one)) };
 }
 

@@ -3,3 +3,4 @@ export * from './keep-in';
 export * from './crossing';
 export * from './whole';
 export * from './sheet';
+export type { Shot } from './shot';

@@ -4,7 +4,7 @@ import type { BreakpointSet } from '../breakpoints/bands';
 import type { Viewport } from '../breakpoints/viewport';
 
 /** The narrowest width that is looked at where a band has no beginning of its own, CSS px. */
-export const NARROWEST = 320;
+const NARROWEST = 320;
 
 export interface KeepIn {
   readonly band: Band;

@@ -3,14 +3,14 @@ export interface Size {
   readonly height: number;
 }
 
-export interface Place {
+export interface Corner {
   readonly left: number;
   readonly top: number;
 }
 
 export interface Packed extends Size {
   /** Where each item stands, in the order in which they were given. */
-  readonly places: readonly Place[];
+  readonly places: readonly Corner[];
 }
 
 interface Step {
@@ -53,9 +53,9 @@ export function packFrames(items: readonly Size[], roomWidth: number, gap: numbe
   let steps: Step[] = [{ left: 0, width: room, top: 0 }];
   let height = 0;
   let right = 0;
-  const places = items.map((item): Place => {
+  const places = items.map((item): Corner => {
     const width = item.width + gap;
-    let best: Place | undefined;
+    let best: Corner | undefined;
     steps.forEach(({ left }, i) => {
       if (left + width > room) return;
       const top = topAt(steps, i, width);

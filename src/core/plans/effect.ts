@@ -21,9 +21,13 @@ export function listed(words: readonly string[], most = MOST_NAMED): string {
   return shown.length < 2 ? shown.join('') : `${shown.slice(0, -1).join(', ')} and ${shown[shown.length - 1]}`;
 }
 
+/** As properties are listed everywhere, in whatever order they were written. */
+const inOrder = (properties: readonly string[]) =>
+  [...properties].sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1));
+
 /** Properties of all four sides by the name of the four together: "padding" for its four longhands. */
 export function namedTogether(properties: readonly string[]): string[] {
-  const left = new Set([...properties].sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
+  const left = new Set(inOrder(properties));
   const names: string[] = [];
   for (const prefix of ['margin', 'padding'])
     if (['top', 'right', 'bottom', 'left'].every((side) => left.has(`${prefix}-${side}`))) {
@@ -52,7 +56,7 @@ function effectIn(
   if (!was || !is) return undefined;
   const changed: string[] = [];
   const kept: string[] = [];
-  for (const property of properties) {
+  for (const property of inOrder(properties)) {
     const a = resolve(before, was, elementId, property, band.from, slice);
     const b = resolve(after, is, elementId, property, band.from, slice);
     if (a.value !== b.value) changed.push(`${property} ${a.value} becomes ${b.value}`);

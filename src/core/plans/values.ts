@@ -10,7 +10,7 @@ import type { Plan } from './plan';
 import { PlanError, planValues, restyleEdit } from './plan';
 
 /** The own values of elements at one place: those of the named properties, or all of them. */
-export interface Place {
+export interface OwnValues {
   readonly ids: readonly string[];
   readonly at: At;
   readonly properties?: readonly string[] | undefined;
@@ -27,7 +27,7 @@ interface Wish {
 
 const where = (project: Project, at: At) => (at === BASE ? 'the base' : describeTarget(project, at));
 
-function planPlace(project: Project, slice: Slice, { ids, at, properties }: Place, wish: Wish): Plan {
+function planOwnValues(project: Project, slice: Slice, { ids, at, properties }: OwnValues, wish: Wish): Plan {
   const elements = ids.map((id) => requireElement(project, id).element);
   const changes = elements.flatMap((element) =>
     Object.entries(element.styles[at] ?? {}).flatMap(([property, value]) =>
@@ -42,9 +42,9 @@ function planPlace(project: Project, slice: Slice, { ids, at, properties }: Plac
 }
 
 /** Clears the values. */
-export function planClear(project: Project, slice: Slice, place: Place): Plan {
+export function planClear(project: Project, slice: Slice, place: OwnValues): Plan {
   const { at, properties } = place;
-  return planPlace(project, slice, place, {
+  return planOwnValues(project, slice, place, {
     change: ({ id }, property) => [{ owner: id, at, property, value: null }],
     nothing: `There is no own value at ${where(project, at)} to clear.`,
     sentence: (what, whose, { length }) =>
@@ -53,9 +53,9 @@ export function planClear(project: Project, slice: Slice, place: Place): Plan {
 }
 
 /** Copies the values to another place. */
-export function planCopy(project: Project, slice: Slice, place: Place, to: At): Plan {
+export function planCopy(project: Project, slice: Slice, place: OwnValues, to: At): Plan {
   const from = where(project, place.at);
-  return planPlace(project, slice, place, {
+  return planOwnValues(project, slice, place, {
     change: ({ id, styles }, property, value) =>
       styles[to]?.[property] === value ? [] : [{ owner: id, at: to, property, value }],
     nothing: `There is nothing at ${from} that isn't at ${where(project, to)} already.`,
@@ -70,10 +70,10 @@ export function planCopy(project: Project, slice: Slice, place: Place, to: At): 
 }
 
 /** Makes a breakpoint's values the base's; other breakpoints keep theirs. */
-export function planMakeBase(project: Project, slice: Slice, place: Place): Plan {
+export function planMakeBase(project: Project, slice: Slice, place: OwnValues): Plan {
   const { at } = place;
   if (at === BASE) throw new PlanError('These are the values of the base already.');
-  return planPlace(project, slice, place, {
+  return planOwnValues(project, slice, place, {
     change: ({ id }, property, value) => [
       { owner: id, at: BASE, property, value },
       { owner: id, at, property, value: null },
@@ -85,8 +85,8 @@ export function planMakeBase(project: Project, slice: Slice, place: Place): Plan
 }
 
 /** Writes the values at every band: they become the base and nothing overrides them. */
-export function planEverywhere(project: Project, slice: Slice, place: Place): Plan {
-  return planPlace(project, slice, place, {
+export function planEverywhere(project: Project, slice: Slice, place: OwnValues): Plan {
+  return planOwnValues(project, slice, place, {
     change: ({ id, styles }, property, value) => [
       ...(styles[BASE]?.[property] === value ? [] : [{ owner: id, at: BASE, property, value }]),
       ...Object.keys(styles)

@@ -5,7 +5,7 @@ import type { Page, Project } from '../document/project';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { placesFor } from './places';
-import { kitchenOf, recipesFor } from './recipes';
+import { situationOf, recipesFor } from './recipes';
 
 /** An edit that may mend a finding. Whether it does, and what else it does, only a try can say. */
 export interface Fix {
@@ -23,7 +23,7 @@ export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] 
   const limits = { ...usualLimits(check), ...project.audit.checks[check.id]?.limits };
   const places = placesFor(project, finding.widths);
   const fixes: Fix[] = [];
-  for (const { title, values } of recipesFor(kitchenOf(project, page, finding, limits)))
+  for (const { title, values } of recipesFor(situationOf(project, page, finding, limits)))
     for (const { at, words, before } of places) {
       const label = `${title} ${words}`;
       const edits = values.map(([node, property, value]): Edit => ({

@@ -7,7 +7,7 @@ import type { Project } from '../document/project';
 import type { Edit } from '../edits/edit';
 
 /** Where a mend is written: under a breakpoint that is there, or under a new one at the exact width. */
-export interface Place {
+export interface WritePlace {
   readonly at: string;
   /** "at 599 and narrower". */
   readonly words: string;
@@ -36,7 +36,7 @@ function hull(widths: IntervalSet): { from: number; below: number } {
 }
 
 /** A condition for a stretch: open to the side on which the stretch reaches the end of the swept range. */
-export function conditionFor({ from, below }: { from: number; below: number }): { from?: number; below?: number } {
+function conditionFor({ from, below }: { from: number; below: number }): { from?: number; below?: number } {
   return {
     ...(from > SWEEP_RANGE.first && { from }),
     ...(below <= SWEEP_RANGE.last && { below }),
@@ -44,10 +44,10 @@ export function conditionFor({ from, below }: { from: number; below: number }): 
 }
 
 /** The places that cover all of a finding's widths, the closest first; the base comes last. */
-export function placesFor(project: Project, widths: IntervalSet): Place[] {
+export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
   if (widths.length === 0) return [];
   const stretch = hull(widths);
-  const places: (Place & { readonly size: number })[] = [];
+  const places: (WritePlace & { readonly size: number })[] = [];
   for (const { id, condition } of project.breakpoints) {
     if (condition.orientation || condition.pointer || condition.heightFrom || condition.heightBelow) continue;
     const { from, below } = conditionInterval(condition, DEFAULT_SLICE);

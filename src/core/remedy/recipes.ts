@@ -12,7 +12,7 @@ export interface Recipe {
 }
 
 /** What recipes need to know of the place where a finding is worst. */
-export interface Kitchen {
+export interface Situation {
   readonly project: Project;
   readonly page: Page;
   readonly finding: Finding;
@@ -22,7 +22,7 @@ export interface Kitchen {
   readonly name: (element: string) => string;
 }
 
-export function kitchenOf(project: Project, page: Page, finding: Finding, limits: Kitchen['limits']): Kitchen {
+export function situationOf(project: Project, page: Page, finding: Finding, limits: Situation['limits']): Situation {
   const { width, height } = finding.worst;
   const viewport = { ...DEFAULT_SLICE, width, ...(height !== undefined && { height }) };
   return {
@@ -36,62 +36,63 @@ export function kitchenOf(project: Project, page: Page, finding: Finding, limits
 }
 
 /** The element and those it stands in, inside out, without the page itself. */
-function chain({ page }: Kitchen, element: string): string[] {
+function chain({ page }: Situation, element: string): string[] {
   const list: string[] = [];
   for (let at: string | undefined = element; at && at !== page.root; at = parentOf(page, at)?.id) list.push(at);
   return list;
 }
 
 /** The nearest row or grid that an element stands in. */
-function rowAround(kitchen: Kitchen, element: string): { id: string; grid: boolean } | undefined {
-  for (const id of chain(kitchen, element).slice(1)) {
-    const display = kitchen.value(id, 'display');
+function rowAround(situation: Situation, element: string): { id: string; grid: boolean } | undefined {
+  for (const id of chain(situation, element).slice(1)) {
+    const display = situation.value(id, 'display');
     if (/grid$/.test(display)) return { id, grid: true };
-    if (/flex$/.test(display) && !kitchen.value(id, 'flex-direction').startsWith('column')) return { id, grid: false };
+    if (/flex$/.test(display) && !situation.value(id, 'flex-direction').startsWith('column'))
+      return { id, grid: false };
   }
   return undefined;
 }
 
-function oneColumn(kitchen: Kitchen, element: string): Recipe[] {
-  const row = rowAround(kitchen, element);
+function oneColumn(situation: Situation, element: string): Recipe[] {
+  const row = rowAround(situation, element);
   if (!row) return [];
   const { id, grid } = row;
   return [
     {
-      title: `${kitchen.name(id)} in one column`,
+      title: `${situation.name(id)} in one column`,
       values: [grid ? [id, 'grid-template-columns', 'minmax(0, 1fr)'] : [id, 'flex-direction', 'column']],
     },
   ];
 }
 
-function wrapAround(kitchen: Kitchen, element: string): Recipe[] {
-  const row = rowAround(kitchen, element);
-  if (!row || row.grid || kitchen.value(row.id, 'flex-wrap') !== 'nowrap') return [];
-  return [{ title: `Let ${kitchen.name(row.id)} wrap`, values: [[row.id, 'flex-wrap', 'wrap']] }];
+function wrapAround(situation: Situation, element: string): Recipe[] {
+  const row = rowAround(situation, element);
+  if (!row || row.grid || situation.value(row.id, 'flex-wrap') !== 'nowrap') return [];
+  return [{ title: `Let ${situation.name(row.id)} wrap`, values: [[row.id, 'flex-wrap', 'wrap']] }];
 }
 
-function growing(kitchen: Kitchen, element: string): Recipe[] {
-  return chain(kitchen, element)
+function growing(situation: Situation, element: string): Recipe[] {
+  return chain(situation, element)
     .slice(0, 3)
     .flatMap((id): Recipe[] => {
-      const height = kitchen.value(id, 'height');
+      const height = situation.value(id, 'height');
       if (height === 'auto') return [];
-      return [{ title: `Automatic height for ${kitchen.name(id)}`, values: [[id, 'height', 'auto'], [id, 'min-height', height.endsWith('px') ? height : 'auto']] }]; // prettier-ignore
+      return [{ title: `Automatic height for ${situation.name(id)}`, values: [[id, 'height', 'auto'], [id, 'min-height', height.endsWith('px') ? height : 'auto']] }]; // prettier-ignore
     });
 }
 
-function smallerType(kitchen: Kitchen, element: string): Recipe[] {
-  const size = kitchen.value(element, 'font-size');
+function smallerType(situation: Situation, element: string): Recipe[] {
+  const size = situation.value(element, 'font-size');
   const value = /^[\d.]+(px|rem|em)$/.test(size) ? `${round(parseFloat(size) * 0.85)}${size.replace(/^[\d.]+/, '')}` : '0.85em'; // prettier-ignore
-  const name = kitchen.name(element);
+  const name = situation.name(element);
   return [
     { title: `Smaller type in ${name}: ${value}`, values: [[element, 'font-size', value]] },
-    ...fluidType(kitchen, element, size),
+    ...fluidType(situation, element, size),
   ];
 }
 
 /** Type that is as large as now where the finding ends, and shrinks with the screen below that. */
-function fluidType({ finding, name }: Kitchen, element: string, size: string): Recipe[] {
+function fluidType({ finding, name }: Situation, element: string, size: string): Recipe[] {
   const px = /^[\d.]+px$/.test(size) ? parseFloat(size) : /^[\d.]+rem$/.test(size) ? parseFloat(size) * 16 : undefined;
   const below = finding.widths[finding.widths.length - 1]!.below;
   if (px === undefined || below > SWEEP_RANGE.last) return [];
@@ -100,41 +101,41 @@ function fluidType({ finding, name }: Kitchen, element: string, size: string): R
 }
 
 const round = (value: number) => Math.round(value * 100) / 100;
-const breaking = (kitchen: Kitchen, element: string): Recipe[] => [
-  { title: `Let words in ${kitchen.name(element)} break`, values: [[element, 'overflow-wrap', 'anywhere']] },
-  ...(/^(nowrap|pre)$/.test(kitchen.value(element, 'white-space'))
-    ? [{ title: `Let ${kitchen.name(element)} run on several lines`, values: [[element, 'white-space', 'normal'] as const] }] // prettier-ignore
+const breaking = (situation: Situation, element: string): Recipe[] => [
+  { title: `Let words in ${situation.name(element)} break`, values: [[element, 'overflow-wrap', 'anywhere']] },
+  ...(/^(nowrap|pre)$/.test(situation.value(element, 'white-space'))
+    ? [{ title: `Let ${situation.name(element)} run on several lines`, values: [[element, 'white-space', 'normal'] as const] }] // prettier-ignore
     : []),
 ];
 
-function narrower(kitchen: Kitchen, element: string): Recipe[] {
-  const name = kitchen.name(element);
+function narrower(situation: Situation, element: string): Recipe[] {
+  const name = situation.name(element);
   const recipes: Recipe[] = [{ title: `${name} no wider than what it stands in`, values: [[element, 'max-width', '100%'], [element, 'min-width', '0']] }]; // prettier-ignore
-  if (kitchen.value(element, 'width') !== 'auto')
+  if (situation.value(element, 'width') !== 'auto')
     recipes.push({ title: `Automatic width for ${name}`, values: [[element, 'width', 'auto'], [element, 'min-width', '0'], [element, 'max-width', '100%']] }); // prettier-ignore
   return recipes;
 }
 
-function inOrder(kitchen: Kitchen): Recipe[] {
-  const { finding } = kitchen;
+function inOrder(situation: Situation): Recipe[] {
+  const { finding } = situation;
   const items = [finding.element, ...finding.worst.violation.others];
   const moved = items
-    .flatMap((id) => chain(kitchen, id).slice(0, 2))
-    .filter((id) => kitchen.value(id, 'order') !== '0');
+    .flatMap((id) => chain(situation, id).slice(0, 2))
+    .filter((id) => situation.value(id, 'order') !== '0');
   const turned = items
-    .flatMap((id) => chain(kitchen, id).slice(0, 3))
-    .filter((id) => kitchen.value(id, 'flex-direction').endsWith('reverse'));
+    .flatMap((id) => chain(situation, id).slice(0, 3))
+    .filter((id) => situation.value(id, 'flex-direction').endsWith('reverse'));
   return [
     ...(moved.length > 0 ? [{ title: 'Back to the order in which it is read', values: [...new Set(moved)].map((id) => [id, 'order', '0'] as const) }] : []), // prettier-ignore
-    ...[...new Set(turned)].map((id): Recipe => ({ title: `${kitchen.name(id)} in the order in which it is read`, values: [[id, 'flex-direction', kitchen.value(id, 'flex-direction').replace('-reverse', '')]] })), // prettier-ignore
+    ...[...new Set(turned)].map((id): Recipe => ({ title: `${situation.name(id)} in the order in which it is read`, values: [[id, 'flex-direction', situation.value(id, 'flex-direction').replace('-reverse', '')]] })), // prettier-ignore
   ];
 }
 
-function larger(kitchen: Kitchen, element: string, least: number): Recipe[] {
-  const inline = kitchen.value(element, 'display') === 'inline';
+function larger(situation: Situation, element: string, least: number): Recipe[] {
+  const inline = situation.value(element, 'display') === 'inline';
   return [
     {
-      title: `${kitchen.name(element)} at least ${least} by ${least} px`,
+      title: `${situation.name(element)} at least ${least} by ${least} px`,
       values: [
         ...(inline ? [[element, 'display', 'inline-block'] as const] : []),
         [element, 'min-width', `${least}px`],
@@ -144,57 +145,57 @@ function larger(kitchen: Kitchen, element: string, least: number): Recipe[] {
   ];
 }
 
-const typeOf = (kitchen: Kitchen, element: string, px: number): Recipe[] => [
-  { title: `Type of ${px} px in ${kitchen.name(element)}`, values: [[element, 'font-size', `${px}px`]] },
+const typeOf = (situation: Situation, element: string, px: number): Recipe[] => [
+  { title: `Type of ${px} px in ${situation.name(element)}`, values: [[element, 'font-size', `${px}px`]] },
 ];
 
 /** Recipes by check: what usually mends it. Whether it does is tried out. */
-const BOOK: Readonly<Record<string, (kitchen: Kitchen) => Recipe[]>> = {
-  'sideways-scroll': (kitchen) =>
-    kitchen.finding.worst.violation.others
+const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
+  'sideways-scroll': (situation) =>
+    situation.finding.worst.violation.others
       .slice(0, 2)
       .flatMap((id) => [
-        ...wrapAround(kitchen, id),
-        ...narrower(kitchen, id),
-        ...oneColumn(kitchen, id),
-        ...breaking(kitchen, id),
+        ...wrapAround(situation, id),
+        ...narrower(situation, id),
+        ...oneColumn(situation, id),
+        ...breaking(situation, id),
       ]),
-  'outside-viewport': (kitchen) => [
-    ...wrapAround(kitchen, kitchen.finding.element),
-    ...narrower(kitchen, kitchen.finding.element),
-    ...oneColumn(kitchen, kitchen.finding.element),
-    ...breaking(kitchen, kitchen.finding.element),
+  'outside-viewport': (situation) => [
+    ...wrapAround(situation, situation.finding.element),
+    ...narrower(situation, situation.finding.element),
+    ...oneColumn(situation, situation.finding.element),
+    ...breaking(situation, situation.finding.element),
   ],
-  'clipped-content': (kitchen) => {
-    const inner = kitchen.finding.worst.violation.others[0] ?? kitchen.finding.element;
+  'clipped-content': (situation) => {
+    const inner = situation.finding.worst.violation.others[0] ?? situation.finding.element;
     return [
-      ...growing(kitchen, kitchen.finding.element),
-      ...breaking(kitchen, inner),
-      ...smallerType(kitchen, inner),
-      ...oneColumn(kitchen, kitchen.finding.element),
+      ...growing(situation, situation.finding.element),
+      ...breaking(situation, inner),
+      ...smallerType(situation, inner),
+      ...oneColumn(situation, situation.finding.element),
     ];
   },
-  'fixed-height': (kitchen) => growing(kitchen, kitchen.finding.element),
+  'fixed-height': (situation) => growing(situation, situation.finding.element),
   'overlapping-text': overlapping,
   'overlapping-boxes': overlapping,
-  'large-text': (kitchen) => growing(kitchen, kitchen.finding.element),
-  'spaced-text': (kitchen) => growing(kitchen, kitchen.finding.element),
-  reflow: (kitchen) => [...growing(kitchen, kitchen.finding.element), ...kitchen.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(kitchen, id))], // prettier-ignore
-  'wrapped-label': (kitchen) => [
+  'large-text': (situation) => growing(situation, situation.finding.element),
+  'spaced-text': (situation) => growing(situation, situation.finding.element),
+  reflow: (situation) => [...growing(situation, situation.finding.element), ...situation.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(situation, id))], // prettier-ignore
+  'wrapped-label': (situation) => [
     {
-      title: `Keep ${kitchen.name(kitchen.finding.element)} on one line`,
-      values: [[kitchen.finding.element, 'white-space', 'nowrap']],
+      title: `Keep ${situation.name(situation.finding.element)} on one line`,
+      values: [[situation.finding.element, 'white-space', 'nowrap']],
     },
-    ...wrapAround(kitchen, kitchen.finding.element),
-    ...smallerType(kitchen, kitchen.finding.element),
-    ...oneColumn(kitchen, kitchen.finding.element),
+    ...wrapAround(situation, situation.finding.element),
+    ...smallerType(situation, situation.finding.element),
+    ...oneColumn(situation, situation.finding.element),
   ],
-  'squeezed-text': (kitchen) => [...oneColumn(kitchen, kitchen.finding.element), ...wrapAround(kitchen, kitchen.finding.element), ...smallerType(kitchen, kitchen.finding.element)], // prettier-ignore
-  'broken-words': (kitchen) => [...oneColumn(kitchen, kitchen.finding.element), ...smallerType(kitchen, kitchen.finding.element)], // prettier-ignore
-  'dropped-item': (kitchen) => {
-    const { element, worst } = kitchen.finding;
+  'squeezed-text': (situation) => [...oneColumn(situation, situation.finding.element), ...wrapAround(situation, situation.finding.element), ...smallerType(situation, situation.finding.element)], // prettier-ignore
+  'broken-words': (situation) => [...oneColumn(situation, situation.finding.element), ...smallerType(situation, situation.finding.element)], // prettier-ignore
+  'dropped-item': (situation) => {
+    const { element, worst } = situation.finding;
     const item = worst.violation.others[0] ?? element;
-    return [...oneColumn(kitchen, item), { title: `Keep ${kitchen.name(element)} in one row`, values: [[element, 'flex-wrap', 'nowrap']] }]; // prettier-ignore
+    return [...oneColumn(situation, item), { title: `Keep ${situation.name(element)} in one row`, values: [[element, 'flex-wrap', 'nowrap']] }]; // prettier-ignore
   },
   'long-lines': ({ finding: { element }, name, limits }) => [
     {
@@ -202,11 +203,11 @@ const BOOK: Readonly<Record<string, (kitchen: Kitchen) => Recipe[]>> = {
       values: [[element, 'max-width', `${Math.floor((limits.most ?? 80) * 0.85)}ch`]],
     },
   ],
-  'small-text': (kitchen) => typeOf(kitchen, kitchen.finding.element, kitchen.limits.least ?? 12),
-  'field-zoom': (kitchen) => typeOf(kitchen, kitchen.finding.element, kitchen.limits.least ?? 16),
-  'growing-type': (kitchen) => typeOf(kitchen, kitchen.finding.element, round(kitchen.finding.worst.violation.measured.above ?? 16)), // prettier-ignore
-  'small-target': (kitchen) => larger(kitchen, kitchen.finding.element, kitchen.limits.least ?? 24),
-  'finger-target': (kitchen) => larger(kitchen, kitchen.finding.element, kitchen.limits.least ?? 44),
+  'small-text': (situation) => typeOf(situation, situation.finding.element, situation.limits.least ?? 12),
+  'field-zoom': (situation) => typeOf(situation, situation.finding.element, situation.limits.least ?? 16),
+  'growing-type': (situation) => typeOf(situation, situation.finding.element, round(situation.finding.worst.violation.measured.above ?? 16)), // prettier-ignore
+  'small-target': (situation) => larger(situation, situation.finding.element, situation.limits.least ?? 24),
+  'finger-target': (situation) => larger(situation, situation.finding.element, situation.limits.least ?? 44),
   contrast: ({ finding: { element }, name }) =>
     ['#1f2b29', '#000000', '#ffffff'].map((colour) => ({
       title: `Text of ${name(element)} in ${colour}`,
@@ -225,25 +226,25 @@ const BOOK: Readonly<Record<string, (kitchen: Kitchen) => Recipe[]>> = {
     worst.violation.others.map((id) => ({ title: `Let ${name(id)} shrink`, values: [[id, 'min-width', '0']] })),
 };
 
-function overlapping(kitchen: Kitchen): Recipe[] {
-  const both = [kitchen.finding.element, ...kitchen.finding.worst.violation.others];
-  const placed = both.flatMap((id) => chain(kitchen, id).slice(0, 2)).filter((id) => /absolute|fixed/.test(kitchen.value(id, 'position'))); // prettier-ignore
+function overlapping(situation: Situation): Recipe[] {
+  const both = [situation.finding.element, ...situation.finding.worst.violation.others];
+  const placed = both.flatMap((id) => chain(situation, id).slice(0, 2)).filter((id) => /absolute|fixed/.test(situation.value(id, 'position'))); // prettier-ignore
   return [
-    ...both.flatMap((id) => growing(kitchen, id)),
-    ...[...new Set(placed)].map((id): Recipe => ({ title: `${kitchen.name(id)} in the flow`, values: [[id, 'position', 'static']] })), // prettier-ignore
-    ...wrapAround(kitchen, both[0]!),
-    ...oneColumn(kitchen, both[0]!),
-    ...smallerType(kitchen, both[0]!),
+    ...both.flatMap((id) => growing(situation, id)),
+    ...[...new Set(placed)].map((id): Recipe => ({ title: `${situation.name(id)} in the flow`, values: [[id, 'position', 'static']] })), // prettier-ignore
+    ...wrapAround(situation, both[0]!),
+    ...oneColumn(situation, both[0]!),
+    ...smallerType(situation, both[0]!),
   ];
 }
 
-function freed({ finding: { element }, name }: Kitchen): Recipe[] {
+function freed({ finding: { element }, name }: Situation): Recipe[] {
   return [{ title: `Let ${name(element)} scroll away`, values: [[element, 'position', 'static']] }];
 }
 
-export function recipesFor(kitchen: Kitchen): Recipe[] {
-  const { page, finding } = kitchen;
-  const recipes = BOOK[finding.check]?.(kitchen) ?? [];
+export function recipesFor(situation: Situation): Recipe[] {
+  const { page, finding } = situation;
+  const recipes = BOOK[finding.check]?.(situation) ?? [];
   const seen = new Set<string>();
   return recipes.filter(({ title, values }) => {
     const key = JSON.stringify(values);

@@ -4,7 +4,7 @@ import { fontsUsed, writeFontFaces } from './fonts';
 import { escapeText, renderElement } from './markup';
 import { renderSheet, writeSheet } from './sheet';
 
-export const SHEET_FILE = 'styles.css';
+const SHEET_FILE = 'styles.css';
 
 export interface ExportFile {
   readonly path: string;

@@ -4,14 +4,14 @@ import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import { renderElement } from './markup';
-import type { Addresses, Block, Rule } from './sheet';
+import type { Addresses, SheetBlock, Rule } from './sheet';
 import { renderSheet, writeBlock } from './sheet';
 import type { StandIn } from './stand-in';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
 export interface Preview {
   readonly fontFaces: string;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly SheetBlock[];
   /** The `<body>` element with all in it. */
   readonly body: string;
 }
@@ -112,7 +112,7 @@ export interface RuleChange {
 const linesOf = (rule: Rule) => rule.lines.join(' ');
 
 /** Whether two blocks differ at most in what their rules say, not in which rules there are. */
-function sameShape(a: Block, b: Block | undefined): boolean {
+function sameShape(a: SheetBlock, b: SheetBlock | undefined): boolean {
   return (
     a.key === b?.key &&
     a.query === b.query &&
@@ -122,7 +122,7 @@ function sameShape(a: Block, b: Block | undefined): boolean {
   );
 }
 
-function sameRules(a: Block, b: Block | undefined): boolean {
+function sameRules(a: SheetBlock, b: SheetBlock | undefined): boolean {
   return (
     sameShape(a, b) &&
     a.rules.every((rule, i) => rule.lines === b!.rules[i]!.lines || linesOf(rule) === linesOf(b!.rules[i]!))

@@ -3,7 +3,7 @@ import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Project } from '../document/project';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
-import type { Block, Rule } from './sheet';
+import type { SheetBlock, Rule } from './sheet';
 import { declarationLines, writingFor } from './sheet';
 import type { StandIn } from './stand-in';
 
@@ -77,7 +77,7 @@ export function restyledPreview(
   sameClassNames(old, project);
   const writing = writingFor(pictureData(project), shown.standIn);
 
-  const blocks = new Map<string, Block>();
+  const blocks = new Map<string, SheetBlock>();
   const changes: RuleChange[] = [];
   for (const [before, after] of changed)
     for (const at of Object.keys(after.styles)) {

@@ -3,7 +3,7 @@ import { FOUNDATION } from '../cascade/browser-defaults';
 import type { Declarations, StyleSet } from '../document/element';
 import { classNames, KIND_CLASSES } from '../document/class-names';
 import { KINDS } from '../document/kinds';
-import type { Page, Project, Sheet } from '../document/project';
+import type { Page, Project, ImportedSheet } from '../document/project';
 import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
@@ -19,7 +19,7 @@ export interface Rule {
 }
 
 /** Rules that stand together under one condition. Blocks follow each other in the order of the cascade. */
-export interface Block {
+export interface SheetBlock {
   readonly key: string;
   /** The cascade layer around it. */
   readonly layer?: string;
@@ -46,13 +46,13 @@ export interface SheetOptions {
  * of one class, all others that of one class, so source order alone decides between them.
  * @param pages whose elements' own values are written
  */
-export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): Block[] {
+export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): SheetBlock[] {
   const { addresses, standIn } = options;
   const names = classNames(project);
   const writing = writingFor(addresses, standIn);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
     declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, writing) }] : [];
-  const blocks: Block[] = [
+  const blocks: SheetBlock[] = [
     {
       key: 'foundation',
       ...(project.sheets.length > 0 && { layer: 'foundation' }),
@@ -99,7 +99,7 @@ interface Owner {
 const TEXT_SIZE = '--mp-text-size';
 
 /** The reader's own text size, below everything that a page says of its own. */
-function textSize(standIn: StandIn | undefined, layered: boolean): Block[] {
+function textSize(standIn: StandIn | undefined, layered: boolean): SheetBlock[] {
   const text = standIn?.text ?? 1;
   if (text === 1) return [];
   const rule = (key: string, selector: string, lines: readonly string[]): Rule => ({ key, selector, lines });
@@ -133,7 +133,7 @@ function kindOwners(project: Project): Owner[] {
 }
 
 /** Rules of an imported sheet, neighbours under the same query together. */
-function importedBlocks(sheet: Sheet, { write, standIn }: Writing): Block[] {
+function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing): SheetBlock[] {
   const blocks: { key: string; layer: string; query?: string; rules: Rule[] }[] = [];
   const scaled = (standIn?.text ?? 1) !== 1;
   for (const { selector, selectors, media, normal, important, others, line } of readSheet(sheet.css).rules) {
@@ -205,11 +205,11 @@ export function declarationLines(declarations: Declarations, writing: Writing): 
   return lines;
 }
 
-export function writeRule(rule: Rule, indent = ''): string {
+function writeRule(rule: Rule, indent = ''): string {
   return `${indent}${rule.selector} {\n${rule.lines.map((line) => `${indent}  ${line}\n`).join('')}${indent}}\n`;
 }
 
-export function writeBlock({ layer, query, rules }: Block): string {
+export function writeBlock({ layer, query, rules }: SheetBlock): string {
   const around = [layer && `@layer ${layer}`, query && `@media ${query}`].filter(Boolean);
   const inner = rules.map((rule) => writeRule(rule, '  '.repeat(around.length))).join('\n');
   return around.reduceRight<string>((css, rule, depth) => {
@@ -218,6 +218,6 @@ export function writeBlock({ layer, query, rules }: Block): string {
   }, inner);
 }
 
-export function writeSheet(blocks: readonly Block[]): string {
+export function writeSheet(blocks: readonly SheetBlock[]): string {
   return blocks.map(writeBlock).join('\n');
 }

@@ -13,7 +13,7 @@ import { fitPictures, picturesIn, withPictures } from './clip-pictures';
 const TOO_MANY = `At most ${LIMITS.elements} elements can be pasted.`;
 
 /** Elements taken along: whole trees, and the names of what they refer to, so that another project can understand them. */
-export const clipSchema = z.strictObject({
+const clipSchema = z.strictObject({
   from: z.literal('mill-pond'),
   /** Tops in order. */
   tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements, TOO_MANY),

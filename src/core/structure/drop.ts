@@ -3,16 +3,17 @@ import type { Shape } from '../document/trees';
 import type { Spot } from './place';
 import { mayStand } from './place';
 
+/** A box in CSS px. */
 export type Rect = readonly [left: number, top: number, width: number, height: number];
 
 /** How a box lays out its elements: beside each other, below each other, on a grid, or as text flows. */
-export type Flow = 'row' | 'column' | 'grid' | 'block';
+export type Arrangement = 'row' | 'column' | 'grid' | 'block';
 
 /** What a browser says of one element: its box and how it lays out what stands in it. CSS px. */
 export interface Surveyed {
   readonly id: string;
   readonly rect: Rect;
-  readonly flow: Flow;
+  readonly flow: Arrangement;
   /** Widths of the columns of a grid. */
   readonly tracks: readonly number[];
   readonly gap: number;

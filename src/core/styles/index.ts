@@ -11,5 +11,6 @@ export * from './tracks';
 export * from './background-layers';
 export * from './shadow';
 export * from './contrast';
+export * from './luminance';
 export * from './hold';
 export * from './families';

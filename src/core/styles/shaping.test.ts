@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   checkValue,
+  channelsOf,
   contrastNeeded,
   contrastRatio,
   familyProblem,
@@ -137,12 +138,12 @@ test('shadows, one by one', () => {
 });
 
 test('contrast by the numbers of WCAG', () => {
-  const ratio = (a: string, b: string) => contrastRatio(readColour(a)!, readColour(b)!);
+  const ratio = (a: string, b: string) => contrastRatio(channelsOf(readColour(a)!), channelsOf(readColour(b)!));
   expect(ratio('black', 'white')).toBeCloseTo(21);
   expect(ratio('#777', 'white')).toBeCloseTo(4.48, 2);
   expect(ratio('#767676', 'white')).toBeGreaterThanOrEqual(4.5);
   expect(over(readColour('rgba(0,0,0,0.5)')!, readColour('white')!)).toMatchObject({ r: 0.5, alpha: 1 });
-  expect([contrastNeeded(24, 400), contrastNeeded(23.9, 400), contrastNeeded(18.66, 700), contrastNeeded(18.66, 600)]).toEqual([3, 4.5, 3, 4.5]); // prettier-ignore
+  expect([contrastNeeded(24, false), contrastNeeded(23.9, false), contrastNeeded(18.66, true), contrastNeeded(18.66, false)]).toEqual([3, 4.5, 3, 4.5]); // prettier-ignore
   expect(readColour('currentcolor')).toBeUndefined();
 });
 

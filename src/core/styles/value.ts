@@ -3,7 +3,7 @@ import { CUSTOM_PROPERTY, usesVariables, wellFormed } from './custom';
 import { isProperty, propertyNamed } from './properties';
 import { expandShorthand, isShorthand } from './shorthands';
 
-export const VALUE_MAX = 2_000;
+const VALUE_MAX = 2_000;
 
 export type CheckedValue =
   | { readonly ok: true; readonly declarations: Readonly<Record<string, string>> }
@@ -118,7 +118,7 @@ export interface NumberPart {
 }
 
 /** The number at or nearest before a caret position, for stepping with the arrow keys. */
-export function numberAt(value: string, caret: number): NumberPart | undefined {
+function numberAt(value: string, caret: number): NumberPart | undefined {
   const parts = [...value.matchAll(/-?(?:\d+\.?\d*|\.\d+)(%|[a-z]+)?/gi)].map((match) => ({
     start: match.index,
     end: match.index + match[0].length,

@@ -1,4 +1,4 @@
-export { isWellFormed, MALFORMED, malformedAt } from './well-formed';
+export { MALFORMED, malformedAt } from './well-formed';
 export { listOf } from './list-of';
 export { nameSchema } from './name';
 export { sameJson } from './same-json';

@@ -5,7 +5,7 @@ const DEPTH_MOST = 100;
  * Whether a text can be kept: PostgreSQL's JSONB takes neither NUL nor half of a surrogate pair (RFC 8259, 8.2), and
  * HTML and CSS would read both as something else.
  */
-export function isWellFormed(text: string): boolean {
+function isWellFormed(text: string): boolean {
   return !text.includes('\0') && text.isWellFormed();
 }
 

@@ -6,7 +6,7 @@ import { MeasuredPage } from './measuring';
 import { takeTurn } from './turns';
 
 /** How long the audit of one page may take, ms. What it has found until then is kept, and the page reported. */
-export const PAGE_MOST_MS = 180_000;
+const PAGE_MOST_MS = 180_000;
 
 export interface AuditedPage {
   readonly findings: readonly Finding[];

@@ -57,7 +57,7 @@ async function openMeasuringPage(): Promise<BrowserPage> {
 }
 
 /** How long one piece of work in the browser may take before the page is given up, ms. */
-export const STEP_MOST_MS = 20_000;
+const STEP_MOST_MS = 20_000;
 /** Ms of work between two reports. */
 const STEP_MS = 40;
 

@@ -1,10 +1,9 @@
 import type { CDPSession, Page as BrowserPage } from 'playwright-core';
 import type { Finding } from '@/core/audit';
 import { askedFor, checkNamed } from '@/core/audit';
-import type { Viewport } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
-import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
+import type { Shot } from '@/core/lineup';
 import { gridAt, layColumns } from '@/core/grid';
 import { previewDocument, renderPreview, standInKey, whatMatters } from '@/core/render';
 import { fontData } from './fonts';
@@ -15,24 +14,19 @@ import { takeTurn } from './turns';
 /** The longer side of a small picture, px. */
 const LONGEST = 320;
 
-interface Shot {
-  readonly viewport: Viewport;
-  readonly scrollbar: Scrollbar;
-}
-
-interface Studio {
+interface PicturingPage {
   readonly page: BrowserPage;
   readonly session: CDPSession;
   /** What it shows now. */
   shown: string;
 }
 
-let studio: Promise<Studio> | undefined;
+let picturing: Promise<PicturingPage> | undefined;
 
-async function openStudio(): Promise<Studio> {
+async function openPicturingPage(): Promise<PicturingPage> {
   const page = await (await warmBrowser()).newPage({ viewport: { width: 400, height: 400 } });
   await page.route('**/*', (route) => route.abort());
-  page.on('close', () => (studio = undefined));
+  page.on('close', () => (picturing = undefined));
   return { page, session: await page.context().newCDPSession(page), shown: '' };
 }
 
@@ -50,9 +44,9 @@ export async function picturePage<S extends Shot>(
     // One turn each, so that somebody who waits for a measurement doesn't wait for all pictures.
     const done = await takeTurn('later');
     try {
-      studio ??= openStudio();
-      studio.catch(() => (studio = undefined));
-      const { png, findings } = await take(await studio, project, page, shot);
+      picturing ??= openPicturingPage();
+      picturing.catch(() => (picturing = undefined));
+      const { png, findings } = await take(await picturing, project, page, shot);
       await made(shot, png, findings);
     } finally {
       done();
@@ -60,31 +54,36 @@ export async function picturePage<S extends Shot>(
   }
 }
 
-async function take(here: Studio, project: Project, page: Page, { viewport, scrollbar }: Shot) {
+async function take(picturingPage: PicturingPage, project: Project, page: Page, { viewport, scrollbar }: Shot) {
   const { width, height } = viewport;
   const standIn = whatMatters(project, viewport);
   const key = `${scrollbar} ${standInKey(standIn)}`;
-  await here.session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  await picturingPage.session.send('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  });
   const html = previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
-  if (here.shown !== `${key} ${html}`) {
-    await here.page.setContent(html);
-    await here.page.evaluate(await pageScript('in-page'));
-    await here.page.evaluate(async () => {
+  if (picturingPage.shown !== `${key} ${html}`) {
+    await picturingPage.page.setContent(html);
+    await picturingPage.page.evaluate(await pageScript('in-page'));
+    await picturingPage.page.evaluate(async () => {
       await document.fonts.ready;
       await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
     });
-    here.shown = `${key} ${html}`;
+    picturingPage.shown = `${key} ${html}`;
   }
   const chosen = gridAt(project, page, viewport);
   const laid = chosen && layColumns(chosen.grid, width);
   const columns = laid ? { columnWidth: laid.columnWidth, fits: laid.fits, least: chosen.grid.columnLeast } : null;
-  const findings = await here.page.evaluate(([asked, grid]) => globalThis.millPond.judgeHere(asked, grid), [
+  const findings = await picturingPage.page.evaluate(([asked, grid]) => globalThis.millPond.judgeHere(asked, grid), [
     // Notes are worth a look, not wrong.
     askedFor(project.audit, ['widths', 'heights']).filter(({ id }) => checkNamed(id)?.severity !== 'note'),
     columns,
   ] as const);
   const scale = Math.min(1, LONGEST / Math.max(width, height));
-  const { data } = await here.session.send('Page.captureScreenshot', {
+  const { data } = await picturingPage.session.send('Page.captureScreenshot', {
     format: 'png',
     clip: { x: 0, y: 0, width, height, scale },
   });

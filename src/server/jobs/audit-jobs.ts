@@ -68,7 +68,7 @@ async function send(job: AuditJob): Promise<void> {
 }
 
 /** Puts pages of workers that have gone back into the queue. */
-export async function takeUpLost(): Promise<void> {
+async function takeUpLost(): Promise<void> {
   for (const { run, page } of await lostPages()) await send({ run, page });
 }
 

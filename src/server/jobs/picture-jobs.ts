@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { Viewport } from '@/core/breakpoints';
-import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
+import type { Shot } from '@/core/lineup';
 import { seenBy } from '@/core/render';
 import { picturePage } from '../browser/picture';
 import { database } from '../db/client';
@@ -9,12 +8,6 @@ import { log } from '../http/log';
 import { loadProject } from '../store/documents';
 import { keepPicture, knownPictures, letGoOfOld } from '../store/page-pictures';
 import { queue } from './queue';
-
-/** A device to picture a page on. */
-export interface Shot {
-  readonly viewport: Viewport;
-  readonly scrollbar: Scrollbar;
-}
 
 interface PictureJob {
   readonly projectId: string;

@@ -8,7 +8,7 @@ import { select, setWidth, showPage } from '../session/actions';
 import { announce, commitOrReport, report } from '../session/edits';
 import { steadyProject, useSession } from '../session/store';
 import { BUTTON } from '../theme/controls';
-import { think } from '../session/think';
+import { inBackground } from '../session/background';
 import { useLints } from './use-lints';
 
 const MOST_SHOWN = 60;
@@ -25,7 +25,7 @@ function show(finding: LintFinding): void {
 
 async function drop(findings: readonly LintFinding[]): Promise<void> {
   const { project } = useSession.getState();
-  const { edit, count, left } = await think({ kind: 'drop', project, findings }).result;
+  const { edit, count, left } = await inBackground({ kind: 'drop', project, findings }).result;
   if (useSession.getState().project !== project) return report('The project has changed since; drop them again.');
   if (!edit || !commitOrReport(edit)) return announce('They are needed now that others are gone; nothing was dropped.');
   const same = findings.every(({ unchanged }) => unchanged);

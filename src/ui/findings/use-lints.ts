@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Project } from '@/core/document';
 import type { LintFinding } from '@/core/lints';
 import { report } from '../session/edits';
-import { think } from '../session/think';
+import { inBackground } from '../session/background';
 
 /** Ms without an edit before the values are looked through again. */
 const CALM = 300;
@@ -19,9 +19,9 @@ export function useLints(project: Project): Lints {
   useEffect(() => {
     let cancel = () => undefined as void;
     const timer = setTimeout(() => {
-      const thinking = think({ kind: 'lint', project });
-      cancel = thinking.cancel;
-      thinking.result.then(
+      const background = inBackground({ kind: 'lint', project });
+      cancel = background.cancel;
+      background.result.then(
         (findings) => setKnown({ project, findings }),
         (error: Error) => report(error.message),
       );

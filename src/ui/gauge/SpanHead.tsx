@@ -8,7 +8,7 @@ import { carryOut, foretell } from '../session/proposal';
 const SHARES = [[1, 'Full', '1'], [2, 'Halves', '½'], [3, 'Thirds', '⅓'], [4, 'Quarters', '¼']] as const; // prettier-ignore
 
 /** How the row fits in a band: "12 of 12, 1 row"; "14 of 12" where an item needs more columns than there are. */
-export function fitWords({ columns, display, fit }: SpanColumn): { words: string; over: boolean } {
+function fitWords({ columns, display, fit }: SpanColumn): { words: string; over: boolean } {
   if (columns === undefined || !fit)
     return {
       words: /grid$/.test(display) ? 'columns by the room' : display === 'none' ? 'hidden' : `${display}, no grid`,

@@ -18,7 +18,7 @@ const ROW = 24;
 const MOST = 200;
 
 /** The row whose items are shown: what is selected if it holds elements, else what that stands in. */
-export function rowFor(page: Page, id: string | undefined): string | undefined {
+function rowFor(page: Page, id: string | undefined): string | undefined {
   const element = id === undefined ? undefined : page.elements[id];
   return element && element.children.length > 0 ? element.id : element && parentOf(page, element.id)?.id;
 }

@@ -8,7 +8,7 @@ import { endNear, placeOf } from './stretch';
 
 jest.mock('../session/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../session/sweep', () => ({}));
-jest.mock('../session/think', () => ({}));
+jest.mock('../session/background', () => ({}));
 
 const project = make(MIDDLE, NARROW, insert('e1', 'p'), shared(TEXT), set(TEXT, 'base', 'width', '300px'), set(TEXT, 'bm', 'width', '200px'), set('sx', 'base', 'color', 'red')); // prettier-ignore
 const page = project.pages[0]!;

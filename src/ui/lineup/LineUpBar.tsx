@@ -141,7 +141,7 @@ function FramesMenu() {
   );
 }
 
-export function MarksMenu() {
+function MarksMenu() {
   const marks = useMarks();
   const count = MARKS.filter(({ id }) => marks[id]).length;
   return (

@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import type { Scrollbar } from '@/core/devices';
-import type { Viewport } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
+import type { Shot } from '@/core/lineup';
 import { readProject } from '@/core/document';
-import { postForAnswer, requestJson, streamLines } from '../session/api';
+import { postForAnswer, Refused, requestJson, streamLines } from '../session/api';
 import { useSession } from '../session/store';
 import { settled } from '../session/sync';
 
@@ -12,11 +11,6 @@ async function shownRevision(): Promise<{ projectId: string; revision: number }>
   await settled();
   const { projectId, revision } = useSession.getState();
   return { projectId, revision };
-}
-
-export interface Shot {
-  readonly viewport: Viewport;
-  readonly scrollbar: Scrollbar;
 }
 
 const picturesSchema = z.object({
@@ -32,11 +26,13 @@ export type PagePictures = z.infer<typeof picturesSchema>['pages'];
 /** Small pictures of all pages; those without a count of faults are still being made. Undefined when edits came in between. */
 export async function askPictures(shots: readonly Shot[]): Promise<PagePictures | undefined> {
   const { projectId, revision } = await shownRevision();
-  const answer = await requestJson(`/api/projects/${projectId}/pictures`, {
-    method: 'POST',
-    body: { revision, shots },
-  });
-  return picturesSchema.safeParse(answer).data?.pages;
+  try {
+    const body = { revision, shots };
+    return picturesSchema.parse(await requestJson(`/api/projects/${projectId}/pictures`, { method: 'POST', body })).pages; // prettier-ignore
+  } catch (error) {
+    if (error instanceof Refused && error.status === 409) return undefined;
+    throw error;
+  }
 }
 
 const revisionsSchema = z.object({

@@ -15,7 +15,7 @@ export const LINEUP_TABS = ['devices', 'pages', 'crossing', 'before'] as const;
 export type LineupTab = (typeof LINEUP_TABS)[number];
 
 /** One place in the line-up: a device, held in its way. The key stays while it is turned. */
-export interface Place extends Standing {
+export interface PlacedDevice extends Standing {
   readonly key: number;
 }
 
@@ -29,7 +29,7 @@ export interface ReaderChoice {
 export interface Lineup {
   readonly view: View;
   readonly tab: LineupTab;
-  readonly places: readonly Place[];
+  readonly places: readonly PlacedDevice[];
   /** The set that the places were taken from. */
   readonly setId: string | undefined;
   readonly zoom: 'fit' | number;
@@ -64,7 +64,7 @@ export const useLineup = create<Lineup>(() => ({
 }));
 
 let next = 1;
-const asPlace = (standing: Standing): Place => ({ ...standing, key: next++ });
+const asPlace = (standing: Standing): PlacedDevice => ({ ...standing, key: next++ });
 const storeKey = (projectId: string) => `mill-pond-lineup ${projectId}`;
 
 /** A place with its device, as it is looked at. */
@@ -120,7 +120,7 @@ export function recallLineup(): void {
   });
 }
 
-function setPlaces(places: readonly Place[], change: Partial<Lineup> = {}): void {
+function setPlaces(places: readonly PlacedDevice[], change: Partial<Lineup> = {}): void {
   useLineup.setState({ places, ...change });
   const { setId } = useLineup.getState();
   const plain = places.map(({ key: _, ...standing }) => standing);
@@ -158,7 +158,7 @@ export function toggleInLineup(device: string): void {
 export function turn(key?: number): void {
   const { devices } = useSession.getState().project;
   const { places } = useLineup.getState();
-  const turns = (place: Place) => devices.find(({ id }) => id === place.device)?.turns;
+  const turns = (place: PlacedDevice) => devices.find(({ id }) => id === place.device)?.turns;
   const chosen = places.filter((place) => (key === undefined || place.key === key) && turns(place));
   if (chosen.length === 0) return announce(key === undefined ? 'No device here turns.' : 'This device doesn’t turn.');
   const turned = key === undefined ? !chosen.every((place) => place.turned) : !chosen[0]!.turned;

@@ -54,7 +54,7 @@ export function paste(text = localStorage.getItem(KEY) ?? held): void {
 }
 
 /** Puts the trees of a clip or a block at a spot of the page on stage, as one step. */
-export function putIn(clip: Parameters<typeof fitClip>[1], spot: Spot, label: string): void {
+function putIn(clip: Parameters<typeof fitClip>[1], spot: Spot, label: string): void {
   const { project, pageId } = useSession.getState();
   const page = shownPage(useSession.getState());
   const { trees, pictures, notes } = fitClip(project, clip, newElementId, htmlIdsOn(page));

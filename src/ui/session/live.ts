@@ -37,7 +37,7 @@ export function listen(projectId: string): void {
   };
 }
 
-export function stopListening(): void {
+function stopListening(): void {
   clearTimeout(retry);
   source?.close();
   source = undefined;

@@ -6,13 +6,13 @@ import { chooseBandOnly, lockTarget, setSlice, setWidth, targetsHere } from './a
 import { commit, undo } from './edits';
 import { acceptProposal, carryOut, dismissProposal, foretell, propose, proposeTurn } from './proposal';
 import { shownPage, useSession, writeTarget } from './store';
-import { think } from './think';
+import { inBackground } from './background';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('./sweep', () => ({
   allWidthsChanged: jest.fn(), invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn(),
 })); // prettier-ignore
-jest.mock('./think', () => ({ think: jest.fn() }));
+jest.mock('./background', () => ({ inBackground: jest.fn() }));
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const state = () => useSession.getState();
@@ -22,7 +22,7 @@ const clear = (at: string) => propose((project, slice) => planClear(project, sli
 beforeEach(() => {
   useSession.setState({
     project: demo, confirmed: demo, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [], announcement: '',
-    pageId: 'gcatalogue', width: 700, chosenTarget: undefined, targetLocked: false, proposal: undefined, stopThinking: undefined, foretold: '', marked: [],
+    pageId: 'gcatalogue', width: 700, chosenTarget: undefined, targetLocked: false, proposal: undefined, stopBackground: undefined, foretold: '', marked: [],
     slice: { height: 800, pointer: 'mouse' },
   }); // prettier-ignore
 });
@@ -69,41 +69,41 @@ test('a control foretells what it would do while it is pointed at', () => {
 });
 
 const task = { kind: 'turn', project: demo, direction: 'narrow-first', ids: [] } as const;
-function thinking() {
+function background() {
   let settle!: { resolve: (plan: Plan) => void; reject: (error: Error) => void };
   const cancel = jest.fn();
   const result = new Promise<Plan>((resolve, reject) => (settle = { resolve, reject }));
-  jest.mocked(think).mockReturnValueOnce({ result, cancel } as never);
+  jest.mocked(inBackground).mockReturnValueOnce({ result, cancel } as never);
   return { ...settle, cancel };
 }
 let n = 0;
 const turn = () => planTurn(demo, 'narrow-first', () => `bt${n++}`);
 
 test('a plan that takes long can be left, and arrives as a proposal otherwise', async () => {
-  const first = thinking();
+  const first = background();
   void proposeTurn(task);
-  expect(state().stopThinking).toBeDefined();
+  expect(state().stopBackground).toBeDefined();
   dismissProposal();
   expect(first.cancel).toHaveBeenCalled();
-  expect(state().stopThinking).toBeUndefined();
+  expect(state().stopBackground).toBeUndefined();
 
-  const second = thinking();
+  const second = background();
   const done = proposeTurn(task);
   second.resolve(turn());
   await done;
   expect(state().proposal!.sentence).toMatch(/^The base becomes Narrow/);
-  expect(state().stopThinking).toBeUndefined();
+  expect(state().stopBackground).toBeUndefined();
 });
 
 test('a plan for a document that has changed meanwhile is not proposed', async () => {
-  const late = thinking();
+  const late = background();
   const done = proposeTurn(task);
   commit({ type: 'setStyle', owner: cards().id, at: 'base', property: 'width', value: '9px' });
   late.resolve(turn());
   await done;
   expect(state().proposal).toBeUndefined();
   expect(state().problems).toEqual([expect.stringMatching(/has changed since/)]);
-  const failing = thinking();
+  const failing = background();
   const failed = proposeTurn({ ...task, project: state().project });
   failing.reject(new Error('Too many breakpoints.'));
   await failed;

@@ -5,13 +5,13 @@ import type { Plan } from '@/core/plans';
 import { PlanError } from '@/core/plans';
 import { announce, commitOrReport, footprintOf, report } from './edits';
 import { shownPage, useSession } from './store';
-import type { Task } from './think';
-import { think } from './think';
+import type { Task } from './background';
+import { inBackground } from './background';
 
 export type Make = (project: Project, slice: Slice, page: Page) => Plan;
 
 /** Thinks a plan out; why it can't be is a sentence. */
-export function thinkOut(make: Make): Plan | string {
+function workOut(make: Make): Plan | string {
   const session = useSession.getState();
   try {
     return make(session.project, session.slice, shownPage(session));
@@ -28,7 +28,7 @@ function mark(plan: Plan): void {
 
 /** Puts a plan before the person: what will happen, and on the gauge where. Nothing is changed yet. */
 export function propose(make: Make): void {
-  const plan = thinkOut(make);
+  const plan = workOut(make);
   if (typeof plan === 'string') {
     report(plan);
     return;
@@ -40,17 +40,17 @@ export function propose(make: Make): void {
 /** Turning a set around can take long: it is worked out beside the page, and can be left meanwhile. */
 export async function proposeTurn(task: Extract<Task, { kind: 'turn' }>): Promise<void> {
   dismissProposal();
-  const thinking = think(task);
-  useSession.setState({ stopThinking: thinking.cancel, foretold: '' });
+  const background = inBackground(task);
+  useSession.setState({ stopBackground: background.cancel, foretold: '' });
   try {
-    const plan = await thinking.result;
+    const plan = await background.result;
     if (useSession.getState().project !== task.project) report('The project has changed since; ask again.');
     // Nothing looks different at any width, so there is nothing to mark.
     else useSession.setState({ proposal: plan, marked: [] });
   } catch (error) {
     report((error as Error).message);
   } finally {
-    useSession.setState({ stopThinking: undefined });
+    useSession.setState({ stopBackground: undefined });
   }
 }
 
@@ -62,16 +62,16 @@ export function acceptProposal(): void {
 }
 
 export function dismissProposal(): void {
-  const { proposal, stopThinking } = useSession.getState();
-  if (!proposal && !stopThinking) return;
-  stopThinking?.();
-  useSession.setState({ proposal: undefined, stopThinking: undefined, marked: [] });
+  const { proposal, stopBackground } = useSession.getState();
+  if (!proposal && !stopBackground) return;
+  stopBackground?.();
+  useSession.setState({ proposal: undefined, stopBackground: undefined, marked: [] });
   announce('Nothing was changed.');
 }
 
 /** Does at once what is small enough not to be asked for. */
 export function carryOut(make: Make): boolean {
-  const plan = thinkOut(make);
+  const plan = workOut(make);
   if (typeof plan === 'string') {
     report(plan);
     return false;
@@ -81,7 +81,7 @@ export function carryOut(make: Make): boolean {
 
 /** Does at once what has nothing more to be said of it; the rest is put before the person first. */
 export function carryOutOrPropose(make: Make): boolean {
-  const plan = thinkOut(make);
+  const plan = workOut(make);
   if (typeof plan === 'string' || plan.details.length === 0) return carryOut(make);
   propose(() => plan);
   return false;
@@ -93,7 +93,7 @@ export function foretell(make: Make | undefined): void {
     if (useSession.getState().foretold) useSession.setState({ foretold: '', marked: [] });
     return;
   }
-  const plan = thinkOut(make);
+  const plan = workOut(make);
   if (typeof plan === 'string') return useSession.setState({ foretold: plan });
   useSession.setState({ foretold: [plan.sentence, ...plan.details].join(' ') });
   mark(plan);

@@ -58,7 +58,7 @@ export interface Session extends EditLog {
   /** An edit thought out, waiting for a yes. */
   readonly proposal: Plan | undefined;
   /** Set while a plan is being worked out beside the page; called, it ends that. */
-  readonly stopThinking: (() => void) | undefined;
+  readonly stopBackground: (() => void) | undefined;
   /** What the control in hand would do, in words. */
   readonly foretold: string;
   /** Widths that the edit in hand would change. */
@@ -104,7 +104,7 @@ export const useSession = create<Session>(() => ({
   chosenTarget: undefined,
   targetLocked: false,
   proposal: undefined,
-  stopThinking: undefined,
+  stopBackground: undefined,
   foretold: '',
   marked: [],
   findings: {},

@@ -7,7 +7,7 @@ import type { Fate, Plan } from '@/core/plans';
 import { listOverrides } from '@/core/plans';
 import { commitOrReport, report } from '../session/edits';
 import { useSession } from '../session/store';
-import { think } from '../session/think';
+import { inBackground } from '../session/background';
 import { DANGER_BUTTON } from '../theme/controls';
 import { useRemoving } from './removing';
 
@@ -41,9 +41,9 @@ function Choice({ project, id }: { project: Project; id: string }) {
   const [plan, setPlan] = useState<Plan>();
   useEffect(() => {
     setPlan(undefined);
-    const thinking = think({ kind: 'remove', project, id, fate: kind === 'move' ? { kind, to } : { kind } });
-    thinking.result.then(setPlan, (error: Error) => report(error.message));
-    return thinking.cancel;
+    const background = inBackground({ kind: 'remove', project, id, fate: kind === 'move' ? { kind, to } : { kind } });
+    background.result.then(setPlan, (error: Error) => report(error.message));
+    return background.cancel;
   }, [project, id, kind, to]);
   const choices: readonly { kind: Fate['kind']; label: string }[] = [
     { kind: 'fold', label: 'Keep the look where that is possible' },

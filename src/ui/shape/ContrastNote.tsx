@@ -1,6 +1,6 @@
 'use client';
 
-import { contrastOf } from '@/core/cascade';
+import { statedContrast } from '@/core/cascade';
 import { steadyBandStart, steadyPage, steadyProject, useSession } from '../session/store';
 
 export function ContrastNote({ id }: { id: string }) {
@@ -8,7 +8,7 @@ export function ContrastNote({ id }: { id: string }) {
   const page = useSession(steadyPage);
   const width = useSession(steadyBandStart);
   const slice = useSession((session) => session.slice);
-  const contrast = contrastOf(project, page, id, width, slice);
+  const contrast = statedContrast(project, page, id, width, slice);
   if (!contrast.known) return <p className="m-0 px-3.5 pb-1 text-xs text-muted">Contrast: {contrast.why}.</p>;
   const { ratio, needed } = contrast;
   const enough = ratio >= needed;

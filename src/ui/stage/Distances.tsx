@@ -1,8 +1,7 @@
 'use client';
 
+import type { Rect } from '@/core/structure';
 import type { FrameLayout, Measured } from './frame-message';
-
-type Rect = readonly [left: number, top: number, width: number, height: number];
 
 interface Line {
   readonly from: readonly [x: number, y: number];

@@ -91,7 +91,7 @@ function scrollNear(y: number): void {
 }
 
 /** Elements of the page are picked up, unless one of them is locked. */
-export function pickUpElements(ids: readonly string[]): boolean {
+function pickUpElements(ids: readonly string[]): boolean {
   const locked = lockedAmong(ids);
   if (locked) report(`${locked} is locked. Unlock it to move it.`);
   if (locked || ids.length === 0) return false;
@@ -171,12 +171,12 @@ export function letGo(): void {
 }
 
 /** A rectangle is begun, to choose what lies in it. */
-export function beginFrame(x: number, y: number): void {
+function beginFrame(x: number, y: number): void {
   start = { x, y, scrolled: scrolledTo() };
   takeSurvey();
 }
 
-export function drawFrame(x: number, y: number): void {
+function drawFrame(x: number, y: number): void {
   if (!start) return;
   last = { x, y, hereOnly: false };
   scrollNear(y);
@@ -185,7 +185,7 @@ export function drawFrame(x: number, y: number): void {
   useDragging.setState({ around, at: { x, y }, words: '' });
 }
 
-export function closeFrame(add: boolean): void {
+function closeFrame(add: boolean): void {
   clearInterval(scrolling);
   void asked.then(() => {
     const { around } = useDragging.getState();

@@ -1,3 +1,4 @@
+import type { Rect } from '@/core/structure';
 import type { Slice } from '@/core/breakpoints';
 import { specifiedValue } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
@@ -22,7 +23,6 @@ export interface Modifiers {
 }
 
 /** In the page's px, as the frame reports them. */
-type Rect = readonly [left: number, top: number, width: number, height: number];
 
 export interface Grip {
   readonly handle: Handle;

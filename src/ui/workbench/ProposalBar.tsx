@@ -8,7 +8,7 @@ import { BUTTON } from '../theme/controls';
 /** What is about to happen, before it does: in words here, and as stretches on the gauge. */
 export function ProposalBar() {
   const plan = useSession((session) => session.proposal);
-  const thinking = useSession((session) => session.stopThinking !== undefined);
+  const background = useSession((session) => session.stopBackground !== undefined);
   const yes = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (!plan) return;
@@ -20,7 +20,7 @@ export function ProposalBar() {
       if (before?.isConnected) before.focus();
     };
   }, [plan]);
-  if (thinking)
+  if (background)
     return (
       <div role="status" className="flex shrink-0 items-center gap-4 border-y border-amber-ink bg-amber-tint px-4 py-2">
         <progress aria-label="Working it out" className="h-1.5 w-24" />

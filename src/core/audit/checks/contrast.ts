@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { contrastOf } from '../contrast';
+import { paintedContrast } from '../contrast';
 import { typeExceeds } from '../facts';
 import { isOverOthers } from '../layers';
 
@@ -19,7 +19,7 @@ export const contrast: Check = {
   judge(facts, { usual, large }) {
     return facts.elements.flatMap(({ id, tag, focusable }, i) => {
       if (!facts.shown[i] || facts.lines[i]!.length === 0 || (CONTROLS.has(tag) && !focusable)) return [];
-      const { ratio, own } = contrastOf(facts, i);
+      const { ratio, own } = paintedContrast(facts, i);
       if (ratio === undefined || ratio >= Math.max(usual!, large!)) return [];
       const isBig =
         !typeExceeds(facts, 24, facts.fontSize[i]!) ||

@@ -1,5 +1,5 @@
 import type { PageFacts } from '../facts';
-import { Flow } from '../facts';
+import { Laying } from '../facts';
 
 /** One element of a layout written by hand: box as left, top, width, height; its text's lines likewise. */
 export interface Drawn {
@@ -14,7 +14,7 @@ export interface Drawn {
   readonly size?: number;
   readonly hidden?: boolean;
   readonly ellipsis?: boolean;
-  readonly flow?: keyof typeof Flow;
+  readonly flow?: keyof typeof Laying;
   readonly fixedHeight?: boolean;
   readonly share?: number;
   readonly words?: number;
@@ -62,7 +62,7 @@ export function facts(
     ellipsis: bytes(({ ellipsis }) => (ellipsis ? 1 : 0)),
     position: bytes(({ place = 'flow' }) => PLACES[place]),
     fontSize: Float64Array.from(all.map(({ size = 16 }) => size)),
-    flow: bytes(({ flow = 'other' }) => Flow[flow]),
+    flow: bytes(({ flow = 'other' }) => Laying[flow]),
     fixedHeight: bytes(({ fixedHeight }) => (fixedHeight ? 1 : 0)),
     share: Float64Array.from(all.map(({ share = 0 }) => share)),
     grids: new Map(all.flatMap(({ grid }, i) => (grid ? [[i, { template: grid[0], columns: grid[1] }] as const] : []))),

@@ -1,9 +1,9 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { PageFacts } from '../facts';
-import { boxOf, Cut, exceeds, Flow, TOLERANCE } from '../facts';
+import { boxOf, Cut, exceeds, Laying, TOLERANCE } from '../facts';
 
-const wraps = (facts: PageFacts, i: number) => facts.flow[i] === Flow.wrappingRow || facts.flow[i] === Flow.grid;
+const wraps = (facts: PageFacts, i: number) => facts.flow[i] === Laying.wrappingRow || facts.flow[i] === Laying.grid;
 
 /** The items of each wrapping row, where they stand on more than one line: the lowest edge of all. */
 function brokenRows(facts: PageFacts): { row: number; bottom: number }[] {

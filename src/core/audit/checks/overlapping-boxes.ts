@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box, PageFacts } from '../facts';
-import { boxOf, exceeds, isAbove, Level, Place, visiblePart } from '../facts';
+import { boxOf, exceeds, isAbove, Level, Positioning, visiblePart } from '../facts';
 
 /** Boxes may overlap by this much, px on each axis: borders that share a line. */
 const TOUCH = 2;
@@ -9,7 +9,7 @@ const TOUCH = 2;
 /** Whether an element, or one between it and an ancestor, was put out of its place on purpose. */
 function isPlaced(facts: PageFacts, element: number, ancestor: number): boolean {
   for (let at = element; at > ancestor; at = facts.elements[at]!.parent)
-    if (facts.position[at]! >= Place.absolute || facts.pinned[at] || facts.moved[at]) return true;
+    if (facts.position[at]! >= Positioning.absolute || facts.pinned[at] || facts.moved[at]) return true;
   return false;
 }
 

@@ -1,5 +1,5 @@
 import type { Check, Violation } from '../check';
-import { boxOf, Level, Place } from '../facts';
+import { boxOf, Level, Positioning } from '../facts';
 import type { PageFacts } from '../facts';
 import { comesBefore } from '../order';
 
@@ -25,7 +25,7 @@ export const readingOrder: Check = {
     const worst = new Map<number, Violation>();
     for (let i = 1; i < facts.elements.length; i++) {
       const { parent } = facts.elements[i]!;
-      if (!facts.shown[i] || !holds[i] || facts.position[i]! >= Place.absolute || facts.pinned[i]) continue;
+      if (!facts.shown[i] || !holds[i] || facts.position[i]! >= Positioning.absolute || facts.pinned[i]) continue;
       if (facts.level[i] === Level.inline || facts.level[i] === Level.float) continue;
       const before = last.get(parent);
       last.set(parent, i);

@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { contrastOf } from '../contrast';
+import { paintedContrast } from '../contrast';
 import { isOverOthers } from '../layers';
 
 /** Text over a picture, a gradient or something else that lies under it: the contrast can't be told. */
@@ -12,7 +12,7 @@ export const unknownContrast: Check = {
   judge: (facts) =>
     facts.elements.flatMap(({ id }, i) => {
       if (!facts.shown[i] || facts.lines[i]!.length === 0) return [];
-      const { ratio, own } = contrastOf(facts, i);
+      const { ratio, own } = paintedContrast(facts, i);
       const under = ratio === undefined ? true : !own && isOverOthers(facts, i);
       return under ? [{ element: id, amount: 1, measured: {}, others: [] }] : [];
     }),

@@ -1,5 +1,5 @@
 import type { PageFacts, StyleFacts } from '../facts';
-import { Flow, Level, Place } from '../facts';
+import { Laying, Level, Positioning } from '../facts';
 
 /**
  * Between two events — a line wraps, a condition begins, a value meets its limit — every coordinate of a page is an
@@ -56,8 +56,8 @@ const IN_TABLE = new Set(['table', 'td', 'th', 'caption']);
 function isSizedByText(facts: PageFacts, element: number): boolean {
   for (let at = element; at > 0; at = facts.elements[at]!.parent) {
     const around = facts.flow[facts.elements[at]!.parent]!;
-    if (facts.level[at]! >= Level.inlineBlock || facts.position[at]! >= Place.absolute) return true;
-    if (around !== Flow.other && !(facts.share[at]! > 0)) return true;
+    if (facts.level[at]! >= Level.inlineBlock || facts.position[at]! >= Positioning.absolute) return true;
+    if (around !== Laying.other && !(facts.share[at]! > 0)) return true;
     if (IN_TABLE.has(facts.elements[at]!.tag)) return true;
   }
   return false;

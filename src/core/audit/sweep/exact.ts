@@ -40,10 +40,7 @@ interface Stretch {
 }
 
 /** Runs of neighbouring widths inside one band, none longer than a limit, the nearest first. */
-export function stretchesOf(
-  { widths, edges, near }: Pick<Sweep, 'widths' | 'edges' | 'near'>,
-  widest: number,
-): Stretch[] {
+function stretchesOf({ widths, edges, near }: Pick<Sweep, 'widths' | 'edges' | 'near'>, widest: number): Stretch[] {
   const begins = [...new Set(edges)].sort((a, b) => a - b);
   const topOf = (width: number) => Math.min(widest, (begins.find((edge) => edge > width) ?? Infinity) - 1);
   const runs: { first: number; last: number; top: number }[] = [];

@@ -56,8 +56,10 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
     asked.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (_, i) => first + i)),
   );
   const heights = asked.heights && new Set(asked.heights);
-  const wishes = planOf(stored.project, slice)
-    .filter((looking) => looking.view === view)
+  const lookings = planOf(stored.project, slice).filter((looking) => looking.view === view);
+  const odd = [...widths].find((one) => !lookings.some((looking) => looking.widths.includes(one)));
+  if (odd !== undefined) throw new HttpError(422, `No page is looked at ${odd} px wide.`);
+  const wishes = lookings
     .map((looking) => ({
       ...looking,
       heights: looking.heights.filter((one) => !heights || heights.has(one)),

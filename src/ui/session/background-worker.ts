@@ -1,11 +1,11 @@
 import { EditError } from '@/core/edits';
 import { dropFindings, lintProject } from '@/core/lints';
 import { PlanError, planRemoveBreakpoint, planTurn } from '@/core/plans';
-import type { Task, Thought } from './think';
+import type { Task, TaskResults } from './background';
 
 // Runs beside the page, so that a large project never keeps it waiting.
 
-function work(task: Task): Thought[Task['kind']] {
+function work(task: Task): TaskResults[Task['kind']] {
   switch (task.kind) {
     case 'lint':
       return lintProject(task.project);
@@ -22,7 +22,7 @@ function work(task: Task): Thought[Task['kind']] {
 
 addEventListener('message', (event: MessageEvent<Task>) => {
   try {
-    postMessage({ thought: work(event.data) });
+    postMessage({ done: work(event.data) });
   } catch (error) {
     const forPeople = error instanceof PlanError || error instanceof EditError;
     postMessage({ problem: forPeople ? error.message : `It could not be worked out: ${String(error)}` });

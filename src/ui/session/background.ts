@@ -16,26 +16,26 @@ export type Task =
     };
 
 /** What comes of each. */
-export interface Thought {
+export interface TaskResults {
   readonly lint: readonly LintFinding[];
   readonly drop: Dropped;
   readonly remove: Plan;
   readonly turn: Plan;
 }
 
-export interface Thinking<T> {
+export interface Background<T> {
   /** Rejects with a sentence for people; never settles once it is cancelled. */
   readonly result: Promise<T>;
   readonly cancel: () => void;
 }
 
 /** Works something out beside the page. */
-export function think<T extends Task>(task: T): Thinking<Thought[T['kind']]> {
-  const worker = new Worker(new URL('./think-worker.ts', import.meta.url));
-  const result = new Promise<Thought[T['kind']]>((resolve, reject) => {
-    worker.onmessage = ({ data }: MessageEvent<{ thought: Thought[T['kind']] } | { problem: string }>) => {
+export function inBackground<T extends Task>(task: T): Background<TaskResults[T['kind']]> {
+  const worker = new Worker(new URL('./background-worker.ts', import.meta.url));
+  const result = new Promise<TaskResults[T['kind']]>((resolve, reject) => {
+    worker.onmessage = ({ data }: MessageEvent<{ done: TaskResults[T['kind']] } | { problem: string }>) => {
       worker.terminate();
-      if ('thought' in data) resolve(data.thought);
+      if ('done' in data) resolve(data.done);
       else reject(new Error(data.problem));
     };
     worker.onerror = (event) => {

@@ -1,0 +1,22 @@
+/*
+ * The numbers by which facts are told. The probe writes them and the checks read them: the one file of values that both
+ * share, since two lists would have to be kept equal.
+ */
+
+/** How an element's overflow is cut on an axis. */
+export const Cut = { none: 0, hidden: 1, scrolls: 2 } as const;
+
+/** How an element lays out its children. */
+export const Laying = { other: 0, row: 1, wrappingRow: 2, grid: 3 } as const;
+
+/** How an element is placed; `anchor` also stands for anything else that absolutely placed elements hold on to. */
+export const Positioning = { flow: 0, anchor: 1, absolute: 2, fixed: 3 } as const;
+
+/** How an element stands among the text around it. */
+export const Level = { block: 0, inline: 1, inlineBlock: 2, float: 3 } as const;
+
+/** Where a bar is held while the page scrolls. */
+export const Pinned = { no: 0, top: 1, bottom: 2 } as const;
+
+/** What is painted behind an element's content besides its colour. */
+export const Backdrop = { none: 0, gradient: 1, picture: 2 } as const;
