@@ -1,21 +1,6 @@
+import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
-
-// The arrows of the house go one way: app -> ui -> core, app -> server -> core, probe -> core (types only).
-const room = (files, forbidden, options = {}) => ({
-  files,
-  rules: {
-    '@typescript-eslint/no-restricted-imports': [
-      'error',
-      {
-        patterns: forbidden.map((group) => ({
-          group,
-          message: 'This import goes against the arrows of the house.',
-          ...options,
-        })),
-      },
-    ],
-  },
-});
+import house from './scripts/lint/house.mjs';
 
 export default tseslint.config(
   { ignores: ['node_modules', '.next', '.millpond', 'generated', 'test-results', 'next-env.d.ts'] },
@@ -29,43 +14,11 @@ export default tseslint.config(
     },
   },
   { files: ['scripts/**'], rules: { 'no-console': 'off' } },
+  // The arrows of the house go one way: app -> ui -> core, app -> server -> core, probe -> core (types only); no circles.
+  { files: ['src/**'], plugins: { house }, rules: { 'house/arrows': 'error' } },
   {
-    ...room(
-      ['src/core/**'],
-      [
-        [
-          'react',
-          'react-dom',
-          'react/*',
-          'next',
-          'next/*',
-          'node:*',
-          'fs',
-          'path',
-          'drizzle-orm',
-          'drizzle-orm/*',
-          'pg',
-          'playwright-core',
-        ],
-        ['@/ui/*', '@/ui/**', '@/server/**', '@/app/**', '@/probe/**', '@/demo/**'],
-      ],
-    ),
-    ignores: ['**/*.test.ts'],
+    files: ['src/ui/**', 'src/app/**'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
-  room(['src/probe/**'], [['react', 'next', 'next/*', 'node:*', '@/ui/**', '@/server/**', '@/app/**', '@/demo/**']]),
-  {
-    files: ['src/probe/**'],
-    rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "ImportDeclaration[importKind!='type'][source.value=/^@.core/]",
-          message: 'The probe takes only types from the core.',
-        },
-      ],
-    },
-  },
-  room(['src/server/**'], [['react', 'react-dom', '@/ui/**', '@/app/**']]),
-  room(['src/ui/**'], [['@/server/**', '@/app/**', 'drizzle-orm', 'pg', 'playwright-core', 'node:*']]),
-  room(['src/demo/**'], [['@/ui/**', '@/server/**', '@/app/**', 'node:*']]),
 );

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import type { OpenedProject } from '@/ui/session/api';
+import type { OpenedProject } from '@/ui/requests/requests';
 
 interface Stack {
   readonly address: string;

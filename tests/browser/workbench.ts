@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { expect } from '@playwright/test';
 import type { Edit } from '@/core/edits';
 import type { APIRequestContext, FrameLocator, Page } from '@playwright/test';
-import type { OpenedProject } from '@/ui/session/api';
+import type { OpenedProject } from '@/ui/requests/requests';
 import type { Project } from '@/core/document';
 
 /** A connection that the server has just closed for idleness is opened again. */

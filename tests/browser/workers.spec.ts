@@ -4,7 +4,7 @@ import type { ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { AuditRun } from '@/ui/audit/api';
-import type { OpenedProject } from '@/ui/session/api';
+import type { OpenedProject } from '@/ui/requests/requests';
 
 interface Stack {
   readonly address: string;

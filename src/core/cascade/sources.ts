@@ -14,8 +14,7 @@ import { browserDefaultFor, browserForcedFor, foundationFor } from './browser-de
 import { importedRules } from './imported';
 
 /** Weakest first. */
-const LAYERS = ['browser', 'foundation', 'imported', 'kind', 'shared', 'own'] as const;
-export type Layer = (typeof LAYERS)[number];
+export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'own';
 
 /** One declaration that has a say in an element's property. */
 export interface Candidate {

@@ -9,6 +9,7 @@ export * from './owner';
 export * from './problems';
 export * from './profile';
 export * from './project';
+export * from './room';
 export * from './tree';
 export * from './trees';
 export * from './class-names';

@@ -2,8 +2,6 @@ import type { PageElement } from './element';
 import type { Surroundings } from './html';
 import { surroundings, whyNotInside } from './html';
 import { LIMITS } from './limits';
-import type { Page } from './project';
-import { parentOf } from './tree';
 
 /** A tag and what stands below it: all of an element that decides where it may stand. */
 export interface Shape {
@@ -13,22 +11,16 @@ export interface Shape {
 }
 
 /** The shape of elements, by the id of their top. */
-export function shapeOf(elements: Page['elements'], id: string): Shape {
+export function shapeOf(elements: Readonly<Record<string, PageElement>>, id: string): Shape {
   const { tag, name, children } = elements[id]!;
   return { tag, name, children: children.map((child) => shapeOf(elements, child)) };
-}
-
-/** What is around the things that stand directly in an element of a page. */
-function surroundingsIn(page: Page, parentId: string): Surroundings {
-  const parent = parentOf(page, parentId);
-  return surroundings(page.elements[parentId]!.tag, parent && surroundingsIn(page, parent.id));
 }
 
 /**
  * Why a tree can't stand at a place, for its top and everything below it (HTML, content models; `LIMITS.depth`);
  * undefined when it can. Without `around` it stands in nothing.
  */
-function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
+export function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
   const why = around && whyNotInside(tag, around);
   if (why) return name === undefined ? why : `"${name}": ${why}`;
   if (around && around.depth > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;
@@ -38,14 +30,6 @@ function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings)
     if (problem) return problem;
   }
   return undefined;
-}
-
-/** Why a tree can't be put into an element of a page; undefined when it can. */
-export function whyNotInto(page: Page, parentId: string, shape: Shape): string | undefined {
-  const parent = page.elements[parentId];
-  if (!parent) return 'The element to put it into has been removed.';
-  if (parent.text) return `"${parent.name}" holds a text; an element can't stand beside it.`;
-  return whyNotThere(shape, surroundingsIn(page, parentId));
 }
 
 /** Why elements don't form whole trees with just these tops, or break a content model: a sentence. */

@@ -2,7 +2,7 @@ import type { PageElement } from '../document/element';
 import type { Page } from '../document/project';
 import { ancestorsOf, parentOf } from '../document/tree';
 import type { Shape } from '../document/trees';
-import { whyNotInto } from '../document/trees';
+import { whyNotInto } from '../document/room';
 
 /** A spot in the tree: among the children of `parent`, before the one that is at `index` now. */
 export interface Spot {

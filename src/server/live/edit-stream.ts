@@ -2,8 +2,8 @@ import type { Arrived } from '@/core/edits';
 import { database } from '../db/client';
 import { log } from '../http/log';
 import { entriesSince } from '../store/log-rows';
-import type { Announcement } from './announcements';
-import { hearEdits } from './announcements';
+import type { Announcement } from '../db/announcements';
+import { hearEdits } from '../db/announcements';
 
 /** How often a silent stream says that it is there, ms: less than what any proxy or window takes for broken. */
 const BEAT_MS = 10_000;

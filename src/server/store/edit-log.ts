@@ -6,7 +6,7 @@ import { database } from '../db/client';
 import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
 import { log } from '../http/log';
-import { announceEdits } from '../live/announcements';
+import { announceEdits } from '../db/announcements';
 import type { LoadedProject } from './documents';
 import { loadProject, remember } from './documents';
 import { appendEntries, entriesNamed, entriesSince } from './log-rows';

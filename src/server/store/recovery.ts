@@ -8,7 +8,7 @@ import { database } from '../db/client';
 import type { Connection } from '../db/client';
 import { edits, projectParts, projects } from '../db/schema';
 import { HttpError } from '../http/errors';
-import { announceEdits } from '../live/announcements';
+import { announceEdits } from '../db/announcements';
 import { DamagedProject, forget, loadProject, projectRow } from './documents';
 import { appendEntries, entriesSince, entryOf, rowsSince } from './log-rows';
 import { rawSnapshot, readSnapshot, snapshotsOf, writeSnapshot } from './parts';

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Finding } from '@/core/audit';
-import { commitOrReport } from '../session/edits';
+import { commitOrReport } from '../editing/edits';
 import { BUTTON } from '../theme/controls';
 
 /** Takes a finding as it is, with a reason; or no longer. */

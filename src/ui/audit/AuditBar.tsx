@@ -1,8 +1,8 @@
 'use client';
 
 import type { Finding } from '@/core/audit';
-import { useSession } from '../session/store';
-import { continueSweep, stopSweep } from '../session/sweep';
+import { useSession } from '../state/store';
+import { continueSweep, stopSweep } from '../measuring/sweep';
 import { BUTTON } from '../theme/controls';
 import { mendSafely, stopMending, useAudit } from './audit';
 

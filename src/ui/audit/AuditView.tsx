@@ -2,7 +2,7 @@
 
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useEffect } from 'react';
-import { lookFurther } from '../session/sweep';
+import { lookFurther } from '../measuring/sweep';
 import { AUDIT_TABS, useAudit } from './audit';
 import { AuditBar } from './AuditBar';
 import { ChecksTab } from './ChecksTab';

@@ -3,8 +3,8 @@
 import type { Check } from '@/core/audit';
 import { CHECKS } from '@/core/audit';
 import type { Tuning } from '@/core/document';
-import { commitOrReport } from '../session/edits';
-import { useSession } from '../session/store';
+import { commitOrReport } from '../editing/edits';
+import { useSession } from '../state/store';
 
 /** All checks, what they mean, and what the project asks of them: each can be turned off and tuned. */
 export function ChecksTab() {

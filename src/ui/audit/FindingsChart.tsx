@@ -3,7 +3,7 @@
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Finding } from '@/core/audit';
 import { bandsOf } from '@/core/breakpoints';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { stepsOf } from './widths';
 
 const TICKS = [320, 400, 480, 600, 720, 900, 1200, 1600, 1920];

@@ -4,7 +4,7 @@ import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import type { TriedFix } from '@/core/remedy';
 import { isSafe } from '@/core/remedy';
-import { shownPage, useSession } from '../session/store';
+import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { applyAndProve, findFixes, stopFixes, useAudit } from './audit';
 import { inWords } from './widths';

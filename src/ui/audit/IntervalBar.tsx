@@ -1,6 +1,6 @@
 import type { Finding } from '@/core/audit';
 import { bandsOf } from '@/core/breakpoints';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { inWords, share } from './widths';
 
 /** The stretches of a finding on an axis from 320 to 1920 px, with the breakpoints as ticks. */

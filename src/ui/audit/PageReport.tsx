@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed, SEVERITIES } from '@/core/audit';
-import { shownPage, useSession } from '../session/store';
+import { shownPage, useSession } from '../state/store';
 import { chooseFinding, useAudit } from './audit';
 import { FindingDetail } from './FindingDetail';
 import { FindingsChart } from './FindingsChart';

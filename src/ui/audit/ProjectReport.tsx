@@ -6,8 +6,8 @@ import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'rec
 import { CHECKS } from '@/core/audit';
 import type { ReportForm } from '@/core/report';
 import { countOf, findingsOn, REPORT_FORMS, reportDevices } from '@/core/report';
-import { showPage } from '../session/actions';
-import { useSession } from '../session/store';
+import { showPage } from '../view/actions';
+import { useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SELECT } from '../theme/controls';
 import type { AuditRun } from './api';
 import { askRuns, orderRun, stopRun } from './api';

@@ -4,9 +4,9 @@ import { SWEEP_RANGE } from '@/core/audit';
 import { fromIntegers, subtract } from '@/core/breakpoints';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { dropProof, prove, useAudit } from './audit';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { askRevisions } from '../lineup/api';
-import { report } from '../session/edits';
+import { report } from '../editing/edits';
 import { inWords } from './widths';
 
 const COUNT = new Intl.NumberFormat('en');

@@ -4,10 +4,10 @@ import { useMemo } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import { proposedBreakpoints } from '@/core/remedy';
-import { setWidth } from '../session/actions';
-import { shownPage, useSession } from '../session/store';
+import { setWidth } from '../view/actions';
+import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
-import { showView } from '../lineup/lineup';
+import { showView } from '../devices/line-up';
 import { applyAndProve } from './audit';
 
 const NONE: readonly Finding[] = [];

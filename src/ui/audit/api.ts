@@ -1,8 +1,8 @@
 import type { Finding } from '@/core/audit';
 import type { FixLine } from '@/core/remedy';
-import { postForAnswer, requestJson, streamLines } from '../session/api';
-import { useSession } from '../session/store';
-import { settled } from '../session/sync';
+import { postForAnswer, requestJson, streamLines } from '../requests/requests';
+import { useSession } from '../state/store';
+import { settled } from '../editing/sync';
 
 export interface AuditRun {
   readonly id: string;

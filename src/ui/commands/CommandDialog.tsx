@@ -11,7 +11,7 @@ import {
 } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { COMMANDS, dialog } from './commands';
-import { keyText } from './key-text';
+import { keyText } from '../input/key-text';
 import type { Command } from './commands';
 
 /** Every command with its keys; typing narrows the list, Enter runs. */

@@ -1,7 +1,7 @@
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { useMarks } from '../marks/marks';
 import { COMMANDS } from './commands';
-import { keyText } from './key-text';
+import { keyText } from '../input/key-text';
 import { releaseKey, runKey } from './keys';
 
 const key = (name: string) => {

@@ -1,14 +1,14 @@
 import {
   addBreakpointHere, chooseBandOnly, chooseTarget, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, setWidth, targetsHere,
-} from '../session/actions'; // prettier-ignore
-import { copySelected, cutSelected, keepAsBlock, paste } from '../session/clipboard';
-import { showView, stepDevice, turn, useLineup } from '../lineup/lineup';
+} from '../view/actions'; // prettier-ignore
+import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
+import { showView, stepDevice, turn, useLineup } from '../devices/line-up';
 import { MARKS, toggleMark } from '../marks/marks';
-import { announce, redo, undo } from '../session/edits';
-import { nudge, reorderHere } from '../session/nudge';
-import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../session/tree'; // prettier-ignore
-import { useSession, writeTarget } from '../session/store';
-import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../session/sweep';
+import { announce, redo, undo } from '../editing/edits';
+import { nudge, reorderHere } from '../stage/nudge';
+import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../arranging/tree'; // prettier-ignore
+import { useSession, writeTarget } from '../state/store';
+import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
 
 export interface Command {
   readonly id: string;

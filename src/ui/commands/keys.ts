@@ -1,12 +1,6 @@
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
+import type { Key, KeyHandling } from '../input/key-handling';
 import { COMMANDS } from './commands';
-
-export interface Key {
-  readonly key: string;
-  readonly ctrl: boolean;
-  readonly shift: boolean;
-  readonly alt: boolean;
-}
 
 function nameOf({ key, ctrl, shift, alt }: Key): string {
   const plain = key.length === 1 ? key.toLowerCase() : key;
@@ -25,6 +19,8 @@ export function runKey(key: Key): boolean {
 export function releaseKey(key: string): void {
   if (key.toLowerCase() === 'd' && useSession.getState().distancesShown) useSession.setState({ distancesShown: false });
 }
+
+export const keyHandling: KeyHandling = { run: runKey, release: releaseKey };
 
 const TYPING = 'input, textarea, select, [contenteditable]';
 /** Keys without a modifier that controls use for themselves. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { MOTIONS, POINTERS, SCHEMES } from '@/core/breakpoints';
 import type { Device } from '@/core/devices';
 import { DEVICE_GROUPS, deviceSchema, GROUP_NAMES, SCROLLBARS } from '@/core/devices';
-import { commit } from '../session/edits';
+import { commit } from '../editing/edits';
 import { BUTTON } from '../theme/controls';
 
 const FIELD = 'h-[24px] rounded-[3px] border border-edge bg-well px-1.5 text-ink';

@@ -2,8 +2,8 @@
 
 import type { Device } from '@/core/devices';
 import { DEVICE_GROUPS, GROUP_NAMES, viewportOn } from '@/core/devices';
-import { commitOrReport } from '../session/edits';
-import { toggleInLineup, useLineup } from '../lineup/lineup';
+import { commitOrReport } from '../editing/edits';
+import { toggleInLineup, useLineup } from './line-up';
 import { SIGN_BUTTON } from '../theme/controls';
 
 interface Props {

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import type { DeviceSet } from '@/core/devices';
-import { commit, commitOrReport } from '../session/edits';
-import { shownProject, useSession } from '../session/store';
-import { showSet, useLineup } from '../lineup/lineup';
-import { saveAsSet } from '../lineup/sets';
+import { commit, commitOrReport } from '../editing/edits';
+import { shownProject, useSession } from '../state/store';
+import { showSet, useLineup } from './line-up';
+import { saveAsSet } from './sets';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 
 /** The named sets: shown, renamed, made to hold what is in the line-up now, forgotten. */

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import type { Device, ReadDevices } from '@/core/devices';
 import { readDeviceTable, writeDeviceCsv, writeDeviceJson } from '@/core/devices';
 import type { Edit } from '@/core/edits';
-import { announce, commit } from '../session/edits';
-import { together } from '../session/tree';
-import { newDeviceId } from '../lineup/sets';
+import { announce, commit } from '../editing/edits';
+import { together } from '../arranging/tree';
+import { newDeviceId } from './sets';
 import { BUTTON } from '../theme/controls';
 import { saveFile } from './save-file';
 

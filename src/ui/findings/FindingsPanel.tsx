@@ -4,8 +4,8 @@ import { useMemo } from 'react';
 import { checkNamed, SEVERITIES } from '@/core/audit';
 import type { Finding } from '@/core/audit';
 import { contains, DEFAULT_SLICE, describeInterval } from '@/core/breakpoints';
-import { shownPage, useSession } from '../session/store';
-import { countFindings } from '../gauge/SweepStatus';
+import { shownPage, useSession } from '../state/store';
+import { countFindings } from './count-findings';
 import { showFinding } from './show-finding';
 import { ValueFindings } from './ValueFindings';
 

@@ -4,11 +4,11 @@ import { useState } from 'react';
 import { LINTS } from '@/core/lints';
 import type { LintFinding } from '@/core/lints';
 import { bandsOf } from '@/core/breakpoints';
-import { select, setWidth, showPage } from '../session/actions';
-import { announce, commitOrReport, report } from '../session/edits';
-import { steadyProject, useSession } from '../session/store';
+import { select, setWidth, showPage } from '../view/actions';
+import { announce, commitOrReport, report } from '../editing/edits';
+import { steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
-import { inBackground } from '../session/background';
+import { inBackground } from '../editing/background';
 import { useLints } from './use-lints';
 
 const MOST_SHOWN = 60;

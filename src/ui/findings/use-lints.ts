@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Project } from '@/core/document';
 import type { LintFinding } from '@/core/lints';
-import { report } from '../session/edits';
-import { inBackground } from '../session/background';
+import { report } from '../editing/edits';
+import { inBackground } from '../editing/background';
 
 /** Ms without an edit before the values are looked through again. */
 const CALM = 300;

@@ -2,9 +2,9 @@
 
 import { bandAt, contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
-import { jumpToBreakpoint, jumpToFinding, setWidth } from '../session/actions';
-import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import { followPointer } from '../pointer/follow-pointer';
+import { jumpToBreakpoint, jumpToFinding, setWidth } from '../view/actions';
+import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { followPointer } from '../input/follow-pointer';
 import type { Scale } from './scale';
 
 const NONE: readonly Finding[] = [];

@@ -5,7 +5,7 @@ import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import { describeInterval } from '@/core/breakpoints';
 import { showFinding } from '../findings/show-finding';
-import { shownPage, useSession } from '../session/store';
+import { shownPage, useSession } from '../state/store';
 import type { Scale } from './scale';
 import { place } from './scale';
 

@@ -2,8 +2,8 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { SWEEP_RANGE } from '@/core/audit';
-import { addBreakpointHere, likelyDirection } from '../session/actions';
-import { useSession } from '../session/store';
+import { addBreakpointHere, likelyDirection } from '../view/actions';
+import { useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { Cursor } from './Cursor';
 import { FindingsTrack } from './FindingsTrack';

@@ -3,8 +3,8 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { describeInterval } from '@/core/breakpoints';
-import { propose } from '../session/proposal';
-import { shownPage, shownProject, useSession } from '../session/store';
+import { propose } from '../editing/proposal';
+import { shownPage, shownProject, useSession } from '../state/store';
 import type { StretchPlace } from './lane-actions';
 import { laneActions } from './lane-actions';
 

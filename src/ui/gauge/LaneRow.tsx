@@ -4,14 +4,21 @@ import { memo, useRef, useState } from 'react';
 import { describeInterval } from '@/core/breakpoints';
 import type { Lane, Stretch } from '@/core/cascade';
 import { CARRIAGE_WORDS } from '../inspector/OriginMark';
-import { followPointer } from '../pointer/follow-pointer';
-import { setWidth } from '../session/actions';
-import { shownProject, useSession } from '../session/store';
-import type { LaneHandlers } from './Lanes';
+import { followPointer } from '../input/follow-pointer';
+import { setWidth } from '../view/actions';
+import { shownProject, useSession } from '../state/store';
+import type { LaneMenuPlace } from './LaneMenu';
 import type { Scale } from './scale';
 import { place } from './scale';
 import { endNear, moveEnd } from './stretch';
 import { StretchField } from './StretchField';
+
+/** What a row asks of its list. The object stays the same for as long as the list stands. */
+export interface LaneHandlers {
+  readonly focus: (row: number, column: number) => void;
+  readonly edit: (property: string, from: number | undefined) => void;
+  readonly menu: (place: LaneMenuPlace | undefined) => void;
+}
 
 interface RowProps {
   readonly element: string;

@@ -3,23 +3,17 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { laneFor, laneNames } from '@/core/cascade';
 import type { Lane } from '@/core/cascade';
-import { shownPage, shownProject, useSession } from '../session/store';
+import { shownPage, shownProject, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { LaneMenu } from './LaneMenu';
 import type { LaneMenuPlace } from './LaneMenu';
+import type { LaneHandlers } from './LaneRow';
 import { LaneRow } from './LaneRow';
 import type { Scale } from './scale';
 
 const ROW = 23;
 /** Rows drawn beyond what is seen, so that scrolling finds them there. */
 const SPARE = 6;
-
-/** What a row asks of its list. The object stays the same for as long as the list stands. */
-export interface LaneHandlers {
-  readonly focus: (row: number, column: number) => void;
-  readonly edit: (property: string, from: number | undefined) => void;
-  readonly menu: (place: LaneMenuPlace | undefined) => void;
-}
 
 /** One row for each property that is set on or reaches the selected element, each value on its stretch. */
 export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; labelWidth: number }) {

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import type { Breakpoint } from '@/core/breakpoints';
-import { BreakpointForm } from '../set/BreakpointForm';
+import { BreakpointForm } from '../breakpoints/BreakpointForm';
 
 /** Everything about one breakpoint, at the foot of its post. */
 export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: number; close: () => void }) {

@@ -5,8 +5,8 @@ import type { Span, SpanCell, SpanColumn } from '@/core/grid';
 import { formatSpan, parseSpan } from '@/core/grid';
 import { spanEdit } from '@/core/plans';
 import { CARRIAGE_WORDS } from '../inspector/OriginMark';
-import { followPointer } from '../pointer/follow-pointer';
-import { announce, commitOrReport, preview } from '../session/edits';
+import { followPointer } from '../input/follow-pointer';
+import { announce, commitOrReport, preview } from '../editing/edits';
 
 interface Props {
   readonly name: string;

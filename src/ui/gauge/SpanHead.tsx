@@ -2,8 +2,8 @@
 
 import type { SpanColumn } from '@/core/grid';
 import { planShares } from '@/core/plans';
-import type { Make } from '../session/proposal';
-import { carryOut, foretell } from '../session/proposal';
+import type { Make } from '../editing/proposal';
+import { carryOut, foretell } from '../editing/proposal';
 
 const SHARES = [[1, 'Full', '1'], [2, 'Halves', '½'], [3, 'Thirds', '⅓'], [4, 'Quarters', '¼']] as const; // prettier-ignore
 

@@ -3,9 +3,9 @@
 import { useRef, useState } from 'react';
 import { describeInterval } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
-import { select } from '../session/actions';
-import { commit } from '../session/edits';
-import { useSession } from '../session/store';
+import { select } from '../view/actions';
+import { commit } from '../editing/edits';
+import { useSession } from '../state/store';
 import { placeOf } from './stretch';
 
 interface Props {

@@ -1,22 +1,11 @@
 'use client';
 
 import type { Finding } from '@/core/audit';
-import { useSession } from '../session/store';
-import { continueSweep, onlyWhenAsked, stopSweep } from '../session/sweep';
+import { countFindings } from '../findings/count-findings';
+import { useSession } from '../state/store';
+import { continueSweep, onlyWhenAsked, stopSweep } from '../measuring/sweep';
 
 const NONE: readonly Finding[] = [];
-
-/** How many of each severity, in words: "4 broken · 2 notes". */
-export function countFindings(findings: readonly Finding[]): string {
-  const count = (severity: Finding['severity']) => findings.filter((finding) => finding.severity === severity).length;
-  const parts = [
-    [count('broken'), 'broken'],
-    [count('poor'), 'poor'],
-    [count('note'), count('note') === 1 ? 'note' : 'notes'],
-  ] as const;
-  const text = parts.filter(([number]) => number > 0).map(([number, word]) => `${number} ${word}`);
-  return text.length > 0 ? text.join(' · ') : 'none';
-}
 
 /** How far the sweep is, and what it has found; it can be stopped and taken up again. */
 export function SweepStatus() {

@@ -2,7 +2,7 @@ import type { Finding } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { barsOf } from './FindingsTrack';
 import { edgeFor } from './edge';
-import { countFindings } from './SweepStatus';
+import { countFindings } from '../findings/count-findings';
 
 const finding = (check: string, element: string, severity: Finding['severity'], widths: IntervalSet): Finding => ({
   key: `${check} ${element}`,

@@ -1,5 +1,5 @@
 import type { Edge } from '@/core/breakpoints';
-import { WIDTH_MIN } from '../session/store';
+import { WIDTH_MIN } from '../state/store';
 
 /** Px. Posts stay within what a breakpoint can be. */
 const MOST = 9_999;

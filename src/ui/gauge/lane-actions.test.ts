@@ -6,9 +6,9 @@ import { insert, make, MIDDLE, NARROW, set, shared, TEXT } from '@/core/edits/pr
 import { laneActions } from './lane-actions';
 import { endNear, placeOf } from './stretch';
 
-jest.mock('../session/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../session/sweep', () => ({}));
-jest.mock('../session/background', () => ({}));
+jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
+jest.mock('../measuring/sweep', () => ({}));
+jest.mock('../editing/background', () => ({}));
 
 const project = make(MIDDLE, NARROW, insert('e1', 'p'), shared(TEXT), set(TEXT, 'base', 'width', '300px'), set(TEXT, 'bm', 'width', '200px'), set('sx', 'base', 'color', 'red')); // prettier-ignore
 const page = project.pages[0]!;

@@ -15,8 +15,8 @@ import {
   receiversOf,
 } from '@/core/plans';
 import { placesOf } from '../inspector/places';
-import { key } from '../session/actions';
-import type { Make } from '../session/proposal';
+import { key } from '../view/actions';
+import type { Make } from '../editing/proposal';
 
 /** One stretch of a lane, with those beside it. */
 export interface StretchPlace {

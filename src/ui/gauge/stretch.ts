@@ -3,9 +3,9 @@ import { bandAt } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
 import type { Project } from '@/core/document';
 import { planMoveEnd } from '@/core/plans';
-import { key } from '../session/actions';
-import { carryOut } from '../session/proposal';
-import { useSession } from '../session/store';
+import { key } from '../view/actions';
+import { carryOut } from '../editing/proposal';
+import { useSession } from '../state/store';
 
 /** Where a value typed into a stretch is written: where it already is one's own, else in the band that was pressed. */
 export function placeOf(project: Project, stretch: Stretch, width: number): At {

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { readDeclaration } from '@/core/styles';
-import { writeValue } from '../session/actions';
+import { writeValue } from '../view/actions';
 
 /** Any declaration by its CSS name, checked: for those who know what they want to write. */
 export function AnyDeclaration({ target }: { target: At }) {

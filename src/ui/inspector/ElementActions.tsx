@@ -7,9 +7,9 @@ import { kindOf } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase } from '@/core/plans';
-import { commitOrReport } from '../session/edits';
-import { propose } from '../session/proposal';
-import { steadyPage, steadyProject, useSession } from '../session/store';
+import { commitOrReport } from '../editing/edits';
+import { propose } from '../editing/proposal';
+import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { placesOf } from './places';
 

@@ -5,17 +5,17 @@ import { bandAt } from '@/core/breakpoints';
 import { laneNames } from '@/core/cascade';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
-import { steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../session/store';
+import { steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
-import { fieldValue } from './field-value';
-import type { FieldValue } from './field-value';
+import { fieldValue } from '../value-controls/field-value';
+import type { FieldValue } from '../value-controls/field-value';
 import { ElementActions } from './ElementActions';
 import { PropertyRow } from './PropertyRow';
-import { ContentFields } from '../shape/ContentFields';
-import { groupControls } from '../shape/group-controls';
-import { Proportions } from '../shape/Proportions';
+import { ContentFields } from '../value-controls/ContentFields';
+import { groupControls } from '../value-controls/group-controls';
+import { Proportions } from '../value-controls/Proportions';
 import { TargetPicker } from './TargetPicker';
 
 type Item =

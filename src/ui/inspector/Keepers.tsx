@@ -6,8 +6,8 @@ import { bandsOf, intersect } from '@/core/breakpoints';
 import { resolve, writeReach } from '@/core/cascade';
 import { isShorthand, longhandsOf } from '@/core/styles';
 import { listed, planClearStronger } from '@/core/plans';
-import { propose } from '../session/proposal';
-import { shownPage, shownProject, useSession } from '../session/store';
+import { propose } from '../editing/proposal';
+import { shownPage, shownProject, useSession } from '../state/store';
 
 /** The bands that will not take what is written here, with what they keep, and an offer to clear that. */
 export function Keepers({ property, target }: { property: string; target: At }) {

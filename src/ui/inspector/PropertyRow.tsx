@@ -6,12 +6,12 @@ import type { At } from '@/core/breakpoints';
 import { propertyNamed } from '@/core/styles';
 import { BUNDLED_FONTS } from '@/core/render';
 import { planClear } from '@/core/plans';
-import { clearValues, writeValue } from '../session/actions';
-import { foretell } from '../session/proposal';
-import { useSession } from '../session/store';
-import type { FieldValue } from './field-value';
+import { clearValues, writeValue } from '../view/actions';
+import { foretell } from '../editing/proposal';
+import { useSession } from '../state/store';
+import type { FieldValue } from '../value-controls/field-value';
 import { OriginMark } from './OriginMark';
-import { UnitSwitch } from '../shape/UnitSwitch';
+import { UnitSwitch } from '../value-controls/UnitSwitch';
 import { measuredLength } from '../stage/measured-length';
 import { ValueField } from './ValueField';
 
@@ -24,7 +24,9 @@ const SUGGESTED: Readonly<Record<string, readonly string[]>> = {
 };
 
 // The chart is much code for what is seldom opened.
-const FluidPanel = dynamic(() => import('../shape/FluidPanel').then((module) => module.FluidPanel), { ssr: false });
+const FluidPanel = dynamic(() => import('../value-controls/FluidPanel').then((module) => module.FluidPanel), {
+  ssr: false,
+});
 
 interface Props {
   readonly property: string;

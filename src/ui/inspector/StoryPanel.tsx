@@ -8,11 +8,11 @@ import type { Candidate } from '@/core/cascade';
 import { heldWidths } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
 import { planClearStronger, planStop } from '@/core/plans';
-import { chooseTarget, clearValues, select, setWidth } from '../session/actions';
-import { propose } from '../session/proposal';
-import { shownPage, shownProject, useSession } from '../session/store';
-import { describeCandidate, describeOrigin } from './field-value';
-import type { FieldValue } from './field-value';
+import { chooseTarget, clearValues, select, setWidth } from '../view/actions';
+import { propose } from '../editing/proposal';
+import { shownPage, shownProject, useSession } from '../state/store';
+import { describeCandidate, describeOrigin } from '../value-controls/field-value';
+import type { FieldValue } from '../value-controls/field-value';
 
 const WIDTH = 320;
 const ROOM = 260;

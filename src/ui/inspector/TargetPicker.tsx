@@ -4,8 +4,8 @@ import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headless
 import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
-import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../session/actions';
-import { shownProject, useSession, writeTarget } from '../session/store';
+import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../view/actions';
+import { shownProject, useSession, writeTarget } from '../state/store';
 
 const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 const BAND_ONLY = 'band only';

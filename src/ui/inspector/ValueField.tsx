@@ -5,10 +5,10 @@ import type { At } from '@/core/breakpoints';
 import { union } from '@/core/breakpoints';
 import { writeReach } from '@/core/cascade';
 import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
-import { footprintOf } from '../session/edits';
+import { footprintOf } from '../editing/edits';
 import { Keepers } from './Keepers';
-import { writeEdit, writeValue } from '../session/actions';
-import { shownPage, useSession } from '../session/store';
+import { writeEdit, writeValue } from '../view/actions';
+import { shownPage, useSession } from '../state/store';
 
 interface Props {
   readonly property: string;

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { Project } from '@/core/document';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import type { Revisions } from './api';
 import { askEarlier, askRevisions } from './api';

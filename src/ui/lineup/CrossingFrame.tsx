@@ -1,15 +1,15 @@
 'use client';
 
-import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import type { PageBox } from '@/core/lineup';
-import { select } from '../session/actions';
-import type { FrameParts } from '../session/api';
-import { useSession } from '../session/store';
+import { select } from '../view/actions';
+import type { FrameParts } from '../requests/requests';
+import { useSession } from '../state/store';
 import type { FrameLayout, FrameMessage } from '../stage/frame-message';
 import { PreviewFrame } from '../stage/PreviewFrame';
-import { runKey } from '../commands/keys';
+import { KeyHandlingContext } from '../input/key-handling';
 import { joinLinked, scrolledTo } from './linked';
 import { SelectionBoxes } from './SelectionBoxes';
 
@@ -44,13 +44,14 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
     if (ready > 0 && selection.length === 1) post({ type: 'reveal', id: selection[0] });
   }, [ready, selection, post]);
 
+  const keys = useContext(KeyHandlingContext);
   const onMessage = useCallback(
     (message: FrameMessage) => {
       if (message.type === 'ready') setReady((count) => count + 1);
       else if (message.type === 'layout') setLayout(message);
       else if (message.type === 'anchor') scrolledTo(-width, message.anchors);
       else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
-      else if (message.type === 'key' && !message.up) runKey(message);
+      else if (message.type === 'key' && !message.up) keys.run(message);
       else if (message.type === 'survey' && message.token === width)
         onBoxes(
           width,
@@ -62,7 +63,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
           ),
         );
     },
-    [width, onBoxes],
+    [width, onBoxes, keys],
   );
   return (
     <article aria-label={`${page.name} at ${width} pixels`} className="shrink-0" style={{ width: width * zoom }}>

@@ -3,8 +3,8 @@
 import type { Page } from '@/core/document';
 import type { Crossing, ElementChange } from '@/core/lineup';
 import { changeInWords } from '@/core/lineup';
-import { select } from '../session/actions';
-import { useSession } from '../session/store';
+import { select } from '../view/actions';
+import { useSession } from '../state/store';
 
 interface Props {
   readonly crossing: Crossing | undefined;

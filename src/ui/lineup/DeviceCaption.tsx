@@ -6,8 +6,8 @@ import { wholeReader } from '@/core/breakpoints';
 import type { Device, Part } from '@/core/devices';
 import { holdInWords, PARTS } from '@/core/devices';
 import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
-import type { Stands } from './lineup';
-import { activate, removeFromLineup, setPart, turn } from './lineup';
+import type { Stands } from '../devices/line-up';
+import { activate, removeFromLineup, setPart, turn } from '../devices/line-up';
 
 interface Props {
   readonly stands: Stands;

@@ -1,21 +1,22 @@
 'use client';
 
-import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { cutInWords } from '@/core/lineup';
 import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
 import { ViewportMarks } from '../marks/ViewportMarks';
-import type { FrameParts } from '../session/api';
-import { useSession } from '../session/store';
+import type { FrameParts } from '../requests/requests';
+import { useSession } from '../state/store';
+import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from '../stage/frame-actions';
 import { noteLayout, setLink } from '../stage/frame-link';
 import type { FrameLayout, FrameMessage } from '../stage/frame-message';
 import { Overlay } from '../stage/Overlay';
 import { PreviewFrame } from '../stage/PreviewFrame';
 import { DeviceCaption } from './DeviceCaption';
-import type { Stands } from './lineup';
-import { activate, useLineup } from './lineup';
+import type { Stands } from '../devices/line-up';
+import { activate, useLineup } from '../devices/line-up';
 import { joinLinked, scrolledTo } from './linked';
 import { SelectionBoxes } from './SelectionBoxes';
 import { useNear } from './use-near';
@@ -91,17 +92,22 @@ const Device = memo(function Device(props: DeviceProps) {
   }, [linked, near, ready, key, post]);
   useFrameMarks(frame, viewport.width, ready > 0 && near);
 
+  // The link stays while the zoom changes, and with it what has been asked and not yet answered.
+  const zoomNow = useRef(zoom);
+  useEffect(() => {
+    zoomNow.current = zoom;
+  });
   useEffect(() => {
     if (!active) return undefined;
     setLink({
       post,
       place: () => {
         const rect = frame.current?.getBoundingClientRect();
-        return rect && { left: rect.left, top: rect.top, zoom };
+        return rect && { left: rect.left, top: rect.top, zoom: zoomNow.current };
       },
     });
     return () => setLink(undefined);
-  }, [active, zoom, post]);
+  }, [active, post]);
   useEffect(() => {
     if (active && layout) noteLayout(layout);
   }, [active, layout]);
@@ -109,6 +115,7 @@ const Device = memo(function Device(props: DeviceProps) {
     if (selection.length === 1 && near && (active || !linked)) post({ type: 'reveal', id: selection[0] });
   }, [selection, near, active, linked, post]);
 
+  const keys = useContext(KeyHandlingContext);
   const onMessage = useCallback(
     (message: FrameMessage) => {
       const isActive = () => useLineup.getState().active === key;
@@ -119,9 +126,9 @@ const Device = memo(function Device(props: DeviceProps) {
       if (message.type === 'select' || message.type === 'writing') activate(key);
       // Only the device in hand says where things stand for handles, drags and the outline.
       if ((message.type === 'layout' || message.type === 'outside') && !isActive()) return undefined;
-      return takeFrameMessage(message, post);
+      return takeFrameMessage(message, post, keys);
     },
-    [key, post],
+    [key, post, keys],
   );
 
   // What a scrollbar takes stays while the width changes.

@@ -2,14 +2,14 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { fitZoom, packFrames } from '@/core/lineup';
-import { loadFrameParts } from '../session/api';
-import type { FrameParts } from '../session/api';
-import { report } from '../session/edits';
-import { shownPage, shownProject, useSession } from '../session/store';
+import { loadFrameParts } from '../requests/requests';
+import type { FrameParts } from '../requests/requests';
+import { report } from '../editing/edits';
+import { shownPage, shownProject, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { BUTTON } from '../theme/controls';
 import { CAPTION, DeviceFrame, FOOT } from './DeviceFrame';
-import { useLineup } from './lineup';
+import { useLineup } from '../devices/line-up';
 import { useStands } from './use-stands';
 import { zoomShown } from './zoom-shown';
 

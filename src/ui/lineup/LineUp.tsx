@@ -6,7 +6,7 @@ import { CrossingView } from './CrossingView';
 import { DevicesDialog } from './DevicesDialog';
 import { DevicesView } from './DevicesView';
 import { LineUpBar } from './LineUpBar';
-import { useLineup } from './lineup';
+import { useLineup } from '../devices/line-up';
 import { PagesView } from './PagesView';
 import { SheetDialog } from './SheetDialog';
 

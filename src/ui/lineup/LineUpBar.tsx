@@ -1,16 +1,16 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems, Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { keyText } from '../commands/key-text';
+import { keyText } from '../input/key-text';
 import { MARKS, toggleMark, useMarks } from '../marks/marks';
-import { shownProject, useSession } from '../session/store';
+import { shownProject, useSession } from '../state/store';
 import { WritesTo } from '../stage/WritesTo';
 import { ZoomSelect } from '../stage/ZoomSelect';
 import { BUTTON, MENU, MENU_ITEM, PANEL, SELECT } from '../theme/controls';
-import type { LineupTab } from './lineup';
-import { LINEUP_TABS, showSet, turn, useLineup } from './lineup';
+import type { LineupTab } from '../devices/line-up';
+import { LINEUP_TABS, showSet, turn, useLineup } from '../devices/line-up';
 import { ReaderMenu } from './ReaderMenu';
-import { saveAsSet } from './sets';
+import { saveAsSet } from '../devices/sets';
 import { useChosenProperty, useProperties } from './use-chosen-property';
 import { zoomShown } from './zoom-shown';
 

@@ -3,8 +3,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { describeInterval, fromIntegers, normalise } from '@/core/breakpoints';
 import type { IntervalSet } from '@/core/breakpoints';
-import { setWidth } from '../session/actions';
-import { shownPage, useSession } from '../session/store';
+import { setWidth } from '../view/actions';
+import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { streamComparison } from './api';
 

@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { showPage } from '../session/actions';
-import { useSession } from '../session/store';
+import { showPage } from '../view/actions';
+import { useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import type { PagePictures } from './api';
 import { askPictures } from './api';
-import type { Stands } from './lineup';
-import { activate, showView, standsOf, useLineup } from './lineup';
+import type { Stands } from '../devices/line-up';
+import { activate, showView, standsOf, useLineup } from '../devices/line-up';
 
 /** Ms between two questions whether more pictures have come. */
 const AGAIN = 1_000;

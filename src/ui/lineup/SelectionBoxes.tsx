@@ -1,5 +1,5 @@
 import type { Page } from '@/core/document';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import type { FrameLayout } from '../stage/frame-message';
 
 /** What is selected, as it stands in a frame that isn't the one in hand. */

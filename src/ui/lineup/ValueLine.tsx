@@ -1,7 +1,7 @@
 import type { Viewport } from '@/core/breakpoints';
 import { isHiddenAt, resolve } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import type { FrameLayout } from '../stage/frame-message';
 import { useChosenProperty } from './use-chosen-property';
 

@@ -3,20 +3,20 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Page, Project } from '@/core/document';
 import { fitZoom, packFrames } from '@/core/lineup';
-import type { FrameParts } from '../session/api';
-import { loadFrameParts } from '../session/api';
-import { report } from '../session/edits';
-import { shownPage, shownProject, useSession } from '../session/store';
+import type { FrameParts } from '../requests/requests';
+import { loadFrameParts } from '../requests/requests';
+import { report } from '../editing/edits';
+import { shownPage, shownProject, useSession } from '../state/store';
 import { PreviewFrame } from '../stage/PreviewFrame';
 import { useSize } from '../stage/use-size';
 import { DeviceCaption } from './DeviceCaption';
 import { CAPTION } from './DeviceFrame';
-import type { Stands } from './lineup';
+import type { Stands } from '../devices/line-up';
 import { joinLinked, scrolledTo } from './linked';
 import { useNear } from './use-near';
 import { useStands } from './use-stands';
 import { zoomShown } from './zoom-shown';
-import { useLineup } from './lineup';
+import { useLineup } from '../devices/line-up';
 
 export const MODES = ['flicker', 'overlay', 'before', 'now'] as const;
 export type Mode = (typeof MODES)[number];

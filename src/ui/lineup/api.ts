@@ -2,9 +2,9 @@ import { z } from 'zod';
 import type { Project } from '@/core/document';
 import type { Shot } from '@/core/lineup';
 import { readProject } from '@/core/document';
-import { postForAnswer, Refused, requestJson, streamLines } from '../session/api';
-import { useSession } from '../session/store';
-import { settled } from '../session/sync';
+import { postForAnswer, Refused, requestJson, streamLines } from '../requests/requests';
+import { useSession } from '../state/store';
+import { settled } from '../editing/sync';
 
 /** What a request must say so that its answer fits what is on screen: edits are saved first. */
 async function shownRevision(): Promise<{ projectId: string; revision: number }> {

@@ -1,6 +1,6 @@
 import { laneNames } from '@/core/cascade';
-import { shownPage, shownProject, useSession } from '../session/store';
-import { useLineup } from './lineup';
+import { shownPage, shownProject, useSession } from '../state/store';
+import { useLineup } from '../devices/line-up';
 
 /** The properties to choose from: those that the selected element has a lane for. */
 export function useProperties(): readonly string[] {

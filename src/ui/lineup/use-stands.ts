@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
-import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import type { Stands } from './lineup';
-import { standsOf, useLineup } from './lineup';
+import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import type { Stands } from '../devices/line-up';
+import { standsOf, useLineup } from '../devices/line-up';
 
 const clamp = (width: number) => Math.min(WIDTH_MAX, Math.max(WIDTH_MIN, width));
 

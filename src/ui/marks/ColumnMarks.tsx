@@ -3,7 +3,7 @@
 import { edgesOfColumns, gridAt, layColumns } from '@/core/grid';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page } from '@/core/document';
-import { shownProject, useSession } from '../session/store';
+import { shownProject, useSession } from '../state/store';
 
 interface Props {
   readonly zoom: number;

@@ -2,7 +2,7 @@
 
 import type { Viewport } from '@/core/breakpoints';
 import { keepIn } from '@/core/lineup';
-import { shownPage, shownProject, useSession } from '../session/store';
+import { shownPage, shownProject, useSession } from '../state/store';
 import { ColumnMarks } from './ColumnMarks';
 import { useMarks } from './marks';
 

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { RefObject } from 'react';
 import { contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { useMarks } from './marks';
 
 const NONE: readonly Finding[] = [];

@@ -2,8 +2,8 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { COMMANDS } from '../commands/commands';
-import { keyText } from '../commands/key-text';
-import { useSession } from '../session/store';
+import { keyText } from '../input/key-text';
+import { useSession } from '../state/store';
 import { BUTTON, MENU } from '../theme/controls';
 
 const SHOWN = ['siblings', 'alike', 'outer', 'group', 'ungroup', 'earlier', 'later', 'earlier-here', 'later-here', 'out', 'in', 'copy', 'cut', 'paste', 'duplicate', 'block', 'lock', 'remove']; // prettier-ignore

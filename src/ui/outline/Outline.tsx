@@ -3,13 +3,13 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { bandAt, intersect } from '@/core/breakpoints';
 import { ancestorsOf, parentOf } from '@/core/document';
-import { select } from '../session/actions';
+import { select } from '../view/actions';
 import { BUTTON } from '../theme/controls';
-import { commitOrReport } from '../session/edits';
-import { steadyBandStart, steadyPage, steadyProject, useSession } from '../session/store';
+import { commitOrReport } from '../editing/edits';
+import { steadyBandStart, steadyPage, steadyProject, useSession } from '../state/store';
 import { found, topmost } from '@/core/structure';
-import { followPointer } from '../pointer/follow-pointer';
-import { moveTo } from '../session/tree';
+import { followPointer } from '../input/follow-pointer';
+import { moveTo } from '../arranging/tree';
 import type { Onto } from './row-drop';
 import { rowUnder } from './row-drop';
 import { ArrangeMenu } from './ArrangeMenu';

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useRef, useState } from 'react';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 
 /** What a row asks of its tree. The object stays the same for as long as the tree stands. */
 export interface TreeHandlers {

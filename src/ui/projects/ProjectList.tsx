@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { z } from 'zod';
-import { requestJson } from '../session/api';
+import { requestJson } from '../requests/requests';
 import { Mark } from '../theme/Mark';
 import { DeleteDialog } from './DeleteDialog';
 import { summarySchema } from './summary';

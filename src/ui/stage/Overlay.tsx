@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Page } from '@/core/document';
 import { contains } from '@/core/breakpoints';
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { Distances } from './Distances';
 import { DragMarks } from './DragMarks';
 import type { FrameLayout } from './frame-message';

@@ -6,7 +6,7 @@ import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
 import type { StandIn } from '@/core/render';
 import { standInKey, whatMatters } from '@/core/render';
-import type { FrameParts } from '../session/api';
+import type { FrameParts } from '../requests/requests';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
 import { frameMessageSchema } from './frame-message';
@@ -49,9 +49,12 @@ export function PreviewFrame(props: Props) {
   } = props;
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
-  const key = standInKey(whatMatters(project, props.standIn));
   // The key says all of it, so the same reader is the same object.
-  const standIn = useMemo(() => whatMatters(project, props.standIn), [key]);
+  const matters = whatMatters(project, props.standIn);
+  const key = standInKey(matters);
+  const [reader, setReader] = useState({ key, standIn: matters });
+  if (reader.key !== key) setReader({ key, standIn: matters });
+  const standIn = reader.key === key ? reader.standIn : matters;
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
   const [first] = useState(() => previewOf(project, page, standIn, fontData));
   const shown = useRef<Shown | undefined>(undefined);

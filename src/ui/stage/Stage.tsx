@@ -1,16 +1,17 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { cutsAcross } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import { loadFrameParts } from '../session/api';
-import type { FrameParts } from '../session/api';
+import { loadFrameParts } from '../requests/requests';
+import type { FrameParts } from '../requests/requests';
 import { ViewportMarks } from '../marks/ViewportMarks';
 import { useFrameMarks } from '../marks/use-frame-marks';
-import { setWidth } from '../session/actions';
-import { report } from '../session/edits';
-import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../session/store';
-import { followPointer } from '../pointer/follow-pointer';
+import { setWidth } from '../view/actions';
+import { report } from '../editing/edits';
+import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { followPointer } from '../input/follow-pointer';
+import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from './frame-actions';
 import { forgetAsked, setLink } from './frame-link';
 import type { FrameLayout, FrameMessage } from './frame-message';
@@ -47,14 +48,18 @@ export function Stage() {
     loadFrameParts().then(setParts, (error: Error) => report(`The preview can't be shown: ${error.message}`));
   }, []);
 
-  const onMessage = useCallback((message: FrameMessage) => {
-    if (message.type === 'layout') setLayout(message);
-    if (message.type === 'ready') {
-      forgetAsked();
-      setReady((count) => count + 1);
-    }
-    takeFrameMessage(message, (answer) => frame.current?.contentWindow?.postMessage(answer, '*'));
-  }, []);
+  const keys = useContext(KeyHandlingContext);
+  const onMessage = useCallback(
+    (message: FrameMessage) => {
+      if (message.type === 'layout') setLayout(message);
+      if (message.type === 'ready') {
+        forgetAsked();
+        setReady((count) => count + 1);
+      }
+      takeFrameMessage(message, (answer) => frame.current?.contentWindow?.postMessage(answer, '*'), keys);
+    },
+    [keys],
+  );
   useFrameMarks(frame, width, ready > 0);
 
   // The link stays while the zoom changes, and with it what has been asked and not yet answered.

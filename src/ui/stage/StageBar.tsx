@@ -4,8 +4,8 @@ import { cutsAcross, POINTERS } from '@/core/breakpoints';
 import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { useState } from 'react';
-import { setSlice } from '../session/actions';
-import { shownProject, useSession } from '../session/store';
+import { setSlice } from '../view/actions';
+import { shownProject, useSession } from '../state/store';
 import { WritesTo } from './WritesTo';
 import { ZoomSelect } from './ZoomSelect';
 

@@ -5,7 +5,7 @@ import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
 import { describeTarget } from '@/core/edits';
-import { shownProject, useSession, writeTarget } from '../session/store';
+import { shownProject, useSession, writeTarget } from '../state/store';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
 export function reachInWords(

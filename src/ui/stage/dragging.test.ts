@@ -1,14 +1,14 @@
 import { EMPTY_HISTORY } from '@/core/edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, TEXT } from '@/core/edits/project-for-tests';
 import type { Rect, Surveyed } from '@/core/structure';
-import { select } from '../session/actions';
-import { shownPage, useSession } from '../session/store';
+import { select } from '../view/actions';
+import { shownPage, useSession } from '../state/store';
 import { carry, clearDragging, followPageDrag, letGo, pageScrolled, pickUp, useDragging } from './dragging';
 import { noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameDrag, FrameLayout } from './frame-message';
 
-jest.mock('../session/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../session/sweep', () => ({
+jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
+jest.mock('../measuring/sweep', () => ({
   invalidateSweeps: jest.fn(),
   continueSweep: jest.fn(),
   forgetSweeps: jest.fn(),

@@ -6,11 +6,11 @@ import { describeTarget } from '@/core/edits';
 import { planColumn, planOrder } from '@/core/plans';
 import type { Drop, Rect, Spot, Survey } from '@/core/structure';
 import { columnAt, dropAt, framedBy } from '@/core/structure';
-import { announce, report } from '../session/edits';
-import { carryOut } from '../session/proposal';
-import { lockedAmong, moveTo, tops } from '../session/tree';
-import { select } from '../session/actions';
-import { shownPage, shownProject, useSession, writeTarget } from '../session/store';
+import { announce, report } from '../editing/edits';
+import { carryOut } from '../editing/proposal';
+import { lockedAmong, moveTo, tops } from '../arranging/tree';
+import { select } from '../view/actions';
+import { shownPage, shownProject, useSession, writeTarget } from '../state/store';
 import { latestLayout, postToFrame, surveyFrame } from './frame-link';
 import type { FrameDrag } from './frame-message';
 

@@ -1,13 +1,17 @@
-import { releaseKey, runKey } from '../commands/keys';
-import { select } from '../session/actions';
-import { commitOrReport } from '../session/edits';
-import { shownPage, useSession } from '../session/store';
+import type { KeyHandling } from '../input/key-handling';
+import { select } from '../view/actions';
+import { commitOrReport } from '../editing/edits';
+import { shownPage, useSession } from '../state/store';
 import { followPageDrag, pageScrolled } from './dragging';
 import { latestLayout, noteLayout, surveyed } from './frame-link';
 import type { FrameMessage } from './frame-message';
 
 /** What any preview frame says that concerns the whole workbench: hovering, choosing, keys, drags, texts. */
-export function takeFrameMessage(message: FrameMessage, post: (answer: Record<string, unknown>) => void): void {
+export function takeFrameMessage(
+  message: FrameMessage,
+  post: (answer: Record<string, unknown>) => void,
+  keys: KeyHandling,
+): void {
   if (message.type === 'layout') {
     const scrolled = message.scrollY !== latestLayout()?.scrollY;
     noteLayout(message);
@@ -15,8 +19,8 @@ export function takeFrameMessage(message: FrameMessage, post: (answer: Record<st
   } else if (message.type === 'hover') useSession.setState({ hovered: message.id ?? undefined });
   else if (message.type === 'select') select(message.id ? [message.id] : [], message.add);
   else if (message.type === 'key') {
-    if (message.up) releaseKey(message.key);
-    else runKey(message);
+    if (message.up) keys.release(message.key);
+    else keys.run(message);
   } else if (message.type === 'drag') followPageDrag(message);
   else if (message.type === 'survey') surveyed(message.token, message.boxes);
   else if (message.type === 'outside')

@@ -1,7 +1,7 @@
 import type { Scrollbar } from '@/core/devices';
 import type { BundledFont, Preview } from '@/core/render';
 import { previewDocument } from '@/core/render';
-import type { FrameParts } from '../session/api';
+import type { FrameParts } from '../requests/requests';
 
 export const fontFrom = (parts: FrameParts) => (font: BundledFont) => parts.fonts[font.file] ?? 'data:,';
 

@@ -1,4 +1,4 @@
-import { useSession } from '../session/store';
+import { useSession } from '../state/store';
 import { latestLayout } from './frame-link';
 import { usedLength } from './handles';
 

@@ -2,8 +2,8 @@
 
 import type { Project } from '@/core/document';
 import { carriersOf } from '@/core/edits';
-import { select, showPage } from '../session/actions';
-import { useSession } from '../session/store';
+import { select, showPage } from '../view/actions';
+import { useSession } from '../state/store';
 
 const MOST = 30;
 

@@ -6,9 +6,9 @@ import { BASE } from '@/core/breakpoints';
 import { propertyRank, readDeclaration } from '@/core/styles';
 import { describeTarget, stylesOf } from '@/core/edits';
 import { placesOf } from '../inspector/places';
-import { CheckedField } from '../shape/CheckedField';
-import { commit, commitOrReport } from '../session/edits';
-import { steadyProject, useSession, writeTarget } from '../session/store';
+import { CheckedField } from '../value-controls/CheckedField';
+import { commit, commitOrReport } from '../editing/edits';
+import { steadyProject, useSession, writeTarget } from '../state/store';
 
 /** All values of a shared style or a kind, place by place; written to where edits go. */
 export function OwnerValues({ owner, label }: { owner: string; label: string }) {

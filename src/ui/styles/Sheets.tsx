@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { readSheet } from '@/core/read';
-import { key } from '../session/actions';
-import { commit, commitOrReport } from '../session/edits';
-import { steadyProject, useSession } from '../session/store';
+import { key } from '../view/actions';
+import { commit, commitOrReport } from '../editing/edits';
+import { steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 
 /** Style sheets from elsewhere: below everything that is written here, but for their !important. */

@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { kindOf, KINDS } from '@/core/document';
 import { planCreateShared } from '@/core/plans';
-import { key } from '../session/actions';
-import { carryOut } from '../session/proposal';
-import { steadyPage, steadyProject, useSession } from '../session/store';
+import { key } from '../view/actions';
+import { carryOut } from '../editing/proposal';
+import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { Carriers } from './Carriers';
 import { OwnerValues } from './OwnerValues';

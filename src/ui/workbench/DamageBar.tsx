@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { recoverProject } from '../session/api';
-import { report } from '../session/edits';
-import { useSession } from '../session/store';
-import { reload } from '../session/sync';
+import { recoverProject } from '../requests/requests';
+import { report } from '../editing/edits';
+import { useSession } from '../state/store';
+import { reload } from '../editing/sync';
 
 /** Where what is stored of a project can't be read: what is wrong, what is shown instead, and the ways on. */
 export function DamageBar() {

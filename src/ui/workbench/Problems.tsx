@@ -1,7 +1,7 @@
 'use client';
 
-import { dismissProblem } from '../session/edits';
-import { useSession } from '../session/store';
+import { dismissProblem } from '../editing/edits';
+import { useSession } from '../state/store';
 
 /** What went wrong, until it's read; and what happened, spoken for those who don't see it. */
 export function Problems() {

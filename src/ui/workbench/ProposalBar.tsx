@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { acceptProposal, dismissProposal } from '../session/proposal';
-import { useSession } from '../session/store';
+import { acceptProposal, dismissProposal } from '../editing/proposal';
+import { useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 
 /** What is about to happen, before it does: in words here, and as stretches on the gauge. */

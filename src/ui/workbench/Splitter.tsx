@@ -1,6 +1,6 @@
 'use client';
 
-import { followPointer } from '../pointer/follow-pointer';
+import { followPointer } from '../input/follow-pointer';
 import type { PanelName } from './panels';
 import { PANEL_LIMITS, setPanel, usePanels } from './panels';
 

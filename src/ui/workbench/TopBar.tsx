@@ -2,12 +2,12 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from 'next/link';
-import { showPage } from '../session/actions';
-import { redo, undo } from '../session/edits';
-import { shownPage, useSession } from '../session/store';
+import { showPage } from '../view/actions';
+import { redo, undo } from '../editing/edits';
+import { shownPage, useSession } from '../state/store';
 import { dialog } from '../commands/commands';
-import type { View } from '../lineup/lineup';
-import { showView, useLineup, VIEWS } from '../lineup/lineup';
+import type { View } from '../devices/line-up';
+import { showView, useLineup, VIEWS } from '../devices/line-up';
 import { Mark } from '../theme/Mark';
 import type { PanelName } from './panels';
 import { setPanel, usePanels } from './panels';

@@ -5,18 +5,19 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
-import { handleKeyDown, releaseKey } from '../commands/keys';
+import { handleKeyDown, keyHandling, releaseKey } from '../commands/keys';
+import { KeyHandlingContext } from '../input/key-handling';
 import { FindingsPanel } from '../findings/FindingsPanel';
-import { ColumnsPanel } from '../columns/ColumnsPanel';
+import { ColumnsPanel } from '../column-grid/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
 import { LineUp } from '../lineup/LineUp';
-import { recallLineup, useLineup } from '../lineup/lineup';
+import { recallLineup, useLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
-import { open } from '../session/actions';
-import { PANEL_TABS, useSession } from '../session/store';
-import { RemoveBreakpoint } from '../set/RemoveBreakpoint';
-import { SetPanel } from '../set/SetPanel';
+import { open } from '../view/actions';
+import { PANEL_TABS, useSession } from '../state/store';
+import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
+import { SetPanel } from '../breakpoints/SetPanel';
 import { StylesPanel } from '../styles/StylesPanel';
 import { Stage } from '../stage/Stage';
 import { DamageBar } from './DamageBar';
@@ -78,7 +79,11 @@ export function Workbench({ projectId }: { projectId: string }) {
       </main>
     );
   if (opened !== projectId) return <p className="p-8 text-muted">Opening the project …</p>;
-  return <OpenWorkbench />;
+  return (
+    <KeyHandlingContext value={keyHandling}>
+      <OpenWorkbench />
+    </KeyHandlingContext>
+  );
 }
 
 function OpenWorkbench() {

@@ -1,0 +1,133 @@
+import type { Page } from '@/core/document';
+import { parentOf, shapeOf, subtreeOf } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { planGroup, planMove, planUngroup } from '@/core/plans';
+import type { Spot } from '@/core/structure';
+import { alike, mayStand, topmost } from '@/core/structure';
+import { key, newElementId, select } from '../view/actions';
+import { announce, commitOrReport, report } from '../editing/edits';
+import { carryOut, carryOutOrPropose } from '../editing/proposal';
+import { shownPage, useSession } from '../state/store';
+
+const page = (): Page => shownPage(useSession.getState());
+
+/** Selected elements that don't stand inside another selected one, without the body, in the order of the page. */
+export const tops = (): string[] => topmost(page(), useSession.getState().selection);
+
+/** One edit of several; the only one stands for itself. */
+export const together = (label: string, edits: readonly Edit[]): Edit =>
+  edits.length === 1 ? edits[0]! : { type: 'group', label, edits };
+
+export function lockedAmong(ids: readonly string[]): string | undefined {
+  const { elements } = page();
+  return ids.map((id) => elements[id]).find((element) => element?.locked)?.name;
+}
+
+export function removeSelected(): void {
+  const nodes = tops();
+  if (nodes.length === 0) return report('Select something to remove. The body of a page stays.');
+  const locked = lockedAmong(nodes);
+  if (locked) return report(`${locked} is locked. Unlock it to remove it.`);
+  const next = parentOf(page(), nodes[0]!)?.id;
+  const edits = nodes.map((node): Edit => ({ type: 'removeElement', node }));
+  if (commitOrReport(together(`Remove ${edits.length} elements`, edits)) && next) select([next]);
+}
+
+export function duplicateSelected(): void {
+  const copies: string[] = [];
+  const edits = tops().map((node): Edit => {
+    const ids = Object.fromEntries(subtreeOf(page(), node).map((element) => [element.id, newElementId()]));
+    copies.push(ids[node]!);
+    return { type: 'duplicateElement', node, ids };
+  });
+  if (edits.length === 0) return report('Select something to duplicate.');
+  if (commitOrReport(together(`Duplicate ${edits.length} elements`, edits))) select(copies);
+}
+
+export function moveTo(ids: readonly string[], spot: Spot): void {
+  carryOutOrPropose((project, slice, { id }) => planMove(project, slice, id, ids, spot));
+}
+
+/** Moves what is selected among its siblings. */
+export function moveSelected(by: 1 | -1): void {
+  const nodes = tops();
+  const parent = nodes[0] && parentOf(page(), nodes[0]);
+  if (!parent) return;
+  const places = nodes.map((node) => parent.children.indexOf(node));
+  const index = by < 0 ? Math.min(...places) - 1 : Math.max(...places) + 2;
+  if (index < 0 || index > parent.children.length) return announce('It already stands at the end.');
+  moveTo(nodes, { parent: parent.id, index });
+}
+
+/** Moves what is selected out of its parent, right after it. */
+export function moveOut(): void {
+  const nodes = tops();
+  const parent = nodes[0] && parentOf(page(), nodes[0]);
+  const outer = parent && parentOf(page(), parent.id);
+  if (!outer) return announce('It already stands outermost.');
+  moveTo(nodes, { parent: outer.id, index: outer.children.indexOf(parent.id) + 1 });
+}
+
+/** Moves what is selected into the element before it. */
+export function moveIn(): void {
+  const nodes = tops();
+  const parent = nodes[0] && parentOf(page(), nodes[0]);
+  const before = parent && page().elements[parent.children[parent.children.indexOf(nodes[0]!) - 1] ?? ''];
+  if (!before) return announce('No element stands before it that it could go into.');
+  if (!nodes.every((node) => mayStand(page(), before.id, shapeOf(page().elements, node))))
+    return announce(`It can't stand in ${before.name}.`);
+  moveTo(nodes, { parent: before.id, index: before.children.length });
+}
+
+export function groupSelected(): void {
+  const id = newElementId();
+  if (carryOut((_, __, one) => planGroup(one, useSession.getState().selection, id))) select([id]);
+}
+
+export function ungroupSelected(): void {
+  const inside = tops().flatMap((id) => page().elements[id]!.children);
+  if (carryOutOrPropose((_, __, one) => planUngroup(one, useSession.getState().selection))) select(inside);
+}
+
+export function selectSiblings(): void {
+  const { selection } = useSession.getState();
+  const all = selection.flatMap((id) => parentOf(page(), id)?.children ?? []);
+  if (all.length > 0) choose(all, 'siblings');
+}
+
+export function selectAlike(): void {
+  const { selection } = useSession.getState();
+  const all = selection.flatMap((id) => alike(page(), id));
+  if (all.length > 0) choose(all, 'alike');
+}
+
+function choose(ids: readonly string[], what: string): void {
+  const unique = [...new Set(ids)];
+  select(unique);
+  announce(`${unique.length} ${what} selected.`);
+}
+
+/** From what is selected to what it stands in. */
+export function selectOuter(): void {
+  const { selection } = useSession.getState();
+  const parents = [...new Set(selection.flatMap((id) => parentOf(page(), id)?.id ?? []))];
+  if (selection.length > 0) select(parents.slice(0, 1));
+}
+
+/** From what is selected to the first element in it. */
+export function selectInner(): void {
+  const [id] = useSession.getState().selection;
+  const first = id && page().elements[id]?.children[0];
+  if (first) select([first]);
+}
+
+export function toggleLock(ids = useSession.getState().selection): void {
+  const { elements, root } = page();
+  const nodes = ids.filter((id) => id !== root);
+  if (nodes.length === 0) return announce('Select something to lock. The body of a page is never locked.');
+  const locked = !nodes.every((id) => elements[id]?.locked);
+  const edits = nodes.map((node): Edit => ({ type: 'setLocked', node, locked }));
+  commitOrReport(together(`${locked ? 'Lock' : 'Unlock'} ${nodes.length} elements`, edits));
+}
+
+export const newBlockId = () => `o${key()}`;

@@ -1,0 +1,207 @@
+import { create } from 'zustand';
+import type { Motion, Scheme, Viewport } from '@/core/breakpoints';
+import { cutsAcross } from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
+import type { Part, Standing, Stood } from '@/core/devices';
+import { devicesOf, SET_MOST, viewportOn } from '@/core/devices';
+import type { Project } from '@/core/document';
+import { setSlice, setWidth } from '../view/actions';
+import { announce } from '../editing/edits';
+import { useSession } from '../state/store';
+
+export const VIEWS = ['shape', 'lineup', 'audit'] as const;
+export type View = (typeof VIEWS)[number];
+export const LINEUP_TABS = ['devices', 'pages', 'crossing', 'before'] as const;
+export type LineupTab = (typeof LINEUP_TABS)[number];
+
+/** One place in the line-up: a device, held in its way. The key stays while it is turned. */
+export interface PlacedDevice extends Standing {
+  readonly key: number;
+}
+
+/** What the reader of every device is taken to have, in place of what the device says. */
+export interface ReaderChoice {
+  readonly scheme?: Scheme | undefined;
+  readonly motion?: Motion | undefined;
+  readonly text?: number | undefined;
+}
+
+export interface Lineup {
+  readonly view: View;
+  readonly tab: LineupTab;
+  readonly places: readonly PlacedDevice[];
+  /** The set that the places were taken from. */
+  readonly setId: string | undefined;
+  readonly zoom: 'fit' | number;
+  /** Frames as high as the page, not as the device. */
+  readonly whole: boolean;
+  /** Frames scroll together, by what stands at their top. */
+  readonly linked: boolean;
+  /** All frames follow the cursor, each in its measure; else only the one in hand. */
+  readonly flow: boolean;
+  readonly active: number | undefined;
+  /** The property whose value stands under each frame; undefined follows what was set last. */
+  readonly property: string | undefined;
+  readonly reader: ReaderChoice;
+  readonly devicesOpen: boolean;
+  readonly sheetOpen: boolean;
+}
+
+export const useLineup = create<Lineup>(() => ({
+  view: 'shape',
+  tab: 'devices',
+  places: [],
+  setId: undefined,
+  zoom: 'fit',
+  whole: false,
+  linked: true,
+  flow: false,
+  active: undefined,
+  property: undefined,
+  reader: {},
+  devicesOpen: false,
+  sheetOpen: false,
+}));
+
+let next = 1;
+const asPlace = (standing: Standing): PlacedDevice => ({ ...standing, key: next++ });
+const storeKey = (projectId: string) => `mill-pond-lineup ${projectId}`;
+
+/** A place with its device, as it is looked at. */
+export interface Stands extends Stood {
+  readonly key: number;
+  readonly viewport: Viewport;
+}
+
+/** The devices of the line-up with their viewports; those that have gone from the project don't count. */
+export function standsOf(
+  project: Pick<Project, 'devices'>,
+  { places, reader }: Pick<Lineup, 'places' | 'reader'>,
+): Stands[] {
+  return places.flatMap((place) =>
+    devicesOf(project.devices, { devices: [place] }).map((stood) => ({
+      ...stood,
+      key: place.key,
+      viewport: readAs(viewportOn(stood.device, stood), reader),
+    })),
+  );
+}
+
+function readAs(viewport: Viewport, { scheme, motion, text }: ReaderChoice): Viewport {
+  return {
+    ...viewport,
+    ...(scheme && { scheme }),
+    ...(motion && { motion }),
+    ...(text !== undefined && { text }),
+  };
+}
+
+/** Takes up what was looked at last in this project, or its first set. */
+export function recallLineup(): void {
+  const { projectId, project } = useSession.getState();
+  let kept: { places?: Standing[]; setId?: string } = {};
+  try {
+    kept = JSON.parse(localStorage.getItem(storeKey(projectId)) ?? '{}') as typeof kept;
+  } catch {
+    localStorage.removeItem(storeKey(projectId));
+  }
+  const known = Array.isArray(kept.places)
+    ? devicesOf(project.devices, { devices: kept.places.slice(0, SET_MOST) })
+    : [];
+  const set = project.deviceSets.find(({ id }) => id === kept.setId) ?? project.deviceSets[0];
+  const places =
+    known.length > 0 ? known.map(({ device, ...hold }) => ({ device: device.id, ...hold })) : (set?.devices ?? []);
+  useLineup.setState({
+    view: 'shape',
+    tab: 'devices',
+    active: undefined,
+    setId: set?.id,
+    places: places.map(asPlace),
+  });
+}
+
+function setPlaces(places: readonly PlacedDevice[], change: Partial<Lineup> = {}): void {
+  useLineup.setState({ places, ...change });
+  const { setId } = useLineup.getState();
+  const plain = places.map(({ key: _, ...standing }) => standing);
+  localStorage.setItem(storeKey(useSession.getState().projectId), JSON.stringify({ places: plain, setId }));
+}
+
+export function showSet(setId: string): void {
+  const set = useSession.getState().project.deviceSets.find(({ id }) => id === setId);
+  if (set) setPlaces(set.devices.map(asPlace), { setId, active: undefined });
+}
+
+export function addToLineup(device: string): void {
+  const { places } = useLineup.getState();
+  if (places.length >= SET_MOST) return announce(`A line-up has at most ${SET_MOST} devices.`);
+  setPlaces([...places, asPlace({ device })]);
+}
+
+export function removeFromLineup(key: number): void {
+  const { places, active } = useLineup.getState();
+  setPlaces(
+    places.filter((place) => place.key !== key),
+    active === key ? { active: undefined } : {},
+  );
+}
+
+/** Takes a device out of the line-up wherever it stands, or puts it in. */
+export function toggleInLineup(device: string): void {
+  const { places } = useLineup.getState();
+  const rest = places.filter((place) => place.device !== device);
+  if (rest.length < places.length) setPlaces(rest);
+  else addToLineup(device);
+}
+
+/** Turns one device, or all of those that turn. */
+export function turn(key?: number): void {
+  const { devices } = useSession.getState().project;
+  const { places } = useLineup.getState();
+  const turns = (place: PlacedDevice) => devices.find(({ id }) => id === place.device)?.turns;
+  const chosen = places.filter((place) => (key === undefined || place.key === key) && turns(place));
+  if (chosen.length === 0) return announce(key === undefined ? 'No device here turns.' : 'This device doesn’t turn.');
+  const turned = key === undefined ? !chosen.every((place) => place.turned) : !chosen[0]!.turned;
+  setPlaces(places.map((place) => (chosen.includes(place) ? { ...place, turned } : place)));
+  followActive();
+}
+
+export function setPart(key: number, part: Part): void {
+  const { places } = useLineup.getState();
+  setPlaces(places.map((place) => (place.key === key ? { ...place, part } : place)));
+  followActive();
+}
+
+/** Makes a device the one that is worked on: the cursor goes to its width. */
+export function activate(key: number): void {
+  if (useLineup.getState().active === key) return;
+  useLineup.setState({ active: key });
+  followActive();
+}
+
+function followActive(): void {
+  const { project } = useSession.getState();
+  const lineup = useLineup.getState();
+  const stands = standsOf(project, lineup).find(({ key }) => key === lineup.active);
+  if (!stands) return;
+  setWidth(stands.viewport.width);
+  const { height, pointer } = stands.viewport;
+  if (cutsAcross(conditionsOf(project))) setSlice({ height, pointer });
+}
+
+/** To the next or the previous device in the line-up. */
+export function stepDevice(by: 1 | -1): void {
+  const { project } = useSession.getState();
+  const lineup = useLineup.getState();
+  const stands = standsOf(project, lineup);
+  if (stands.length === 0) return announce('There is no device in the line-up.');
+  const at = stands.findIndex(({ key }) => key === lineup.active);
+  const one = stands[at < 0 ? (by > 0 ? 0 : stands.length - 1) : (at + by + stands.length) % stands.length]!;
+  activate(one.key);
+  document.querySelector(`[data-place="${one.key}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  announce(`${one.device.name}, ${one.viewport.width} by ${one.viewport.height} pixels`);
+}
+
+export function showView(view: View, tab?: LineupTab): void {
+  useLineup.setState({ view, ...(tab && { tab }) });
+}

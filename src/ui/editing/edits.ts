@@ -1,0 +1,96 @@
+import type { Edit, EditLog, Footprint } from '@/core/edits';
+import { applyEdit, EditError, made, stepped } from '@/core/edits';
+import { followDocument } from './follow-document';
+import { schedule } from './sync';
+import { invalidateSweeps } from '../measuring/sweep';
+import { logOf, useSession } from '../state/store';
+
+/** A gesture that may go on is sent only after this pause, ms: what has been sent can't be joined any more. */
+const GESTURE_PAUSE = 800;
+
+export function report(message: string): void {
+  useSession.setState(({ problems }) => ({
+    problems: [...problems.filter((one) => one !== message), message].slice(-4),
+  }));
+}
+
+export function dismissProblem(message: string): void {
+  useSession.setState(({ problems }) => ({ problems: problems.filter((one) => one !== message) }));
+}
+
+export function announce(announcement: string): void {
+  useSession.setState({ announcement });
+}
+
+function inWords(error: unknown): string {
+  if (error instanceof EditError) return error.message;
+  throw error;
+}
+
+const NOT_NOW = "This project is shown as it was, since what is stored can't be read. Go back to this revision to edit it."; // prettier-ignore
+
+/** What an edit would change, without making it; undefined when it can't be made. */
+export function footprintOf(edit: Edit): Footprint | undefined {
+  try {
+    return applyEdit(useSession.getState().project, edit).footprint;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Makes an edit: on screen at once, on the server soon.
+ * @param gesture edits with the same key that follow quickly are undone together
+ * @returns what is wrong with it, in words; undefined when it's made
+ */
+export function commit(edit: Edit, gesture?: string): string | undefined {
+  const session = useSession.getState();
+  if (session.damage) return NOT_NOW;
+  try {
+    const key = gesture === undefined ? undefined : { key: gesture, at: Date.now() };
+    const { log, footprint, words } = made(logOf(session), crypto.randomUUID(), edit, key);
+    show(log, footprint, words, gesture === undefined ? undefined : GESTURE_PAUSE);
+    return undefined;
+  } catch (error) {
+    useSession.setState({ draft: undefined });
+    return inWords(error);
+  }
+}
+
+/** Makes an edit and shows what is wrong with it, where no field stands by to do so. */
+export function commitOrReport(edit: Edit): boolean {
+  const problem = commit(edit);
+  if (problem) report(problem);
+  return problem === undefined;
+}
+
+/** Shows what an edit would make of the document, until it's committed or dropped. */
+export function preview(edit: Edit | undefined): void {
+  if (!edit) return useSession.setState({ draft: undefined });
+  try {
+    useSession.setState({ draft: applyEdit(useSession.getState().project, edit).document });
+  } catch (error) {
+    inWords(error);
+  }
+}
+
+function step(kind: 'undo' | 'redo'): void {
+  const session = useSession.getState();
+  if (session.damage) return report(NOT_NOW);
+  const result = stepped(logOf(session), kind, crypto.randomUUID());
+  if (!result) return announce(kind === 'undo' ? 'Nothing to undo.' : 'Nothing to redo.');
+  const { log, footprint, words, problem } = result;
+  show(log, footprint, problem ? '' : `${kind === 'undo' ? 'Undone' : 'Redone'}: ${words}`);
+  if (problem)
+    report(`"${words}" can't be ${kind === 'undo' ? 'undone' : 'made again'} any more, and is passed over: ${problem}`);
+}
+
+export const undo = () => step('undo');
+export const redo = () => step('redo');
+
+function show(log: EditLog, footprint: Footprint, words: string, pause?: number): void {
+  useSession.setState({ ...log, draft: undefined, announcement: words, marked: [] });
+  followDocument(log.project);
+  invalidateSweeps(footprint);
+  schedule(pause);
+}

@@ -1,0 +1,160 @@
+import { create } from 'zustand';
+import type { Finding, View } from '@/core/audit';
+import type { At, IntervalSet, Slice } from '@/core/breakpoints';
+import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
+import type { EditLog } from '@/core/edits';
+import { EMPTY_HISTORY } from '@/core/edits';
+import type { Plan } from '@/core/plans';
+import type { Damage } from '../requests/requests';
+
+export const WIDTH_MIN = 240;
+export const WIDTH_MAX = 2560;
+export const HEIGHT_MIN = 200;
+export const HEIGHT_MAX = 2000;
+
+export type Saving = 'saved' | 'saving' | 'waiting';
+
+export interface SweepState {
+  readonly decided: number;
+  readonly total: number;
+  readonly running: boolean;
+  readonly stopped: boolean;
+  readonly error?: string | undefined;
+  /** What is being looked at over and above every width, while it is. */
+  readonly further?: View | undefined;
+  /** Whether all further views are known, too. */
+  readonly complete?: boolean;
+  /** Layouts that it took so far. */
+  readonly layouts?: number;
+}
+
+export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as const;
+export type PanelTab = (typeof PANEL_TABS)[number];
+
+/** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
+export interface Session extends EditLog {
+  readonly projectId: string;
+  readonly saving: Saving;
+  /** Whether edits of others come in as they are made. */
+  readonly connected: boolean;
+  /** Why the project can't be edited: what is stored can't be read, and an earlier revision is shown. */
+  readonly damage: Damage | undefined;
+  /** What went wrong, until it is read. */
+  readonly problems: readonly string[];
+  /** What a gesture would make of the document, while it lasts. */
+  readonly draft: Project | undefined;
+  readonly pageId: string;
+  /** The cursor: viewport width in whole px. */
+  readonly width: number;
+  readonly selection: readonly string[];
+  readonly hovered: string | undefined;
+  /** Height and pointer of the viewport; the widths run across it. */
+  readonly slice: Slice;
+  /** The write target that was chosen; undefined follows the band. */
+  readonly chosenTarget: At | undefined;
+  /** Whether the chosen target stays while the cursor moves, even where it doesn't hold. */
+  readonly targetLocked: boolean;
+  /** An edit thought out, waiting for a yes. */
+  readonly proposal: Plan | undefined;
+  /** Set while a plan is being worked out beside the page; called, it ends that. */
+  readonly stopBackground: (() => void) | undefined;
+  /** What the control in hand would do, in words. */
+  readonly foretold: string;
+  /** Widths that the edit in hand would change. */
+  readonly marked: IntervalSet;
+  readonly findings: Readonly<Record<string, readonly Finding[]>>;
+  /** Those that the project takes as they are. */
+  readonly accepted: Readonly<Record<string, readonly Finding[]>>;
+  readonly sweeps: Readonly<Record<string, SweepState>>;
+  readonly selectedFinding: string | undefined;
+  readonly panel: PanelTab;
+  readonly zoom: 'fit' | number;
+  /** Elements of the page on stage that stand partly or wholly past its sides. */
+  readonly outside: { readonly partly: ReadonlySet<string>; readonly wholly: ReadonlySet<string> };
+  /** Distances on the stage, while a key is held. */
+  readonly distancesShown: boolean;
+  /** What the gauge shows under its scale. */
+  readonly gaugeView: 'lanes' | 'spans';
+  readonly paletteOpen: boolean;
+  /** A polite word for those who can't see what happened. */
+  readonly announcement: string;
+}
+
+export const NOTHING_OUTSIDE: Session['outside'] = { partly: new Set(), wholly: new Set() };
+
+export const useSession = create<Session>(() => ({
+  projectId: '',
+  project: undefined as unknown as Project,
+  confirmed: undefined as unknown as Project,
+  confirmedHistory: EMPTY_HISTORY,
+  revision: 0,
+  history: EMPTY_HISTORY,
+  pending: [],
+  saving: 'saved',
+  connected: true,
+  damage: undefined,
+  problems: [],
+  draft: undefined,
+  pageId: '',
+  width: 1200,
+  selection: [],
+  hovered: undefined,
+  slice: DEFAULT_SLICE,
+  chosenTarget: undefined,
+  targetLocked: false,
+  proposal: undefined,
+  stopBackground: undefined,
+  foretold: '',
+  marked: [],
+  findings: {},
+  accepted: {},
+  sweeps: {},
+  selectedFinding: undefined,
+  panel: 'values',
+  zoom: 'fit',
+  outside: NOTHING_OUTSIDE,
+  distancesShown: false,
+  gaugeView: 'lanes',
+  paletteOpen: false,
+  announcement: '',
+}));
+
+/** The log alone, for its transitions. */
+export const logOf = ({ revision, confirmed, confirmedHistory, pending, project, history }: Session): EditLog => ({
+  revision,
+  confirmed,
+  confirmedHistory,
+  pending,
+  project,
+  history,
+});
+
+/** The document on screen: the draft while a gesture lasts. */
+export const shownProject = (session: Session): Project => session.draft ?? session.project;
+
+export const shownPage = (session: Session): Page => {
+  const { pages } = shownProject(session);
+  return pages.find((page) => page.id === session.pageId) ?? pages[0]!;
+};
+
+/** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
+export const shownBandStart = (session: Session): number =>
+  bandAt(shownProject(session), session.width, session.slice).from;
+
+/** The project, page and band without the draft: for parts that needn't follow every step of a gesture. */
+export const steadyProject = (session: Session): Project => session.project;
+export const steadyPage = (session: Session): Page =>
+  session.project.pages.find((page) => page.id === session.pageId) ?? session.project.pages[0]!;
+export const steadyBandStart = (session: Session): number => bandAt(session.project, session.width, session.slice).from;
+
+/** Where an edit goes: the chosen target while it holds at the cursor or is locked, else the band's own. */
+export const writeTarget = (session: Session): At => {
+  const project = shownProject(session);
+  const { chosenTarget, targetLocked, width, slice } = session;
+  if (chosenTarget === BASE) return BASE;
+  const breakpoint = project.breakpoints.find((one) => one.id === chosenTarget);
+  if (breakpoint && (targetLocked || contains([conditionInterval(breakpoint.condition, slice)], width)))
+    return breakpoint.id;
+  return bandAt(project, width, slice).home;
+};

@@ -1,0 +1,210 @@
+import type { At, Breakpoint, Slice } from '@/core/breakpoints';
+import {
+  BASE,
+  bandAt,
+  bandsOf,
+  conditionAt,
+  cutsAcross,
+  DEFAULT_SLICE,
+  describeCondition,
+  sameCondition,
+} from '@/core/breakpoints';
+import { conditionsOf } from '@/core/cascade';
+import { bandTarget } from '@/core/plans';
+import type { Edit } from '@/core/edits';
+import { opened } from '@/core/edits';
+import { BUNDLED_FONTS } from '@/core/render';
+import { familyProblem } from '@/core/styles';
+import { openProject } from '../requests/requests';
+import { announce, commit, commitOrReport } from '../editing/edits';
+import { listen } from '../editing/live';
+import { settled } from '../editing/sync';
+import {
+  HEIGHT_MAX,
+  HEIGHT_MIN,
+  NOTHING_OUTSIDE,
+  shownPage,
+  useSession,
+  WIDTH_MAX,
+  WIDTH_MIN,
+  writeTarget,
+} from '../state/store';
+import { allWidthsChanged, continueSweep, forgetSweeps } from '../measuring/sweep';
+
+export const key = () => crypto.randomUUID().replace(/-/g, '').slice(0, 12);
+export const newElementId = () => `e${key()}`;
+
+export async function open(projectId: string): Promise<void> {
+  await settled();
+  const { project, revision, history, damage } = await openProject(projectId);
+  forgetSweeps();
+  useSession.setState({
+    ...opened(project, revision, history),
+    projectId,
+    damage,
+    saving: 'saved',
+    problems: [],
+    draft: undefined,
+    pageId: project.pages[0]!.id,
+    selection: [],
+    hovered: undefined,
+    chosenTarget: undefined,
+    targetLocked: false,
+    proposal: undefined,
+    slice: DEFAULT_SLICE,
+    findings: {},
+    accepted: {},
+    sweeps: {},
+    selectedFinding: undefined,
+  });
+  listen(projectId);
+  continueSweep();
+}
+
+export function showPage(pageId: string): void {
+  useSession.setState({
+    pageId,
+    selection: [],
+    hovered: undefined,
+    selectedFinding: undefined,
+    draft: undefined,
+    outside: NOTHING_OUTSIDE,
+  });
+  continueSweep();
+}
+
+export function setWidth(width: number): void {
+  const next = Math.round(Math.min(WIDTH_MAX, Math.max(WIDTH_MIN, width)));
+  if (next !== useSession.getState().width) useSession.setState({ width: next });
+}
+
+export function select(ids: readonly string[], add = false): void {
+  const { selection } = useSession.getState();
+  const next = add
+    ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))]
+    : ids;
+  useSession.setState({ selection: next, marked: [] });
+}
+
+export function chooseTarget(target: At): void {
+  useSession.setState({ chosenTarget: target });
+}
+
+/** Keeps the write target while the cursor moves, or lets it follow again. */
+export function lockTarget(locked: boolean): void {
+  const session = useSession.getState();
+  useSession.setState(locked ? { targetLocked: true, chosenTarget: writeTarget(session) } : { targetLocked: false });
+  announce(locked ? 'The write target stays while you move.' : 'The write target follows the width again.');
+}
+
+/** The targets that can be chosen at the cursor: the base and each breakpoint that holds there. */
+export function targetsHere(): At[] {
+  const { project, width, slice } = useSession.getState();
+  return [BASE, ...bandAt(project, width, slice).holds];
+}
+
+/** Lets edits reach only the band under the cursor; adds the bounded breakpoint that it takes, where there is none. */
+export function chooseBandOnly(): void {
+  const { project, width, slice } = useSession.getState();
+  const { at, add } = bandTarget(project, slice, width, `b${key()}`);
+  if (!add || commitOrReport({ type: 'addBreakpoint', breakpoint: add })) chooseTarget(at);
+}
+
+/** Another viewport height or pointer. What was measured holds for the old one only where those don't matter. */
+export function setSlice(change: Partial<Slice>): void {
+  const { slice, project } = useSession.getState();
+  const next = { ...slice, ...change };
+  next.height = Math.round(Math.min(HEIGHT_MAX, Math.max(HEIGHT_MIN, next.height)));
+  if (next.height === slice.height && next.pointer === slice.pointer) return;
+  useSession.setState({ slice: next });
+  // Heights are kept apart; another pointer is only where something asks for one.
+  if (next.pointer !== slice.pointer && cutsAcross(conditionsOf(project))) allWidthsChanged();
+  continueSweep();
+}
+
+/** The next post (or none) in a direction: the first whole width past it. */
+export function jumpToBreakpoint(direction: 1 | -1): void {
+  const { project, width, slice } = useSession.getState();
+  const edges = bandsOf(project, slice)
+    .slice(1)
+    .flatMap(({ from }) => [Math.ceil(from) - 1, Math.ceil(from)]);
+  const ahead = edges.filter((edge) => (edge - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
+  if (ahead === undefined) announce('No further breakpoint.');
+  else setWidth(ahead);
+}
+
+/** The next width in a direction at which a finding begins or ends. */
+export function jumpToFinding(direction: 1 | -1): void {
+  const { findings, pageId, width } = useSession.getState();
+  const widths = (findings[pageId] ?? []).flatMap((finding) =>
+    finding.widths.flatMap(({ from, below }) => [from, below - 1]),
+  );
+  const ahead = widths.filter((one) => (one - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
+  if (ahead === undefined) announce('No further finding.');
+  else setWidth(ahead);
+}
+
+const NAMES = {
+  narrower: ['Middle', 'Narrow', 'Slim', 'Tight', 'Least'],
+  wider: ['Wide', 'Very wide', 'Broad', 'Vast', 'Most'],
+} as const;
+
+/** A new breakpoint at the cursor; edits go there from then on. */
+export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
+  const { project, width } = useSession.getState();
+  const taken = new Set([project.baseName, ...project.breakpoints.map((breakpoint) => breakpoint.name)]);
+  const condition = conditionAt(width, direction);
+  const there = project.breakpoints.find((one) => sameCondition(one.condition, condition));
+  if (there) {
+    announce(`${there.name} already holds at ${describeCondition(condition)}; edits go there.`);
+    return chooseTarget(there.id);
+  }
+  const name = NAMES[direction].find((one) => !taken.has(one)) ?? describeCondition(condition);
+  const breakpoint: Breakpoint = { id: `b${key()}`, name, condition };
+  if (commitOrReport({ type: 'addBreakpoint', breakpoint })) useSession.setState({ chosenTarget: breakpoint.id });
+}
+
+/** Which way a new breakpoint at the cursor opens if nobody says: as the others do on this side of the base. */
+export function likelyDirection(): 'narrower' | 'wider' {
+  const { project, width, slice } = useSession.getState();
+  const base = bandsOf(project, slice).filter((band) => band.home === BASE);
+  if (base.length === 0 || project.breakpoints.length === 0) return 'narrower';
+  if (bandAt(project, width, slice).home === BASE)
+    return project.breakpoints.every(({ condition }) => condition.from !== undefined) ? 'wider' : 'narrower';
+  return width >= base[0]!.from ? 'wider' : 'narrower';
+}
+
+/** Writes a value for all that is selected, as one edit. Returns what is wrong, in words. */
+export function writeValue(property: string, value: string, at: At, gesture?: string): string | undefined {
+  if (property === 'font-family') {
+    const unknown = familyProblem(value, BUNDLED_FONTS.map(({ family }) => family)); // prettier-ignore
+    if (unknown) return unknown;
+  }
+  const edit = writeEdit(property, value, at);
+  return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${useSession.getState().selection.join()}`);
+}
+
+export function writeEdit(property: string, value: string, at: At): Edit | undefined {
+  const { selection } = useSession.getState();
+  const edits = selection.map((node): Edit => ({ type: 'setStyle', owner: node, at, property, value }));
+  return edits.length <= 1
+    ? edits[0]
+    : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
+}
+
+/** Clears own values of properties, where there are any, on all that is selected. */
+export function clearValues(properties: readonly string[], at: At): void {
+  const { selection } = useSession.getState();
+  const { elements } = shownPage(useSession.getState());
+  const edits = selection.flatMap((node) =>
+    properties
+      .filter((property) => elements[node]?.styles[at]?.[property] !== undefined)
+      .map((property): Edit => ({ type: 'clearStyle', owner: node, at, property })),
+  );
+  if (edits.length === 0) return announce('There is no own value here to clear.');
+  commitOrReport(
+    edits.length === 1
+      ? edits[0]!
+      : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
+  );
+}
