@@ -48,7 +48,7 @@ const CASES: readonly Case[] = [
     at: 800,
     ask: (page) => panelButton(page, 'Clear all').click(),
     sentence: /^Clears all 2 values of Box A at 900 and narrower\.$/,
-    details: ['Middle: color #a02020 becomes #202020 and padding-top 12px becomes 24px.', 'Narrow keeps its own padding-top 6px.'],
+    details: ['Middle: padding-top 12px becomes 24px and color #a02020 becomes #202020.', 'Narrow keeps its own padding-top 6px.'],
     node: 'ea', property: 'padding-top', after: ['24px', '24px', '6px'],
   },
   {

@@ -1,8 +1,38 @@
-export * from './interval';
-export * from './viewport';
-export * from './condition';
-export * from './breakpoint';
-export * from './bands';
-export * from './cells';
-export * from './ready-sets';
-export * from './set-checks';
+export { ALL_WIDTHS, contains, fromIntegers, integersIn, intersect, normalise, subtract, union } from './interval';
+export type { Interval, IntervalSet } from './interval';
+export { DEFAULT_SLICE, MOTIONS, POINTERS, SCHEMES, wholeReader } from './viewport';
+export type { Motion, Pointer, Scheme, Slice, Viewport } from './viewport';
+export {
+  conditionAt,
+  conditionInterval,
+  conditionQuery,
+  describeCondition,
+  EDGE_MAX,
+  edgeMeant,
+  edgesOf,
+  EM,
+  holdsAt,
+  isWidthOnly,
+  sameCondition,
+  shownEdge,
+} from './condition';
+export type { Condition, Edge } from './condition';
+export {
+  BASE,
+  breakpointSchema,
+  defaultOrder,
+  hasCycle,
+  inDefaultOrder,
+  placed,
+  takenBy,
+  withoutBreakpoint,
+} from './breakpoint';
+export type { At, Breakpoint } from './breakpoint';
+export { bandAt, bandsOf, describeInterval } from './bands';
+export type { Band, BreakpointSet } from './bands';
+export { cellsOf, cutsAcross, slicesOf } from './cells';
+export type { Cell } from './cells';
+export { READY_SETS } from './ready-sets';
+export type { ReadySet } from './ready-sets';
+export { checkSet, defaultIndex } from './set-checks';
+export type { Mend } from './set-checks';

@@ -1,7 +1,9 @@
-export * from './sources';
-export * from './resolve';
-export * from './lanes';
-export * from './reach';
-export * from './computed';
-export { FOUNDATION } from './browser-defaults';
-export * from './contrast';
+export { conditionsOf, heldWidths } from './sources';
+export type { Candidate } from './sources';
+export { isHiddenAt, resolve, specifiedValue } from './resolve';
+export type { Resolution } from './resolve';
+export { carriageIn, laneFor, laneNames, lanesFor } from './lanes';
+export type { Carriage, Lane, Stretch } from './lanes';
+export { targetWidths, writeReach } from './reach';
+export { ComputedStyles } from './computed';
+export { statedContrast } from './contrast';

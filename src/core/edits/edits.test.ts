@@ -7,6 +7,7 @@ import type { Condition } from '../breakpoints';
 import { contains } from '../breakpoints';
 import type { Edit } from './edit';
 import { applyEdit } from './apply-edit';
+import { makeEdit } from './make-edit';
 import { describeEdit } from './registry';
 import { readEdit } from './read-edit';
 
@@ -73,7 +74,7 @@ function applyAll(project: Project, edits: readonly Edit[]) {
   let document = project;
   for (const edit of edits) {
     try {
-      const applied = applyEdit(document, edit);
+      const applied = makeEdit(document, edit);
       document = applied.document;
       inverses.unshift(applied.inverse);
     } catch (error) {
@@ -88,7 +89,7 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
     fc.property(fc.array(anyEdit, { minLength: 1, maxLength: 8 }), (edits) => {
       const { document, inverses } = applyAll(demo, edits);
       expect(() => readProject(JSON.parse(JSON.stringify(document)))).not.toThrow();
-      const back = inverses.reduce((project, inverse) => applyEdit(project, inverse).document, document);
+      const back = inverses.reduce((project, inverse) => makeEdit(project, inverse).document, document);
       expect(back).toEqual(demo);
     }),
     { numRuns: 50 },
@@ -127,7 +128,7 @@ test('a footprint names every width at which a value of its page differs, and no
         const start = applyAll(demo, before).document;
         let applied;
         try {
-          applied = applyEdit(start, edit);
+          applied = makeEdit(start, edit);
         } catch {
           return;
         }

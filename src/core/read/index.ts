@@ -1,3 +1,4 @@
-export * from './media';
-export * from './selector';
-export * from './sheet';
+export { compareSpecificity } from './selector';
+export type { SelectorNode, Specificity } from './selector';
+export { readSheet } from './sheet';
+export type { SheetRule } from './sheet';

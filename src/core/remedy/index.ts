@@ -1,6 +1,7 @@
-export * from './cause';
-export * from './fixes';
-export type * from './lines';
-export * from './places';
-export * from './proposals';
-export * from './verdict';
+export { causesOf } from './cause';
+export { fixesFor } from './fixes';
+export type { Fix } from './fixes';
+export type { FixLine, TriedFix } from './lines';
+export { placesFor } from './places';
+export { proposedBreakpoints } from './proposals';
+export { byWorth, isSafe, verdictOn } from './verdict';

@@ -1,8 +1,10 @@
-export * from './sheet';
-export * from './markup';
-export * from './fonts';
-export * from './export';
-export * from './preview';
-export * from './restyled';
-export * from './stand-in';
-export * from './seen';
+export { renderSheet, writeSheet } from './sheet';
+export { BUNDLED_FONTS, writeFontFaces } from './fonts';
+export type { BundledFont } from './fonts';
+export { renderExport } from './export';
+export { patchBetween, previewDocument, renderPreview } from './preview';
+export type { Preview, PreviewPatch } from './preview';
+export { restyledPreview } from './restyled';
+export { standInKey, whatMatters } from './stand-in';
+export type { StandIn } from './stand-in';
+export { seenBy } from './seen';

@@ -5,7 +5,7 @@ import { entriesSince } from '../store/log-rows';
 import type { Announcement } from '../db/announcements';
 import { hearEdits } from '../db/announcements';
 
-/** How often a silent stream says that it is there, ms: less than what any proxy or window takes for broken. */
+/** How often a silent stream says that it is there, ms: less than what a window takes for broken. */
 const BEAT_MS = 10_000;
 /** How soon entries are asked for again when the database didn't answer, ms. */
 const RETRY_MS = 1_000;
@@ -64,7 +64,7 @@ export function editStream(projectId: string, since: number, window: string, sig
         if (announcement && announcement.window === window) own.push(announcement);
         void tell();
       });
-      const beat = setInterval(() => write(': there\n\n'), BEAT_MS);
+      const beat = setInterval(() => write('event: there\ndata: \n\n'), BEAT_MS);
       stop = () => {
         stop = () => {};
         clearInterval(beat);

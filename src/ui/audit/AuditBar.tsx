@@ -1,10 +1,10 @@
 'use client';
 
 import type { Finding } from '@/core/audit';
-import { useSession } from '../state/store';
+import { useSession, useAudit } from '../state/store';
 import { continueSweep, stopSweep } from '../measuring/sweep';
 import { BUTTON } from '../theme/controls';
-import { mendSafely, stopMending, useAudit } from './audit';
+import { mendSafely, stopMending } from './audit';
 
 const NONE: readonly Finding[] = [];
 const FURTHER_WORDS = {

@@ -1,9 +1,11 @@
 'use client';
 
+import { useAudit } from '../state/store';
+import { AUDIT_TABS } from '../state/audit-slice';
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useEffect } from 'react';
 import { lookFurther } from '../measuring/sweep';
-import { AUDIT_TABS, useAudit } from './audit';
+
 import { AuditBar } from './AuditBar';
 import { ChecksTab } from './ChecksTab';
 import { PageReport } from './PageReport';

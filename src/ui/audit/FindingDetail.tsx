@@ -6,7 +6,7 @@ import { checkNamed } from '@/core/audit';
 import { describeCondition } from '@/core/breakpoints';
 import { causesOf } from '@/core/remedy';
 import { showFinding } from '../findings/show-finding';
-import { showView } from '../devices/line-up';
+import { showMode } from '../devices/line-up';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { AcceptForm } from './AcceptForm';
@@ -51,7 +51,7 @@ export function FindingDetail({ finding }: { finding: Finding }) {
             className={BUTTON}
             onClick={() => {
               showFinding(finding);
-              showView('shape');
+              showMode('shape');
             }}
           >
             Go there

@@ -4,9 +4,9 @@ import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import type { TriedFix } from '@/core/remedy';
 import { isSafe } from '@/core/remedy';
-import { shownPage, useSession } from '../state/store';
+import { shownPage, useSession, useAudit } from '../state/store';
 import { BUTTON } from '../theme/controls';
-import { applyAndProve, findFixes, stopFixes, useAudit } from './audit';
+import { applyAndProve, findFixes, stopFixes } from './audit';
 import { inWords } from './widths';
 
 const COUNT = new Intl.NumberFormat('en');

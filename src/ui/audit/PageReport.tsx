@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed, SEVERITIES } from '@/core/audit';
 import { shownPage, useSession } from '../state/store';
-import { chooseFinding, useAudit } from './audit';
+import { chooseFinding } from './audit';
 import { FindingDetail } from './FindingDetail';
 import { FindingsChart } from './FindingsChart';
 import { IntervalBar } from './IntervalBar';
@@ -24,7 +24,7 @@ export function PageReport() {
   const accepted = useSession((session) => session.accepted[session.pageId] ?? NONE);
   const done = useSession((session) => session.sweeps[session.pageId]?.complete ?? false);
   const page = useSession(shownPage);
-  const chosen = useAudit((audit) => audit.chosen);
+  const chosen = useSession((session) => session.selectedFinding);
   const [by, setBy] = useState<'severity' | 'element'>('severity');
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   const groups = useMemo((): Group[] => {

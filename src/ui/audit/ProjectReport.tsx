@@ -7,11 +7,10 @@ import { CHECKS } from '@/core/audit';
 import type { ReportForm } from '@/core/report';
 import { countOf, findingsOn, REPORT_FORMS, reportDevices } from '@/core/report';
 import { showPage } from '../view/actions';
-import { useSession } from '../state/store';
+import { useSession, useAudit } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SELECT } from '../theme/controls';
 import type { AuditRun } from './api';
 import { askRuns, orderRun, stopRun } from './api';
-import { useAudit } from './audit';
 
 const COUNT = new Intl.NumberFormat('en');
 const time = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' });

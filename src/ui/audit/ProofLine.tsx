@@ -3,8 +3,8 @@
 import { SWEEP_RANGE } from '@/core/audit';
 import { fromIntegers, subtract } from '@/core/breakpoints';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
-import { dropProof, prove, useAudit } from './audit';
-import { useSession } from '../state/store';
+import { dropProof, prove } from './audit';
+import { useSession, useAudit } from '../state/store';
 import { askRevisions } from '../lineup/api';
 import { report } from '../editing/edits';
 import { inWords } from './widths';

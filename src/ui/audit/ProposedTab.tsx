@@ -7,7 +7,7 @@ import { proposedBreakpoints } from '@/core/remedy';
 import { setWidth } from '../view/actions';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
-import { showView } from '../devices/line-up';
+import { showMode } from '../devices/line-up';
 import { applyAndProve } from './audit';
 
 const NONE: readonly Finding[] = [];
@@ -47,7 +47,7 @@ export function ProposedTab() {
               className={BUTTON}
               onClick={() => {
                 setWidth(width);
-                showView('shape');
+                showMode('shape');
               }}
             >
               Go there

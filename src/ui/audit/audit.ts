@@ -1,61 +1,13 @@
-import { create } from 'zustand';
 import type { Finding } from '@/core/audit';
 import type { Edit } from '@/core/edits';
-import type { TriedFix } from '@/core/remedy';
 import { byWorth } from '@/core/remedy';
 import { announce, commitOrReport } from '../editing/edits';
-import { useSession } from '../state/store';
+import type { FixesOf, Mending, Proof } from '../state/audit-slice';
+import { useAudit, useSession } from '../state/store';
 import { settled } from '../editing/sync';
 import type { CompareLine } from '../lineup/api';
 import { streamComparison } from '../lineup/api';
 import { streamFixes, streamMend } from './api';
-
-export const AUDIT_TABS = ['page', 'project', 'proposed', 'checks'] as const;
-export type AuditTab = (typeof AUDIT_TABS)[number];
-
-export interface FixesOf {
-  readonly finding: string;
-  readonly revision: number;
-  readonly running: boolean;
-  readonly total: number;
-  readonly looked: number;
-  readonly tried: readonly TriedFix[];
-  readonly problem?: string;
-}
-
-/** What the last edit did, width by width. */
-export interface Proof {
-  readonly words: string;
-  readonly running: boolean;
-  readonly total: number;
-  readonly compared: number;
-  readonly moved: readonly number[];
-  readonly problem?: string;
-}
-
-export interface Mending {
-  readonly running: boolean;
-  readonly total: number;
-  readonly looked: number;
-  readonly titles: readonly string[];
-  readonly problem?: string;
-}
-
-interface Audit {
-  readonly tab: AuditTab;
-  readonly chosen: string | undefined;
-  readonly fixes: FixesOf | undefined;
-  readonly proof: Proof | undefined;
-  readonly mending: Mending | undefined;
-}
-
-export const useAudit = create<Audit>(() => ({
-  tab: 'page',
-  chosen: undefined,
-  fixes: undefined,
-  proof: undefined,
-  mending: undefined,
-}));
 
 const words = (error: unknown) => (error instanceof Error ? error.message : String(error));
 let trying: AbortController | undefined;
@@ -168,7 +120,8 @@ export function stopMending(): void {
 }
 
 export function chooseFinding(finding: string | undefined): void {
-  if (useAudit.getState().chosen === finding) return;
+  if (useSession.getState().selectedFinding === finding) return;
   trying?.abort();
-  useAudit.setState({ chosen: finding, fixes: undefined });
+  useSession.setState({ selectedFinding: finding });
+  useAudit.setState({ fixes: undefined });
 }

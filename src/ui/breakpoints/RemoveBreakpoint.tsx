@@ -9,13 +9,12 @@ import { commitOrReport, report } from '../editing/edits';
 import { useSession } from '../state/store';
 import { inBackground } from '../editing/background';
 import { DANGER_BUTTON } from '../theme/controls';
-import { useRemoving } from './removing';
 
-const close = () => useRemoving.setState({ id: undefined });
+const close = () => useSession.setState({ removing: undefined });
 
 /** What becomes of the values under a breakpoint that goes. */
 export function RemoveBreakpoint() {
-  const id = useRemoving((state) => state.id);
+  const id = useSession((session) => session.removing);
   const project = useSession((session) => session.project);
   const there = id !== undefined && project.breakpoints.some((one) => one.id === id);
   return (

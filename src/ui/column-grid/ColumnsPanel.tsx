@@ -9,8 +9,8 @@ import { FIRST_GRID } from '@/core/document';
 import { gridAt, gridTroubles, layColumns, widthsOfTroubles } from '@/core/grid';
 import { key } from '../view/actions';
 import { commit, commitOrReport } from '../editing/edits';
-import { shownPage, shownProject, useSession, WIDTH_MIN, writeTarget } from '../state/store';
-import { useMarks } from '../marks/marks';
+import { shownPage, shownProject, useSession, WIDTH_MIN, writeTarget, useMarks } from '../state/store';
+
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { GridFields } from './GridFields';
 

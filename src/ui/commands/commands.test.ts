@@ -1,5 +1,5 @@
-import { useSession } from '../state/store';
-import { useMarks } from '../marks/marks';
+import { useSession, useMarks } from '../state/store';
+
 import { COMMANDS } from './commands';
 import { keyText } from '../input/key-text';
 import { releaseKey, runKey } from './keys';

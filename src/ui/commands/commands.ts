@@ -1,13 +1,14 @@
+import { MARKS } from '../state/marks-slice';
 import {
   addBreakpointHere, chooseBandOnly, chooseTarget, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, setWidth, targetsHere,
 } from '../view/actions'; // prettier-ignore
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
-import { showView, stepDevice, turn, useLineup } from '../devices/line-up';
-import { MARKS, toggleMark } from '../marks/marks';
+import { showMode, stepDevice, turn } from '../devices/line-up';
+import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
 import { nudge, reorderHere } from '../stage/nudge';
 import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../arranging/tree'; // prettier-ignore
-import { useSession, writeTarget } from '../state/store';
+import { useSession, writeTarget, useLineup } from '../state/store';
 import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
 
 export interface Command {
@@ -97,12 +98,12 @@ const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((li
 
 const LINEUP_COMMANDS: readonly Command[] = [
   view('lineup', 'Line-up, or back to shaping', ['Shift+l'], () =>
-    showView(useLineup.getState().view === 'lineup' ? 'shape' : 'lineup'),
+    showMode(useSession.getState().mode === 'lineup' ? 'shape' : 'lineup'),
   ),
-  view('lineup-devices', 'Line-up: this page on the devices', [], () => showView('lineup', 'devices')),
-  view('lineup-pages', 'Line-up: all pages on the devices', [], () => showView('lineup', 'pages')),
-  view('lineup-crossing', 'Line-up: what a crossing changes', [], () => showView('lineup', 'crossing')),
-  view('lineup-before', 'Line-up: compared with before', [], () => showView('lineup', 'before')),
+  view('lineup-devices', 'Line-up: this page on the devices', [], () => showMode('lineup', 'devices')),
+  view('lineup-pages', 'Line-up: all pages on the devices', [], () => showMode('lineup', 'pages')),
+  view('lineup-crossing', 'Line-up: what a crossing changes', [], () => showMode('lineup', 'crossing')),
+  view('lineup-before', 'Line-up: compared with before', [], () => showMode('lineup', 'before')),
   view('device-next', 'To the next device', ['.'], () => stepDevice(1)),
   view('device-previous', 'To the previous device', [','], () => stepDevice(-1)),
   view('device-turn', 'Turn the device in hand', ['r'], () => {
@@ -114,10 +115,13 @@ const LINEUP_COMMANDS: readonly Command[] = [
   view('device-whole', 'Whole pages, or as high as the devices', ['Shift+w'], flip('whole')),
   view('device-linked', 'Scroll together, or each alone', ['Shift+s'], flip('linked')),
   view('device-flow', 'All frames follow the cursor, or only the one in hand', ['Shift+f'], flip('flow')),
-  view('devices', 'Choose and change devices', ['Shift+d'], () =>
-    useLineup.setState({ view: 'lineup', devicesOpen: true }),
+  view(
+    'devices',
+    'Choose and change devices',
+    ['Shift+d'],
+    () => (showMode('lineup'), useLineup.setState({ devicesOpen: true })),
   ),
-  view('sheet', 'Make a sheet of the line-up', [], () => useLineup.setState({ view: 'lineup', sheetOpen: true })),
+  view('sheet', 'Make a sheet of the line-up', [], () => (showMode('lineup'), useLineup.setState({ sheetOpen: true }))),
   ...MARKS.map(({ id, name, key }) => ({
     ...view(`mark-${id}`, `Mark: ${name.toLowerCase()}`, [key], () => toggleMark(id)),
     group: 'View' as const,
@@ -265,7 +269,7 @@ export const COMMANDS: readonly Command[] = [
     title: 'Audit of this page, or back to shaping',
     group: 'Audit',
     keys: ['Shift+a'],
-    run: () => showView(useLineup.getState().view === 'audit' ? 'shape' : 'audit'),
+    run: () => showMode(useSession.getState().mode === 'audit' ? 'shape' : 'audit'),
   },
   { id: 'stop-sweep', title: 'Stop measuring', group: 'Audit', keys: [], run: stopSweep },
   { id: 'start-sweep', title: 'Go on measuring', group: 'Audit', keys: [], run: () => continueSweep(true) },

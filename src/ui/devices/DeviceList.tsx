@@ -1,9 +1,10 @@
 'use client';
 
+import { useLineup } from '../state/store';
 import type { Device } from '@/core/devices';
 import { DEVICE_GROUPS, GROUP_NAMES, viewportOn } from '@/core/devices';
 import { commitOrReport } from '../editing/edits';
-import { toggleInLineup, useLineup } from './line-up';
+import { toggleInLineup } from './line-up';
 import { SIGN_BUTTON } from '../theme/controls';
 
 interface Props {

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import type { DeviceSet } from '@/core/devices';
 import { commit, commitOrReport } from '../editing/edits';
-import { shownProject, useSession } from '../state/store';
-import { showSet, useLineup } from './line-up';
+import { shownProject, useSession, useLineup } from '../state/store';
+import { showSet } from './line-up';
 import { saveAsSet } from './sets';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 

@@ -1,7 +1,7 @@
 import { demoProject } from '@/demo';
 import { EMPTY_HISTORY } from '@/core/edits';
-import { useSession } from '../state/store';
-import { activate, addToLineup, recallLineup, removeFromLineup, setPart, showSet, standsOf, stepDevice, toggleInLineup, turn, useLineup } from './line-up'; // prettier-ignore
+import { useSession, useLineup } from '../state/store';
+import { activate, addToLineup, recallLineup, removeFromLineup, setPart, showSet, standsOf, stepDevice, toggleInLineup, turn } from './line-up'; // prettier-ignore
 import { freeName, saveAsSet } from './sets';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));

@@ -1,5 +1,4 @@
-import { create } from 'zustand';
-import type { Motion, Scheme, Viewport } from '@/core/breakpoints';
+import type { Viewport } from '@/core/breakpoints';
 import { cutsAcross } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import type { Part, Standing, Stood } from '@/core/devices';
@@ -7,61 +6,9 @@ import { devicesOf, SET_MOST, viewportOn } from '@/core/devices';
 import type { Project } from '@/core/document';
 import { setSlice, setWidth } from '../view/actions';
 import { announce } from '../editing/edits';
-import { useSession } from '../state/store';
-
-export const VIEWS = ['shape', 'lineup', 'audit'] as const;
-export type View = (typeof VIEWS)[number];
-export const LINEUP_TABS = ['devices', 'pages', 'crossing', 'before'] as const;
-export type LineupTab = (typeof LINEUP_TABS)[number];
-
-/** One place in the line-up: a device, held in its way. The key stays while it is turned. */
-export interface PlacedDevice extends Standing {
-  readonly key: number;
-}
-
-/** What the reader of every device is taken to have, in place of what the device says. */
-export interface ReaderChoice {
-  readonly scheme?: Scheme | undefined;
-  readonly motion?: Motion | undefined;
-  readonly text?: number | undefined;
-}
-
-export interface Lineup {
-  readonly view: View;
-  readonly tab: LineupTab;
-  readonly places: readonly PlacedDevice[];
-  /** The set that the places were taken from. */
-  readonly setId: string | undefined;
-  readonly zoom: 'fit' | number;
-  /** Frames as high as the page, not as the device. */
-  readonly whole: boolean;
-  /** Frames scroll together, by what stands at their top. */
-  readonly linked: boolean;
-  /** All frames follow the cursor, each in its measure; else only the one in hand. */
-  readonly flow: boolean;
-  readonly active: number | undefined;
-  /** The property whose value stands under each frame; undefined follows what was set last. */
-  readonly property: string | undefined;
-  readonly reader: ReaderChoice;
-  readonly devicesOpen: boolean;
-  readonly sheetOpen: boolean;
-}
-
-export const useLineup = create<Lineup>(() => ({
-  view: 'shape',
-  tab: 'devices',
-  places: [],
-  setId: undefined,
-  zoom: 'fit',
-  whole: false,
-  linked: true,
-  flow: false,
-  active: undefined,
-  property: undefined,
-  reader: {},
-  devicesOpen: false,
-  sheetOpen: false,
-}));
+import type { Lineup, LineupTab, PlacedDevice, ReaderChoice } from '../state/lineup-slice';
+import type { Mode } from '../state/store';
+import { useLineup, useSession } from '../state/store';
 
 let next = 1;
 const asPlace = (standing: Standing): PlacedDevice => ({ ...standing, key: next++ });
@@ -111,8 +58,8 @@ export function recallLineup(): void {
   const set = project.deviceSets.find(({ id }) => id === kept.setId) ?? project.deviceSets[0];
   const places =
     known.length > 0 ? known.map(({ device, ...hold }) => ({ device: device.id, ...hold })) : (set?.devices ?? []);
+  useSession.setState({ mode: 'shape' });
   useLineup.setState({
-    view: 'shape',
     tab: 'devices',
     active: undefined,
     setId: set?.id,
@@ -202,6 +149,8 @@ export function stepDevice(by: 1 | -1): void {
   announce(`${one.device.name}, ${one.viewport.width} by ${one.viewport.height} pixels`);
 }
 
-export function showView(view: View, tab?: LineupTab): void {
-  useLineup.setState({ view, ...(tab && { tab }) });
+/** What the workbench is for now, and which part of the line-up it shows. */
+export function showMode(mode: Mode, tab?: LineupTab): void {
+  useSession.setState({ mode });
+  if (tab) useLineup.setState({ tab });
 }

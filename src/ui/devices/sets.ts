@@ -1,8 +1,7 @@
 import type { Device } from '@/core/devices';
 import { key } from '../view/actions';
 import { announce, commitOrReport } from '../editing/edits';
-import { useSession } from '../state/store';
-import { useLineup } from './line-up';
+import { useSession, useLineup } from '../state/store';
 
 /** A name that nothing in a list has yet: "Phone", "Phone 2", … */
 export function freeName(name: string, taken: readonly { readonly name: string }[]): string {

@@ -2,9 +2,9 @@
 
 import { memo, useMemo } from 'react';
 import { bandAt, bandsOf, describeInterval } from '@/core/breakpoints';
-import { activate, standsOf, useLineup } from '../devices/line-up';
+import { activate, standsOf } from '../devices/line-up';
 import { setWidth } from '../view/actions';
-import { shownBandStart, shownProject, useSession } from '../state/store';
+import { shownBandStart, shownProject, useSession, useLineup } from '../state/store';
 import type { Scale } from './scale';
 import { place, ticks } from './scale';
 

@@ -7,9 +7,9 @@ import { DeviceForm } from '../devices/DeviceForm';
 import { DeviceList } from '../devices/DeviceList';
 import { DeviceSets } from '../devices/DeviceSets';
 import { DeviceTable } from '../devices/DeviceTable';
-import { shownProject, useSession } from '../state/store';
+import { shownProject, useSession, useLineup } from '../state/store';
 import { BUTTON } from '../theme/controls';
-import { useLineup } from '../devices/line-up';
+
 import { freshDevice } from '../devices/sets';
 
 /** The devices of the project and the sets of them. */

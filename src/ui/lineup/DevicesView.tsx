@@ -5,13 +5,12 @@ import { fitZoom, packFrames } from '@/core/lineup';
 import { loadFrameParts } from '../requests/requests';
 import type { FrameParts } from '../requests/requests';
 import { report } from '../editing/edits';
-import { shownPage, shownProject, useSession } from '../state/store';
+import { shownPage, shownProject, useSession, useLineup } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { BUTTON } from '../theme/controls';
 import { CAPTION, DeviceFrame, FOOT } from './DeviceFrame';
-import { useLineup } from '../devices/line-up';
+
 import { useStands } from './use-stands';
-import { zoomShown } from './zoom-shown';
 
 const GAP = 20;
 const MARGIN = 16;
@@ -45,7 +44,7 @@ export function DevicesView() {
     [frames, room.width, room.height, around],
   );
   const zoom = choice === 'fit' ? fit : choice;
-  useEffect(() => zoomShown.setState({ zoom }), [zoom]);
+  useEffect(() => useSession.setState({ zoomShown: zoom }), [zoom]);
   const packed = useMemo(
     () =>
       packFrames(

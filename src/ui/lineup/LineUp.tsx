@@ -1,12 +1,13 @@
 'use client';
 
+import { useLineup } from '../state/store';
 import { BeforeView } from './BeforeView';
 
 import { CrossingView } from './CrossingView';
 import { DevicesDialog } from './DevicesDialog';
 import { DevicesView } from './DevicesView';
 import { LineUpBar } from './LineUpBar';
-import { useLineup } from '../devices/line-up';
+
 import { PagesView } from './PagesView';
 import { SheetDialog } from './SheetDialog';
 

@@ -1,18 +1,20 @@
 'use client';
 
+import { LINEUP_TABS } from '../state/lineup-slice';
+import type { LineupTab } from '../state/lineup-slice';
+import { MARKS } from '../state/marks-slice';
 import { Menu, MenuButton, MenuItem, MenuItems, Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { keyText } from '../input/key-text';
-import { MARKS, toggleMark, useMarks } from '../marks/marks';
-import { shownProject, useSession } from '../state/store';
+import { toggleMark } from '../marks/marks';
+import { shownProject, useSession, useMarks, useLineup } from '../state/store';
 import { WritesTo } from '../stage/WritesTo';
 import { ZoomSelect } from '../stage/ZoomSelect';
 import { BUTTON, MENU, MENU_ITEM, PANEL, SELECT } from '../theme/controls';
-import type { LineupTab } from '../devices/line-up';
-import { LINEUP_TABS, showSet, turn, useLineup } from '../devices/line-up';
+
+import { showSet, turn } from '../devices/line-up';
 import { ReaderMenu } from './ReaderMenu';
 import { saveAsSet } from '../devices/sets';
 import { useChosenProperty, useProperties } from './use-chosen-property';
-import { zoomShown } from './zoom-shown';
 
 const TAB_NAMES: Readonly<Record<LineupTab, string>> = {
   devices: 'Devices',
@@ -94,7 +96,7 @@ function SetMenu() {
 
 function FrameControls() {
   const zoom = useLineup((lineup) => lineup.zoom);
-  const shown = zoomShown(({ zoom: real }) => real);
+  const shown = useSession((session) => session.zoomShown);
   return (
     <>
       <ZoomSelect

@@ -2,12 +2,12 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { showPage } from '../view/actions';
-import { useSession } from '../state/store';
+import { useSession, useLineup } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import type { PagePictures } from './api';
 import { askPictures } from './api';
 import type { Stands } from '../devices/line-up';
-import { activate, showView, standsOf, useLineup } from '../devices/line-up';
+import { activate, showMode, standsOf } from '../devices/line-up';
 
 /** Ms between two questions whether more pictures have come. */
 const AGAIN = 1_000;
@@ -26,7 +26,7 @@ export function PagesView() {
   const made = all.filter(({ findings }) => findings !== null).length;
   const go = (pageId: string, key: number) => {
     showPage(pageId);
-    showView('lineup', 'devices');
+    showMode('lineup', 'devices');
     activate(key);
   };
   if (stands.length === 0) return <p className="p-6">No device is in the line-up.</p>;

@@ -1,10 +1,10 @@
 'use client';
 
+import { useLineup } from '../state/store';
+import type { ReaderChoice } from '../state/lineup-slice';
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { MOTIONS, SCHEMES } from '@/core/breakpoints';
 import { BUTTON, PANEL, SELECT } from '../theme/controls';
-import type { ReaderChoice } from '../devices/line-up';
-import { useLineup } from '../devices/line-up';
 
 const TEXTS = [1, 1.15, 1.3, 1.5, 1.75, 2] as const;
 

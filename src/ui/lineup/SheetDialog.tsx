@@ -4,11 +4,11 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useRef, useState } from 'react';
 import { holdInWords } from '@/core/devices';
 import { saveFile } from '../devices/save-file';
-import { shownPage, useSession } from '../state/store';
+import { shownPage, useSession, useLineup } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { askSheet } from './api';
 import { readerInWords } from './DeviceCaption';
-import { standsOf, useLineup } from '../devices/line-up';
+import { standsOf } from '../devices/line-up';
 
 const FORMATS = [
   ['png', 'Picture (PNG)'],

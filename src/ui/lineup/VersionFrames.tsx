@@ -6,7 +6,7 @@ import { fitZoom, packFrames } from '@/core/lineup';
 import type { FrameParts } from '../requests/requests';
 import { loadFrameParts } from '../requests/requests';
 import { report } from '../editing/edits';
-import { shownPage, shownProject, useSession } from '../state/store';
+import { shownPage, shownProject, useSession, useLineup } from '../state/store';
 import { PreviewFrame } from '../stage/PreviewFrame';
 import { useSize } from '../stage/use-size';
 import { DeviceCaption } from './DeviceCaption';
@@ -15,8 +15,6 @@ import type { Stands } from '../devices/line-up';
 import { joinLinked, scrolledTo } from './linked';
 import { useNear } from './use-near';
 import { useStands } from './use-stands';
-import { zoomShown } from './zoom-shown';
-import { useLineup } from '../devices/line-up';
 
 export const MODES = ['flicker', 'overlay', 'before', 'now'] as const;
 export type Mode = (typeof MODES)[number];
@@ -49,7 +47,7 @@ export function VersionFrames({ earlier, mode }: { readonly earlier: Project; re
   const frames = stands.map(({ viewport }) => viewport);
   const room = { width: Math.max(0, size.width - 2 * MARGIN), height: Math.max(0, size.height - 2 * MARGIN) };
   const zoom = choice === 'fit' ? fitZoom(frames, room, GAP, CAPTION) : choice;
-  useEffect(() => zoomShown.setState({ zoom }), [zoom]);
+  useEffect(() => useSession.setState({ zoomShown: zoom }), [zoom]);
   const packed = packFrames(
     frames.map(({ width, height }) => ({ width: width * zoom, height: height * zoom + CAPTION })),
     room.width,

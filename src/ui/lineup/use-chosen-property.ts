@@ -1,6 +1,5 @@
 import { laneNames } from '@/core/cascade';
-import { shownPage, shownProject, useSession } from '../state/store';
-import { useLineup } from '../devices/line-up';
+import { shownPage, shownProject, useSession, useLineup } from '../state/store';
 
 /** The properties to choose from: those that the selected element has a lane for. */
 export function useProperties(): readonly string[] {

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
-import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN, useLineup } from '../state/store';
 import type { Stands } from '../devices/line-up';
-import { standsOf, useLineup } from '../devices/line-up';
+import { standsOf } from '../devices/line-up';
 
 const clamp = (width: number) => Math.min(WIDTH_MAX, Math.max(WIDTH_MIN, width));
 

@@ -2,9 +2,8 @@
 
 import type { Viewport } from '@/core/breakpoints';
 import { keepIn } from '@/core/lineup';
-import { shownPage, shownProject, useSession } from '../state/store';
+import { shownPage, shownProject, useSession, useMarks } from '../state/store';
 import { ColumnMarks } from './ColumnMarks';
-import { useMarks } from './marks';
 
 interface Props {
   readonly viewport: Viewport;

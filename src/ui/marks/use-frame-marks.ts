@@ -2,8 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { RefObject } from 'react';
 import { contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
-import { useSession } from '../state/store';
-import { useMarks } from './marks';
+import { useSession, useMarks } from '../state/store';
 
 const NONE: readonly Finding[] = [];
 

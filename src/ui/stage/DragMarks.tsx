@@ -1,6 +1,5 @@
 'use client';
-
-import { useDragging } from './dragging';
+import { useDragging } from '../state/store';
 
 /** Where something dragged would land, with what that means, and the rectangle drawn around elements. */
 export function DragMarks({ zoom }: { zoom: number }) {

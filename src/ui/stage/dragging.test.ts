@@ -2,8 +2,8 @@ import { EMPTY_HISTORY } from '@/core/edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, TEXT } from '@/core/edits/project-for-tests';
 import type { Rect, Surveyed } from '@/core/structure';
 import { select } from '../view/actions';
-import { shownPage, useSession } from '../state/store';
-import { carry, clearDragging, followPageDrag, letGo, pageScrolled, pickUp, useDragging } from './dragging';
+import { shownPage, useSession, useDragging } from '../state/store';
+import { carry, clearDragging, followPageDrag, letGo, pageScrolled, pickUp } from './dragging';
 import { noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameDrag, FrameLayout } from './frame-message';
 
@@ -186,4 +186,23 @@ test('something new is put where it is let go of, and nowhere where it can not s
   letGo();
   await settle();
   expect(put).toHaveBeenCalledTimes(1);
+});
+
+test('a drag that begins before the last one is done changes nothing of what that one does', async () => {
+  const [first, second] = [jest.fn(), jest.fn()];
+  pickUp({ ids: [], shapes: [{ tag: 'p' }], name: 'Text', put: first });
+  carry(235, 140, false);
+  // Let go of before the frame has said where everything stands.
+  letGo();
+  const early = posted.findLast(({ type }) => type === 'survey')!.token!;
+  pickUp({ ids: [], shapes: [{ tag: 'tr' }], name: 'Table row', put: second });
+  await answer();
+  carry(200, 140, false);
+  surveyed(early, boxes(0));
+  await ticks();
+  expect(first.mock.calls[0]![0]).toMatchObject({ parent: 'erow', index: 2 });
+  expect(useDragging.getState().words).toBe("Table row can't stand here.");
+  letGo();
+  await settle();
+  expect(second).not.toHaveBeenCalled();
 });

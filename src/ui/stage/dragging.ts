@@ -1,4 +1,3 @@
-import { create } from 'zustand';
 import { specifiedValue } from '@/core/cascade';
 import type { Shape } from '@/core/document';
 import { ancestorsOf, parentOf, shapeOf } from '@/core/document';
@@ -10,22 +9,11 @@ import { announce, report } from '../editing/edits';
 import { carryOut } from '../editing/proposal';
 import { lockedAmong, moveTo, tops } from '../arranging/tree';
 import { select } from '../view/actions';
-import { shownPage, shownProject, useSession, writeTarget } from '../state/store';
+import type { Dragging } from '../state/dragging-slice';
+import { NOTHING_DRAGGED } from '../state/dragging-slice';
+import { shownPage, shownProject, useDragging, useSession, writeTarget } from '../state/store';
 import { latestLayout, postToFrame, surveyFrame } from './frame-link';
 import type { FrameDrag } from './frame-message';
-
-interface Dragging {
-  /** Where what is dragged would go, in the page's px. */
-  readonly drop: Drop | undefined;
-  /** What letting go would do, in words, and where the pointer is. */
-  readonly words: string;
-  readonly at: { readonly x: number; readonly y: number } | undefined;
-  /** The rectangle drawn around elements to choose. */
-  readonly around: Rect | undefined;
-}
-
-const NOTHING: Dragging = { drop: undefined, words: '', at: undefined, around: undefined };
-export const useDragging = create<Dragging>(() => NOTHING);
 
 /** What is being dragged: elements of the page, or something new with its tag. */
 interface Load {
@@ -40,15 +28,21 @@ interface Point {
   readonly y: number;
 }
 
-let load: Load | undefined;
-let survey: Survey | undefined;
-/** Resolves when the survey that was asked for last is there. */
-let asked: Promise<void> = Promise.resolve();
-/** Where a frame began, and how far the page was scrolled then. */
-let start: (Point & { readonly scrolled: number }) | undefined;
-let finish: (() => void) | undefined;
-let last: (Point & { readonly hereOnly: boolean }) | undefined;
-let scrolling: ReturnType<typeof setInterval> | undefined;
+/** One drag, from its start to what letting go does. What one of them waits for never touches another. */
+interface Gesture {
+  /** What is carried; absent while a frame is drawn. */
+  readonly load?: Load;
+  /** Where a frame began, and how far the page was scrolled then. */
+  readonly start?: Point & { readonly scrolled: number };
+  survey?: Survey;
+  /** Resolves when the survey that was asked for last is there. */
+  asked: Promise<void>;
+  finish?: (() => void) | undefined;
+  last?: Point & { readonly hereOnly: boolean };
+  scrolling?: ReturnType<typeof setInterval> | undefined;
+}
+
+let current: Gesture | undefined;
 
 /** Near to the frame's top or bottom, px, the page scrolls along, by this many px each time, ms. */
 const NEAR = 28;
@@ -57,37 +51,48 @@ const EVERY = 50;
 
 const scrolledTo = () => latestLayout()?.scrollY ?? 0;
 
-export function clearDragging(): void {
-  clearInterval(scrolling);
-  load = survey = start = finish = last = scrolling = undefined;
-  useDragging.setState(NOTHING);
+function begin(what: Pick<Gesture, 'load' | 'start'>): void {
+  clearDragging();
+  current = { ...what, asked: Promise.resolve() };
+  takeSurvey(current);
 }
 
-function takeSurvey(): void {
-  asked = surveyFrame().then((answer) => void (survey = answer));
+/** It's over, whatever came of it. */
+export function clearDragging(gesture = current): void {
+  clearInterval(gesture?.scrolling);
+  if (gesture !== current) return;
+  current = undefined;
+  useDragging.setState(NOTHING_DRAGGED);
+}
+
+function show(gesture: Gesture, change: Partial<Dragging>): void {
+  if (gesture === current) useDragging.setState(change);
+}
+
+function takeSurvey(gesture: Gesture): void {
+  gesture.asked = surveyFrame().then((answer) => void (gesture.survey = answer));
 }
 
 /** Something is picked up. */
-export function pickUp(what: Load): void {
-  load = what;
-  takeSurvey();
-}
+export const pickUp = (load: Load): void => begin({ load });
 
 /** The page has been scrolled: everything stands elsewhere in the frame, and so does what the pointer is over. */
 export function pageScrolled(): void {
-  if (!load && !start) return;
-  takeSurvey();
-  void asked.then(() => {
-    if (last && start) drawFrame(last.x, last.y);
-    else if (last) carry(last.x, last.y, last.hereOnly);
+  const gesture = current;
+  if (!gesture) return;
+  takeSurvey(gesture);
+  void gesture.asked.then(() => {
+    const { last } = gesture;
+    if (last && gesture.start) drawFrame(gesture, last.x, last.y);
+    else if (last) carryOn(gesture, last.x, last.y, last.hereOnly);
   });
 }
 
-function scrollNear(y: number): void {
+function scrollNear(gesture: Gesture, y: number): void {
   const height = latestLayout()?.height ?? Infinity;
   const by = y < NEAR ? -STEP : y > height - NEAR ? STEP : 0;
-  clearInterval(scrolling);
-  scrolling = by === 0 ? undefined : setInterval(() => postToFrame({ type: 'scroll', by }), EVERY);
+  clearInterval(gesture.scrolling);
+  gesture.scrolling = by === 0 ? undefined : setInterval(() => postToFrame({ type: 'scroll', by }), EVERY);
 }
 
 /** Elements of the page are picked up, unless one of them is locked. */
@@ -109,29 +114,33 @@ const nameOf = (id: string) => shownPage(useSession.getState()).elements[id]?.na
 
 /** Where it would go and what that would be, while it's carried about. */
 export function carry(x: number, y: number, hereOnly: boolean): void {
+  if (current) carryOn(current, x, y, hereOnly);
+}
+
+function carryOn(gesture: Gesture, x: number, y: number, hereOnly: boolean): void {
+  const { load, survey } = gesture;
   if (!load) return;
-  last = { x, y, hereOnly };
-  scrollNear(y);
+  gesture.last = { x, y, hereOnly };
+  scrollNear(gesture, y);
   if (!survey) return;
   const page = shownPage(useSession.getState());
   const drop = dropAt(page, survey, x, y, new Set(load.ids), load.shapes);
-  finish = undefined;
-  if (!drop) return useDragging.setState({ drop, at: { x, y }, words: `${load.name} can't stand here.` });
-  const here = hereOnly && load.ids.length === 1 ? hereWords(load.ids[0]!, drop, x) : undefined;
+  gesture.finish = undefined;
+  if (!drop) return show(gesture, { drop, at: { x, y }, words: `${load.name} can't stand here.` });
+  const here = hereOnly && load.ids.length === 1 ? hereWords(load.ids[0]!, drop, x, survey) : undefined;
   if (here) {
-    finish = here.put;
-    return useDragging.setState({ drop, at: { x, y }, words: here.words });
+    gesture.finish = here.put;
+    return show(gesture, { drop, at: { x, y }, words: here.words });
   }
-  const { put } = load;
-  finish = () => put(drop);
+  gesture.finish = () => load.put(drop);
   const from = load.ids[0] && parentOf(page, load.ids[0])?.id;
   const where = from === drop.parent ? `within ${nameOf(drop.parent)}` : `into ${nameOf(drop.parent)}`;
   const how = load.ids.length > 0 ? 'Moves in the document' : 'Put in';
-  useDragging.setState({ drop, at: { x, y }, words: `${how}, ${where}, at all widths` });
+  show(gesture, { drop, at: { x, y }, words: `${how}, ${where}, at all widths` });
 }
 
 /** Moving only as it looks at the write target: by column where it stands in one, else by `order`. */
-function hereWords(id: string, drop: Drop, x: number): { words: string; put: () => void } {
+function hereWords(id: string, drop: Drop, x: number, survey: Survey): { words: string; put: () => void } {
   const session = useSession.getState();
   const page = shownPage(session);
   const parent = parentOf(page, id);
@@ -146,7 +155,7 @@ function hereWords(id: string, drop: Drop, x: number): { words: string; put: () 
     ...session.slice,
     width: session.width,
   });
-  const grid = survey?.get(parent.id);
+  const grid = survey.get(parent.id);
   const column = grid?.flow === 'grid' && /^\d/.test(start) ? columnAt(grid, x) : undefined;
   if (column !== undefined)
     return {
@@ -161,38 +170,38 @@ function hereWords(id: string, drop: Drop, x: number): { words: string; put: () 
 
 /** It's let go of: what was said last is done. One that was quick waits until it's known where everything stands. */
 export function letGo(): void {
-  clearInterval(scrolling);
-  void asked.then(() => {
-    if (last) carry(last.x, last.y, last.hereOnly);
-    const put = finish;
-    clearDragging();
-    put?.();
+  const gesture = current;
+  if (!gesture) return;
+  clearInterval(gesture.scrolling);
+  void gesture.asked.then(() => {
+    const { last } = gesture;
+    if (last) carryOn(gesture, last.x, last.y, last.hereOnly);
+    clearDragging(gesture);
+    gesture.finish?.();
   });
 }
 
-/** A rectangle is begun, to choose what lies in it. */
-function beginFrame(x: number, y: number): void {
-  start = { x, y, scrolled: scrolledTo() };
-  takeSurvey();
-}
-
-function drawFrame(x: number, y: number): void {
+function drawFrame(gesture: Gesture, x: number, y: number): void {
+  const { start } = gesture;
   if (!start) return;
-  last = { x, y, hereOnly: false };
-  scrollNear(y);
-  const from = { x: start.x, y: start.y + start.scrolled - scrolledTo() };
-  const around: Rect = [Math.min(x, from.x), Math.min(y, from.y), Math.abs(x - from.x), Math.abs(y - from.y)];
-  useDragging.setState({ around, at: { x, y }, words: '' });
+  gesture.last = { x, y, hereOnly: false };
+  scrollNear(gesture, y);
+  show(gesture, { around: frameFrom(start, x, y), at: { x, y }, words: '' });
 }
 
-function closeFrame(add: boolean): void {
-  clearInterval(scrolling);
-  void asked.then(() => {
-    const { around } = useDragging.getState();
-    const known = survey;
-    clearDragging();
-    if (!around || !known) return;
-    const ids = framedBy(shownPage(useSession.getState()), known, around);
+/** The rectangle from where it began to the pointer, as the page is scrolled now. */
+function frameFrom(start: NonNullable<Gesture['start']>, x: number, y: number): Rect {
+  const from = { x: start.x, y: start.y + start.scrolled - scrolledTo() };
+  return [Math.min(x, from.x), Math.min(y, from.y), Math.abs(x - from.x), Math.abs(y - from.y)];
+}
+
+function closeFrame(gesture: Gesture, add: boolean): void {
+  clearInterval(gesture.scrolling);
+  void gesture.asked.then(() => {
+    const { start, last, survey } = gesture;
+    clearDragging(gesture);
+    if (!start || !last || !survey) return;
+    const ids = framedBy(shownPage(useSession.getState()), survey, frameFrom(start, last.x, last.y));
     if (ids.length > 0) select(add ? [...new Set([...useSession.getState().selection, ...ids])] : ids);
     announce(
       ids.length === 0
@@ -206,18 +215,17 @@ function closeFrame(add: boolean): void {
 export function followPageDrag({ phase, id, x, y, alt, shift, ctrl }: FrameDrag): void {
   if (phase === 'cancel') return clearDragging();
   if (phase === 'start') {
-    if (id === null || shift) return beginFrame(x, y);
+    // A rectangle is begun, to choose what lies in it.
+    if (id === null || shift) return begin({ start: { x, y, scrolled: scrolledTo() } });
     const chosen = tops();
     const above = new Set([id, ...ancestorsOf(shownPage(useSession.getState()), id).map((one) => one.id)]);
     pickUpElements(chosen.some((one) => above.has(one)) ? chosen : [id]);
-  } else if (phase === 'move') {
-    if (start) drawFrame(x, y);
-    else carry(x, y, alt);
-  } else if (start) {
-    drawFrame(x, y);
-    closeFrame(ctrl);
-  } else {
-    carry(x, y, alt);
-    letGo();
+    return;
   }
+  if (!current) return;
+  if (current.start) drawFrame(current, x, y);
+  else carryOn(current, x, y, alt);
+  if (phase === 'move') return;
+  if (current.start) closeFrame(current, ctrl);
+  else letGo();
 }

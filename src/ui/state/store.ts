@@ -6,12 +6,26 @@ import type { Page, Project } from '@/core/document';
 import type { EditLog } from '@/core/edits';
 import { EMPTY_HISTORY } from '@/core/edits';
 import type { Plan } from '@/core/plans';
+import type { Audit } from './audit-slice';
+import { NO_AUDIT } from './audit-slice';
+import type { Dragging } from './dragging-slice';
+import { NOTHING_DRAGGED } from './dragging-slice';
+import type { Lineup } from './lineup-slice';
+import { NO_LINEUP } from './lineup-slice';
+import type { MarkId } from './marks-slice';
+import { FIRST_MARKS } from './marks-slice';
+import type { Panel, PanelName } from './panels-slice';
+import { ALL_PANELS } from './panels-slice';
 import type { Damage } from '../requests/requests';
 
 export const WIDTH_MIN = 240;
 export const WIDTH_MAX = 2560;
 export const HEIGHT_MIN = 200;
 export const HEIGHT_MAX = 2000;
+
+/** What the workbench is for now: shaping one page, looking at it on many devices, or auditing it. */
+export const MODES = ['shape', 'lineup', 'audit'] as const;
+export type Mode = (typeof MODES)[number];
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 
@@ -34,6 +48,7 @@ export type PanelTab = (typeof PANEL_TABS)[number];
 
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
 export interface Session extends EditLog {
+  readonly mode: Mode;
   readonly projectId: string;
   readonly saving: Saving;
   /** Whether edits of others come in as they are made. */
@@ -77,6 +92,15 @@ export interface Session extends EditLog {
   /** What the gauge shows under its scale. */
   readonly gaugeView: 'lanes' | 'spans';
   readonly paletteOpen: boolean;
+  /** The breakpoint that is about to be removed, while people decide what becomes of its values. */
+  readonly removing: string | undefined;
+  /** The zoom that the frames of the line-up really have, for those that show it. */
+  readonly zoomShown: number;
+  readonly lineup: Lineup;
+  readonly audit: Audit;
+  readonly dragging: Dragging;
+  readonly panels: Readonly<Record<PanelName, Panel>>;
+  readonly marks: Readonly<Record<MarkId, boolean>>;
   /** A polite word for those who can't see what happened. */
   readonly announcement: string;
 }
@@ -84,6 +108,7 @@ export interface Session extends EditLog {
 export const NOTHING_OUTSIDE: Session['outside'] = { partly: new Set(), wholly: new Set() };
 
 export const useSession = create<Session>(() => ({
+  mode: 'shape',
   projectId: '',
   project: undefined as unknown as Project,
   confirmed: undefined as unknown as Project,
@@ -117,8 +142,36 @@ export const useSession = create<Session>(() => ({
   distancesShown: false,
   gaugeView: 'lanes',
   paletteOpen: false,
+  removing: undefined,
+  zoomShown: 1,
+  lineup: NO_LINEUP,
+  audit: NO_AUDIT,
+  dragging: NOTHING_DRAGGED,
+  panels: ALL_PANELS,
+  marks: FIRST_MARKS,
   announcement: '',
 }));
+
+type Part<K extends 'lineup' | 'audit' | 'dragging' | 'panels' | 'marks'> = Session[K];
+
+/** One slice of the store, read and changed by itself. */
+function sliceOf<K extends 'lineup' | 'audit' | 'dragging' | 'panels' | 'marks'>(name: K) {
+  const use = <T = Part<K>>(select: (slice: Part<K>) => T = (slice) => slice as unknown as T): T =>
+    useSession((session) => select(session[name]));
+  return Object.assign(use, {
+    getState: (): Part<K> => useSession.getState()[name],
+    setState: (change: Partial<Part<K>> | ((slice: Part<K>) => Partial<Part<K>>)): void =>
+      useSession.setState((session) => ({
+        [name]: { ...session[name], ...(typeof change === 'function' ? change(session[name]) : change) },
+      })),
+  });
+}
+
+export const useLineup = sliceOf('lineup');
+export const useAudit = sliceOf('audit');
+export const useDragging = sliceOf('dragging');
+export const usePanels = sliceOf('panels');
+export const useMarks = sliceOf('marks');
 
 /** The log alone, for its transitions. */
 export const logOf = ({ revision, confirmed, confirmedHistory, pending, project, history }: Session): EditLog => ({

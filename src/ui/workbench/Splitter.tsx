@@ -1,8 +1,11 @@
 'use client';
 
+import { usePanels } from '../state/store';
+import { PANEL_LIMITS } from '../state/panels-slice';
+import type { PanelName } from '../state/panels-slice';
 import { followPointer } from '../input/follow-pointer';
-import type { PanelName } from './panels';
-import { PANEL_LIMITS, setPanel, usePanels } from './panels';
+
+import { setPanel } from './panels';
 
 interface Props {
   readonly panel: PanelName;

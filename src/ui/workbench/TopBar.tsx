@@ -1,16 +1,17 @@
 'use client';
 
+import type { PanelName } from '../state/panels-slice';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import Link from 'next/link';
 import { showPage } from '../view/actions';
 import { redo, undo } from '../editing/edits';
-import { shownPage, useSession } from '../state/store';
+import { shownPage, useSession, usePanels, MODES } from '../state/store';
 import { dialog } from '../commands/commands';
-import type { View } from '../devices/line-up';
-import { showView, useLineup, VIEWS } from '../devices/line-up';
+import type { Mode } from '../state/store';
+import { showMode } from '../devices/line-up';
 import { Mark } from '../theme/Mark';
-import type { PanelName } from './panels';
-import { setPanel, usePanels } from './panels';
+
+import { setPanel } from './panels';
 
 const SAVING = {
   saved: 'All saved',
@@ -24,7 +25,7 @@ const PANELS: readonly (readonly [PanelName, string])[] = [
   ['gauge', 'Gauge'],
 ];
 
-const VIEW_NAMES: Readonly<Record<View, string>> = { shape: 'Shape', lineup: 'Line up', audit: 'Audit' };
+const MODE_NAMES: Readonly<Record<Mode, string>> = { shape: 'Shape', lineup: 'Line up', audit: 'Audit' };
 
 const button =
   'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';
@@ -38,7 +39,7 @@ export function TopBar() {
   const canUndo = useSession((session) => session.history.undo.length > 0);
   const canRedo = useSession((session) => session.history.redo.length > 0);
   const panels = usePanels();
-  const view = useLineup((lineup) => lineup.view);
+  const view = useSession((session) => session.mode);
   const faults = useSession((session) => session.findings[session.pageId]?.length ?? 0);
   return (
     <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
@@ -71,15 +72,15 @@ export function TopBar() {
         </MenuItems>
       </Menu>
       <nav aria-label="Views" className="ml-auto flex h-full gap-4">
-        {VIEWS.map((one) => (
+        {MODES.map((one) => (
           <button
             key={one}
             type="button"
             aria-current={view === one ? 'page' : undefined}
             className={`h-full border-0 border-b-2 bg-transparent px-1 pt-0.5 whitespace-nowrap ${view === one ? 'border-reed font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
-            onClick={() => showView(one)}
+            onClick={() => showMode(one)}
           >
-            {VIEW_NAMES[one]}
+            {MODE_NAMES[one]}
             {one === 'audit' && faults > 0 && <span className="pl-1 font-mono text-rust">{faults}</span>}
           </button>
         ))}

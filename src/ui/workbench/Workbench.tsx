@@ -12,16 +12,16 @@ import { ColumnsPanel } from '../column-grid/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
 import { LineUp } from '../lineup/LineUp';
-import { recallLineup, useLineup } from '../devices/line-up';
+import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
 import { open } from '../view/actions';
-import { PANEL_TABS, useSession } from '../state/store';
+import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
 import { SetPanel } from '../breakpoints/SetPanel';
 import { StylesPanel } from '../styles/StylesPanel';
 import { Stage } from '../stage/Stage';
 import { DamageBar } from './DamageBar';
-import { recallPanels, usePanels } from './panels';
+import { recallPanels } from './panels';
 import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
@@ -87,7 +87,7 @@ export function Workbench({ projectId }: { projectId: string }) {
 }
 
 function OpenWorkbench() {
-  const view = useLineup((lineup) => lineup.view);
+  const view = useSession((session) => session.mode);
   const pageId = useSession((session) => session.pageId);
   const name = useSession((session) => session.project.name);
   useEffect(() => {

@@ -1,30 +1,8 @@
-import { create } from 'zustand';
-
-export type PanelName = 'outline' | 'inspector' | 'gauge';
-
-interface Panel {
-  readonly size: number;
-  readonly open: boolean;
-}
-
-export const PANEL_LIMITS: Readonly<
-  Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>
-> = {
-  outline: { least: 160, most: 420, size: 216 },
-  inspector: { least: 230, most: 460, size: 300 },
-  gauge: { least: 150, most: 560, size: 284 },
-};
+import type { Panel, PanelName } from '../state/panels-slice';
+import { PANEL_LIMITS } from '../state/panels-slice';
+import { usePanels } from '../state/store';
 
 const KEY = 'mill-pond-panels';
-
-const initial = (): Record<PanelName, Panel> => ({
-  outline: { size: PANEL_LIMITS.outline.size, open: true },
-  inspector: { size: PANEL_LIMITS.inspector.size, open: true },
-  gauge: { size: PANEL_LIMITS.gauge.size, open: true },
-});
-
-/** Sizes of the workbench's parts and which are folded away; remembered in this browser. */
-export const usePanels = create<Record<PanelName, Panel>>(initial);
 
 function clamp(name: PanelName, size: number): number {
   return Math.round(Math.min(PANEL_LIMITS[name].most, Math.max(PANEL_LIMITS[name].least, size)));
