@@ -1,7 +1,3 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({
-  dialect: 'postgresql',
-  schema: './src/server/db/schema.ts',
-  out: './src/server/db/migrations',
-});
+export default defineConfig({ dialect: 'postgresql', schema: './src/server/db/schema.ts', out: './src/server/db/migrations' });

@@ -8,13 +8,7 @@ const shared = {
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      {
-        jsc: {
-          parser: { syntax: 'typescript', tsx: true },
-          target: 'es2022',
-          transform: { react: { runtime: 'automatic' } },
-        },
-      },
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } },
     ],
   },
 };

@@ -16,9 +16,7 @@ export default defineConfig({
     // Measuring takes a core; the tests that are about findings ask for it.
     storageState: {
       cookies: [],
-      origins: [
-        { origin: process.env.MILLPOND_URL ?? '', localStorage: [{ name: 'mill-pond-measuring', value: 'asked' }] },
-      ],
+      origins: [{ origin: process.env.MILLPOND_URL ?? '', localStorage: [{ name: 'mill-pond-measuring', value: 'asked' }] }],
     },
     screenshot: 'only-on-failure',
     launchOptions: { executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false },

@@ -7,11 +7,7 @@ import { MeasuredPage } from '@/server/browser/measuring';
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const all = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
 
-async function timed(
-  page: MeasuredPage,
-  widths: readonly number[],
-  brute = false,
-): Promise<{ ms: number; layouts: number }> {
+async function timed(page: MeasuredPage, widths: readonly number[], brute = false): Promise<{ ms: number; layouts: number }> {
   const start = performance.now();
   let layouts = 0;
   for await (const step of page.sweep({ widths, brute })) layouts += step.layouts;
@@ -32,9 +28,13 @@ export async function benchAudit(): Promise<void> {
     sum.layouts += exact.layouts;
     sum.bruteMs += brute.ms;
     sum.brute += brute.layouts;
-    console.log(`  ${page.name}: 1/${(brute.layouts / exact.layouts).toFixed(1)} of the layouts, 1/${(brute.ms / exact.ms).toFixed(1)} of the time (${exact.ms.toFixed(0)} ms)`); // prettier-ignore
+    console.log(
+      `  ${page.name}: 1/${(brute.layouts / exact.layouts).toFixed(1)} of the layouts, 1/${(brute.ms / exact.ms).toFixed(1)} of the time (${exact.ms.toFixed(0)} ms)`,
+    );
   }
-  console.log(`  all: 1/${(sum.brute / sum.layouts).toFixed(1)} of the layouts, 1/${(sum.bruteMs / sum.ms).toFixed(1)} of the time`); // prettier-ignore
+  console.log(
+    `  all: 1/${(sum.brute / sum.layouts).toFixed(1)} of the layouts, 1/${(sum.bruteMs / sum.ms).toFixed(1)} of the time`,
+  );
   console.log('An edit on the catalogue, measured again where it can change anything');
   const catalogue = project.pages[1]!;
   const cards = Object.values(catalogue.elements).find(({ name }) => name === 'Tool cards')!;
@@ -42,18 +42,30 @@ export async function benchAudit(): Promise<void> {
   const full = await timed(whole, all);
   await whole.close();
   for (const at of ['bnarrow', 'bmiddle', 'base']) {
-    const { document, footprint } = applyEdit(project, { type: 'setStyle', owner: cards.id, at, property: 'column-gap', value: '13px' }); // prettier-ignore
+    const { document, footprint } = applyEdit(project, {
+      type: 'setStyle',
+      owner: cards.id,
+      at,
+      property: 'column-gap',
+      value: '13px',
+    });
     const touched = footprint[catalogue.id]?.widths ?? [];
     const ledger = new Ledger();
     const widths = planOf(document, DEFAULT_SLICE).slice(0, 1);
-    ledger.record(all.map((width) => ({ width, violations: [] })), 'widths', DEFAULT_SLICE.height); // prettier-ignore
+    ledger.record(
+      all.map((width) => ({ width, violations: [] })),
+      'widths',
+      DEFAULT_SLICE.height,
+    );
     ledger.invalidate(touched);
     const missing = ledger.missing(widths)[0]?.widths ?? [];
     const page = await MeasuredPage.open(document, document.pages[1]!);
     const again = await timed(page, missing);
     await page.close();
     const share = (100 * integersIn(touched, SWEEP_RANGE).length) / all.length;
-    console.log(`  at ${at}: ${share.toFixed(0)}% of the widths, ${((100 * again.ms) / full.ms).toFixed(0)}% of the time, widest measured ${Math.max(0, ...missing)}`); // prettier-ignore
+    console.log(
+      `  at ${at}: ${share.toFixed(0)}% of the widths, ${((100 * again.ms) / full.ms).toFixed(0)}% of the time, widest measured ${Math.max(0, ...missing)}`,
+    );
   }
 }
 
@@ -65,15 +77,17 @@ export async function benchMemory(audits = 200): Promise<void> {
     await measured.measure(all);
     await measured.close();
   }
-  const rows = execFileSync('ps', ['-eo', 'pid=,ppid=,rss='], { encoding: 'utf8' }).trim().split('\n').map((row) => row.trim().split(/\s+/).map(Number)); // prettier-ignore
+  const rows = execFileSync('ps', ['-eo', 'pid=,ppid=,rss='], { encoding: 'utf8' })
+    .trim()
+    .split('\n')
+    .map((row) => row.trim().split(/\s+/).map(Number));
   const family = new Set([process.pid]);
   for (let grown = true; grown;) {
     grown = false;
     for (const [pid, parent] of rows) if (family.has(parent!) && !family.has(pid!)) grown = Boolean(family.add(pid!));
   }
-  const chromium = rows.reduce(
-    (total, [pid, , rss]) => total + (family.has(pid!) && pid !== process.pid ? rss! : 0),
-    0,
+  const chromium = rows.reduce((total, [pid, , rss]) => total + (family.has(pid!) && pid !== process.pid ? rss! : 0), 0);
+  console.log(
+    `Memory after ${audits} audits: worker ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB, its Chromium's processes together ${(chromium / 1e3).toFixed(0)} MB (shared pages counted in each)`,
   );
-  console.log(`Memory after ${audits} audits: worker ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB, its Chromium's processes together ${(chromium / 1e3).toFixed(0)} MB (shared pages counted in each)`); // prettier-ignore
 }

@@ -108,20 +108,12 @@ export function benchCascade(): void {
     const id = some();
     const [at, own] = Object.entries(page.elements[id]!.styles)[0]!;
     const property = Object.keys(own).find((name) => /px$/.test(own[name]!)) ?? 'width';
-    const edited = applyEdit(project, {
-      type: 'setStyle',
-      owner: id,
-      at,
-      property,
-      value: `${(turn++ % 50) + 70}px`,
-    }).document;
+    const edited = applyEdit(project, { type: 'setStyle', owner: id, at, property, value: `${(turn++ % 50) + 70}px` }).document;
     const result = restyledPreview({ project, page, preview }, edited, edited.pages[0]!);
     if (result?.patch.kind !== 'rules') throw new Error('A changed value did not become a patch of rules.');
   }, 300);
   const compared = timed(() => patchBetween(preview, renderPreview({ ...project }, page, font)), 15);
-  console.log(
-    `  all ${PROPERTIES.length} properties of one element at one viewport: ${all.toFixed(3)} ms (wanted: under 1)`,
-  );
+  console.log(`  all ${PROPERTIES.length} properties of one element at one viewport: ${all.toFixed(3)} ms (wanted: under 1)`);
   console.log(`  its lanes: ${lanes.toFixed(2)} ms (wanted: under 5)`);
   console.log(`  full render: ${full.toFixed(0)} ms (wanted: under 150)`);
   console.log(

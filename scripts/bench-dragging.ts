@@ -37,11 +37,7 @@ async function frames(page: Frame, row: boolean, work: () => Promise<void>): Pro
   });
   // A picture with another gap is done when the next one begins.
   const gaps = times.slice(1).flatMap(([at], i) => (!row || times[i]![1] ? [at - times[i]![0]] : []));
-  return {
-    p95: gaps.sort((x, y) => x - y)[Math.floor(gaps.length * 0.95)]!,
-    changes: gaps.length,
-    count: times.length,
-  };
+  return { p95: gaps.sort((x, y) => x - y)[Math.floor(gaps.length * 0.95)]!, changes: gaps.length, count: times.length };
 }
 
 /** Dragging a gap in the workbench, against the same style change made by a bare script in a bare frame. */
@@ -74,7 +70,9 @@ export async function benchDragging(): Promise<void> {
   const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const project = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project };
   const html = previewDocument(renderPreview(project.project, project.project.pages[0]!, fontData), '');
-  await bare.setContent('<!doctype html><body style="margin:0"><iframe style="border:0;width:1200px;height:745px;transform:scale(.58);transform-origin:0 0"></iframe>'); // prettier-ignore
+  await bare.setContent(
+    '<!doctype html><body style="margin:0"><iframe style="border:0;width:1200px;height:745px;transform:scale(.58);transform-origin:0 0"></iframe>',
+  );
   await bare.evaluate(async (source) => {
     const frame = document.querySelector('iframe')!;
     frame.srcdoc = source;

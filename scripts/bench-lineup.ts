@@ -43,22 +43,13 @@ async function until(frames: readonly Frame[], asked: number): Promise<number> {
 
 const now = 'performance.timeOrigin + performance.now()';
 
-async function lineup(
-  browser: Browser,
-  address: string,
-  id: string,
-  devices: readonly string[],
-  zoom: number,
-): Promise<Page> {
+async function lineup(browser: Browser, address: string, id: string, devices: readonly string[], zoom: number): Promise<Page> {
   const page = await browser.newPage({ viewport: VIEWPORT });
   await page.addInitScript(
     ([project, list]) => {
       try {
         localStorage.setItem('mill-pond-measuring', 'asked');
-        localStorage.setItem(
-          `mill-pond-lineup ${project}`,
-          JSON.stringify({ places: list.map((device) => ({ device })) }),
-        );
+        localStorage.setItem(`mill-pond-lineup ${project}`, JSON.stringify({ places: list.map((device) => ({ device })) }));
       } catch {
         // Preview frames have no storage.
       }
@@ -133,8 +124,7 @@ async function updates(browser: Browser, address: string, id: string, project: P
     const css = rule.lines.join(' ').replace(/gap: [^;]+;/, `gap: 8px ${20 + step}px;`);
     const asked = await bare.evaluate(
       ([selector, text]) => {
-        for (const frame of document.querySelectorAll('iframe'))
-          frame.contentWindow!.postMessage({ selector, css: text }, '*');
+        for (const frame of document.querySelectorAll('iframe')) frame.contentWindow!.postMessage({ selector, css: text }, '*');
         return performance.timeOrigin + performance.now();
       },
       [rule.selector, css] as const,
@@ -179,8 +169,7 @@ async function scrubbing(browser: Browser, address: string, id: string, project:
     const begun = performance.now();
     for (let i = 0; performance.now() - begun < 5_000; i++) {
       await new Promise(requestAnimationFrame);
-      for (const { frame, width } of frames)
-        frame.style.width = `${Math.round(width * (1 + 0.3 * Math.sin(i / 15)))}px`;
+      for (const { frame, width } of frames) frame.style.width = `${Math.round(width * (1 + 0.3 * Math.sin(i / 15)))}px`;
     }
   });
   const theirs = (await Promise.all(inside(bare).map(pictures))).map((times) => times.length / 5);
@@ -229,9 +218,7 @@ async function memory(address: string, id: string, project: Project): Promise<vo
   const session = await browser.newBrowserCDPSession();
   const { processInfo } = await session.send('SystemInfo.getProcessInfo');
   const main = processInfo.find(({ type }) => type === 'browser')!.id;
-  console.log(
-    `${open} devices open: ${memoryOf(main).toFixed(0)} MB in all processes of the browser (1,500 at most are wanted)`,
-  );
+  console.log(`${open} devices open: ${memoryOf(main).toFixed(0)} MB in all processes of the browser (1,500 at most are wanted)`);
   await browser.close();
 }
 

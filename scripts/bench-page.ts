@@ -28,8 +28,10 @@ export function cards(): PageElement[] {
   const row = element('erow', 'div', {
     name: 'Cards',
     children: parts.map(([card]) => card!.id),
-    styles: { base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'row-gap': '8px', 'column-gap': '20px' } },
-  }); // prettier-ignore
+    styles: {
+      base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'row-gap': '8px', 'column-gap': '20px' },
+    },
+  });
   return [row, ...parts.flat()];
 }
 
@@ -37,7 +39,10 @@ export function cards(): PageElement[] {
 export async function projectOfCards(page: Page, address: string): Promise<string> {
   const made = await page.request.post(`${address}/api/projects`, { data: { name: 'Cards', from: 'empty' } });
   const { id } = (await made.json()) as { id: string };
-  const opened = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project; revision: number }; // prettier-ignore
+  const opened = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as {
+    project: Project;
+    revision: number;
+  };
   const first = opened.project.pages[0]!;
   const parent = first.elements[first.root]!.children[0]!;
   const edit = { type: 'insertElement', page: first.id, parent, index: 0, elements: cards() };

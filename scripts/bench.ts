@@ -69,9 +69,7 @@ async function longestTask(page: BrowserPage, work: () => Promise<void>): Promis
     const kept = globalThis as unknown as { tasks: number[]; observer?: PerformanceObserver };
     kept.observer?.disconnect();
     kept.tasks = [];
-    kept.observer = new PerformanceObserver((list) =>
-      kept.tasks.push(...list.getEntries().map((entry) => entry.duration)),
-    );
+    kept.observer = new PerformanceObserver((list) => kept.tasks.push(...list.getEntries().map((entry) => entry.duration)));
     kept.observer.observe({ type: 'longtask' });
   });
   await work();
@@ -97,8 +95,7 @@ async function interaction(): Promise<void> {
   const scrub = async () => {
     await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
     await page.mouse.down();
-    for (let i = 0; i <= 120; i++)
-      await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
+    for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
     await page.mouse.up();
   };
   console.log(`Main thread while scrubbing over all widths: tasks ${await longestTask(page, scrub)}`);

@@ -24,5 +24,7 @@ for (let at = 0; at < sequences; at++) {
   if ((at + 1) % 1_000 === 0) console.log(`${at + 1} sequences, ${wrong} with a fault`);
 }
 const sum = (map: ReadonlyMap<string, number>) => [...map.values()].reduce((a, b) => a + b, 0);
-console.log(`${sequences} sequences from seed ${first}: ${sum(counts.taken)} edits taken, ${sum(counts.refused)} refused, ${wrong} sequences with a fault.`); // prettier-ignore
+console.log(
+  `${sequences} sequences from seed ${first}: ${sum(counts.taken)} edits taken, ${sum(counts.refused)} refused, ${wrong} sequences with a fault.`,
+);
 process.exit(wrong > 0 ? 1 : 0);

@@ -65,18 +65,13 @@ if (pages > 0) {
 }
 const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
 for (const file of files)
-  await check(
-    file,
-    await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked),
-  );
+  await check(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
 for (let i = 0; i < pages; i++) {
   const most = Math.min(stretch, allWidths.length);
   const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));
   const page = await MeasuredPage.openHtml(generatePage(seed + i), asked);
   await check(`generated ${seed + i}`, page, allWidths.slice(first, first + most));
 }
-console.log(
-  `${differences} differences at ${decided} widths; 1/${(decided / layouts).toFixed(1)} of the layouts in all`,
-);
+console.log(`${differences} differences at ${decided} widths; 1/${(decided / layouts).toFixed(1)} of the layouts in all`);
 await closeBrowser();
 process.exit(differences > 0 ? 1 : 0);

@@ -12,23 +12,13 @@ const VIEW_WORDS: Readonly<Record<View, string>> = {
   turned: 'on each device, compared with the device turned',
 };
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
-const MEANINGS = {
-  broken: 'Content can’t be read or reached.',
-  poor: 'It works, badly.',
-  note: 'Worth a look.',
-} as const;
+const MEANINGS = { broken: 'Content can’t be read or reached.', poor: 'It works, badly.', note: 'Worth a look.' } as const;
 
 function part({ id, title, why, rule, view = 'widths', limits = {} }: Check): string {
   const numbers = Object.values(limits).map(
     ({ label, unit, usual, least, most }) => `- ${label}: ${usual} ${unit} (${least} to ${most})`,
   );
-  const lines = [
-    `### ${title}`,
-    '',
-    `${why}`,
-    '',
-    `Rule: ${rule}. Looked at ${VIEW_WORDS[view]}. In reports: \`${id}\`.`,
-  ];
+  const lines = [`### ${title}`, '', `${why}`, '', `Rule: ${rule}. Looked at ${VIEW_WORDS[view]}. In reports: \`${id}\`.`];
   if (numbers.length > 0) lines.push('', ...numbers);
   return lines.join('\n');
 }

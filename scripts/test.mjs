@@ -26,9 +26,7 @@ const program = (path) => join(root, 'node_modules', path);
 async function steps(list) {
   const mine = list.filter(([name]) => wanted(name));
   if (mine.length > 0) console.log(`\n${mine.map(([name]) => name).join(', ')}`);
-  const codes = await Promise.all(
-    mine.map(([, path, args]) => run(process.execPath, [program(path), ...args], { cwd: root })),
-  );
+  const codes = await Promise.all(mine.map(([, path, args]) => run(process.execPath, [program(path), ...args], { cwd: root })));
   mine.forEach(([name], i) => count(name, codes[i] === 0));
 }
 
@@ -36,9 +34,7 @@ async function unitTests() {
   if (!wanted('unit')) return;
   console.log('\nunit');
   const file = join(results, 'unit.json');
-  const code = await run(process.execPath, [program('jest/bin/jest.js'), '--json', `--outputFile=${file}`], {
-    cwd: root,
-  });
+  const code = await run(process.execPath, [program('jest/bin/jest.js'), '--json', `--outputFile=${file}`], { cwd: root });
   try {
     const report = JSON.parse(readFileSync(file, 'utf8'));
     passed += report.numPassedTests;

@@ -37,10 +37,7 @@ function circlesOf(root) {
       for (const [to, files] of rooms.get(room))
         if (group.includes(to))
           for (const file of files)
-            known.set(
-              file,
-              `Folders import each other in a circle: ${group.join(', ')}. This one draws ${room} -> ${to}.`,
-            );
+            known.set(file, `Folders import each other in a circle: ${group.join(', ')}. This one draws ${room} -> ${to}.`);
   return known;
 }
 

@@ -6,8 +6,7 @@ import { dirname, join, relative, resolve } from 'node:path';
  * `server` and `ui` their folders). Types count too: what imports only a type still can't be understood without it.
  */
 
-const SPECIFIER =
-  /(?:^|\n)\s*(?:import|export)\s(?:[^'";]*?\sfrom\s)?['"]([^'"]+)['"]|\bimport\(\s*['"]([^'"]+)['"]\s*\)/g;
+const SPECIFIER = /(?:^|\n)\s*(?:import|export)\s(?:[^'";]*?\sfrom\s)?['"]([^'"]+)['"]|\bimport\(\s*['"]([^'"]+)['"]\s*\)/g;
 const ENDINGS = ['', '.ts', '.tsx', '/index.ts', '/index.tsx'];
 const DIVIDED = new Set(['core', 'server', 'ui']);
 

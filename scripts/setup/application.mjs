@@ -25,12 +25,7 @@ export async function serve({ url, port, dev = false }) {
     cwd: root,
     stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
     detached: true,
-    env: {
-      ...process.env,
-      DATABASE_URL: url,
-      NEXT_TELEMETRY_DISABLED: '1',
-      NODE_ENV: dev ? 'development' : 'production',
-    },
+    env: { ...process.env, DATABASE_URL: url, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: dev ? 'development' : 'production' },
   });
   let ended = false;
   child.on('exit', () => (ended = true));

@@ -5,14 +5,7 @@ import { root } from './places.mjs';
 import { fail, run } from './process.mjs';
 import { hashOf, hasStamp, writeStamp } from './stamp.mjs';
 
-const SOURCES = [
-  'src',
-  'package-lock.json',
-  'next.config.ts',
-  'postcss.config.mjs',
-  'tsconfig.json',
-  'scripts/setup/bundle.mjs',
-];
+const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'scripts/setup/bundle.mjs'];
 
 export const nextProgram = join(root, 'node_modules/next/dist/bin/next');
 

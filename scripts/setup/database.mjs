@@ -52,17 +52,7 @@ function createCluster(programs, user, data, settings) {
   if (user.uid !== undefined) chownSync(passwordFile, user.uid, user.gid);
   const made = spawnSync(
     join(programs, 'initdb'),
-    [
-      '-D',
-      data,
-      '-U',
-      'millpond',
-      '--pwfile',
-      passwordFile,
-      '--auth=scram-sha-256',
-      '--encoding=UTF8',
-      '--locale=C.UTF-8',
-    ],
+    ['-D', data, '-U', 'millpond', '--pwfile', passwordFile, '--auth=scram-sha-256', '--encoding=UTF8', '--locale=C.UTF-8'],
     { ...user, cwd: '/', encoding: 'utf8' },
   );
   rmSync(passwordFile, { force: true });

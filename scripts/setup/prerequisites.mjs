@@ -15,9 +15,7 @@ export function postgresPrograms() {
 }
 
 const hasChromium = () =>
-  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some(
-    (path) => path && existsSync(path),
-  );
+  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => path && existsSync(path));
 
 /** Sees to Node, PostgreSQL and Chromium: installs them as root, says how as anybody else. */
 export async function requirePrerequisites() {

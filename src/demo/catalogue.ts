@@ -8,11 +8,17 @@ const filter = (text: string): Sprig =>
       text,
       attributes: { href: '#' },
       base: {
-        display: 'block', padding: '5px 14px', border: '1px solid #3a4744', 'border-radius': '16px', 'font-size': '14px', 'white-space': 'nowrap',
-        color: 'inherit', 'text-decoration': 'none',
+        display: 'block',
+        padding: '5px 14px',
+        border: '1px solid #3a4744',
+        'border-radius': '16px',
+        'font-size': '14px',
+        'white-space': 'nowrap',
+        color: 'inherit',
+        'text-decoration': 'none',
       },
     }),
-  ]); // prettier-ignore
+  ]);
 
 const tool = (picture: string, name: string, place: string, button: string): Sprig =>
   el('li', { name: `${name} card`, shared: ['scard'], narrow: { height: '390px' } }, [
@@ -60,10 +66,7 @@ export const catalogue = page('Catalogue', [
     ]),
     el(
       'ul',
-      {
-        name: 'Filters',
-        base: { display: 'flex', gap: '8px', margin: '20px 0', padding: '0', 'list-style': 'none' },
-      },
+      { name: 'Filters', base: { display: 'flex', gap: '8px', margin: '20px 0', padding: '0', 'list-style': 'none' } },
       ['All', 'Wood', 'Garden', 'Measuring', 'In today'].map(filter),
     ),
     el(

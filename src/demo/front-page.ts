@@ -28,13 +28,7 @@ export const frontPage = page('Front page', [
       'section',
       {
         name: 'Welcome',
-        base: {
-          display: 'grid',
-          'grid-template-columns': '3fr 2fr',
-          gap: '48px',
-          'align-items': 'center',
-          padding: '56px 0',
-        },
+        base: { display: 'grid', 'grid-template-columns': '3fr 2fr', gap: '48px', 'align-items': 'center', padding: '56px 0' },
         middle: { gap: '28px', padding: '40px 0' },
         narrow: { 'grid-template-columns': 'minmax(0, 1fr)', gap: '24px', padding: '28px 0' },
       },

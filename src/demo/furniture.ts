@@ -7,12 +7,7 @@ const link = (text: string, page: string) =>
 /** The header that the finished pages share: name and menu, folded to a button on narrow screens. */
 function siteHeader(): Sprig {
   return el('header', { name: 'Header', shared: ['sheader'] }, [
-    el('a', {
-      text: 'Tansy Street Tool Library',
-      name: 'Name',
-      attributes: { href: 'page:gfront' },
-      shared: ['sbrand'],
-    }),
+    el('a', { text: 'Tansy Street Tool Library', name: 'Name', attributes: { href: 'page:gfront' }, shared: ['sbrand'] }),
     el('nav', { name: 'Menu', attributes: { 'aria-label': 'Pages' } }, [
       el('ul', { name: 'Menu list', shared: ['smenu'] }, [
         link('Catalogue', 'gcatalogue'),

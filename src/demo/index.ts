@@ -14,12 +14,7 @@ import { toolAndBooking } from './tool-and-booking';
 
 export const DEMO_NAME = 'Tansy Street Tool Library';
 
-const page = (id: string, name: string, slug: string, root: Sprig): Page => ({
-  id,
-  name,
-  slug,
-  ...plant(id.slice(1), root),
-});
+const page = (id: string, name: string, slug: string, root: Sprig): Page => ({ id, name, slug, ...plant(id.slice(1), root) });
 
 /** The demo project: one finished page, one with honest mistakes, three in between. */
 export function demoProject(id: string, name = DEMO_NAME): Project {
@@ -36,9 +31,7 @@ export function demoProject(id: string, name = DEMO_NAME): Project {
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,
     sheets: [],
-    kinds: {
-      kbutton: { base: { cursor: 'pointer', 'font-weight': '500' } },
-    },
+    kinds: { kbutton: { base: { cursor: 'pointer', 'font-weight': '500' } } },
     shared: SHARED,
     pictures: PICTURES,
     blocks: [],

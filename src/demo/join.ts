@@ -37,10 +37,7 @@ export const join = page('Join', [
       [
         el(
           'form',
-          {
-            name: 'Join form',
-            base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'stretch' },
-          },
+          { name: 'Join form', base: { display: 'flex', 'flex-direction': 'column', gap: '16px', 'align-items': 'stretch' } },
           [
             field('Name', 'text', 'What shall we call you?'),
             field('Email', 'email', 'For reminders only'),
@@ -69,11 +66,7 @@ export const join = page('Join', [
               name: 'Welcome text',
               base: { margin: '0 0 12px' },
             }),
-            el('p', {
-              text: 'We ask for two evenings a year at the desk.',
-              name: 'Welcome duty',
-              base: { margin: '0' },
-            }),
+            el('p', { text: 'We ask for two evenings a year at the desk.', name: 'Welcome duty', base: { margin: '0' } }),
           ],
         ),
       ],

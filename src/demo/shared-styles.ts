@@ -37,9 +37,7 @@ export const SHARED: readonly SharedStyle[] = [
     narrow: { display: 'none' },
   }),
   style('slink', 'Plain link', { base: { color: 'inherit', 'text-decoration': 'none', 'white-space': 'nowrap' } }),
-  style('sbrand', 'Name', {
-    base: { 'font-weight': '700', 'font-size': '18px', color: 'inherit', 'text-decoration': 'none' },
-  }),
+  style('sbrand', 'Name', { base: { 'font-weight': '700', 'font-size': '18px', color: 'inherit', 'text-decoration': 'none' } }),
   style('smenubutton', 'Menu button', {
     base: {
       display: 'none',
@@ -85,21 +83,10 @@ export const SHARED: readonly SharedStyle[] = [
     },
   }),
   style('scardbody', 'Card body', {
-    base: {
-      display: 'flex',
-      'flex-direction': 'column',
-      'align-items': 'flex-start',
-      gap: '6px',
-      padding: '14px 16px 16px',
-    },
+    base: { display: 'flex', 'flex-direction': 'column', 'align-items': 'flex-start', gap: '6px', padding: '14px 16px 16px' },
   }),
   style('sfooter', 'Site footer', {
-    base: {
-      'margin-top': '64px',
-      padding: '28px 32px',
-      'border-top': '1px solid #c9c2b2',
-      'background-color': '#f3f0e9',
-    },
+    base: { 'margin-top': '64px', padding: '28px 32px', 'border-top': '1px solid #c9c2b2', 'background-color': '#f3f0e9' },
     narrow: { 'margin-top': '40px', padding: '20px 16px' },
   }),
 ];

@@ -47,12 +47,7 @@ export const toolAndBooking = page('Tool and booking', [
     },
     [
       el('article', { name: 'Tool' }, [
-        el('h1', {
-          text: 'Cordless drill, 18 volt',
-          name: 'Tool name',
-          shared: ['stitle'],
-          base: { 'margin-bottom': '20px' },
-        }),
+        el('h1', { text: 'Cordless drill, 18 volt', name: 'Tool name', shared: ['stitle'], base: { 'margin-bottom': '20px' } }),
         el('img', {
           name: 'Tool drawing',
           attributes: { src: 'picture:pdrill', alt: 'A cordless drill' },

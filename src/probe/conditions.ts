@@ -16,7 +16,19 @@ const TALL =
   /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|\b(?:fixed|sticky)\b|(?:height|block-size)\s*:[^;}]*%|\b(?:top|bottom|inset[a-z-]*)\s*:[^;}]*%/;
 const EM = 16;
 /** CSS Values 4, 5.2: px of the absolute units; em in a media condition is 16 px unless the reader says otherwise. */
-const UNITS: Readonly<Record<string, number>> = { px: 1, em: EM, rem: EM, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, pt: 96 / 72, pc: 16, q: 96 / 101.6, ch: EM / 2, ex: EM / 2 }; // prettier-ignore
+const UNITS: Readonly<Record<string, number>> = {
+  px: 1,
+  em: EM,
+  rem: EM,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  pt: 96 / 72,
+  pc: 16,
+  q: 96 / 101.6,
+  ch: EM / 2,
+  ex: EM / 2,
+};
 
 /** Every width at which a media condition in words could change its mind: too many do no harm, too few would. */
 function edgesOfMedia(media: string, height: number): number[] {

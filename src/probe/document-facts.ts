@@ -112,9 +112,7 @@ export class DocumentReader {
 
   #textSizes(): Float64Array {
     return Float64Array.from(this.nodes, (node, i) =>
-      this.#texts[i]!.length > 0 || FIELDS.has(node.localName)
-        ? parseFloat(this.#window.getComputedStyle(node).fontSize)
-        : 0,
+      this.#texts[i]!.length > 0 || FIELDS.has(node.localName) ? parseFloat(this.#window.getComputedStyle(node).fontSize) : 0,
     );
   }
 

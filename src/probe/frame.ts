@@ -199,8 +199,7 @@ addEventListener(
   true,
 );
 addEventListener('keyup', (event) => {
-  if (!editing && event.key.length === 1)
-    send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
+  if (!editing && event.key.length === 1) send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
 });
 addEventListener(
   'scroll',

@@ -75,8 +75,7 @@ export function setMarks(next: Marks): void {
       ? '[data-mp-node] { outline: 1px solid rgb(28 107 94 / .55) !important; outline-offset: -1px !important; }'
       : '',
   );
-  if (!document.adoptedStyleSheets.includes(outlines))
-    document.adoptedStyleSheets = [...document.adoptedStyleSheets, outlines];
+  if (!document.adoptedStyleSheets.includes(outlines)) document.adoptedStyleSheets = [...document.adoptedStyleSheets, outlines];
   drawMarks();
 }
 

@@ -4,8 +4,7 @@ export type { Rect };
 
 export const find = (id: string) => document.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
 
-export const idOf = (element: Element | null | undefined) =>
-  (element as HTMLElement | null | undefined)?.dataset?.mpNode;
+export const idOf = (element: Element | null | undefined) => (element as HTMLElement | null | undefined)?.dataset?.mpNode;
 
 /** The box of an element in the window; null where it has none. */
 export function rectOf(element: Element | null | undefined): Rect | null {
@@ -14,5 +13,4 @@ export function rectOf(element: Element | null | undefined): Rect | null {
   return [left, top, width, height];
 }
 
-export const send = (message: Record<string, unknown>) =>
-  parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');
+export const send = (message: Record<string, unknown>) => parent.postMessage({ from: 'mill-pond-frame', ...message }, '*');

@@ -45,8 +45,7 @@ function morph(from: Element, to: Element): void {
   // What somebody is typing stays as it is until they have finished.
   if (from.hasAttribute('contenteditable')) return;
   for (const { name } of [...from.attributes]) if (!to.hasAttribute(name)) from.removeAttribute(name);
-  for (const { name, value } of [...to.attributes])
-    if (from.getAttribute(name) !== value) from.setAttribute(name, value);
+  for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
   const old = new Map([...from.children].map((child) => [(child as HTMLElement).dataset.mpNode, child]));
   const wanted = [...to.childNodes].map((child) => {
     if (!(child instanceof HTMLElement)) return document.importNode(child, true);
@@ -58,8 +57,7 @@ function morph(from: Element, to: Element): void {
   const same =
     wanted.length === from.childNodes.length &&
     wanted.every(
-      (child, i) =>
-        child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue),
+      (child, i) => child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue),
     );
   if (!same) from.replaceChildren(...wanted);
 }

@@ -111,16 +111,7 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
 /** Ends a drag that goes on, as if it had never been. */
 export function cancelDrag(): boolean {
   if (!press?.dragging) return false;
-  send({
-    type: 'drag',
-    phase: 'cancel',
-    id: press.id ?? null,
-    x: press.x,
-    y: press.y,
-    shift: false,
-    ctrl: false,
-    alt: false,
-  });
+  send({ type: 'drag', phase: 'cancel', id: press.id ?? null, x: press.x, y: press.y, shift: false, ctrl: false, alt: false });
   document.documentElement.style.removeProperty('user-select');
   press = undefined;
   return true;

@@ -3,12 +3,7 @@ import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
 import { characterWidth } from './character-width';
 import { colourOf } from './colour';
 
-const CUTS: Readonly<Record<string, number>> = {
-  hidden: Cut.hidden,
-  clip: Cut.hidden,
-  auto: Cut.scrolls,
-  scroll: Cut.scrolls,
-};
+const CUTS: Readonly<Record<string, number>> = { hidden: Cut.hidden, clip: Cut.hidden, auto: Cut.scrolls, scroll: Cut.scrolls };
 const POSITIONINGS: Readonly<Record<string, number>> = {
   relative: Positioning.anchor,
   sticky: Positioning.anchor,
@@ -24,17 +19,32 @@ interface Specified {
   readonly unit?: string;
 }
 
-function emptyStyles(
-  count: number,
-): Writable<StyleFacts> & { grids: Map<number, { template: string; columns: number }> } {
+function emptyStyles(count: number): Writable<StyleFacts> & { grids: Map<number, { template: string; columns: number }> } {
   const bytes = () => new Uint8Array(count);
   const numbers = (each: number) => new Float64Array(count * each);
   return {
-    cutX: bytes(), cutY: bytes(), ellipsis: bytes(), position: bytes(), pinned: bytes(), level: bytes(), flow: bytes(),
-    fixedHeight: bytes(), share: numbers(1), grids: new Map(), visible: bytes(), bold: bytes(), ink: numbers(4),
-    ground: numbers(4), backdrop: bytes(), opacity: numbers(1), solid: bytes(), moved: bytes(), breaks: bytes(), chars: numbers(1),
+    cutX: bytes(),
+    cutY: bytes(),
+    ellipsis: bytes(),
+    position: bytes(),
+    pinned: bytes(),
+    level: bytes(),
+    flow: bytes(),
+    fixedHeight: bytes(),
+    share: numbers(1),
+    grids: new Map(),
+    visible: bytes(),
+    bold: bytes(),
+    ink: numbers(4),
+    ground: numbers(4),
+    backdrop: bytes(),
+    opacity: numbers(1),
+    solid: bytes(),
+    moved: bytes(),
+    breaks: bytes(),
+    chars: numbers(1),
     scrollPadding: [0, 0],
-  }; // prettier-ignore
+  };
 }
 
 const flowOf = ({ display, flexDirection, flexWrap }: CSSStyleDeclaration) =>
@@ -89,11 +99,7 @@ export interface ReadElement extends ElementFacts {
 }
 
 /** Reads all computed styles that checks ask about. Nothing of it changes between two events of the same band. */
-export function readStyles(
-  nodes: readonly HTMLElement[],
-  elements: readonly ReadElement[],
-  window: Window,
-): StyleFacts {
+export function readStyles(nodes: readonly HTMLElement[], elements: readonly ReadElement[], window: Window): StyleFacts {
   const facts = emptyStyles(nodes.length);
   const transparent = new Uint8Array(nodes.length);
   nodes.forEach((node, i) => {
@@ -106,8 +112,7 @@ export function readStyles(
     facts.cutX[i] = replaced ? Cut.none : (CUTS[style.overflowX] ?? Cut.none);
     facts.cutY[i] = replaced ? Cut.none : (CUTS[style.overflowY] ?? Cut.none);
     facts.ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;
-    facts.position[i] =
-      POSITIONINGS[style.position] ?? (style.transform === 'none' ? Positioning.flow : Positioning.anchor);
+    facts.position[i] = POSITIONINGS[style.position] ?? (style.transform === 'none' ? Positioning.flow : Positioning.anchor);
     facts.pinned[i] = pinnedOf(node, style);
     facts.level[i] = levelOf(style);
     facts.bold[i] = parseFloat(style.fontWeight) >= 700 ? 1 : 0;
@@ -126,8 +131,7 @@ export function readStyles(
         ? 1
         : 0;
     facts.moved[i] = movedOf(style);
-    facts.breaks[i] =
-      style.overflowWrap !== 'normal' || /^break/.test(style.wordBreak) || style.hyphens === 'auto' ? 1 : 0;
+    facts.breaks[i] = style.overflowWrap !== 'normal' || /^break/.test(style.wordBreak) || style.hyphens === 'auto' ? 1 : 0;
     if (elements[i]!.chars > 0) facts.chars[i] = characterWidth(elements[i]!.text, style);
     facts.flow[i] = flowOf(style);
     if (node.childElementCount > 0) {
@@ -156,10 +160,7 @@ function shareOf(facts: StyleFacts, node: HTMLElement, parent: number, style: CS
   if (!template || style.gridColumnStart !== 'auto' || style.gridColumnEnd !== 'auto') return 0;
   // `repeat(3, 1fr)` or the same track again and again.
   const even =
-    /^repeat\((\d+|auto-fill|auto-fit), (minmax\([^)]*fr\)|[\d.]+fr)\)$/.test(template) ||
-    /^([\d.]+fr)( \1)*$/.test(template);
-  const free = !/^(start|end|center|left|right|self-start|self-end|flex-start|flex-end|baseline)/.test(
-    style.justifySelf,
-  );
+    /^repeat\((\d+|auto-fill|auto-fit), (minmax\([^)]*fr\)|[\d.]+fr)\)$/.test(template) || /^([\d.]+fr)( \1)*$/.test(template);
+  const free = !/^(start|end|center|left|right|self-start|self-end|flex-start|flex-end|baseline)/.test(style.justifySelf);
   return even && free && String(node.computedStyleMap().get('width')) === 'auto' ? 1 : 0;
 }

@@ -23,9 +23,16 @@ async function compare(page: MeasuredPage, widths: readonly number[], view?: Vie
   return compareSweeps(exact, brute);
 }
 
-test.each([[1, 340], [4, 500], [7, 900], [11, 1300], [12, 330], [15, 1100]])('generated page %i from %i px on', async (seed, first) => {
+test.each([
+  [1, 340],
+  [4, 500],
+  [7, 900],
+  [11, 1300],
+  [12, 330],
+  [15, 1100],
+])('generated page %i from %i px on', async (seed, first) => {
   expect(await compare(await MeasuredPage.openHtml(generatePage(seed), asked), from(first, 80))).toEqual([]);
-}); // prettier-ignore
+});
 
 test('the demo’s catalogue around its failing widths, in several views', async () => {
   const open = () => MeasuredPage.open(project, project.pages[1]!);
@@ -43,12 +50,17 @@ test('far fewer layouts are made than there are widths', async () => {
 });
 
 test('one sweep serves all heights where nothing depends on them, and the result is that of each', async () => {
-  const html = '<!doctype html><html><meta name="viewport" content="width=device-width"><body style="margin:0"><p data-mp-first style="margin:590px 0 0;font:20px/24px sans-serif">Now</p></body></html>'; // prettier-ignore
+  const html =
+    '<!doctype html><html><meta name="viewport" content="width=device-width"><body style="margin:0"><p data-mp-first style="margin:590px 0 0;font:20px/24px sans-serif">Now</p></body></html>';
   const first = asked.filter(({ id }) => id === 'first-below');
   const page = await MeasuredPage.openHtml(html, first);
   const wish = { view: 'heights' as const, heights: [600, 614, 700] };
-  const said = (await page.measure([400, 401], wish)).map(({ width, height, violations }) => [width, height, violations.length]); // prettier-ignore
-  const brute = (await page.measure([400, 401], { ...wish, brute: true })).map(({ width, height, violations }) => [width, height, violations.length]); // prettier-ignore
+  const said = (await page.measure([400, 401], wish)).map(({ width, height, violations }) => [width, height, violations.length]);
+  const brute = (await page.measure([400, 401], { ...wish, brute: true })).map(({ width, height, violations }) => [
+    width,
+    height,
+    violations.length,
+  ]);
   await page.close();
   const sorted = (list: unknown[]) => list.map((one) => JSON.stringify(one)).sort();
   expect(sorted(said)).toEqual(sorted(brute));
@@ -63,7 +75,7 @@ test('an audit that takes too long is given up and says so, with what it has fou
 });
 
 test('a page of 3,000 elements is measured', async () => {
-  const cards = Array.from({ length: 1_000 }, (_, i) => `<div style="flex:1 0 180px"><p>Card ${i}</p><a href="#">More</a></div>`); // prettier-ignore
+  const cards = Array.from({ length: 1_000 }, (_, i) => `<div style="flex:1 0 180px"><p>Card ${i}</p><a href="#">More</a></div>`);
   const html = `<!doctype html><html><meta name="viewport" content="width=device-width"><body><main style="display:flex;flex-wrap:wrap">${cards.join('')}</main></body></html>`;
   const page = await MeasuredPage.openHtml(html, asked);
   expect(await page.measure(from(600, 40))).toHaveLength(40);

@@ -29,7 +29,8 @@ test('every check has at least four pages that pass and four that fail', () => {
   for (const { id } of CHECKS) {
     if (NO_PAGES.has(id)) continue;
     const files = readdirSync(join(root, id));
-    for (const kind of ['pass', 'fail']) expect([id, kind, files.filter((file) => file.startsWith(kind)).length >= 4]).toEqual([id, kind, true]); // prettier-ignore
+    for (const kind of ['pass', 'fail'])
+      expect([id, kind, files.filter((file) => file.startsWith(kind)).length >= 4]).toEqual([id, kind, true]);
   }
 });
 

@@ -25,10 +25,7 @@ test('malformed requests to every route get a sentence and change nothing', asyn
   ];
   for (const [path, method] of routes)
     for (const data of ['{', '[]', 'null', '"x"', '{"a":1}', '']) {
-      const answer = await request[method](path, {
-        data: Buffer.from(data),
-        headers: { 'content-type': 'application/json' },
-      });
+      const answer = await request[method](path, { data: Buffer.from(data), headers: { 'content-type': 'application/json' } });
       expect([path, data, answer.status() >= 400 && answer.status() < 500]).toEqual([path, data, true]);
       expect(((await answer.json()) as { error: string }).error).toMatch(/\w{3,}/);
     }
@@ -69,9 +66,18 @@ test('edits that can not be are refused in words, each by itself', async ({ requ
     [{ type: 'renameElement', node, name: '' }, /can't be empty/],
     [{ type: 'setText', node, text: 'x'.repeat(30_000) }, /at most 20000 characters/],
     [{ type: 'setStyle', owner: 'egone', at: 'base', property: 'width', value: '1px' }, /has been removed/],
-    [{ type: 'insertElement', page: 'gfront', parent: before.project.pages[0]!.root, index: 0, elements: [{ id: 'ex', tag: 'script', name: 'X', attributes: {}, children: [], shared: [], styles: {} }] }, /isn't an element/],
+    [
+      {
+        type: 'insertElement',
+        page: 'gfront',
+        parent: before.project.pages[0]!.root,
+        index: 0,
+        elements: [{ id: 'ex', tag: 'script', name: 'X', attributes: {}, children: [], shared: [], styles: {} }],
+      },
+      /isn't an element/,
+    ],
     [{ type: 'unheard' }, /./],
-  ]; // prettier-ignore
+  ];
   for (const [bad, words] of refused) {
     const answer = await request.post(`/api/projects/${id}/edits`, { data: edit(bad) });
     expect([bad.type, answer.status()]).toEqual([bad.type, 422]);
@@ -82,23 +88,16 @@ test('edits that can not be are refused in words, each by itself', async ({ requ
   });
   expect(huge.status()).toBe(413);
   const mixed = await request.post(`/api/projects/${id}/edits`, {
-    data: {
-      revision: 0,
-      edits: [...edit({ type: 'setText', node, text: 'fine' }).edits, ...edit(refused[8]![0]).edits],
-    },
+    data: { revision: 0, edits: [...edit({ type: 'setText', node, text: 'fine' }).edits, ...edit(refused[8]![0]).edits] },
   });
-  expect(await mixed.json()).toMatchObject({
-    revision: 1,
-    refused: [{ why: expect.stringMatching(/no rule/) as unknown }],
-  });
+  expect(await mixed.json()).toMatchObject({ revision: 1, refused: [{ why: expect.stringMatching(/no rule/) as unknown }] });
   expect(elementNamed((await readProject(request, id)).project, 'Notice').text).toBe('fine');
 });
 
 test('a window that is behind is told what it missed; the same edit sent twice is made once', async ({ request }) => {
   const id = await createProject(request, 'demo');
   const node = elementNamed((await readProject(request, id)).project, 'Notice').id;
-  const post = async (data: object) =>
-    (await request.post(`/api/projects/${id}/edits`, { data })).json() as Promise<object>;
+  const post = async (data: object) => (await request.post(`/api/projects/${id}/edits`, { data })).json() as Promise<object>;
   const first = edit({ type: 'setStyle', owner: node, at: 'base', property: 'color', value: 'red' });
   const mine = { revision: 1, id: first.edits[0]!.id };
   expect(await post(first)).toEqual({ revision: 1, entries: [mine], known: [], refused: [] });
@@ -115,10 +114,7 @@ test('a window that is behind is told what it missed; the same edit sent twice i
   // Another edit under an id that is taken, twice in one request too, is refused and not taken for the first one.
   const other = { ...late.edits[0]!, edit: { type: 'setText', node, text: 'other' } };
   const answer = await request.post(`/api/projects/${id}/edits`, { data: { revision: 2, edits: [other, other] } });
-  expect([answer.status(), await answer.json()]).toMatchObject([
-    422,
-    { error: expect.stringMatching(/same id/) as unknown },
-  ]);
+  expect([answer.status(), await answer.json()]).toMatchObject([422, { error: expect.stringMatching(/same id/) as unknown }]);
   expect((await readProject(request, id)).revision).toBe(2);
 });
 
@@ -147,14 +143,24 @@ test('a sweep of nonsense widths or of an old revision is refused', async ({ req
     .split('\n')
     .map((line) => JSON.parse(line) as Told);
   expect(lines.flatMap(({ results = [] }) => unpacked(results)).map(({ width }) => width)).toEqual([320, 321]);
-  expect(lines.map(({ type, view }) => [type, view])).toEqual([['results', 'widths'], ['done', undefined]]); // prettier-ignore
+  expect(lines.map(({ type, view }) => [type, view])).toEqual([
+    ['results', 'widths'],
+    ['done', undefined],
+  ]);
 });
 
 test('audits, fixes and reports refuse what they can not do, in words', async ({ request }) => {
   const id = await createProject(request, 'demo');
   const post = (path: string, data: object) => request.post(`/api/projects/${id}/${path}`, { data });
   const violation = { element: 'ecatalogue1', amount: 1, measured: {}, others: [] };
-  const finding = { key: 'k', check: 'small-text', severity: 'note', element: 'ecatalogue1', widths: [{ from: 320, below: 400 }], worst: { width: 320, violation } }; // prettier-ignore
+  const finding = {
+    key: 'k',
+    check: 'small-text',
+    severity: 'note',
+    element: 'ecatalogue1',
+    widths: [{ from: 320, below: 400 }],
+    worst: { width: 320, violation },
+  };
   expect((await post('audits', { revision: 9 })).status()).toBe(409);
   expect((await post('audits', {})).status()).toBe(422);
   expect((await post('fixes', { page: 'gcatalogue', revision: 9, finding })).status()).toBe(409);

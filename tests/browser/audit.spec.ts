@@ -12,21 +12,36 @@ async function makePage(request: APIRequestContext): Promise<string> {
   const id = await createProject(request, 'empty', 'Notices');
   const { project } = await readProject(request, id);
   const page = project.pages[0]!;
-  const element = (key: string, tag: string, name: string, more: object) => ({ id: key, tag, name, attributes: {}, children: [], shared: [], styles: {}, ...more }); // prettier-ignore
+  const element = (key: string, tag: string, name: string, more: object) => ({
+    id: key,
+    tag,
+    name,
+    attributes: {},
+    children: [],
+    shared: [],
+    styles: {},
+    ...more,
+  });
   const insert: Edit = {
     type: 'insertElement',
     page: page.id,
     parent: page.root,
     index: 0,
     elements: [
-      element('ebox', 'div', 'Notice box', { children: ['etext'], styles: { base: { height: '84px', 'overflow-x': 'hidden', 'overflow-y': 'hidden', width: '50%' } } }),
+      element('ebox', 'div', 'Notice box', {
+        children: ['etext'],
+        styles: { base: { height: '84px', 'overflow-x': 'hidden', 'overflow-y': 'hidden', width: '50%' } },
+      }),
       element('etext', 'p', 'Notice text', { text: WORDS, styles: { base: { 'font-size': '16px', 'line-height': '24px' } } }),
     ],
-  } as Edit; // prettier-ignore
+  } as Edit;
   const pale: Edit = {
-    type: 'insertElement', page: page.id, parent: page.root, index: 1,
+    type: 'insertElement',
+    page: page.id,
+    parent: page.root,
+    index: 1,
     elements: [element('epale', 'p', 'Pale line', { text: 'Open today', styles: { base: { color: '#aaaaaa' } } })],
-  } as Edit; // prettier-ignore
+  } as Edit;
   // Few devices keep the audit short.
   const fewer = project.deviceSets.map(({ id: set }): Edit => ({ type: 'removeDeviceSet', id: set }));
   await makeEdits(request, id, [insert, pale, ...fewer]);
@@ -45,10 +60,9 @@ test('a finding is found, explained, mended and proved; one undo takes it back',
   await audited(page);
   // The last edit took a set of devices away: nothing looks different.
   await page.getByRole('button', { name: 'Prove it' }).click();
-  await expect(page.getByTestId('proof')).toContainText(
-    'Changed: nothing. Identical: 320 to 1920 (1,601 widths compared)',
-    { timeout: 60_000 },
-  );
+  await expect(page.getByTestId('proof')).toContainText('Changed: nothing. Identical: 320 to 1920 (1,601 widths compared)', {
+    timeout: 60_000,
+  });
   await row(page, 'Contrast is low').click();
   await page.getByRole('button', { name: 'Find fixes' }).click();
   await page
@@ -57,9 +71,7 @@ test('a finding is found, explained, mended and proved; one undo takes it back',
     .getByRole('button', { name: /^Apply/ })
     .click({ timeout: 60_000 });
   // Only painted otherwise, at every width.
-  await expect(page.getByTestId('proof')).toContainText('Changed: 320 to 1920. Identical: no width', {
-    timeout: 60_000,
-  });
+  await expect(page.getByTestId('proof')).toContainText('Changed: 320 to 1920. Identical: no width', { timeout: 60_000 });
   await row(page, 'Content is cut off').click();
   const detail = page.getByTestId('finding-detail');
   await expect(detail).toContainText(/Notice box cuts \d+ px off Notice text/);
@@ -123,7 +135,9 @@ test('all that is safe is mended at once, a breakpoint is proposed, and a report
   expect(report.findings.map(({ check }) => check)).toEqual(expect.arrayContaining(['clipped-content', 'contrast']));
   const cut = report.findings.find(({ check }) => check === 'clipped-content')!;
   expect(cut.widths[0]!.first).toBe(320);
-  expect((JSON.parse(await form('sarif')) as { runs: { results: unknown[] }[] }).runs[0]!.results).toHaveLength(report.findings.length); // prettier-ignore
+  expect((JSON.parse(await form('sarif')) as { runs: { results: unknown[] }[] }).runs[0]!.results).toHaveLength(
+    report.findings.length,
+  );
   expect((await form('csv')).trim().split('\r\n')).toHaveLength(report.findings.length + 1);
   expect(await form('junit')).toContain(`<failure message="${cut.sentence}"`);
   expect(await form('html')).toContain('<svg role="img"');

@@ -88,7 +88,11 @@ test('the same page is built with the keyboard alone, taken through three breakp
   await expect(frame.locator('main > section').nth(1).locator('> div > p')).toHaveCount(3);
 
   // Three breakpoints, each with a value of its own.
-  const columns = [['960', 'repeat(3, minmax(0, 1fr))'], ['640', 'repeat(2, minmax(0, 1fr))'], ['420', 'minmax(0, 1fr)']] as const; // prettier-ignore
+  const columns = [
+    ['960', 'repeat(3, minmax(0, 1fr))'],
+    ['640', 'repeat(2, minmax(0, 1fr))'],
+    ['420', 'minmax(0, 1fr)'],
+  ] as const;
   for (const [at, value] of columns) {
     await choose(page, 'Grid');
     await toWidth(page, Number(at));

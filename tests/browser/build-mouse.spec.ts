@@ -112,12 +112,20 @@ test('a page of three sections is built with the mouse, taken through three brea
   const grid = elementNamed((await readProject(request, id)).project, 'Grid').id;
   await outline(page, 'Grid').click();
   await page.getByRole('button', { name: 'Spans', exact: true }).click();
-  for (const [width, share, columns] of [[960, 'Thirds', 3], [640, 'Halves', 2], [420, 'Full', 1]] as const) {
+  for (const [width, share, columns] of [
+    [960, 'Thirds', 3],
+    [640, 'Halves', 2],
+    [420, 'Full', 1],
+  ] as const) {
     await goTo(page, width);
     await page.getByRole('button', { name: '+ breakpoint' }).click();
     const name = { 960: 'Middle', 640: 'Narrow', 420: 'Slim' }[width];
     await page.getByRole('button', { name: `${share} in ${name}` }).click();
-    await expect.poll(async () => (await computed(page, grid, 'grid-template-columns')).split(' ').filter((track) => track !== '0px').length).toBeGreaterThanOrEqual(columns);
+    await expect
+      .poll(
+        async () => (await computed(page, grid, 'grid-template-columns')).split(' ').filter((track) => track !== '0px').length,
+      )
+      .toBeGreaterThanOrEqual(columns);
   }
   // A span dragged in its cell: one of the halves takes both columns.
   const cell = page.getByRole('gridcell', { name: /^Second, Narrow/ });
@@ -137,4 +145,4 @@ test('a page of three sections is built with the mouse, taken through three brea
   } finally {
     await preview.close();
   }
-}); // prettier-ignore
+});

@@ -25,20 +25,16 @@ test('kill -9 of the server or of PostgreSQL right after an answered edit loses 
   process.env.MILLPOND_HOME = join(process.cwd(), '.millpond/durability');
   let stack = await startStack(true);
   try {
-    const { id } = (await (
-      await post(`${stack.address}/api/projects`, { name: 'To be kept', from: 'demo' })
-    ).json()) as { id: string };
+    const { id } = (await (await post(`${stack.address}/api/projects`, { name: 'To be kept', from: 'demo' })).json()) as {
+      id: string;
+    };
     const node = 'ecatalogue0';
     for (const [round, victim] of (['application', 'database', 'application', 'database'] as const).entries()) {
       const value = `${20 + round}px`;
       const answer = await post(`${stack.address}/api/projects/${id}/edits`, {
         revision: round,
         edits: [
-          {
-            id: randomUUID(),
-            kind: 'do',
-            edit: { type: 'setStyle', owner: node, at: 'bnarrow', property: 'font-size', value },
-          },
+          { id: randomUUID(), kind: 'do', edit: { type: 'setStyle', owner: node, at: 'bnarrow', property: 'font-size', value } },
         ],
       });
       expect(await answer.json()).toMatchObject({ revision: round + 1, refused: [] });

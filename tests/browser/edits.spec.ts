@@ -48,8 +48,13 @@ const CASES: readonly Case[] = [
     at: 800,
     ask: (page) => panelButton(page, 'Clear all').click(),
     sentence: /^Clears all 2 values of Box A at 900 and narrower\.$/,
-    details: ['Middle: padding-top 12px becomes 24px and color #a02020 becomes #202020.', 'Narrow keeps its own padding-top 6px.'],
-    node: 'ea', property: 'padding-top', after: ['24px', '24px', '6px'],
+    details: [
+      'Middle: padding-top 12px becomes 24px and color #a02020 becomes #202020.',
+      'Narrow keeps its own padding-top 6px.',
+    ],
+    node: 'ea',
+    property: 'padding-top',
+    after: ['24px', '24px', '6px'],
   },
   {
     name: 'copy to another breakpoint',
@@ -57,7 +62,9 @@ const CASES: readonly Case[] = [
     ask: menu('Copy to', /Middle/),
     sentence: /^Copies padding-top of Box A from 600 and narrower to 900 and narrower, in place of one value there\.$/,
     details: ['Middle: padding-top 12px becomes 6px.'],
-    node: 'ea', property: 'padding-top', after: ['24px', '6px', '6px'],
+    node: 'ea',
+    property: 'padding-top',
+    after: ['24px', '6px', '6px'],
   },
   {
     name: 'make base',
@@ -65,7 +72,9 @@ const CASES: readonly Case[] = [
     ask: (page) => panelButton(page, 'Make base').click(),
     sentence: /^Makes padding-top of Box A at 600 and narrower the base; other breakpoints keep what they have\.$/,
     details: [/Narrow: padding-top 6px becomes 12px\./, /Base: padding-top 24px becomes 6px\./],
-    node: 'ea', property: 'padding-top', after: ['6px', '12px', '12px'],
+    node: 'ea',
+    property: 'padding-top',
+    after: ['6px', '12px', '12px'],
   },
   {
     name: 'write at every band',
@@ -73,7 +82,9 @@ const CASES: readonly Case[] = [
     ask: (page) => panelButton(page, 'At every band').click(),
     sentence: /^Writes padding-top of Box A as at 600 and narrower for every band/,
     details: [],
-    node: 'ea', property: 'padding-top', after: ['6px', '6px', '6px'],
+    node: 'ea',
+    property: 'padding-top',
+    after: ['6px', '6px', '6px'],
   },
   {
     name: 'give to siblings',
@@ -81,7 +92,9 @@ const CASES: readonly Case[] = [
     ask: menu('Give to', 'Its siblings'),
     sentence: /^Gives padding-top and color of Box A at 900 and narrower to its 4 siblings\.$/,
     details: [],
-    node: 'ec', property: 'padding-top', after: ['0px', '12px', '12px'],
+    node: 'ec',
+    property: 'padding-top',
+    after: ['0px', '12px', '12px'],
   },
   {
     name: 'give to all of the kind in the project',
@@ -90,7 +103,9 @@ const CASES: readonly Case[] = [
     ask: menu('Give to', 'All buttons in the project'),
     sentence: /^Gives padding-top of Press at 600 and narrower to 1 other button in the project\.$/,
     details: [],
-    node: 'ebut2', property: 'padding-top', after: ['1px', '1px', '20px'],
+    node: 'ebut2',
+    property: 'padding-top',
+    after: ['1px', '1px', '20px'],
   },
   {
     name: 'give to all that carry a shared style',
@@ -99,9 +114,11 @@ const CASES: readonly Case[] = [
     ask: menu('Give to', 'All that carry Boxes on this page'),
     sentence: /^Gives padding-top of Press at 600 and narrower to 2 other elements that carry Boxes on/,
     details: [],
-    node: 'eb', property: 'padding-top', after: ['0px', '0px', '20px'],
+    node: 'eb',
+    property: 'padding-top',
+    after: ['0px', '0px', '20px'],
   },
-]; // prettier-ignore
+];
 
 test('each edit of values says what will happen, does it at three widths, and is undone', async ({ page, request }) => {
   test.setTimeout(150_000);
@@ -139,10 +156,7 @@ test('each edit of values says what will happen, does it at three widths, and is
     });
 });
 
-test('a value is cleared, stopped, and cleared of what is stronger, each with its sentence', async ({
-  page,
-  request,
-}) => {
+test('a value is cleared, stopped, and cleared of what is stronger, each with its sentence', async ({ page, request }) => {
   const id = await boxes(request, 'Stops');
   await openWorkbench(page, id);
   await row(page, /^Box A/).click();

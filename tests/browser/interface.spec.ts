@@ -1,16 +1,5 @@
 import { expect, test } from '@playwright/test';
-import {
-  createProject,
-  elementNamed,
-  field,
-  frameOf,
-  goTo,
-  openWorkbench,
-  readProject,
-  saved,
-  width,
-  write,
-} from './workbench';
+import { createProject, elementNamed, field, frameOf, goTo, openWorkbench, readProject, saved, width, write } from './workbench';
 
 test('no answer from the server: edits are kept, said, and sent again', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
@@ -29,10 +18,7 @@ test('no answer from the server: edits are kept, said, and sent again', async ({
   });
 });
 
-test('a post is renamed, moved by number and by key, and removed; nonsense is refused in place', async ({
-  page,
-  request,
-}) => {
+test('a post is renamed, moved by number and by key, and removed; nonsense is refused in place', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
   await openWorkbench(page, id);
   const post = page.locator('[data-post=bnarrow]');
@@ -80,10 +66,7 @@ test('a post is renamed, moved by number and by key, and removed; nonsense is re
   expect(Object.keys(elementNamed(project, 'Welcome').styles.bnarrow!)).toContain('grid-template-columns');
 });
 
-test('lanes show the values along the width; a press goes there; the square tells the story', async ({
-  page,
-  request,
-}) => {
+test('lanes show the values along the width; a press goes there; the square tells the story', async ({ page, request }) => {
   await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
   const lane = page.locator('[data-lane="grid-template-columns"]');
@@ -105,10 +88,7 @@ test('lanes show the values along the width; a press goes there; the square tell
   await expect(page.getByRole('button', { name: /^Columns: carried on/ })).toBeFocused();
 });
 
-test('before an edit is made, the widths it will change are marked; Escape takes it back', async ({
-  page,
-  request,
-}) => {
+test('before an edit is made, the widths it will change are marked; Escape takes it back', async ({ page, request }) => {
   await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
   await goTo(page, 742);
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
@@ -130,20 +110,14 @@ test('parts fold away and keep their sizes', async ({ page, request }) => {
   await openWorkbench(page, await createProject(request, 'demo'));
   await page.getByRole('separator', { name: 'Width of the list of elements' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute(
-    'aria-valuenow',
-    '240',
-  );
+  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute('aria-valuenow', '240');
   await page.getByRole('separator', { name: 'Height of the gauge' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Gauge' })).toHaveCount(0);
   await page.reload();
   await page.getByRole('tree').waitFor();
   await expect(page.getByRole('region', { name: 'Gauge' })).toHaveCount(0);
-  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute(
-    'aria-valuenow',
-    '240',
-  );
+  await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute('aria-valuenow', '240');
   await page.getByRole('button', { name: 'View' }).click();
   await page.getByRole('menuitem', { name: 'Show: Gauge' }).click();
   await expect(page.getByRole('region', { name: 'Gauge' })).toBeVisible();

@@ -2,10 +2,7 @@ import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
 import { computed, goTo, makeEdits, openWorkbench } from './workbench';
 
-test('two hundred lanes: only those in sight are drawn, all can be reached, a filter finds one', async ({
-  page,
-  request,
-}) => {
+test('two hundred lanes: only those in sight are drawn, all can be reached, a filter finds one', async ({ page, request }) => {
   const id = await boxes(request, 'Many lanes');
   await makeEdits(request, id, [
     {
@@ -64,10 +61,7 @@ test('an end dragged to a post takes the value up to that breakpoint; a menu giv
   expect(await computed(page, 'eb', 'padding-top')).toBe('6px');
 });
 
-test('by keyboard: a breakpoint from the gauge, the map of the plane, and a story that leads on', async ({
-  page,
-  request,
-}) => {
+test('by keyboard: a breakpoint from the gauge, the map of the plane, and a story that leads on', async ({ page, request }) => {
   const id = await boxes(request, 'Keys');
   await openWorkbench(page, id);
   await goTo(page, 1100);
@@ -97,8 +91,10 @@ test('by keyboard: a breakpoint from the gauge, the map of the plane, and a stor
   await page.keyboard.press('Enter');
   const story = page.getByRole('dialog', { name: /whole story/ });
   await expect(story.getByRole('button', { name: /^set at/ })).toHaveText([
-    'set at 600 and narrower', 'set at 900 and narrower', 'set at the base',
-  ]); // prettier-ignore
+    'set at 600 and narrower',
+    'set at 900 and narrower',
+    'set at the base',
+  ]);
   await story.getByRole('button', { name: 'set at 900 and narrower' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to 900 and narrower');
@@ -108,11 +104,13 @@ test('a style sheet comes from a file, with what could not be taken over', async
   const id = await boxes(request, 'File');
   await openWorkbench(page, id);
   await page.getByRole('tab', { name: 'Styles' }).click();
-  await page.getByLabel('From a file').setInputFiles({
-    name: 'theirs.css',
-    mimeType: 'text/css',
-    buffer: Buffer.from('div { padding-left: 11px }\n@supports (display: grid) { div { color: red } }'),
-  });
+  await page
+    .getByLabel('From a file')
+    .setInputFiles({
+      name: 'theirs.css',
+      mimeType: 'text/css',
+      buffer: Buffer.from('div { padding-left: 11px }\n@supports (display: grid) { div { color: red } }'),
+    });
   const entry = page.locator('[data-sheet]');
   await expect(entry).toContainText('theirs.css');
   await entry.getByText('One thing was left out').click();

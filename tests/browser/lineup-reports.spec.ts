@@ -8,9 +8,9 @@ const way = (page: Page, name: string) => page.getByRole('button', { name, exact
 
 /** The digests of all pictures by page, from the overview on screen. */
 const digests = (page: Page) =>
-  page.locator('tbody tr').evaluateAll((rows) =>
-    rows.map((row) => [...row.querySelectorAll('img')].map((image) => image.getAttribute('src')!)),
-  ); // prettier-ignore
+  page
+    .locator('tbody tr')
+    .evaluateAll((rows) => rows.map((row) => [...row.querySelectorAll('img')].map((image) => image.getAttribute('src')!)));
 
 const made = (page: Page) =>
   expect(page.locator('[data-testid=pictures-state][data-done=true]')).toBeVisible({ timeout: 90_000 });
@@ -33,7 +33,9 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   await page.getByRole('button', { name: 'Narrow', exact: true }).first().click();
   await page.locator('input[data-property="gap"]').fill('31px');
   await page.locator('input[data-property="gap"]').press('Enter');
-  await expect.poll(async () => (await digests(page))[1]!.filter((src, i) => src !== before[1]![i]).length, { timeout: 60_000 }).toBe(2); // prettier-ignore
+  await expect
+    .poll(async () => (await digests(page))[1]!.filter((src, i) => src !== before[1]![i]).length, { timeout: 60_000 })
+    .toBe(2);
   await made(page);
   const after = await digests(page);
   // Only the watch and the phone are 599 px or narrower, and only the catalogue has these cards.
@@ -47,10 +49,7 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   await expect(page.locator('article[aria-current=true]')).toHaveAttribute('aria-label', /^Tablet/);
 });
 
-test('a crossing is told element by element, and two widths of one’s own; what stayed is told too', async ({
-  page,
-  request,
-}) => {
+test('a crossing is told element by element, and two widths of one’s own; what stayed is told too', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
   await beginWith(request, id, 'dphone');
   await openWorkbench(page, id, 'Catalogue');
@@ -89,20 +88,21 @@ test('compared with before: flickering, laid over, and exactly the widths at whi
   await openLineup(page);
   await way(page, 'Since before').click();
   await page.getByRole('combobox', { name: 'As it was before' }).selectOption({ index: 1 });
-  await expect(page.getByRole('combobox', { name: 'As it was before' })).toContainText(
-    'Set margin-top of Box A to 9px',
-  );
+  await expect(page.getByRole('combobox', { name: 'As it was before' })).toContainText('Set margin-top of Box A to 9px');
   await page.getByRole('button', { name: 'Compare every width' }).click();
   const moved = page.getByTestId('moved-widths');
-  await expect(moved).toContainText('Something moved at 281 widths. The other 1,320 are identical by what', {
-    timeout: 60_000,
-  });
+  await expect(moved).toContainText('Something moved at 281 widths. The other 1,320 are identical by what', { timeout: 60_000 });
   await expect(moved.getByRole('button', { name: '320 to 600' })).toBeVisible();
   await way(page, 'Before').click();
   const phone = page.getByRole('article', { name: /^Phone: before/ });
   const versions = phone.locator('iframe');
   await expect(versions).toHaveCount(2);
-  const margin = (i: number) => phone.frameLocator('iframe').nth(i).locator('[data-mp-node=ea]').evaluate((one) => getComputedStyle(one).marginTop); // prettier-ignore
+  const margin = (i: number) =>
+    phone
+      .frameLocator('iframe')
+      .nth(i)
+      .locator('[data-mp-node=ea]')
+      .evaluate((one) => getComputedStyle(one).marginTop);
   expect([await margin(0), await margin(1)]).toEqual(['0px', '9px']);
   expect(await phone.locator('[aria-hidden=true] iframe').count()).toBe(1);
 });
@@ -112,11 +112,17 @@ async function sheet(request: APIRequestContext, id: string, wish: Record<string
   const { project, revision } = await readProject(request, id);
   return request.post(`/api/projects/${id}/sheet`, {
     data: {
-      page: project.pages[0]!.id, revision, format: 'png', title: 'A sheet', whole: false, density: 1, zoom: 0.5,
+      page: project.pages[0]!.id,
+      revision,
+      format: 'png',
+      title: 'A sheet',
+      whole: false,
+      density: 1,
+      zoom: 0.5,
       devices: [{ title: 'Phone', note: '400 × 700', viewport: viewport(400, 700), scrollbar: 'overlay' }],
       ...wish,
     },
-  }); // prettier-ignore
+  });
 }
 
 test('a sheet as PNG, PDF and HTML: titled, live, as dense as asked for; what can not be made is said', async ({
@@ -129,22 +135,25 @@ test('a sheet as PNG, PDF and HTML: titled, live, as dense as asked for; what ca
   const [w, h] = size(await once.body());
   expect(size(await twice.body())).toEqual([w! * 2, h! * 2]);
   const pdf = await sheet(request, id, { format: 'pdf', whole: true });
-  expect([pdf.headers()['content-type'], (await pdf.body()).subarray(0, 5).toString()]).toEqual([
-    'application/pdf',
-    '%PDF-',
-  ]);
+  expect([pdf.headers()['content-type'], (await pdf.body()).subarray(0, 5).toString()]).toEqual(['application/pdf', '%PDF-']);
   const html = await (await sheet(request, id, { format: 'html', whole: true, title: '<b>A & B</b>' })).text();
   await page.setContent(html);
   await expect(page.getByRole('heading')).toHaveText('<b>A & B</b>');
   const frame = page.locator('iframe');
   await expect(frame).toHaveAttribute('sandbox', '');
-  await expect(inside(page.locator('figure')).getByRole('heading', { level: 1 })).toHaveText(
-    'Borrow it, fix it, bring it back',
-  );
+  await expect(inside(page.locator('figure')).getByRole('heading', { level: 1 })).toHaveText('Borrow it, fix it, bring it back');
   expect((await frame.boundingBox())!.height).toBeGreaterThan(400);
-  const many = Array.from({ length: 30 }, (_, i) => ({ title: `D${i}`, note: '', viewport: viewport(2500, 3000), scrollbar: 'classic' })); // prettier-ignore
+  const many = Array.from({ length: 30 }, (_, i) => ({
+    title: `D${i}`,
+    note: '',
+    viewport: viewport(2500, 3000),
+    scrollbar: 'classic',
+  }));
   const huge = await sheet(request, id, { devices: many, density: 3, zoom: 1 });
-  expect([huge.status(), ((await huge.json()) as { error: string }).error]).toEqual([422, expect.stringMatching(/more than a picture can have here. Choose a smaller zoom/)]); // prettier-ignore
+  expect([huge.status(), ((await huge.json()) as { error: string }).error]).toEqual([
+    422,
+    expect.stringMatching(/more than a picture can have here. Choose a smaller zoom/),
+  ]);
   const none = await sheet(request, id, { devices: [] });
   expect(((await none.json()) as { error: string }).error).toMatch(/no device to put on the sheet/);
   expect((await sheet(request, id, { revision: 99 })).status()).toBe(409);

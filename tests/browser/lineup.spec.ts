@@ -1,6 +1,21 @@
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { beginWith, chooseSet, device, devices, flip, inside, onDevice, openLineup, scrollBy, scrollOf, topOf, valueUnder, viewportOf, zoom } from './lineup'; // prettier-ignore
+import {
+  beginWith,
+  chooseSet,
+  device,
+  devices,
+  flip,
+  inside,
+  onDevice,
+  openLineup,
+  scrollBy,
+  scrollOf,
+  topOf,
+  valueUnder,
+  viewportOf,
+  zoom,
+} from './lineup';
 import { createProject, elementNamed, makeEdits, openWorkbench, readProject, saved, width, write } from './workbench';
 
 // Scrollbars as a browser with a window has them: without, none would take room.
@@ -89,7 +104,13 @@ test('devices by keyboard: from one to the next, turned, all turned; half a scre
   await expect.poll(() => onDevice(device(page, 'Tablet'), body, 'outline-style')).toBe('dashed');
   await page.getByRole('combobox', { name: 'Text size' }).selectOption('2');
   await page.keyboard.press('Escape');
-  await expect.poll(() => inside(device(page, 'Tablet')).locator('html').evaluate((html) => getComputedStyle(html).fontSize)).toBe('32px'); // prettier-ignore
+  await expect
+    .poll(() =>
+      inside(device(page, 'Tablet'))
+        .locator('html')
+        .evaluate((html) => getComputedStyle(html).fontSize),
+    )
+    .toBe('32px');
   // The device in hand follows the cursor; all of them where that is asked for.
   await page.keyboard.press('Alt+ArrowRight');
   await expect.poll(() => viewportOf(device(page, 'Phone'))).toEqual([401, 748, 401]);
@@ -112,7 +133,9 @@ test('frames scroll together by what stands at their top, or alone; whole pages;
   // The same part of the same element: the cards are at the top of both, by the same share of their height.
   const share = async (place: typeof phone) => {
     const top = await topOf(place, cards);
-    const height = await inside(place).locator(`[data-mp-node="${cards}"]`).evaluate((one) => one.getBoundingClientRect().height); // prettier-ignore
+    const height = await inside(place)
+      .locator(`[data-mp-node="${cards}"]`)
+      .evaluate((one) => one.getBoundingClientRect().height);
     return -top / height;
   };
   await expect.poll(async () => Math.sign(await share(open))).toBe(Math.sign(await share(phone)));
@@ -144,10 +167,7 @@ test('a page that grows with its viewport is cut with a word; frames out of sigh
   const id = await boxes(request, 'Growing');
   await beginWith(request, id, 'dphone', 'ddesk');
   await makeEdits(request, id, [
-    {
-      type: 'addSheet',
-      sheet: { id: 'tx', name: 'Old', css: 'html { height: 100% } body { height: calc(100% + 10px) }' },
-    },
+    { type: 'addSheet', sheet: { id: 'tx', name: 'Old', css: 'html { height: 100% } body { height: calc(100% + 10px) }' } },
   ]);
   await openWorkbench(page, id);
   await openLineup(page);

@@ -13,8 +13,7 @@ test('create, rename, delete with confirmation, bring back', async ({ page }) =>
   await expect(frameOf(page).locator('h1')).toHaveText('Harbour café');
 
   await page.goto('/');
-  const row = (name: string) =>
-    page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
+  const row = (name: string) => page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
   await row('Harbour café').getByRole('button', { name: 'Rename' }).click();
   await page.getByLabel('New name of Harbour café').fill('');
   await page.getByRole('button', { name: 'Save name' }).click();
@@ -48,11 +47,13 @@ test('an empty project can be built up: insert, write, break', async ({ page, re
   await expect(page.getByRole('alert').filter({ hasText: "isn't a property" })).toBeVisible();
   await saved(page);
   await page.getByRole('tab', { name: /Findings/ }).click();
-  await expect(page.getByTestId('findings').getByRole('button', { name: /Page scrolls sideways/ })).toContainText(
-    '320 to 1431',
-    { timeout: 45_000 },
-  );
-  await page.getByTestId('findings').getByRole('button', { name: /New button reaches/ }).click(); // prettier-ignore
+  await expect(page.getByTestId('findings').getByRole('button', { name: /Page scrolls sideways/ })).toContainText('320 to 1431', {
+    timeout: 45_000,
+  });
+  await page
+    .getByTestId('findings')
+    .getByRole('button', { name: /New button reaches/ })
+    .click();
   expect(await width(page)).toBe(320);
 });
 

@@ -17,15 +17,11 @@ async function rectangles(page: Page): Promise<string[]> {
   });
   return page.evaluate(() => {
     const round = (value: number) => Math.round(value * 100) / 100;
-    const write = (rect: DOMRect) =>
-      [rect.left + scrollX, rect.top + scrollY, rect.width, rect.height].map(round).join(' ');
+    const write = (rect: DOMRect) => [rect.left + scrollX, rect.top + scrollY, rect.width, rect.height].map(round).join(' ');
     return [...document.body.querySelectorAll('*')].flatMap((element) => {
       const range = document.createRange();
       range.selectNodeContents(element);
-      return [
-        `${element.tagName} ${write(element.getBoundingClientRect())}`,
-        ...[...range.getClientRects()].map(write),
-      ];
+      return [`${element.tagName} ${write(element.getBoundingClientRect())}`, ...[...range.getClientRects()].map(write)];
     });
   });
 }

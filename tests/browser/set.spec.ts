@@ -55,9 +55,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await page.getByRole('button', { name: 'Duplicate Middle' }).click();
     await expect(proposal(page)).toContainText('Adds Middle copy at 900 and narrower with the 2 values of Middle.');
     await doIt(page);
-    await expect(page.locator('[data-problem=duplicate]')).toContainText(
-      'Middle and Middle copy hold at the same viewports',
-    );
+    await expect(page.locator('[data-problem=duplicate]')).toContainText('Middle and Middle copy hold at the same viewports');
     await page.getByRole('button', { name: 'Put the values of Middle into Middle copy' }).click();
     await expect(page.locator('[data-problem]')).toHaveCount(0);
     expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
@@ -83,9 +81,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await order.getByRole('button', { name: /^Narrow \d/ }).click();
     await page.getByLabel('Short', { exact: true }).check();
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByTestId('set').getByRole('alert')).toHaveText(
-      /Narrow would, by way of others, take over from itself/,
-    );
+    await expect(page.getByTestId('set').getByRole('alert')).toHaveText(/Narrow would, by way of others, take over from itself/);
     await page.getByRole('button', { name: 'Cancel' }).click();
   });
 
@@ -169,9 +165,7 @@ test('ready sets, and what the checks of a set find, each with a mend that works
   }
   await page.getByRole('button', { name: 'Ready sets' }).click();
   await page.getByRole('menuitem', { name: /^Replace by: From the middle/ }).click();
-  await expect(proposal(page)).toContainText(
-    /Replaces the \d breakpoints there are, and the 3 values written under them/,
-  );
+  await expect(proposal(page)).toContainText(/Replaces the \d breakpoints there are, and the 3 values written under them/);
   await doIt(page);
   await expect(page.getByRole('list', { name: 'Breakpoints in order' })).toContainText('Very wide');
   await undo(page);

@@ -48,7 +48,12 @@ test('controls made for the property: diagrams, tracks, units, growth, holding, 
   // Another unit says the same measure.
   await outline(page, 'Box A').click();
   await write(page, 'width', '154px');
-  for (const [unit, said] of [['%', '25%'], ['rem', '9.625rem'], ['vw', '22.647vw'], ['px', '154px']] as const) {
+  for (const [unit, said] of [
+    ['%', '25%'],
+    ['rem', '9.625rem'],
+    ['vw', '22.647vw'],
+    ['px', '154px'],
+  ] as const) {
     await page.getByRole('combobox', { name: 'Unit of Width', exact: true }).selectOption(unit);
     await expect(field(page, 'width')).toHaveValue(said);
     expect(Math.abs(parseFloat(await computed(page, 'ea', 'width')) - 154)).toBeLessThan(0.1);
@@ -57,7 +62,12 @@ test('controls made for the property: diagrams, tracks, units, growth, holding, 
   await group(page, 'Type').scrollIntoViewIfNeeded();
   await page.getByRole('combobox', { name: 'Unit of Size', exact: true }).selectOption('grow');
   const fluid = page.getByTestId('fluid');
-  for (const [label, value] of [['First width, px', '400'], ['Value at the first width, px', '16'], ['Second width, px', '1000'], ['Value at the second width, px', '28']] as const)
+  for (const [label, value] of [
+    ['First width, px', '400'],
+    ['Value at the first width, px', '16'],
+    ['Second width, px', '1000'],
+    ['Value at the second width, px', '28'],
+  ] as const)
     await fluid.getByLabel(label, { exact: true }).fill(value);
   await expect(fluid.locator('code')).toHaveText('clamp(1rem, 0.5rem + 2vw, 1.75rem)');
   await expect(fluid.locator('svg path.recharts-line-curve')).toHaveCount(1);
@@ -72,7 +82,11 @@ test('controls made for the property: diagrams, tracks, units, growth, holding, 
   await page.getByRole('button', { name: 'bottom right' }).click();
   await page.getByRole('textbox', { name: 'Offset across' }).fill('12px');
   await page.keyboard.press('Enter');
-  expect([await computed(page, 'ea', 'position'), await computed(page, 'ea', 'right'), await computed(page, 'erow', 'position')]).toEqual(['absolute', '12px', 'relative']);
+  expect([
+    await computed(page, 'ea', 'position'),
+    await computed(page, 'ea', 'right'),
+    await computed(page, 'erow', 'position'),
+  ]).toEqual(['absolute', '12px', 'relative']);
   await page.getByRole('group', { name: 'Pin to the screen' }).getByRole('button', { name: 'top' }).click();
   expect([await computed(page, 'ea', 'position'), await computed(page, 'ea', 'top')]).toEqual(['sticky', '0px']);
 
@@ -103,9 +117,12 @@ test('controls made for the property: diagrams, tracks, units, growth, holding, 
   await expect(page.getByText(/over the layers of Box B/)).toBeVisible();
   await write(page, 'font-family', 'Unheard');
   await expect(page.getByRole('alert').filter({ hasText: '"Unheard" doesn\'t come with the page' })).toBeVisible();
-}); // prettier-ignore
+});
 
-test('several: equal, in a ratio, chosen by a frame, alike, locked, found; distances while a key is held', async ({ page, request }) => {
+test('several: equal, in a ratio, chosen by a frame, alike, locked, found; distances while a key is held', async ({
+  page,
+  request,
+}) => {
   const id = await boxes(request, 'Several');
   await openWorkbench(page, id);
   await goTo(page, 680);
@@ -161,7 +178,7 @@ test('several: equal, in a ratio, chosen by a frame, alike, locked, found; dista
   await expect(outline(page, 'Hold')).toHaveAccessibleName(/stands partly outside the viewport/);
   await write(page, 'margin', '0 0 0 900px');
   await expect(outline(page, 'Hold')).toHaveAccessibleName(/stands wholly outside the viewport/);
-}); // prettier-ignore
+});
 
 test('only as it looks here: dragged with Alt, the document stays', async ({ page, request }) => {
   const id = await boxes(request, 'Here only');
@@ -189,7 +206,10 @@ test('only as it looks here: dragged with Alt, the document stays', async ({ pag
   expect(now.x).toBeGreaterThan((await frame.getByText('Box C').boundingBox())!.x);
 });
 
-test('cut, copied, pasted between pages, kept as a block with overrides; a thousand at once; what can not be is refused', async ({ page, request }) => {
+test('cut, copied, pasted between pages, kept as a block with overrides; a thousand at once; what can not be is refused', async ({
+  page,
+  request,
+}) => {
   test.setTimeout(120_000);
   const id = await createProject(request, 'demo', 'Clips');
   await openWorkbench(page, id);
@@ -214,7 +234,15 @@ test('cut, copied, pasted between pages, kept as a block with overrides; a thous
 
   // A thousand copies of a text.
   const text = { id: 'e', tag: 'p', name: 'Line', attributes: {}, text: 'Line', children: [], shared: [], styles: {} };
-  const clip = (count: number) => JSON.stringify({ from: 'mill-pond', tops: Array.from({ length: count }, (_, i) => `ex${i}`), elements: Array.from({ length: count }, (_, i) => ({ ...text, id: `ex${i}` })), breakpoints: {}, shared: {}, pictures: [] });
+  const clip = (count: number) =>
+    JSON.stringify({
+      from: 'mill-pond',
+      tops: Array.from({ length: count }, (_, i) => `ex${i}`),
+      elements: Array.from({ length: count }, (_, i) => ({ ...text, id: `ex${i}` })),
+      breakpoints: {},
+      shared: {},
+      pictures: [],
+    });
   const put = (what: string) => page.evaluate((value) => localStorage.setItem('mill-pond-clip', value), what);
   const paste = async () => {
     await outline(page, 'Main').click();
@@ -227,16 +255,26 @@ test('cut, copied, pasted between pages, kept as a block with overrides; a thous
   expect(Object.keys((await readProject(request, id)).project.pages[4]!.elements).length).toBeGreaterThan(1000);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('treeitem', { name: 'Line' })).toHaveCount(0);
-  for (const [what, words] of [[clip(2500), /at most 2000/], [clip(6000), /At most 5000 elements can be pasted/], ['{"from":"mill-pond", oh', /damaged/], ['hello', /nothing to paste/]] as const) {
+  for (const [what, words] of [
+    [clip(2500), /at most 2000/],
+    [clip(6000), /At most 5000 elements can be pasted/],
+    ['{"from":"mill-pond", oh', /damaged/],
+    ['hello', /nothing to paste/],
+  ] as const) {
     await put(what);
     await paste();
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
   }
   await saved(page);
-  expect(Object.values((await readProject(request, id)).project.pages[4]!.elements).filter(({ name }) => name === 'Welcome')).toHaveLength(2);
-}); // prettier-ignore
+  expect(
+    Object.values((await readProject(request, id)).project.pages[4]!.elements).filter(({ name }) => name === 'Welcome'),
+  ).toHaveLength(2);
+});
 
-test('the column grid: shown, changed at its place, refused where it can not be, kept under a name', async ({ page, request }) => {
+test('the column grid: shown, changed at its place, refused where it can not be, kept under a name', async ({
+  page,
+  request,
+}) => {
   const id = await createProject(request, 'demo', 'Columns');
   await openWorkbench(page, id);
   await goTo(page, 700);
@@ -245,7 +283,12 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   await expect(page.getByTestId('columns')).toContainText('8 columns of 67.5 px');
   await page.getByRole('tab', { name: 'Grid' }).click();
   const panel = page.getByTestId('columns-panel');
-  for (const [label, value, words] of [['Columns', '0', /at least one column/], ['Columns', '-2', /at least one column/], ['Gutter', '1900', /leave no room for columns/], ['Margin', 'wide', /isn't a number/]] as const) {
+  for (const [label, value, words] of [
+    ['Columns', '0', /at least one column/],
+    ['Columns', '-2', /at least one column/],
+    ['Gutter', '1900', /leave no room for columns/],
+    ['Margin', 'wide', /isn't a number/],
+  ] as const) {
     await panel.getByRole('textbox', { name: label }).fill(value);
     await page.keyboard.press('Enter');
     await expect(panel.getByRole('alert')).toHaveText(words);
@@ -280,5 +323,9 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   const { project } = await readProject(request, id);
   expect(elementNamed(project, 'Main button').attributes.href).toBe('page:ghours');
   expect(elementNamed(project, 'Shop drawing').attributes.src).toBe('picture:phammer');
-  expect([project.columns.bmiddle!.columns, project.pages[0]!.columns!.base!.columns, project.grids[0]!.name]).toEqual([10, 10, 'Ten']);
-}); // prettier-ignore
+  expect([project.columns.bmiddle!.columns, project.pages[0]!.columns!.base!.columns, project.grids[0]!.name]).toEqual([
+    10,
+    10,
+    'Ten',
+  ]);
+});

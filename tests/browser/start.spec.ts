@@ -6,9 +6,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 
 function start(home: string, words: readonly string[] = []): Promise<{ code: number | null; output: string }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...words], {
-    env: { ...process.env, MILLPOND_HOME: home },
-  });
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...words], { env: { ...process.env, MILLPOND_HOME: home } });
   let output = '';
   child.stdout.on('data', (data) => (output += String(data)));
   child.stderr.on('data', (data) => (output += String(data)));

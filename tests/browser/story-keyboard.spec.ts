@@ -1,15 +1,5 @@
 import { expect, test } from '@playwright/test';
-import {
-  createProject,
-  elementNamed,
-  field,
-  frameOf,
-  openWorkbench,
-  readProject,
-  saved,
-  swept,
-  width,
-} from './workbench';
+import { createProject, elementNamed, field, frameOf, openWorkbench, readProject, saved, swept, width } from './workbench';
 
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -41,8 +31,7 @@ test('the same story by keyboard only', async ({ page, request }) => {
   const tree = page.getByRole('tree');
   await tree.getByRole('treeitem').first().focus();
   for (let i = 0; i < 80; i++) {
-    if (await page.evaluate(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Claw hammer card')))
-      break;
+    if (await page.evaluate(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Claw hammer card'))) break;
     await key('ArrowDown');
   }
   await key('Enter');
@@ -67,9 +56,7 @@ test('the same story by keyboard only', async ({ page, request }) => {
   await swept(page);
   await page.getByRole('tab', { name: /Findings/ }).focus();
   await key('Enter');
-  await expect(page.getByTestId('findings').getByRole('button', { name: /Claw hammer card cuts/ })).toContainText(
-    '590 to 599',
-  );
+  await expect(page.getByTestId('findings').getByRole('button', { name: /Claw hammer card cuts/ })).toContainText('590 to 599');
 
   // Undo and redo, also after a reload.
   await page.getByTestId('cursor').focus();
@@ -83,9 +70,7 @@ test('the same story by keyboard only', async ({ page, request }) => {
   await key('Control+y');
   await key('Control+y');
   await saved(page);
-  expect(
-    elementNamed((await readProject(request, id)).project, 'Claw hammer card', 'Catalogue').styles[added.id],
-  ).toEqual({
+  expect(elementNamed((await readProject(request, id)).project, 'Claw hammer card', 'Catalogue').styles[added.id]).toEqual({
     height: 'auto',
   });
 });
@@ -131,11 +116,7 @@ test('the outline is a tree: fold, walk, rename, remove, duplicate, move', async
   await saved(page);
   const { project } = await readProject(request, id);
   const header = elementNamed(project, 'Header');
-  expect(header.children.map((child) => project.pages[0]!.elements[child]!.name)).toEqual([
-    'Menu',
-    'Logo',
-    'Menu button',
-  ]);
+  expect(header.children.map((child) => project.pages[0]!.elements[child]!.name)).toEqual(['Menu', 'Logo', 'Menu button']);
 });
 
 test('all commands are listed with their keys and can be run from the list', async ({ page, request }) => {

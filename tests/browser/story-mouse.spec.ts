@@ -71,9 +71,7 @@ test('from a failing width to handed-over code, with the mouse', async ({ page, 
   await expect(notice).toHaveCSS('width', '360px');
 
   const { project } = await readProject(request, id);
-  const added = project.breakpoints.find(
-    (breakpoint) => 'below' in breakpoint.condition && breakpoint.condition.below === 376,
-  )!;
+  const added = project.breakpoints.find((breakpoint) => 'below' in breakpoint.condition && breakpoint.condition.below === 376)!;
   expect(elementNamed(project, 'Notice').styles[added.id]).toEqual({ width: 'auto' });
 
   // Download.

@@ -23,10 +23,7 @@ async function paddings(page: Page, node: string): Promise<string[]> {
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
 
-test('shared styles: made from an element, applied, detached with and without the look, deleted', async ({
-  page,
-  request,
-}) => {
+test('shared styles: made from an element, applied, detached with and without the look, deleted', async ({ page, request }) => {
   test.setTimeout(120_000);
   const id = await boxes(request, 'Shared');
   await openWorkbench(page, id);
@@ -117,10 +114,7 @@ test('kinds, sheets from elsewhere and variables: who wins, and the story says s
   await expect(field(page, '--room')).toHaveValue('17px');
 });
 
-test('what is of no use in the values is found without a browser, and dropping it changes nothing', async ({
-  page,
-  request,
-}) => {
+test('what is of no use in the values is found without a browser, and dropping it changes nothing', async ({ page, request }) => {
   const id = await boxes(request, 'Of no use');
   const set = (node: string, at: string, property: string, value: string) =>
     ({ type: 'setStyle', owner: node, at, property, value }) as const;
@@ -130,10 +124,7 @@ test('what is of no use in the values is found without a browser, and dropping i
     set('ec', 'base', 'width', '100px'),
     set('ec', 'bmid', 'width', '100.4px'),
     { type: 'addBreakpoint', breakpoint: { id: 'bnone', name: 'Empty', condition: { below: 400 } } },
-    {
-      type: 'addSheet',
-      sheet: { id: 'tx', name: 'Twice', css: 'p { margin-left: 4px; margin: 0; color: red; color: blue }' },
-    },
+    { type: 'addSheet', sheet: { id: 'tx', name: 'Twice', css: 'p { margin-left: 4px; margin: 0; color: red; color: blue }' } },
   ]);
   await openWorkbench(page, id);
   await page.getByRole('tab', { name: /^Findings/ }).click();

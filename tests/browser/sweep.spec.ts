@@ -33,11 +33,13 @@ test('after an edit only the widths it can have changed are measured again', asy
   await swept(page);
   const asked: { first: number; last: number }[][] = [];
   page.on('request', (sent) => {
-    if (sent.url().endsWith('/sweep'))
-      asked.push((sent.postDataJSON() as { widths: { first: number; last: number }[] }).widths);
+    if (sent.url().endsWith('/sweep')) asked.push((sent.postDataJSON() as { widths: { first: number; last: number }[] }).widths);
   });
-  await page.getByRole('treeitem', { name: /^Filters/ }).first().click(); // prettier-ignore
-  await page.getByRole('button', { name: 'Narrow', exact: true }).first().click(); // prettier-ignore
+  await page
+    .getByRole('treeitem', { name: /^Filters/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Narrow', exact: true }).first().click();
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to 599 and narrower');
   await write(page, 'flex-wrap', 'wrap');
   await saved(page);
@@ -66,13 +68,15 @@ test('page content runs in a frame of its own, without network and without the o
   await expect(page.locator('iframe')).toHaveAttribute('sandbox', 'allow-scripts');
   const inside = frameOf(page).locator('body');
   expect(await inside.evaluate(() => origin)).toBe('null');
-  expect(await inside.evaluate((body) => {
-    try {
-      return String(body.ownerDocument.defaultView!.parent.document);
-    } catch {
-      return 'refused';
-    }
-  })).toBe('refused'); // prettier-ignore
+  expect(
+    await inside.evaluate((body) => {
+      try {
+        return String(body.ownerDocument.defaultView!.parent.document);
+      } catch {
+        return 'refused';
+      }
+    }),
+  ).toBe('refused');
   expect(
     await inside.evaluate(() =>
       fetch('/api/projects').then(

@@ -8,11 +8,7 @@ import type { Project } from '@/core/document';
 /** A connection that the server has just closed for idleness is opened again. */
 const AGAIN = { maxRetries: 2 };
 
-export async function createProject(
-  request: APIRequestContext,
-  from: 'demo' | 'empty',
-  name = 'Test project',
-): Promise<string> {
+export async function createProject(request: APIRequestContext, from: 'demo' | 'empty', name = 'Test project'): Promise<string> {
   const answer = await request.post('/api/projects', { data: { name, from }, ...AGAIN });
   expect(answer.status()).toBe(201);
   return ((await answer.json()) as { id: string }).id;

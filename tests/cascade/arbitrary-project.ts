@@ -4,22 +4,50 @@ import type { Condition } from '@/core/breakpoints';
 import { breakpointSchema, conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import type { PageElement, Project, StyleSet, Surroundings } from '@/core/document';
-import {
-  GIVEN_KINDS,
-  HTML_TAGS,
-  INPUT_TYPES,
-  KINDS,
-  newProject,
-  ruleOf,
-  surroundings,
-  whyNotInside,
-} from '@/core/document';
+import { GIVEN_KINDS, HTML_TAGS, INPUT_TYPES, KINDS, newProject, ruleOf, surroundings, whyNotInside } from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
 /** Values to write, by the kind of control a property has; those its grammar refuses are left out. */
-const LENGTHS = ['0', '1px', '13px', '2.5px', '0.4px', '1.7em', '0.5rem', '3vw', '2vh', '25%', '100%', '10pt', 'auto', 'normal', 'none', 'min-content', '-4px', 'thin', 'thick', 'small', 'x-large', 'larger', 'smaller', 'clamp(12px, 1rem + 2vw, 40px)', 'calc(1em + 3px)', 'max(10px, 2vmin)', '1.5']; // prettier-ignore
-const COLOURS = ['red', '#1c6b5e', '#abc8', 'rgb(10 20 30)', 'rgba(10, 20, 30, 0.35)', 'hsl(200 40% 30%)', 'transparent', 'currentcolor']; // prettier-ignore
+const LENGTHS = [
+  '0',
+  '1px',
+  '13px',
+  '2.5px',
+  '0.4px',
+  '1.7em',
+  '0.5rem',
+  '3vw',
+  '2vh',
+  '25%',
+  '100%',
+  '10pt',
+  'auto',
+  'normal',
+  'none',
+  'min-content',
+  '-4px',
+  'thin',
+  'thick',
+  'small',
+  'x-large',
+  'larger',
+  'smaller',
+  'clamp(12px, 1rem + 2vw, 40px)',
+  'calc(1em + 3px)',
+  'max(10px, 2vmin)',
+  '1.5',
+];
+const COLOURS = [
+  'red',
+  '#1c6b5e',
+  '#abc8',
+  'rgb(10 20 30)',
+  'rgba(10, 20, 30, 0.35)',
+  'hsl(200 40% 30%)',
+  'transparent',
+  'currentcolor',
+];
 const NUMBERS = ['0', '1', '2', '0.35', '-1', '700', 'auto'];
 const TEXTS: Readonly<Record<string, readonly string[]>> = {
   'grid-template-columns': [
@@ -80,12 +108,64 @@ const DENSE = [
 const dense = fc.constantFrom(...DENSE).chain((name) => valued.get(name)!);
 /** Custom properties that hold lengths, colours, words, nothing of use, each other or themselves. */
 const NAMES = ['--a', '--b', '--c'];
-const CONTENTS = ['12px', '1.5em', 'red', '#1c6b5e', '2', 'block', 'none', 'wrong thing', 'initial', 'inherit', 'unset', 'var(--a)', 'var(--b)', 'var(--c, 3px)', 'calc(var(--b) + 2px)', '0.8rem', '50%']; // prettier-ignore
+const CONTENTS = [
+  '12px',
+  '1.5em',
+  'red',
+  '#1c6b5e',
+  '2',
+  'block',
+  'none',
+  'wrong thing',
+  'initial',
+  'inherit',
+  'unset',
+  'var(--a)',
+  'var(--b)',
+  'var(--c, 3px)',
+  'calc(var(--b) + 2px)',
+  '0.8rem',
+  '50%',
+];
 const variable = fc.tuple(fc.constantFrom(...NAMES), fc.constantFrom(...CONTENTS));
-const USES = ['var(--a)', 'var(--b, 7px)', 'var(--c, green)', 'var(--missing, inherit)', 'var(--missing)', 'var(--a, var(--b, 2em))', 'calc(var(--a) * 2)', 'var( --b , initial )']; // prettier-ignore
-const TAKING = ['font-size', 'color', 'padding-left', 'width', 'margin-top', 'line-height', 'display', 'background-color', 'border-top-color', 'letter-spacing', 'opacity', 'text-indent', 'flex-grow', 'white-space']; // prettier-ignore
+const USES = [
+  'var(--a)',
+  'var(--b, 7px)',
+  'var(--c, green)',
+  'var(--missing, inherit)',
+  'var(--missing)',
+  'var(--a, var(--b, 2em))',
+  'calc(var(--a) * 2)',
+  'var( --b , initial )',
+];
+const TAKING = [
+  'font-size',
+  'color',
+  'padding-left',
+  'width',
+  'margin-top',
+  'line-height',
+  'display',
+  'background-color',
+  'border-top-color',
+  'letter-spacing',
+  'opacity',
+  'text-indent',
+  'flex-grow',
+  'white-space',
+];
 const taken = fc.tuple(fc.constantFrom(...TAKING), fc.constantFrom(...USES));
-const declarations = fc.array(fc.oneof({ weight: 6, arbitrary: declaration }, { weight: 2, arbitrary: dense }, { weight: 1, arbitrary: variable }, { weight: 1, arbitrary: taken }), { maxLength: 6 }).map((pairs) => Object.fromEntries(pairs)); // prettier-ignore
+const declarations = fc
+  .array(
+    fc.oneof(
+      { weight: 6, arbitrary: declaration },
+      { weight: 2, arbitrary: dense },
+      { weight: 1, arbitrary: variable },
+      { weight: 1, arbitrary: taken },
+    ),
+    { maxLength: 6 },
+  )
+  .map((pairs) => Object.fromEntries(pairs));
 
 const size = fc.oneof(fc.integer({ min: 200, max: 1500 }), fc.constantFrom(600, 600.5, 900, 899.98, 700, 701));
 const heights = fc.constantFrom(400, 699.5, 700, 701, 900);
@@ -112,11 +192,7 @@ const condition = fc
 
 /** Up to four breakpoints of every kind, now and then in an order of their own, now and then taking over from another. */
 const breakpoints = fc
-  .tuple(
-    fc.array(condition, { maxLength: 4 }),
-    fc.boolean(),
-    fc.array(fc.tuple(fc.nat(3), fc.nat(3)), { maxLength: 2 }),
-  )
+  .tuple(fc.array(condition, { maxLength: 4 }), fc.boolean(), fc.array(fc.tuple(fc.nat(3), fc.nat(3)), { maxLength: 2 }))
   .map(([list, sorted, takes]) => {
     let set = list.map((one, i): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition: one }));
     if (sorted) set.sort(defaultOrder);
@@ -135,9 +211,7 @@ const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
   fc
     .record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), { requiredKeys: [] })
     .map((styles): StyleSet =>
-      Object.fromEntries(
-        Object.entries(styles).flatMap(([at, one]) => (one && Object.keys(one).length > 0 ? [[at, one]] : [])),
-      ),
+      Object.fromEntries(Object.entries(styles).flatMap(([at, one]) => (one && Object.keys(one).length > 0 ? [[at, one]] : []))),
     );
 
 /** The page isn't laid out while compared (`html` shows nothing), so the body must not take its display from there. */
@@ -190,12 +264,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
   );
 }
 
-const TEXTS_TO_LAY = [
-  'Claw hammer',
-  'Four hundred tools for one street and its neighbours',
-  'x',
-  'Reserve for Saturday',
-];
+const TEXTS_TO_LAY = ['Claw hammer', 'Four hundred tools for one street and its neighbours', 'x', 'Reserve for Saturday'];
 
 /** Leaves say something, where they may, so that there are lines to lay out. */
 function withText(element: PageElement, text: string): PageElement {
@@ -215,10 +284,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       styles: styleSet(ids),
       inputType: fc.constantFrom(...INPUT_TYPES),
       link: fc.boolean(),
-      kind: fc.oneof(
-        { weight: 6, arbitrary: fc.constant(undefined) },
-        { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) },
-      ),
+      kind: fc.oneof({ weight: 6, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) }),
     });
     const kinds = fc.dictionary(
       fc.constantFrom(...KINDS.map(({ id }) => id)),

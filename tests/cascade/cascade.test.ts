@@ -73,9 +73,7 @@ test('the value alone is the one that the whole story ends with', () => {
       const viewport = { width, ...DEFAULT_SLICE };
       for (const id of Object.keys(page.elements))
         for (const name of [...PROPERTIES.map((property) => property.name), '--a', '--b'])
-          expect(specifiedValue(project, page, id, name, viewport)).toBe(
-            resolve(project, page, id, name, width, viewport).value,
-          );
+          expect(specifiedValue(project, page, id, name, viewport)).toBe(resolve(project, page, id, name, width, viewport).value);
     }),
     { numRuns: 60 },
   );

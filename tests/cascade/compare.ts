@@ -28,12 +28,7 @@ export async function openComparison(page: BrowserPage): Promise<void> {
  * The page isn't laid out (`html` shows nothing), so that resolved values are computed values.
  * @param standIn the reader, and perhaps the height, that the browser hasn't got
  */
-export async function compareWithBrowser(
-  browser: BrowserPage,
-  project: Project,
-  widths: readonly number[],
-  standIn?: StandIn,
-) {
+export async function compareWithBrowser(browser: BrowserPage, project: Project, widths: readonly number[], standIn?: StandIn) {
   const page = project.pages[0]!;
   const preview = renderPreview(project, page, () => 'data:,', standIn);
   const document = (standIn ? asWritten : withOriginalSheets)(

@@ -105,8 +105,7 @@ async function edit(project: Project, made: Edit): Promise<Project> {
 async function compare(start: Project, edits: readonly (Edit | number)[]): Promise<void> {
   await load(documentOf(start));
   let project = start;
-  for (const one of edits)
-    project = await edit(project, typeof one === 'number' ? randomEdit(project, new Draw(one), 0) : one);
+  for (const one of edits) project = await edit(project, typeof one === 'number' ? randomEdit(project, new Draw(one), 0) : one);
   await host.evaluate(() => new Promise((done) => setTimeout(done, 10)));
   const asPatched = await state();
   await load(documentOf(project));
@@ -137,17 +136,16 @@ test.each<[string, Project, readonly Edit[]]>([
       { type: 'moveBreakpoint', id: 'bnarrow', edge: 1000 },
     ],
   ],
-  [
-    'a font that nothing used before',
-    empty,
-    [value('efirsth', 'base', 'font-family', '"Spline Sans Mono Variable", monospace')],
-  ],
+  ['a font that nothing used before', empty, [value('efirsth', 'base', 'font-family', '"Spline Sans Mono Variable", monospace')]],
   [
     'a font that a variable names, and one that nothing names any more',
     empty,
-    [value('efirstbody', 'base', '--face', '"Spline Sans Mono Variable"'), value('efirstbody', 'base', 'font-family', 'var(--face)')],
+    [
+      value('efirstbody', 'base', '--face', '"Spline Sans Mono Variable"'),
+      value('efirstbody', 'base', 'font-family', 'var(--face)'),
+    ],
   ],
-])('a patched frame stands as a new one would: %s', (_, start, edits) => compare(start, edits), 60_000); // prettier-ignore
+])('a patched frame stands as a new one would: %s', (_, start, edits) => compare(start, edits), 60_000);
 
 /** The first edit of a kind, by chance, that the project takes. */
 function someEdit(project: Project, type: string): Edit {

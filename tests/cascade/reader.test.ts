@@ -79,8 +79,7 @@ test('demo pages, every 21st width up and every 33rd down', async () => {
   const project = demoProject('00000000-0000-4000-8000-000000000000');
   const up = Array.from({ length: 77 }, (_, i) => 320 + i * 21);
   const down = Array.from({ length: 49 }, (_, i) => 1915 - i * 33);
-  for (const one of project.pages)
-    expect([one.name, await differences(project, one, [...up, ...down])]).toEqual([one.name, []]);
+  for (const one of project.pages) expect([one.name, await differences(project, one, [...up, ...down])]).toEqual([one.name, []]);
 }, 120_000);
 
 test('30 random documents', async () => {

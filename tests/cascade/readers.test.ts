@@ -22,7 +22,11 @@ const bare = make(set(TEXT, 'base', 'font-size', 'larger'), set(MAIN, 'base', 'p
 const BOXES = `JSON.stringify([...document.querySelectorAll('[data-mp-node]')].map((one) => { const { x, y, width, height } = one.getBoundingClientRect(); return [one.dataset.mpNode, x, y, width, height, getComputedStyle(one).fontSize]; }))`;
 const open: Browser[] = [];
 const launch = async (...more: string[]) => {
-  const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS, ...more], chromiumSandbox: false }); // prettier-ignore
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM_PATH,
+    args: [...CHROMIUM_FLAGS, ...more],
+    chromiumSandbox: false,
+  });
   open.push(browser);
   return browser;
 };
@@ -81,7 +85,6 @@ test('a frame as high as the page lays out as the lower viewport that it stands 
     [700, 600],
     [900, 1200],
   ] as const)
-    // prettier-ignore
     for (const project of [plain, bare])
       expect(await boxes(browser, size(width, 3000), project, { pointer: 'mouse', height })).toEqual(
         await boxes(browser, size(width, height), project),

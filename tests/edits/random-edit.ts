@@ -11,24 +11,70 @@ import type { Draw } from './draw';
  */
 
 const VALUES: readonly (readonly [property: string, value: string])[] = [
-  ['color', 'red'], ['color', 'var(--ink)'], ['--ink', '#123456'], ['padding', '1px 2px'], ['padding-left', '3px'], ['border', '1px solid red'],
-  ['display', 'none'], ['display', 'grid'], ['width', '50%'], ['flex', '1'], ['font', 'bold 12px/1.5 serif'], ['background-image', 'url(picture:pa)'],
-  ['margin', '-4px auto'], ['grid-template-columns', 'repeat(3, minmax(0, 1fr))'], ['gap', '3px'], ['font-family', '"Spline Sans Mono Variable", monospace'],
-]; // prettier-ignore
+  ['color', 'red'],
+  ['color', 'var(--ink)'],
+  ['--ink', '#123456'],
+  ['padding', '1px 2px'],
+  ['padding-left', '3px'],
+  ['border', '1px solid red'],
+  ['display', 'none'],
+  ['display', 'grid'],
+  ['width', '50%'],
+  ['flex', '1'],
+  ['font', 'bold 12px/1.5 serif'],
+  ['background-image', 'url(picture:pa)'],
+  ['margin', '-4px auto'],
+  ['grid-template-columns', 'repeat(3, minmax(0, 1fr))'],
+  ['gap', '3px'],
+  ['font-family', '"Spline Sans Mono Variable", monospace'],
+];
 const ODD_VALUES: readonly (readonly [string, string])[] = [
-  ['color', 'red} body{background:url(http://elsewhere.example)'], ['color', '</style><script>'], ['width', 'wide'], ['constructor', 'red'],
-  ['__proto__', 'red'], ['color', 'a\u0000b'], ['--ink', '\ud800'], ['padding', ''], ['toString', '1'], ['color', 'revert'],
-]; // prettier-ignore
+  ['color', 'red} body{background:url(http://elsewhere.example)'],
+  ['color', '</style><script>'],
+  ['width', 'wide'],
+  ['constructor', 'red'],
+  ['__proto__', 'red'],
+  ['color', 'a\u0000b'],
+  ['--ink', '\ud800'],
+  ['padding', ''],
+  ['toString', '1'],
+  ['color', 'revert'],
+];
 const TEXTS = ['x', '', 'Opening hours', 'A < b & "c"', 'ä😀', 'line\nbreak'];
 const ODD_TEXTS = ['NUL \u0000', 'half \udc00', 'x'.repeat(20_001)];
-const NESTING_TAGS = ['a', 'button', 'form', 'div', 'p', 'span', 'ul', 'li', 'table', 'thead', 'tr', 'td', 'label', 'section', 'h2', 'img', 'input', 'fieldset', 'legend', 'dl', 'dt', 'textarea']; // prettier-ignore
+const NESTING_TAGS = [
+  'a',
+  'button',
+  'form',
+  'div',
+  'p',
+  'span',
+  'ul',
+  'li',
+  'table',
+  'thead',
+  'tr',
+  'td',
+  'label',
+  'section',
+  'h2',
+  'img',
+  'input',
+  'fieldset',
+  'legend',
+  'dl',
+  'dt',
+  'textarea',
+];
 const ODD_TAGS = ['constructor', 'toString', '__proto__', 'script', 'style', 'body', ''];
 const NAMES = ['Card', ' Card ', 'Tool cards', 'x', 'Menu'];
 
 export function randomEdit(project: Project, draw: Draw, odd = 0.08): Edit {
   const make = draw.from(MAKERS);
   const edit = make(project, draw, odd);
-  return draw.chance(0.06) ? { type: 'group', label: 'Several', edits: [edit, ...[1, 2].map(() => draw.from(MAKERS)(project, draw, odd))] } : edit; // prettier-ignore
+  return draw.chance(0.06)
+    ? { type: 'group', label: 'Several', edits: [edit, ...[1, 2].map(() => draw.from(MAKERS)(project, draw, odd))] }
+    : edit;
 }
 
 /** Only a few elements are drawn, those made last more often than others. */
@@ -92,10 +138,15 @@ function anyNew(project: Project, draw: Draw, odd: number): Mutable<PageElement>
     name: draw.from(NAMES),
     attributes,
     children: [],
-    shared: draw.chance(0.2) ? draw.some(project.shared.map(({ id }) => id), 2) : [],
+    shared: draw.chance(0.2)
+      ? draw.some(
+          project.shared.map(({ id }) => id),
+          2,
+        )
+      : [],
     styles: draw.chance(0.3) ? anyStyles(project, draw, odd) : {},
     ...(draw.chance(0.2) && tag !== 'img' && { text: draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS) }),
-  }; // prettier-ignore
+  };
 }
 
 /** A few elements in each other: mostly a row of ancestors, now and then one nearly as deep as a page may be. */
@@ -147,67 +198,208 @@ const clearing: Maker = (project, draw) => {
 
 const insert: Maker = (project, draw, odd) => insertion(project, draw, anyTree(project, draw, odd));
 const paste: Maker = (project, draw) => insertion(project, draw, copied(project, anyElement(project, draw), draw));
-const move: Maker = (project, draw) => ({ type: 'moveElement', node: anyElement(project, draw), parent: anyElement(project, draw), ...place(draw) }); // prettier-ignore
-const setStyle: Maker = (project, draw, odd) => ({ type: 'setStyle', owner: anyOwner(project, draw), at: anyPlace(project, draw), ...anyValue(draw, odd) }); // prettier-ignore
-const breakpoint: Maker = (_, draw) => ({ type: 'addBreakpoint', breakpoint: { id: draw.id('b').slice(0, 6), name: 'New', condition: anyCondition(draw) }, ...place(draw) }); // prettier-ignore
+const move: Maker = (project, draw) => ({
+  type: 'moveElement',
+  node: anyElement(project, draw),
+  parent: anyElement(project, draw),
+  ...place(draw),
+});
+const setStyle: Maker = (project, draw, odd) => ({
+  type: 'setStyle',
+  owner: anyOwner(project, draw),
+  at: anyPlace(project, draw),
+  ...anyValue(draw, odd),
+});
+const breakpoint: Maker = (_, draw) => ({
+  type: 'addBreakpoint',
+  breakpoint: { id: draw.id('b').slice(0, 6), name: 'New', condition: anyCondition(draw) },
+  ...place(draw),
+});
 
 const MAKERS: readonly Maker[] = [
-  insert, insert, insert, insert, paste, paste, paste, move, move, move, move, setStyle, setStyle, setStyle, breakpoint, breakpoint,
+  insert,
+  insert,
+  insert,
+  insert,
+  paste,
+  paste,
+  paste,
+  move,
+  move,
+  move,
+  move,
+  setStyle,
+  setStyle,
+  setStyle,
+  breakpoint,
+  breakpoint,
   clearing,
   (project, draw, odd) => ({
-    type: 'restyle', label: 'Several',
+    type: 'restyle',
+    label: 'Several',
     changes: Array.from({ length: 1 + draw.below(5) }, () => {
       const { property, value } = anyValue(draw, odd);
       return { owner: anyOwner(project, draw), at: anyPlace(project, draw), property, value: draw.chance(0.3) ? null : value };
     }),
     ...(draw.chance(0.1) && { breakpoints: project.breakpoints.slice(0, draw.below(3)) }),
   }),
-  (project, draw, odd) => ({ type: 'setText', node: anyElement(project, draw), text: draw.chance(0.1) ? null : draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS) }),
+  (project, draw, odd) => ({
+    type: 'setText',
+    node: anyElement(project, draw),
+    text: draw.chance(0.1) ? null : draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS),
+  }),
   (project, draw) => ({ type: 'setText', node: anyElement(project, draw), text: '' }),
   (project, draw) => ({ type: 'removeElement', node: anyElement(project, draw) }),
   (project, draw) => {
     const node = anyElement(project, draw);
     const page = project.pages.find((one) => node in one.elements);
-    return { type: 'duplicateElement', node, ids: Object.fromEntries((page ? subtreeOf(page, node) : []).map(({ id }) => [id, draw.id('e')])) };
+    return {
+      type: 'duplicateElement',
+      node,
+      ids: Object.fromEntries((page ? subtreeOf(page, node) : []).map(({ id }) => [id, draw.id('e')])),
+    };
   },
   (project, draw) => ({ type: 'renameElement', node: anyElement(project, draw), name: draw.from(NAMES) }),
   (project, draw) => ({ type: 'setLocked', node: anyElement(project, draw), locked: draw.chance(0.2) }),
   (project, draw) => ({ type: 'setFirst', node: anyElement(project, draw), first: draw.chance(0.5) }),
   (project, draw) => ({ type: 'setKind', node: anyElement(project, draw), kind: draw.from(['krow', 'kgrid', null] as const) }),
-  (project, draw) => ({ type: 'setAttribute', node: anyElement(project, draw), name: draw.from(['title', 'id', 'href', 'src', 'constructor', 'type']), value: draw.from(['x', '#', 'picture:pa', 'email', 'javascript:1', null]) }),
-  (project, draw) => ({ type: 'carryShared', node: anyElement(project, draw), shared: draw.some(project.shared.map(({ id }) => id), 4) }),
-  (project, draw, odd) => ({ type: 'addShared', style: { id: draw.id('s').slice(0, 5), name: draw.from(NAMES), styles: anyStyles(project, draw, odd) }, carriers: draw.chance(0.5) ? [{ node: anyElement(project, draw), place: draw.below(3) }] : [], ...place(draw) }),
+  (project, draw) => ({
+    type: 'setAttribute',
+    node: anyElement(project, draw),
+    name: draw.from(['title', 'id', 'href', 'src', 'constructor', 'type']),
+    value: draw.from(['x', '#', 'picture:pa', 'email', 'javascript:1', null]),
+  }),
+  (project, draw) => ({
+    type: 'carryShared',
+    node: anyElement(project, draw),
+    shared: draw.some(
+      project.shared.map(({ id }) => id),
+      4,
+    ),
+  }),
+  (project, draw, odd) => ({
+    type: 'addShared',
+    style: { id: draw.id('s').slice(0, 5), name: draw.from(NAMES), styles: anyStyles(project, draw, odd) },
+    carriers: draw.chance(0.5) ? [{ node: anyElement(project, draw), place: draw.below(3) }] : [],
+    ...place(draw),
+  }),
   (project, draw) => ({ type: 'removeShared', id: anyOf(project.shared, draw, 'sgone') }),
-  (project, draw) => ({ type: 'changeShared', id: anyOf(project.shared, draw, 'sgone'), ...(draw.chance(0.5) ? { name: draw.from(NAMES) } : { index: draw.below(4) }) }),
+  (project, draw) => ({
+    type: 'changeShared',
+    id: anyOf(project.shared, draw, 'sgone'),
+    ...(draw.chance(0.5) ? { name: draw.from(NAMES) } : { index: draw.below(4) }),
+  }),
   (project, draw) => ({ type: 'removeBreakpoint', id: anyOf(project.breakpoints, draw, 'bgone') }),
   (project, draw) => ({ type: 'renameBreakpoint', id: anyOf(project.breakpoints, draw, 'bgone'), name: draw.from(NAMES) }),
-  (project, draw) => ({ type: 'moveBreakpoint', id: anyOf(project.breakpoints, draw, 'bgone'), edge: 30 + draw.below(1500), ...(draw.chance(0.3) && { side: draw.from(['from', 'below'] as const) }), ...place(draw) }),
+  (project, draw) => ({
+    type: 'moveBreakpoint',
+    id: anyOf(project.breakpoints, draw, 'bgone'),
+    edge: 30 + draw.below(1500),
+    ...(draw.chance(0.3) && { side: draw.from(['from', 'below'] as const) }),
+    ...place(draw),
+  }),
   (project, draw) => {
     const id = anyOf(project.breakpoints, draw, 'bgone');
     return draw.from<Edit>([
       { type: 'changeBreakpoint', id, condition: anyCondition(draw), ...place(draw) },
-      { type: 'changeBreakpoint', id, also: draw.some(project.breakpoints.map((one) => one.id), 3) },
+      {
+        type: 'changeBreakpoint',
+        id,
+        also: draw.some(
+          project.breakpoints.map((one) => one.id),
+          3,
+        ),
+      },
       { type: 'changeBreakpoint', id, index: draw.below(4) },
     ]);
   },
-  (_, draw) => ({ type: 'addSheet', sheet: { id: draw.id('t').slice(0, 5), name: 'Old', css: draw.from(['p { color: red } @media (max-width: 500px) { li { padding: 4px !important } }', '.card, a:hover { color: red }', 'nothing', 'p { color: red }\u0000']) }, ...place(draw) }),
-  (project, draw) => ({ type: 'changeSheet', id: anyOf(project.sheets, draw, 'tgone'), css: draw.from(['div { gap: 9px }', '@import "x"']) }),
+  (_, draw) => ({
+    type: 'addSheet',
+    sheet: {
+      id: draw.id('t').slice(0, 5),
+      name: 'Old',
+      css: draw.from([
+        'p { color: red } @media (max-width: 500px) { li { padding: 4px !important } }',
+        '.card, a:hover { color: red }',
+        'nothing',
+        'p { color: red }\u0000',
+      ]),
+    },
+    ...place(draw),
+  }),
+  (project, draw) => ({
+    type: 'changeSheet',
+    id: anyOf(project.sheets, draw, 'tgone'),
+    css: draw.from(['div { gap: 9px }', '@import "x"']),
+  }),
   (project, draw) => ({ type: 'removeSheet', id: anyOf(project.sheets, draw, 'tgone') }),
-  (_, draw) => ({ type: 'addPicture', picture: { id: draw.from(['pa', 'pb', 'pc']), fileName: `${draw.from(['a', 'b', 'c'])}.svg`, svg: draw.from(['<svg xmlns="http://www.w3.org/2000/svg"/>', '<svg onload="x"/>']) }, ...place(draw) }),
+  (_, draw) => ({
+    type: 'addPicture',
+    picture: {
+      id: draw.from(['pa', 'pb', 'pc']),
+      fileName: `${draw.from(['a', 'b', 'c'])}.svg`,
+      svg: draw.from(['<svg xmlns="http://www.w3.org/2000/svg"/>', '<svg onload="x"/>']),
+    },
+    ...place(draw),
+  }),
   (project, draw) => ({ type: 'removePicture', id: anyOf(project.pictures, draw, 'pgone') }),
-  (project, draw, odd) => ({ type: 'addBlock', block: { id: draw.id('o').slice(0, 5), name: draw.from(NAMES), elements: draw.chance(0.5) ? anyTree(project, draw, odd) : copied(project, anyElement(project, draw), draw) }, ...place(draw) }),
+  (project, draw, odd) => ({
+    type: 'addBlock',
+    block: {
+      id: draw.id('o').slice(0, 5),
+      name: draw.from(NAMES),
+      elements: draw.chance(0.5) ? anyTree(project, draw, odd) : copied(project, anyElement(project, draw), draw),
+    },
+    ...place(draw),
+  }),
   (project, draw) => ({ type: 'renameBlock', id: anyOf(project.blocks, draw, 'ogone'), name: draw.from(NAMES) }),
   (project, draw) => ({ type: 'removeBlock', id: anyOf(project.blocks, draw, 'ogone') }),
-  (project, draw) => ({ type: 'setColumns', page: draw.from([null, ...project.pages.map(({ id }) => id)]), at: anyPlace(project, draw), grid: draw.chance(0.3) ? null : { columns: 1 + draw.below(16), gutter: draw.below(90), margin: draw.below(60), align: 'left', columnLeast: 0 } }),
-  (project, draw) => ({ type: 'saveGrid', grid: { id: draw.from(['na', 'nb', 'nc']), name: draw.from(NAMES), grid: { columns: 6, gutter: 0, margin: 0, align: 'centre', columnLeast: 20 } }, ...place(draw) }),
+  (project, draw) => ({
+    type: 'setColumns',
+    page: draw.from([null, ...project.pages.map(({ id }) => id)]),
+    at: anyPlace(project, draw),
+    grid: draw.chance(0.3)
+      ? null
+      : { columns: 1 + draw.below(16), gutter: draw.below(90), margin: draw.below(60), align: 'left', columnLeast: 0 },
+  }),
+  (project, draw) => ({
+    type: 'saveGrid',
+    grid: {
+      id: draw.from(['na', 'nb', 'nc']),
+      name: draw.from(NAMES),
+      grid: { columns: 6, gutter: 0, margin: 0, align: 'centre', columnLeast: 20 },
+    },
+    ...place(draw),
+  }),
   (project, draw) => ({ type: 'removeGrid', id: anyOf(project.grids, draw, 'ngone') }),
-  (project, draw) => ({ type: 'saveDevice', device: { ...draw.from(project.devices), ...(draw.chance(0.5) && { id: draw.id('d').slice(0, 5), name: draw.from(NAMES) }), width: 100 + draw.below(900) }, ...place(draw) }),
+  (project, draw) => ({
+    type: 'saveDevice',
+    device: {
+      ...draw.from(project.devices),
+      ...(draw.chance(0.5) && { id: draw.id('d').slice(0, 5), name: draw.from(NAMES) }),
+      width: 100 + draw.below(900),
+    },
+    ...place(draw),
+  }),
   (project, draw) => ({ type: 'removeDevice', id: anyOf(project.devices, draw, 'dgone') }),
   (project, draw) => {
     const set = draw.from(project.deviceSets);
-    return { type: 'saveDeviceSet', set: { ...set, ...(draw.chance(0.5) && { id: `${set.id.slice(0, 1)}${draw.below(50)}`, name: draw.from(NAMES) }) }, ...place(draw) };
+    return {
+      type: 'saveDeviceSet',
+      set: { ...set, ...(draw.chance(0.5) && { id: `${set.id.slice(0, 1)}${draw.below(50)}`, name: draw.from(NAMES) }) },
+      ...place(draw),
+    };
   },
   (project, draw) => ({ type: 'removeDeviceSet', id: anyOf(project.deviceSets.slice(1), draw, 'xgone') }),
-  (_, draw) => ({ type: 'tuneCheck', check: draw.from(['small-target', 'constructor', 'valueOf']), tuning: draw.from([null, { off: true as const }, { limits: { least: 20 } }]) }),
-  (project, draw) => ({ type: 'acceptFinding', check: 'small-text', element: anyElement(project, draw), reason: draw.from(['It is a caption.', null, ' x ']) }),
-]; // prettier-ignore
+  (_, draw) => ({
+    type: 'tuneCheck',
+    check: draw.from(['small-target', 'constructor', 'valueOf']),
+    tuning: draw.from([null, { off: true as const }, { limits: { least: 20 } }]),
+  }),
+  (project, draw) => ({
+    type: 'acceptFinding',
+    check: 'small-text',
+    element: anyElement(project, draw),
+    reason: draw.from(['It is a caption.', null, ' x ']),
+  }),
+];

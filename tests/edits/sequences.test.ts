@@ -14,7 +14,10 @@ test('that holds for every kind of edit', () => {
   const counts = newCounts();
   for (let sequence = 0; sequence < 18; sequence++) {
     const draw = new Draw(sequence);
-    runSequence(Array.from({ length: 60 }, () => draw.below(2 ** 31)), counts); // prettier-ignore
+    runSequence(
+      Array.from({ length: 60 }, () => draw.below(2 ** 31)),
+      counts,
+    );
   }
   // A kind of edit that was never taken, or never refused, has not been tested.
   expect([...EDIT_TYPES].filter((type) => !counts.taken.has(type))).toEqual([]);

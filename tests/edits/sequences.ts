@@ -36,12 +36,15 @@ export function runSequence(seeds: readonly number[], counts: SequenceCounts): v
   for (const seed of seeds) {
     const draw = new Draw(seed);
     const edit = randomEdit(state.project, draw);
-    const incoming: Incoming = { id: `00000000-0000-4000-8000-${seed.toString(16).padStart(12, '0')}`, kind: 'do', edit: JSON.parse(JSON.stringify(edit)) }; // prettier-ignore
+    const incoming: Incoming = {
+      id: `00000000-0000-4000-8000-${seed.toString(16).padStart(12, '0')}`,
+      kind: 'do',
+      edit: JSON.parse(JSON.stringify(edit)),
+    };
     const { state: next, entries, refused } = takeIn(state, [incoming], log.slice(-5));
     const count = entries.length > 0 ? counts.taken : counts.refused;
     count.set(edit.type, (count.get(edit.type) ?? 0) + 1);
-    if (refused.length > 0 && !sameJson(next.project, state.project))
-      throw differ('Changed though refused', seed, edit);
+    if (refused.length > 0 && !sameJson(next.project, state.project)) throw differ('Changed though refused', seed, edit);
     for (const entry of entries) {
       let loaded: Project;
       try {
@@ -51,8 +54,7 @@ export function runSequence(seeds: readonly number[], counts: SequenceCounts): v
       }
       if (!sameJson(loaded, next.project)) throw differ('Reads otherwise', seed, edit);
       const kept = stored(entry);
-      if (!sameJson(applyEdit(state.project, kept.edit).document, next.project))
-        throw differ('Replays otherwise', seed, edit);
+      if (!sameJson(applyEdit(state.project, kept.edit).document, next.project)) throw differ('Replays otherwise', seed, edit);
       const back = makeEdit(next.project, readEdit(kept.inverse));
       if (describeEdit(state.project, kept.edit) === '' || Object.values(back.footprint).some(({ widths }) => !widths))
         throw differ('Says nothing', seed, edit);

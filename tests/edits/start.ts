@@ -31,7 +31,6 @@ const TREES = [
 /** What random edits begin with: a page with all that nests in particular ways. */
 export const START: Project = TREES.reduce(
   (project, text) =>
-    makeEdit(project, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 2, elements: tree(text) })
-      .document,
+    makeEdit(project, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 2, elements: tree(text) }).document,
   newProject('00000000-0000-4000-8000-000000000000', 'By chance'),
 );

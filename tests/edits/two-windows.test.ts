@@ -22,17 +22,42 @@ class Act implements Command {
 
 const window = fc.nat(1);
 const commands = [
-  fc.tuple(window, fc.nat(), fc.boolean()).map(([w, seed, gesture]) => new Act(`edit ${w} ${seed} ${gesture}`, ({ windows }) => windows[w]!.edit(seed, gesture))),
-  fc.tuple(window, fc.nat(), fc.boolean()).map(([w, seed, gesture]) => new Act(`edit ${w} ${seed} ${gesture}`, ({ windows }) => windows[w]!.edit(seed, gesture))),
-  fc.tuple(window, fc.constantFrom('undo' as const, 'redo' as const)).map(([w, kind]) => new Act(`${kind} ${w}`, ({ windows }) => windows[w]!.step(kind))),
-  fc.tuple(window, fc.integer({ min: 1, max: 4 })).map(([w, most]) => new Act(`send ${w} ${most}`, ({ windows }) => windows[w]!.send(most))),
-  fc.tuple(window, fc.nat(3), fc.constantFrom('once' as const, 'once' as const, 'twice' as const, 'never' as const)).map(([w, which, how]) => new Act(`deliver ${w} ${which} ${how}`, ({ server, windows }) => windows[w]!.deliver(server, which, how))),
-  fc.tuple(window, fc.nat(5)).map(([w, back]) => new Act(`stream ${w} ${back}`, ({ server, windows }) => windows[w]!.stream(server, Math.max(0, windows[w]!.log.revision - back)))),
-  fc.tuple(window, fc.integer({ min: 1, max: 3 })).map(([w, ahead]) => new Act(`gap ${w} ${ahead}`, ({ server, windows }) => windows[w]!.stream(server, windows[w]!.log.revision + ahead))),
+  fc
+    .tuple(window, fc.nat(), fc.boolean())
+    .map(([w, seed, gesture]) => new Act(`edit ${w} ${seed} ${gesture}`, ({ windows }) => windows[w]!.edit(seed, gesture))),
+  fc
+    .tuple(window, fc.nat(), fc.boolean())
+    .map(([w, seed, gesture]) => new Act(`edit ${w} ${seed} ${gesture}`, ({ windows }) => windows[w]!.edit(seed, gesture))),
+  fc
+    .tuple(window, fc.constantFrom('undo' as const, 'redo' as const))
+    .map(([w, kind]) => new Act(`${kind} ${w}`, ({ windows }) => windows[w]!.step(kind))),
+  fc
+    .tuple(window, fc.integer({ min: 1, max: 4 }))
+    .map(([w, most]) => new Act(`send ${w} ${most}`, ({ windows }) => windows[w]!.send(most))),
+  fc
+    .tuple(window, fc.nat(3), fc.constantFrom('once' as const, 'once' as const, 'twice' as const, 'never' as const))
+    .map(
+      ([w, which, how]) =>
+        new Act(`deliver ${w} ${which} ${how}`, ({ server, windows }) => windows[w]!.deliver(server, which, how)),
+    ),
+  fc
+    .tuple(window, fc.nat(5))
+    .map(
+      ([w, back]) =>
+        new Act(`stream ${w} ${back}`, ({ server, windows }) =>
+          windows[w]!.stream(server, Math.max(0, windows[w]!.log.revision - back)),
+        ),
+    ),
+  fc
+    .tuple(window, fc.integer({ min: 1, max: 3 }))
+    .map(
+      ([w, ahead]) =>
+        new Act(`gap ${w} ${ahead}`, ({ server, windows }) => windows[w]!.stream(server, windows[w]!.log.revision + ahead)),
+    ),
   fc.constant(new Act('restart', ({ server }) => server.restart())),
   fc.constant(new Act('snapshot', ({ server }) => server.snapshot())),
   window.map((w) => new Act(`reload ${w}`, ({ server, windows }) => windows[w]!.reload(server))),
-]; // prettier-ignore
+];
 
 test('two windows and a server come to rest with one document, whatever the network does', () => {
   const log = { entries: 0, told: 0, pending: 0 };

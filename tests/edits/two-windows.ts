@@ -130,7 +130,8 @@ export class Window {
       this.network.push({ answer: server.take(message.request) });
       return;
     }
-    const { entries, refused, known } = 'answer' in message ? message.answer : { entries: message.stream, refused: [], known: [] }; // prettier-ignore
+    const { entries, refused, known } =
+      'answer' in message ? message.answer : { entries: message.stream, refused: [], known: [] };
     const { log, lost, behind } = received(this.log, entries, refused, known);
     this.told.push(...lost);
     this.log = log;
@@ -175,8 +176,9 @@ export function problemAtRest(server: Server, windows: readonly Window[]): strin
   for (const { name, log, seen, told } of windows) {
     if (!sameJson(log.project, server.state.project)) return `${name} shows another document than the server has.`;
     if (!sameJson(log.confirmed, log.project)) return `${name} shows another document than it takes for confirmed.`;
-    const ids = (history: { undo: readonly LogEntry[]; redo: readonly LogEntry[] }) => [history.undo, history.redo].map((list) => list.map(({ id }) => id)); // prettier-ignore
-    if (!sameJson(ids(log.history), ids(server.state.history))) return `${name} would undo something else than the server.`; // prettier-ignore
+    const ids = (history: { undo: readonly LogEntry[]; redo: readonly LogEntry[] }) =>
+      [history.undo, history.redo].map((list) => list.map(({ id }) => id));
+    if (!sameJson(ids(log.history), ids(server.state.history))) return `${name} would undo something else than the server.`;
     const gone = [...seen.keys()].filter((id) => !server.log.some((entry) => entry.id === id));
     if (gone.length > told.length) return `${name} lost ${gone.length} edits and said so of ${told.length}.`;
   }

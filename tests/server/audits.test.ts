@@ -27,7 +27,9 @@ async function order() {
 }
 
 const silence = (run: string, page: string) =>
-  database().execute(sql`update audit_pages set heard_at = now() - make_interval(secs => ${SILENCE_S + 1}) where run_id = ${run} and page_id = ${page}`); // prettier-ignore
+  database().execute(
+    sql`update audit_pages set heard_at = now() - make_interval(secs => ${SILENCE_S + 1}) where run_id = ${run} and page_id = ${page}`,
+  );
 
 test('a run keeps the project as it was, and one worker takes each page', async () => {
   const { id, project, run } = await order();
@@ -38,11 +40,7 @@ test('a run keeps the project as it was, and one worker takes each page', async 
   expect(await finishPage(run, 'gfront', attempt!, RESULT)).toBe(true);
   expect(await claimPage(run, 'gfront')).toBeUndefined();
   const [listed] = await listRuns(id);
-  expect(listed!.pages.find(({ page }) => page === 'gfront')).toMatchObject({
-    state: 'done',
-    decided: 10,
-    attempts: 1,
-  });
+  expect(listed!.pages.find(({ page }) => page === 'gfront')).toMatchObject({ state: 'done', decided: 10, attempts: 1 });
   expect(listed!.pages.filter(({ state }) => state === 'waiting')).toHaveLength(project.pages.length - 1);
 });
 

@@ -46,9 +46,7 @@ test('fifty windows at once are taken one after the other, each once', async () 
       makeEdits(id, { revision: 0, edits: [incoming(colour(owners[i % 25]!, `rgb(${i} 0 0)`))] }),
     ),
   );
-  expect(answers.map(({ revision }) => revision).sort((a, b) => a - b)).toEqual(
-    Array.from({ length: 50 }, (_, i) => i + 1),
-  );
+  expect(answers.map(({ revision }) => revision).sort((a, b) => a - b)).toEqual(Array.from({ length: 50 }, (_, i) => i + 1));
   expect(answers.every(({ entries, revision }) => entries.length === revision)).toBe(true);
   expect(await logged(id)).toBe(50);
 }, 60_000);

@@ -24,7 +24,10 @@ async function listen(id: string, window: string, since = 0, last?: number) {
   const stop = new AbortController();
   open.push(stop);
   const headers = last === undefined ? undefined : { 'last-event-id': String(last) };
-  const request = new Request(`http://127.0.0.1:1/?since=${since}&window=${window}`, { signal: stop.signal, ...(headers && { headers }) }); // prettier-ignore
+  const request = new Request(`http://127.0.0.1:1/?since=${since}&window=${window}`, {
+    signal: stop.signal,
+    ...(headers && { headers }),
+  });
   const answer = await getEvents(request, { params: Promise.resolve({ id }) });
   const heard: Arrived[] = [];
   const reader = answer.body!.getReader();
@@ -59,8 +62,10 @@ test('every window hears of every edit once and in order; of its own only that t
   expect(a.answer.headers.get('content-type')).toBe('text/event-stream');
   await until(() => a.heard.length === 1, 'what was before');
   await Promise.all(
-    Array.from({ length: 10 }, (_, i) => makeEdits(id, { revision: 1, window: mine, edits: [incoming(colour('efirstp', `rgb(${i} 0 0)`))] })),
-  ); // prettier-ignore
+    Array.from({ length: 10 }, (_, i) =>
+      makeEdits(id, { revision: 1, window: mine, edits: [incoming(colour('efirstp', `rgb(${i} 0 0)`))] }),
+    ),
+  );
   await until(() => a.heard.length === 11 && b.heard.length === 10, 'all ten');
   expect(a.heard.map(({ revision }) => revision)).toEqual(Array.from({ length: 11 }, (_, i) => i + 1));
   expect(b.heard.map(({ revision }) => revision)).toEqual(Array.from({ length: 10 }, (_, i) => i + 2));
@@ -94,7 +99,7 @@ test('going back to an earlier revision is heard of too', async () => {
   const id = await newEmpty();
   await make(id, colour('efirsth', 'red'));
   const { heard } = await listen(id, randomUUID(), 1);
-  await database().execute(sql`update edits set edit = '{"type":"setText","node":"egone","text":"x"}' where project_id = ${id}`); // prettier-ignore
+  await database().execute(sql`update edits set edit = '{"type":"setText","node":"egone","text":"x"}' where project_id = ${id}`);
   await goBack(id);
   await until(() => heard.length === 1, 'the restart');
   expect(heard[0]).toMatchObject({ revision: 2, kind: 'restart' });

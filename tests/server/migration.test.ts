@@ -47,23 +47,42 @@ test('projects stored by the version before open unchanged, with their history',
     await migrate(drizzle(own), { migrationsFolder: old });
     await own.query('insert into projects (id, name, document, revision) values ($1, $2, $3, 2)', [demo.id, demo.name, rest]);
     for (const [position, page] of pages.entries())
-      await own.query('insert into pages (id, project_id, position, name, document, revision) values ($1, $2, $3, $4, $5, 2)', [page.id, demo.id, position, page.name, page]);
+      await own.query('insert into pages (id, project_id, position, name, document, revision) values ($1, $2, $3, $4, $5, 2)', [
+        page.id,
+        demo.id,
+        position,
+        page.name,
+        page,
+      ]);
     const log = [
-      [1, { type: 'setStyle', node: 'ecatalogue1', at: 'base', property: 'color', value: 'red' }, { type: 'clearStyle', node: 'ecatalogue1', at: 'base', property: 'color' }],
-      [2, { type: 'group', label: 'Two', edits: [{ type: 'clearStyle', node: 'ecatalogue1', at: 'base', property: 'color' }] }, { type: 'group', label: 'Two', edits: [{ type: 'setStyle', node: 'ecatalogue1', at: 'base', property: 'color', value: 'red' }] }],
+      [
+        1,
+        { type: 'setStyle', node: 'ecatalogue1', at: 'base', property: 'color', value: 'red' },
+        { type: 'clearStyle', node: 'ecatalogue1', at: 'base', property: 'color' },
+      ],
+      [
+        2,
+        { type: 'group', label: 'Two', edits: [{ type: 'clearStyle', node: 'ecatalogue1', at: 'base', property: 'color' }] },
+        {
+          type: 'group',
+          label: 'Two',
+          edits: [{ type: 'setStyle', node: 'ecatalogue1', at: 'base', property: 'color', value: 'red' }],
+        },
+      ],
     ] as const;
     for (const [revision, edit, inverse] of log)
-      await own.query("insert into edits (project_id, revision, edit_id, kind, edit, inverse) values ($1, $2, $3, 'do', $4, $5)", [demo.id, revision, randomUUID(), edit, inverse]);
+      await own.query(
+        "insert into edits (project_id, revision, edit_id, kind, edit, inverse) values ($1, $2, $3, 'do', $4, $5)",
+        [demo.id, revision, randomUUID(), edit, inverse],
+      );
     await migrate(drizzle(own), { migrationsFolder: folder });
-  }); // prettier-ignore
+  });
   rmSync(old, { recursive: true });
   process.env.DATABASE_URL = url;
   const { project, revision, history } = await loadProject(database(), demo.id);
   expect([project, revision]).toEqual([demo, 2]);
   expect(renderExport(project)).toEqual(renderExport(demo));
-  expect(await listProjects()).toMatchObject([
-    { name: demo.name, pages: demo.pages.length, breakpoints: 3, revision: 2 },
-  ]);
+  expect(await listProjects()).toMatchObject([{ name: demo.name, pages: demo.pages.length, breakpoints: 3, revision: 2 }]);
   // What was written on a node is undone as what is written on an owner.
   expect(history.undo.map(({ inverse }) => JSON.stringify(inverse)).join()).not.toContain('"node"');
   const { revisions } = await listRevisions(demo.id);

@@ -18,7 +18,7 @@ export async function make(id: string, ...edits: readonly (Edit | object)[]): Pr
   return makeEdits(id, { revision, edits: edits.map((edit) => incoming(edit)) });
 }
 
-export const colour = (owner: string, value: string): Edit => ({ type: 'setStyle', owner, at: 'base', property: 'color', value }); // prettier-ignore
+export const colour = (owner: string, value: string): Edit => ({ type: 'setStyle', owner, at: 'base', property: 'color', value });
 
 /** The document as a server that has just been started reads it. */
 export async function freshly(id: string) {

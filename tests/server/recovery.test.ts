@@ -42,9 +42,7 @@ async function linkInLink(): Promise<string> {
         "eouter":{"id":"eouter","tag":"a","name":"a","attributes":{},"children":["einner"],"shared":[],"styles":{}},
         "einner":{"id":"einner","tag":"a","name":"a","attributes":{},"children":[],"shared":[],"styles":{}}}')
     from project_parts where project_id = ${id} and part = 'page gfirst'`);
-  await database().execute(
-    sql`update projects set revision = ${revision + 1}, snapshot = ${revision + 1} where id = ${id}`,
-  );
+  await database().execute(sql`update projects set revision = ${revision + 1}, snapshot = ${revision + 1} where id = ${id}`);
   forget(id);
   return id;
 }
@@ -68,7 +66,9 @@ const WAYS: readonly (readonly [string, () => Promise<string>, number, RegExp])[
     async () => {
       const id = await newEmpty();
       await make(id, ...Array.from({ length: 70 }, (_, i) => colour('efirsth', `rgb(${i} 0 0)`)));
-      await database().execute(sql`update project_parts set document = document || '{"root":"egone"}' where project_id = ${id} and part = 'page gfirst' and revision > 0`);
+      await database().execute(
+        sql`update project_parts set document = document || '{"root":"egone"}' where project_id = ${id} and part = 'page gfirst' and revision > 0`,
+      );
       return id;
     },
     70,
@@ -79,7 +79,9 @@ const WAYS: readonly (readonly [string, () => Promise<string>, number, RegExp])[
     async () => {
       const id = await newEmpty();
       await make(id, colour('efirsth', 'red'), colour('efirsth', 'blue'));
-      await database().execute(sql`update edits set edit = '{"type":"setText","node":"egone","text":"x"}' where project_id = ${id} and revision = 2`);
+      await database().execute(
+        sql`update edits set edit = '{"type":"setText","node":"egone","text":"x"}' where project_id = ${id} and revision = 2`,
+      );
       return id;
     },
     1,
@@ -100,36 +102,45 @@ const WAYS: readonly (readonly [string, () => Promise<string>, number, RegExp])[
     'a newer version of the schema',
     async () => {
       const id = await newEmpty();
-      await database().execute(sql`update project_parts set document = document || '{"schema":99}' where project_id = ${id} and part = 'project'`);
+      await database().execute(
+        sql`update project_parts set document = document || '{"schema":99}' where project_id = ${id} and part = 'project'`,
+      );
       return id;
     },
     -1,
     /newer Mill Pond/,
   ],
-]; // prettier-ignore
+];
 
-test.each(WAYS)('%s: the newest readable revision is shown, with what is wrong, and can be gone back to', async (_, damaged, revision, reason) => {
-  const id = await damaged();
-  forget(id);
-  await expect(loadProject(database(), id)).rejects.toThrow(DamagedProject);
-  const answer = await getProject(new Request('http://127.0.0.1:1/'), parameters(id));
-  expect(answer.status).toBe(200);
-  const shown = (await answer.json()) as { revision?: number; damage: { reason: string } };
-  expect(shown.damage.reason).toMatch(reason);
-  expect(shown.revision ?? -1).toBe(revision);
-  // Nothing can be written on top of what can't be read.
-  const request = new Request('http://127.0.0.1:1/', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: 0, edits: [incoming(colour('efirsth', 'red'))] }) });
-  expect((await postEdits(request, parameters(id))).status).toBe(422);
-  expect((await everythingOf(id)).project.id).toBe(id);
-  if (revision < 0) return expect(goBack(id)).rejects.toThrow(/No revision of this project can be read/);
-  const damage = (await damageOf(id))!;
-  const back = await goBack(id);
-  expect(back.revision).toBe(damage.revision + 1);
-  const state = await freshly(id);
-  expect([state.project, state.history]).toEqual([damage.readable!.project, EMPTY_HISTORY]);
-  // Work goes on from there, and undo stops there.
-  const edited = await makeEdits(id, { revision: back.revision, edits: [incoming(colour('efirstp', 'navy'))] });
-  expect(edited.refused).toEqual([]);
-  expect((await freshly(id)).history.undo).toHaveLength(1);
-  expect(await damageOf(id)).toBeUndefined();
-}); // prettier-ignore
+test.each(WAYS)(
+  '%s: the newest readable revision is shown, with what is wrong, and can be gone back to',
+  async (_, damaged, revision, reason) => {
+    const id = await damaged();
+    forget(id);
+    await expect(loadProject(database(), id)).rejects.toThrow(DamagedProject);
+    const answer = await getProject(new Request('http://127.0.0.1:1/'), parameters(id));
+    expect(answer.status).toBe(200);
+    const shown = (await answer.json()) as { revision?: number; damage: { reason: string } };
+    expect(shown.damage.reason).toMatch(reason);
+    expect(shown.revision ?? -1).toBe(revision);
+    // Nothing can be written on top of what can't be read.
+    const request = new Request('http://127.0.0.1:1/', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ revision: 0, edits: [incoming(colour('efirsth', 'red'))] }),
+    });
+    expect((await postEdits(request, parameters(id))).status).toBe(422);
+    expect((await everythingOf(id)).project.id).toBe(id);
+    if (revision < 0) return expect(goBack(id)).rejects.toThrow(/No revision of this project can be read/);
+    const damage = (await damageOf(id))!;
+    const back = await goBack(id);
+    expect(back.revision).toBe(damage.revision + 1);
+    const state = await freshly(id);
+    expect([state.project, state.history]).toEqual([damage.readable!.project, EMPTY_HISTORY]);
+    // Work goes on from there, and undo stops there.
+    const edited = await makeEdits(id, { revision: back.revision, edits: [incoming(colour('efirstp', 'navy'))] });
+    expect(edited.refused).toEqual([]);
+    expect((await freshly(id)).history.undo).toHaveLength(1);
+    expect(await damageOf(id)).toBeUndefined();
+  },
+);

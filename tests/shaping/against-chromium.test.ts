@@ -78,14 +78,29 @@ test('items break into rows as Chromium places them', async () => {
 });
 
 test('lines that are written in other ways are read as Chromium reads them', async () => {
-  for (const [start, end] of [['2', '4'], ['4', '2'], ['3', '3'], ['span 2', '5'], ['-3', '-1'], ['auto', 'span 3'], ['span 2', 'auto'], ['2', 'auto'], ['auto', '4'], ['auto', 'auto']] as const) {
+  for (const [start, end] of [
+    ['2', '4'],
+    ['4', '2'],
+    ['3', '3'],
+    ['span 2', '5'],
+    ['-3', '-1'],
+    ['auto', 'span 3'],
+    ['span 2', 'auto'],
+    ['2', 'auto'],
+    ['auto', '4'],
+    ['auto', 'auto'],
+  ] as const) {
     const html = `<!doctype html><body style="margin:0"><div style="display:grid;grid-template-columns:repeat(6,10px);grid-auto-rows:10px"><i style="grid-column:${start} / ${end}"></i></div>`;
     const [box] = await boxes(html, 'i');
     const asked = readSpan(start, end, 6)!;
-    expect([start, end, { start: asked.start ?? 1, span: asked.span }]).toEqual([start, end, { start: box![0] / 10 + 1, span: box![2] / 10 }]);
+    expect([start, end, { start: asked.start ?? 1, span: asked.span }]).toEqual([
+      start,
+      end,
+      { start: box![0] / 10 + 1, span: box![2] / 10 },
+    ]);
   }
   expect(readSpan('header', 'auto', 6)).toBeUndefined();
-}); // prettier-ignore
+});
 
 test('a fluid value is what was asked for at both widths and even between', async () => {
   const px = fc.double({ min: 4, max: 90, noNaN: true }).map((value) => Math.round(value * 10) / 10);
@@ -95,13 +110,17 @@ test('a fluid value is what was asked for at both widths and even between', asyn
       const result = fluidValue(fluid);
       if (!result.ok) return expect(a).toBe(b);
       for (const width of [from - 40, from, from + Math.round(more / 3), from + more, from + more + 100]) {
-        const [box] = await boxes(`<!doctype html><body style="margin:0"><i style="display:block;width:10px;height:${result.value}"></i>`, 'i', width);
+        const [box] = await boxes(
+          `<!doctype html><body style="margin:0"><i style="display:block;width:10px;height:${result.value}"></i>`,
+          'i',
+          width,
+        );
         expect(Math.abs(box![3] - fluidAt(fluid, width))).toBeLessThan(0.03);
       }
     }),
     { numRuns: 25 },
   );
-}); // prettier-ignore
+});
 
 test('nine places hold a box where they say, with offsets, whatever its size', async () => {
   for (const across of HOLD_ACROSS)
@@ -111,21 +130,28 @@ test('nine places hold a box where they say, with offsets, whatever its size', a
         const values = holdDeclarations(hold, { width: auto, height: auto });
         expect(readHold({ ...values })).toEqual(hold);
         const size = auto ? '' : 'width:60px;height:20px;';
-        const style = size + Object.entries(values).map(([name, value]) => `${name}:${value}`).join(';');
+        const style =
+          size +
+          Object.entries(values)
+            .map(([name, value]) => `${name}:${value}`)
+            .join(';');
         const html = `<!doctype html><body style="margin:0"><div style="position:relative;width:300px;height:200px"><i style="${style}"><b style="display:block;width:60px;height:20px"></b></i></div>`;
         const left = { left: 7, centre: 127, right: 233 }[across];
         const top = { top: -5, middle: 85, bottom: 185 }[down];
         expect([across, down, auto, ...(await boxes(html, 'i'))]).toEqual([across, down, auto, [left, top, 60, 20]]);
       }
-}); // prettier-ignore
+});
 
 const ROW = makeFrom(
   make(insert('erow', 'div', 0), ...['ea', 'eb', 'ec'].map((id, i) => insert(id, 'div', i, 'erow')), NARROW),
   set(MAIN, 'base', 'padding', '0'),
   set('efirstbody', 'base', 'margin', '0'),
-  ...['ea', 'eb', 'ec'].flatMap((id, i) => [set(id, 'base', 'min-height', `${20 + i * 10}px`), set(id, 'base', 'overflow-wrap', 'anywhere')]),
+  ...['ea', 'eb', 'ec'].flatMap((id, i) => [
+    set(id, 'base', 'min-height', `${20 + i * 10}px`),
+    set(id, 'base', 'overflow-wrap', 'anywhere'),
+  ]),
   { type: 'setText' as const, node: 'ea', text: 'Unbrokenlongword'.repeat(8) },
-); // prettier-ignore
+);
 const ITEMS = ['ea', 'eb', 'ec'];
 const widthsAt = async (project: Project, width: number) =>
   (await shown(project, 'main > div > div', width)).map(([, , w]) => Math.round(w * 10) / 10);
@@ -147,15 +173,17 @@ test.each([
 });
 
 test('thirds here, halves there: shares of a row at each place alone', async () => {
-  let project = makeFrom(ROW, { type: 'setColumns', page: null, at: 'base', grid: { columns: 12, gutter: 30, margin: 0, align: 'left', columnLeast: 10 } }); // prettier-ignore
+  let project = makeFrom(ROW, {
+    type: 'setColumns',
+    page: null,
+    at: 'base',
+    grid: { columns: 12, gutter: 30, margin: 0, align: 'left', columnLeast: 10 },
+  });
   for (const [at, parts] of [
     ['base', 3],
     ['bn', 2],
   ] as const)
-    project = applyEdit(
-      project,
-      planShares(project, DEFAULT_SLICE, project.pages[0]!, 'erow', at, parts).edit,
-    ).document;
+    project = applyEdit(project, planShares(project, DEFAULT_SLICE, project.pages[0]!, 'erow', at, parts).edit).document;
   expect(await widthsAt(project, 960)).toEqual([300, 300, 300]);
   expect(await widthsAt(project, 570)).toEqual([270, 270, 270]);
   const grid = project.columns.base!;
@@ -168,7 +196,10 @@ test('order by `order` is what was asked for, whatever the order was', async () 
   const project = makeFrom(ROW, set('erow', 'base', 'display', 'flex'), set('ec', 'base', 'order', '-1'));
   await fc.assert(
     fc.asyncProperty(
-      fc.array(fc.tuple(fc.constantFrom(...ITEMS), fc.option(fc.constantFrom(...ITEMS), { nil: undefined })), { minLength: 1, maxLength: 3 }),
+      fc.array(fc.tuple(fc.constantFrom(...ITEMS), fc.option(fc.constantFrom(...ITEMS), { nil: undefined })), {
+        minLength: 1,
+        maxLength: 3,
+      }),
       async (moves) => {
         let now = project;
         let wanted = ['ec', 'ea', 'eb'];
@@ -181,11 +212,17 @@ test('order by `order` is what was asked for, whatever the order was', async () 
           wanted = next;
         }
         await shown(now, 'main > div > div', 900);
-        await page.evaluate(() => [...document.querySelectorAll('main > div > div')].forEach((one) => ((one as HTMLElement).style.minWidth = '30px')));
-        const order = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('main > div > div')].sort((a, b) => a.getBoundingClientRect().left - b.getBoundingClientRect().left).map((one) => one.dataset.mpNode));
+        await page.evaluate(() =>
+          [...document.querySelectorAll('main > div > div')].forEach((one) => ((one as HTMLElement).style.minWidth = '30px')),
+        );
+        const order = await page.evaluate(() =>
+          [...document.querySelectorAll<HTMLElement>('main > div > div')]
+            .sort((a, b) => a.getBoundingClientRect().left - b.getBoundingClientRect().left)
+            .map((one) => one.dataset.mpNode),
+        );
         expect(order).toEqual(wanted);
       },
     ),
     { numRuns: 25 },
   );
-}); // prettier-ignore
+});

@@ -22,7 +22,7 @@ const ROW = makeFrom(
   set(MAIN, 'base', 'padding', '0'),
   set('efirstbody', 'base', 'margin', '0'),
 );
-const grid = makeFrom(ROW, set('erow', 'base', 'display', 'grid'), set('erow', 'base', 'grid-template-columns', '1fr 1fr 1fr')); // prettier-ignore
+const grid = makeFrom(ROW, set('erow', 'base', 'display', 'grid'), set('erow', 'base', 'grid-template-columns', '1fr 1fr 1fr'));
 
 test('a row is over-full exactly where its items ask for more columns', async () => {
   expect(await found(grid, 'row-over-full', [500, 1000])).toEqual([]);
@@ -41,7 +41,12 @@ test('equal shares that a long word makes unequal are found, from the width wher
   expect(shares).toEqual([[300, 'erow']]);
   const free = makeFrom(grid, LONG, set('erow', 'base', 'grid-template-columns', 'repeat(3, minmax(0, 1fr))'));
   expect(await found(free, 'unequal-items', [300])).toEqual([]);
-  const flex = makeFrom(ROW, LONG, set('erow', 'base', 'display', 'flex'), ...['ea', 'eb', 'ec'].map((id) => set(id, 'base', 'flex', '1 1 0'))); // prettier-ignore
+  const flex = makeFrom(
+    ROW,
+    LONG,
+    set('erow', 'base', 'display', 'flex'),
+    ...['ea', 'eb', 'ec'].map((id) => set(id, 'base', 'flex', '1 1 0')),
+  );
   expect(await found(flex, 'unequal-items', [300, 2500])).toEqual([[300, 'erow']]);
   expect(await found(makeFrom(flex, set('eb', 'base', 'min-width', '0')), 'unequal-items', [300])).toEqual([]);
   // Without shares, widths by content are meant.
@@ -49,7 +54,12 @@ test('equal shares that a long word makes unequal are found, from the width wher
 });
 
 test('a box of fixed height around a row that wraps', async () => {
-  const wraps = makeFrom(ROW, set('erow', 'base', 'display', 'flex'), set('erow', 'base', 'flex-wrap', 'wrap'), ...['ea', 'eb', 'ec'].map((id) => set(id, 'base', 'flex', '0 0 200px'))); // prettier-ignore
+  const wraps = makeFrom(
+    ROW,
+    set('erow', 'base', 'display', 'flex'),
+    set('erow', 'base', 'flex-wrap', 'wrap'),
+    ...['ea', 'eb', 'ec'].map((id) => set(id, 'base', 'flex', '0 0 200px')),
+  );
   const fixed = makeFrom(wraps, set('erow', 'base', 'height', '30px'));
   expect(await found(wraps, 'fixed-height', [599])).toEqual([]);
   expect(await found(fixed, 'fixed-height', [599, 600])).toEqual([[599, 'erow']]);
@@ -58,6 +68,11 @@ test('a box of fixed height around a row that wraps', async () => {
 });
 
 test('the column grid is too tight to the px', async () => {
-  const columns = makeFrom(ROW, { type: 'setColumns', page: null, at: 'base', grid: { columns: 10, gutter: 10, margin: 5, align: 'left', columnLeast: 40 } }); // prettier-ignore
+  const columns = makeFrom(ROW, {
+    type: 'setColumns',
+    page: null,
+    at: 'base',
+    grid: { columns: 10, gutter: 10, margin: 5, align: 'left', columnLeast: 40 },
+  });
   expect(await found(columns, 'tight-grid', [499, 500])).toEqual([[499, 'efirstbody']]);
 });

@@ -176,8 +176,7 @@ export function containerOf(facts: PageFacts, element: number): number {
   const place = facts.position[element];
   if (place === Positioning.fixed) return -1;
   let at = facts.elements[element]!.parent;
-  if (place === Positioning.absolute)
-    while (at > 0 && facts.position[at] === Positioning.flow) at = facts.elements[at]!.parent;
+  if (place === Positioning.absolute) while (at > 0 && facts.position[at] === Positioning.flow) at = facts.elements[at]!.parent;
   return at;
 }
 

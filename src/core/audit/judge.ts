@@ -13,8 +13,7 @@ export interface Judged {
   readonly violation: Violation;
 }
 
-export const asUsual = (checks: readonly Check[]): Asked[] =>
-  checks.map((check) => ({ check, limits: usualLimits(check) }));
+export const asUsual = (checks: readonly Check[]): Asked[] => checks.map((check) => ({ check, limits: usualLimits(check) }));
 
 /** All faults at one viewport. Violations share no objects with the facts, which may be overwritten afterwards. */
 export function judge(asked: readonly Asked[], facts: PageFacts): Judged[] {

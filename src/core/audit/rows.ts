@@ -15,9 +15,7 @@ export interface Rows {
 /** Items that share at least half of the lower one's height stand in one row. */
 function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
   const rows: { members: number[]; top: number; bottom: number }[] = [];
-  const sorted = items
-    .map((item) => ({ item, ...boxOf(facts, item) }))
-    .sort((a, b) => a.top - b.top || a.left - b.left);
+  const sorted = items.map((item) => ({ item, ...boxOf(facts, item) })).sort((a, b) => a.top - b.top || a.left - b.left);
   for (const { item, top, bottom } of sorted) {
     const row = rows[rows.length - 1];
     const shared = row ? Math.min(row.bottom, bottom) - Math.max(row.top, top) : 0;
@@ -46,8 +44,6 @@ export const rowsOf = oncePerFacts((facts): Rows[] => {
     else items.set(parent, [i]);
   }
   return [...items].flatMap(([parent, list]) =>
-    list.length < 2
-      ? []
-      : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Laying.grid }],
+    list.length < 2 ? [] : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Laying.grid }],
   );
 });

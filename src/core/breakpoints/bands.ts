@@ -41,10 +41,7 @@ export function bandsOf(set: BreakpointSet, slice: Slice = DEFAULT_SLICE): reado
 }
 
 function cut(set: BreakpointSet, slice: Slice): Band[] {
-  const placed = set.breakpoints.map((breakpoint) => ({
-    breakpoint,
-    interval: conditionInterval(breakpoint.condition, slice),
-  }));
+  const placed = set.breakpoints.map((breakpoint) => ({ breakpoint, interval: conditionInterval(breakpoint.condition, slice) }));
   const edges = new Set(placed.flatMap(({ interval }) => [interval.from, interval.below]));
   const inner = [...edges].filter((edge) => edge > 0 && edge < Infinity).sort((a, b) => a - b);
   return [0, ...inner].map((from, index): Band => {

@@ -67,7 +67,10 @@ test('every viewport lies in one cell, and in a cell the same conditions hold ev
   fc.assert(
     fc.property(fc.array(imported, { maxLength: 2 }), viewport, (conditions, at) => {
       // A density has no place of its own in a cell; the sample says what holds there.
-      const dense = (one: Reader) => conditions.map(({ densityFrom, densityBelow }) => holdsAt({ densityFrom, densityBelow }, { ...at, density: one.density })).join(); // prettier-ignore
+      const dense = (one: Reader) =>
+        conditions
+          .map(({ densityFrom, densityBelow }) => holdsAt({ densityFrom, densityBelow }, { ...at, density: one.density }))
+          .join();
       const cells = cellsOf(conditions).filter(
         ({ widths, heights, orientation, pointer, sample }) =>
           (sample.scheme === undefined || sample.scheme === at.scheme) &&
@@ -90,9 +93,7 @@ test('slices show every combination that a cell has', () => {
   fc.assert(
     fc.property(fc.array(arbitrary, { maxLength: 3 }), (conditions) => {
       const set = { breakpoints: conditions.map(named), baseName: 'Base' };
-      const seen = new Set(
-        slicesOf(conditions).flatMap((slice) => bandsOf(set, slice).map(({ holds }) => holds.join())),
-      );
+      const seen = new Set(slicesOf(conditions).flatMap((slice) => bandsOf(set, slice).map(({ holds }) => holds.join())));
       for (const { sample } of cellsOf(conditions))
         expect(seen).toContain(
           set.breakpoints
@@ -112,8 +113,11 @@ test('in the default order, of two that nest the inner one comes later', () => {
       fc.integer({ min: 0, max: 200 }),
       (a, drops, looser) => {
         // The outer one asks for less: edges further out, or nothing at all.
-        const further = (part: string, edge: unknown) => (typeof edge !== 'number' ? edge : /below/i.test(part) ? edge + looser : edge - looser); // prettier-ignore
-        const b = Object.fromEntries(Object.entries(a).flatMap(([part, edge], n) => (drops[n] ? [] : [[part, further(part, edge)]]))) as Condition; // prettier-ignore
+        const further = (part: string, edge: unknown) =>
+          typeof edge !== 'number' ? edge : /below/i.test(part) ? edge + looser : edge - looser;
+        const b = Object.fromEntries(
+          Object.entries(a).flatMap(([part, edge], n) => (drops[n] ? [] : [[part, further(part, edge)]])),
+        ) as Condition;
         fc.pre(fitting(b));
         const cells = cellsOf([a, b]);
         const inside = cells.every(({ sample }) => !holdsAt(a, sample) || holdsAt(b, sample));
@@ -143,10 +147,7 @@ test('words and queries', () => {
 });
 
 test('conditions across widths hold across bands, which keep their homes', () => {
-  const set = {
-    baseName: 'Wide',
-    breakpoints: [named({ below: 600 }, 0), { ...named({ heightBelow: 500 }, 1), name: 'Short' }],
-  };
+  const set = { baseName: 'Wide', breakpoints: [named({ below: 600 }, 0), { ...named({ heightBelow: 500 }, 1), name: 'Short' }] };
   expect(bandsOf(set, { height: 450, pointer: 'mouse' }).map(({ name, home, holds }) => [name, home, holds])).toEqual([
     ['B0 and Short', 'b0', ['b0', 'b1']],
     ['Wide and Short', 'base', ['b1']],

@@ -36,8 +36,7 @@ export const conditionSchema = z
   )
   .superRefine((condition, context) => {
     const wrong = (message: string) => context.addIssue({ code: 'custom', message });
-    if (partsOf(condition).length === 0)
-      wrong('A breakpoint needs a condition: a width, a height, an orientation or a pointer.');
+    if (partsOf(condition).length === 0) wrong('A breakpoint needs a condition: a width, a height, an orientation or a pointer.');
     if (condition.from !== undefined && condition.below !== undefined && condition.from >= condition.below)
       wrong('A breakpoint begins at a smaller width than it ends.');
     if (
@@ -101,12 +100,7 @@ export function holdsForReader(condition: Condition, reader: Reader): boolean {
 /** Edges in px for a reader: those in em follow the text size. */
 function edgesFor({ from = 0, below = Infinity, heightFrom = 0, heightBelow = Infinity, unit }: Condition, text = 1) {
   const factor = unit === 'em' ? text : 1;
-  return {
-    from: from * factor,
-    below: below * factor,
-    heightFrom: heightFrom * factor,
-    heightBelow: heightBelow * factor,
-  };
+  return { from: from * factor, below: below * factor, heightFrom: heightFrom * factor, heightBelow: heightBelow * factor };
 }
 
 /** The widths at which the condition holds at one height and for one reader; empty where it holds at none. */

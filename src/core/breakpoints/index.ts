@@ -17,16 +17,7 @@ export {
   shownEdge,
 } from './condition';
 export type { Condition, Edge } from './condition';
-export {
-  BASE,
-  breakpointSchema,
-  defaultOrder,
-  hasCycle,
-  inDefaultOrder,
-  placed,
-  takenBy,
-  withoutBreakpoint,
-} from './breakpoint';
+export { BASE, breakpointSchema, defaultOrder, hasCycle, inDefaultOrder, placed, takenBy, withoutBreakpoint } from './breakpoint';
 export type { At, Breakpoint } from './breakpoint';
 export { bandAt, bandsOf, describeInterval } from './bands';
 export type { Band, BreakpointSet } from './bands';

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { contains, fromIntegers, integersIn, intersect, normalise, subtract, union } from './interval';
 
-const interval = fc.tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 20 })).map(([from, length]) => ({
-  from: from / 2,
-  below: from / 2 + length / 2,
-}));
+const interval = fc
+  .tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 20 }))
+  .map(([from, length]) => ({ from: from / 2, below: from / 2 + length / 2 }));
 const set = fc.array(interval, { maxLength: 6 });
 const width = fc.integer({ min: 0, max: 200 }).map((value) => value / 4);
 

@@ -34,9 +34,7 @@ export function union(...sets: IntervalSet[]): IntervalSet {
 }
 
 export function intersect(a: IntervalSet, b: IntervalSet): IntervalSet {
-  return normalise(
-    a.flatMap((x) => b.map((y) => ({ from: Math.max(x.from, y.from), below: Math.min(x.below, y.below) }))),
-  );
+  return normalise(a.flatMap((x) => b.map((y) => ({ from: Math.max(x.from, y.from), below: Math.min(x.below, y.below) }))));
 }
 
 export function subtract(a: IntervalSet, b: IntervalSet): IntervalSet {

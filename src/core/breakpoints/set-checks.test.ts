@@ -60,9 +60,7 @@ test('each mend of a condition mends what it is offered for', () => {
     const [problem] = checkSet(before, []);
     const mend = problem!.mend;
     if (mend.do !== 'change') throw new Error('Another mend was expected.');
-    const breakpoints = before.breakpoints.map((one) =>
-      one.id === mend.id ? { ...one, condition: mend.condition } : one,
-    );
+    const breakpoints = before.breakpoints.map((one) => (one.id === mend.id ? { ...one, condition: mend.condition } : one));
     expect(checkSet({ ...before, breakpoints }, [])).toEqual([]);
   }
 });

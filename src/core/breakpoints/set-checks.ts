@@ -11,9 +11,7 @@ const LEAST_BAND = 40;
 /** How far a device's width should lie from an edge, px: a scrollbar or a rounding must not carry it across. */
 const CLEAR = 8;
 
-const SET_PROBLEMS = [
-  'hole', 'overlap', 'duplicate', 'never-holds', 'never-reached', 'thin-band', 'device-on-edge',
-] as const; // prettier-ignore
+const SET_PROBLEMS = ['hole', 'overlap', 'duplicate', 'never-holds', 'never-reached', 'thin-band', 'device-on-edge'] as const;
 export type SetProblemKind = (typeof SET_PROBLEMS)[number];
 
 /** What a mend would do to the set. */

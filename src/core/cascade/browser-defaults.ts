@@ -6,12 +6,7 @@ import type { Declarations, PageElement } from '../document/element';
  */
 const block = { display: 'block' };
 const vertical = (margin: string) => ({ 'margin-top': margin, 'margin-bottom': margin });
-const heading = (size: string, margin: string) => ({
-  ...block,
-  'font-size': size,
-  'font-weight': 'bold',
-  ...vertical(margin),
-});
+const heading = (size: string, margin: string) => ({ ...block, 'font-size': size, 'font-weight': 'bold', ...vertical(margin) });
 const bold = { 'font-weight': 'bold' };
 const italic = { 'font-style': 'italic' };
 const monospace = { 'font-family': 'monospace' };
@@ -44,12 +39,7 @@ const field: Declarations = {
   ...everySide('border-', '-style', 'inset'),
   ...everySide('border-', '-color', 'rgb(118, 118, 118)'),
 };
-const lineField: Declarations = {
-  ...field,
-  ...everySide('padding-', '', '1px'),
-  'padding-left': '2px',
-  'padding-right': '2px',
-};
+const lineField: Declarations = { ...field, ...everySide('padding-', '', '1px'), 'padding-left': '2px', 'padding-right': '2px' };
 const box: Declarations = {
   ...control,
   color: 'rgb(0, 0, 0)',
@@ -63,10 +53,24 @@ const box: Declarations = {
 const BY_TAG: Readonly<Record<string, Declarations>> = {
   html: block,
   body: { ...block, ...everySide('margin-', '', '8px') },
-  header: block, footer: block, main: block, nav: block, section: block, article: block, aside: block, div: block,
-  form: block, figcaption: block, dt: block, address: { ...block, ...italic },
-  h1: heading('2em', '0.67em'), h2: heading('1.5em', '0.83em'), h3: heading('1.17em', '1em'),
-  h4: { ...block, ...bold, ...vertical('1.33em') }, h5: heading('0.83em', '1.67em'), h6: heading('0.67em', '2.33em'),
+  header: block,
+  footer: block,
+  main: block,
+  nav: block,
+  section: block,
+  article: block,
+  aside: block,
+  div: block,
+  form: block,
+  figcaption: block,
+  dt: block,
+  address: { ...block, ...italic },
+  h1: heading('2em', '0.67em'),
+  h2: heading('1.5em', '0.83em'),
+  h3: heading('1.17em', '1em'),
+  h4: { ...block, ...bold, ...vertical('1.33em') },
+  h5: heading('0.83em', '1.67em'),
+  h6: heading('0.67em', '2.33em'),
   p: { ...block, ...vertical('1em') },
   blockquote: { ...block, ...vertical('1em'), 'margin-left': '40px', 'margin-right': '40px' },
   figure: { ...block, ...vertical('1em'), 'margin-left': '40px', 'margin-right': '40px' },
@@ -75,41 +79,75 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   ul: { ...list, 'list-style-type': 'disc' },
   ol: { ...list, 'list-style-type': 'decimal' },
   li: { display: 'list-item', 'text-align': 'match-parent' },
-  strong: { 'font-weight': 'bolder' }, b: { 'font-weight': 'bolder' }, em: italic, i: italic,
+  strong: { 'font-weight': 'bolder' },
+  b: { 'font-weight': 'bolder' },
+  em: italic,
+  i: italic,
   small: { 'font-size': 'smaller' },
   mark: { 'background-color': 'rgb(255, 255, 0)', color: 'rgb(0, 0, 0)' },
   code: monospace,
   pre: { ...block, ...vertical('1em'), 'white-space': 'pre', ...monospace },
   hr: {
-    ...block, 'overflow-x': 'hidden', 'overflow-y': 'hidden', color: 'rgb(128, 128, 128)', 'margin-top': '0.5em', 'margin-right': 'auto', 'margin-bottom': '0.5em',
-    'margin-left': 'auto', ...everySide('border-', '-style', 'inset'), ...everySide('border-', '-width', '1px'),
+    ...block,
+    'overflow-x': 'hidden',
+    'overflow-y': 'hidden',
+    color: 'rgb(128, 128, 128)',
+    'margin-top': '0.5em',
+    'margin-right': 'auto',
+    'margin-bottom': '0.5em',
+    'margin-left': 'auto',
+    ...everySide('border-', '-style', 'inset'),
+    ...everySide('border-', '-width', '1px'),
   },
   img: { 'overflow-x': 'clip', 'overflow-y': 'clip' },
   button: {
-    ...control, color: 'rgb(0, 0, 0)', cursor: 'default', 'text-align': 'center', 'box-sizing': 'border-box',
-    'padding-top': '1px', 'padding-bottom': '1px', 'padding-left': '6px', 'padding-right': '6px',
-    'background-color': 'rgb(239, 239, 239)', ...everySide('border-', '-width', '2px'), ...everySide('border-', '-style', 'outset'),
+    ...control,
+    color: 'rgb(0, 0, 0)',
+    cursor: 'default',
+    'text-align': 'center',
+    'box-sizing': 'border-box',
+    'padding-top': '1px',
+    'padding-bottom': '1px',
+    'padding-left': '6px',
+    'padding-right': '6px',
+    'background-color': 'rgb(239, 239, 239)',
+    ...everySide('border-', '-width', '2px'),
+    ...everySide('border-', '-style', 'outset'),
     ...everySide('border-', '-color', 'rgb(0, 0, 0)'),
   },
   textarea: {
-    ...field, 'white-space': 'pre-wrap', 'overflow-wrap': 'break-word',
-    ...everySide('padding-', '', '2px'), ...everySide('border-', '-width', '1px'), ...everySide('border-', '-style', 'solid'),
+    ...field,
+    'white-space': 'pre-wrap',
+    'overflow-wrap': 'break-word',
+    ...everySide('padding-', '', '2px'),
+    ...everySide('border-', '-width', '1px'),
+    ...everySide('border-', '-style', 'solid'),
     ...monospace,
   },
   label: { cursor: 'default' },
   fieldset: {
-    ...block, 'margin-left': '2px', 'margin-right': '2px', 'padding-top': '0.35em', 'padding-bottom': '0.625em',
-    'padding-left': '0.75em', 'padding-right': '0.75em', 'min-width': 'min-content',
-    ...everySide('border-', '-width', '2px'), ...everySide('border-', '-style', 'groove'), ...everySide('border-', '-color', 'rgb(239, 239, 239)'),
+    ...block,
+    'margin-left': '2px',
+    'margin-right': '2px',
+    'padding-top': '0.35em',
+    'padding-bottom': '0.625em',
+    'padding-left': '0.75em',
+    'padding-right': '0.75em',
+    'min-width': 'min-content',
+    ...everySide('border-', '-width', '2px'),
+    ...everySide('border-', '-style', 'groove'),
+    ...everySide('border-', '-color', 'rgb(239, 239, 239)'),
   },
   legend: { ...block, 'padding-left': '2px', 'padding-right': '2px' },
   table: { display: 'table', 'box-sizing': 'border-box', 'text-indent': '0px', 'border-collapse': 'separate' },
   caption: { display: 'table-caption', 'text-align': '-webkit-center' },
-  thead: rows('table-header-group'), tbody: rows('table-row-group'), tfoot: rows('table-footer-group'),
+  thead: rows('table-header-group'),
+  tbody: rows('table-row-group'),
+  tfoot: rows('table-footer-group'),
   tr: { display: 'table-row', 'vertical-align': 'inherit', ...inheritedLines },
   td: cell,
   th: { ...cell, ...bold, 'text-align': 'center' },
-}; // prettier-ignore
+};
 
 const LINK: Declarations = { color: 'rgb(0, 0, 238)', 'text-decoration-line': 'underline', cursor: 'pointer' };
 const NONE: Declarations = {};
@@ -153,17 +191,8 @@ export function foundationFor(tag: string): Declarations {
   return declarations;
 }
 
-const dateField: Declarations = {
-  ...field,
-  ...everySide('padding-', '', '0px'),
-  'padding-left': '1px',
-  cursor: 'default',
-};
-const radio: Declarations = {
-  ...box,
-  'margin-left': '5px',
-  'margin-bottom': '0px',
-};
+const dateField: Declarations = { ...field, ...everySide('padding-', '', '0px'), 'padding-left': '1px', cursor: 'default' };
+const radio: Declarations = { ...box, 'margin-left': '5px', 'margin-bottom': '0px' };
 const BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = { checkbox: box, radio, date: dateField };
 
 const LISTS = new Set(['ul', 'ol', 'dl']);
@@ -178,10 +207,7 @@ function nestedList(tag: string, ancestors: readonly string[]): Declarations {
 }
 
 /** @param ancestors tags from the parent upwards */
-export function browserDefaultFor(
-  element: Pick<PageElement, 'tag' | 'attributes'>,
-  ancestors: readonly string[],
-): Declarations {
+export function browserDefaultFor(element: Pick<PageElement, 'tag' | 'attributes'>, ancestors: readonly string[]): Declarations {
   if (element.tag === 'a') return 'href' in element.attributes ? LINK : NONE;
   if (element.tag === 'input') return BY_INPUT_TYPE[element.attributes.type ?? 'text'] ?? lineField;
   return LISTS.has(element.tag) ? nestedList(element.tag, ancestors) : (BY_TAG[element.tag] ?? NONE);

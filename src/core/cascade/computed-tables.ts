@@ -3,12 +3,26 @@ import { formatNumber } from '../styles/length';
 /** The fixed tables of computed values: CSS Fonts 4, CSS Backgrounds 3, CSS Display 3 and what browsers add to them. */
 
 const SIZE_WORDS: Readonly<Record<string, number>> = {
-  'xx-small': 9, 'x-small': 10, small: 13, medium: 16, large: 18, 'x-large': 24, 'xx-large': 32, 'xxx-large': 48,
-}; // prettier-ignore
+  'xx-small': 9,
+  'x-small': 10,
+  small: 13,
+  medium: 16,
+  large: 18,
+  'x-large': 24,
+  'xx-large': 32,
+  'xxx-large': 48,
+};
 /** What the words are of the reader's own size where that isn't the usual one: browsers have no table there. */
 const SIZE_FACTORS: Readonly<Record<string, number>> = {
-  'xx-small': 0.6, 'x-small': 0.75, small: 0.89, medium: 1, large: 1.2, 'x-large': 1.5, 'xx-large': 2, 'xxx-large': 3,
-}; // prettier-ignore
+  'xx-small': 0.6,
+  'x-small': 0.75,
+  small: 0.89,
+  medium: 1,
+  large: 1.2,
+  'x-large': 1.5,
+  'xx-large': 2,
+  'xxx-large': 3,
+};
 
 /**
  * An absolute size (CSS Fonts 4, 3.5.1) in px; undefined for what is none.
@@ -27,16 +41,31 @@ export const REPLACED = new Set(['img', 'input', 'textarea']);
 /** Form controls are never parts of a table and never inline boxes (HTML, "Form controls"). */
 export const CONTROLS = new Set(['button', 'input', 'textarea']);
 export const CONTROL_DISPLAY: Readonly<Record<string, string>> = {
-  inline: 'inline-block', table: 'block', 'list-item': 'block', 'table-cell': 'inline-block', 'table-row': 'inline-block', 'table-row-group': 'inline-block',
-  'table-header-group': 'inline-block', 'table-footer-group': 'inline-block', 'table-caption': 'inline-block',
-}; // prettier-ignore
+  inline: 'inline-block',
+  table: 'block',
+  'list-item': 'block',
+  'table-cell': 'inline-block',
+  'table-row': 'inline-block',
+  'table-row-group': 'inline-block',
+  'table-header-group': 'inline-block',
+  'table-footer-group': 'inline-block',
+  'table-caption': 'inline-block',
+};
 
 export const NON_NEGATIVE = /^(padding|width|height|min-|max-|row-gap|column-gap|flex-basis|border-)/;
 
 export const BLOCKIFIED: Readonly<Record<string, string>> = {
-  inline: 'block', 'inline-block': 'block', 'inline-flex': 'flex', 'inline-grid': 'grid', 'table-cell': 'block', 'table-row': 'block',
-  'table-row-group': 'block', 'table-header-group': 'block', 'table-footer-group': 'block', 'table-caption': 'block',
-}; // prettier-ignore
+  inline: 'block',
+  'inline-block': 'block',
+  'inline-flex': 'flex',
+  'inline-grid': 'grid',
+  'table-cell': 'block',
+  'table-row': 'block',
+  'table-row-group': 'block',
+  'table-header-group': 'block',
+  'table-footer-group': 'block',
+  'table-caption': 'block',
+};
 
 export function aspectRatio(value: string): string | undefined {
   if (value === 'auto') return value;

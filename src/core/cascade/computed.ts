@@ -191,8 +191,7 @@ export class ComputedStyles {
       return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
     if (property.endsWith('-radius') && /\s/.test(value)) return undefined;
     if (property === 'aspect-ratio') return aspectRatio(value);
-    if (/^grid-(column|row)-(start|end)$/.test(property))
-      return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
+    if (/^grid-(column|row)-(start|end)$/.test(property)) return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
     if (property.startsWith('grid-')) return this.#trackList(elementId, value);
     return this.#length(elementId, property, value);
   }
@@ -211,12 +210,9 @@ export class ComputedStyles {
   }
 
   #length(elementId: string, property: string, value: string): string | undefined {
-    if (/^[a-z-]+$/i.test(value))
-      return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
+    if (/^[a-z-]+$/i.test(value)) return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
     if (/^-?[\d.]+%$/.test(value))
-      return property.endsWith('-spacing') || property === 'text-indent'
-        ? undefined
-        : `${formatNumber(parseFloat(value))}%`;
+      return property.endsWith('-spacing') || property === 'text-indent' ? undefined : `${formatNumber(parseFloat(value))}%`;
     const px = lengthInPx(value, this.#context(elementId));
     if (property === 'letter-spacing' && px === 0) return 'normal';
     const floored = px !== undefined && NON_NEGATIVE.test(property) ? Math.max(0, px) : px;
@@ -242,9 +238,7 @@ export class ComputedStyles {
 
   #colour(elementId: string, property: string, value: string): string | undefined {
     if (value.toLowerCase() !== 'currentcolor') return computedColour(value);
-    return property === 'color'
-      ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial)
-      : 'currentcolor';
+    return property === 'color' ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial) : 'currentcolor';
   }
 
   /** Border widths are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */

@@ -32,5 +32,11 @@ test('what can not be told is said, not guessed', () => {
   expect(layers).toEqual({ known: false, why: "over the layers of Main the contrast can't be told" });
   expect(contrast(1000, set(TEXT, 'base', 'color', 'color-mix(in lab, red, blue)')).known).toBe(false);
   // An opaque colour in front of the layers hides them.
-  expect(contrast(1000, set(MAIN, 'base', 'background-image', 'linear-gradient(red, blue)'), set(TEXT, 'base', 'background-color', 'white')).known).toBe(true); // prettier-ignore
+  expect(
+    contrast(
+      1000,
+      set(MAIN, 'base', 'background-image', 'linear-gradient(red, blue)'),
+      set(TEXT, 'base', 'background-color', 'white'),
+    ).known,
+  ).toBe(true);
 });

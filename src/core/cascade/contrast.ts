@@ -10,8 +10,7 @@ import { specifiedValue } from './resolve';
 const WHITE: Rgba = { r: 1, g: 1, b: 1, alpha: 1 };
 
 export type Contrast =
-  | { readonly known: true; readonly ratio: number; readonly needed: number }
-  | { readonly known: false; readonly why: string };
+  { readonly known: true; readonly ratio: number; readonly needed: number } | { readonly known: false; readonly why: string };
 
 /**
  * Contrast of an element's text with the backgrounds of what it stands in (WCAG 2.2, 1.4.3), at a viewport width in px.

@@ -57,24 +57,13 @@ function axisOf(project: Project, slice: Slice): readonly (Interval & { readonly
  * One property of one element along the whole width axis, at one height and with one pointer: neighbouring bands with
  * the same story are one stretch.
  */
-export function laneFor(
-  project: Project,
-  page: Page,
-  elementId: string,
-  property: string,
-  slice: Slice = DEFAULT_SLICE,
-): Lane {
+export function laneFor(project: Project, page: Page, elementId: string, property: string, slice: Slice = DEFAULT_SLICE): Lane {
   const stretches: Stretch[] = [];
   for (const band of axisOf(project, slice)) {
     const resolution = resolve(project, page, elementId, property, band.from, slice);
     const carriage = carriageIn(resolution, band.home);
     const last = stretches[stretches.length - 1];
-    if (
-      last &&
-      last.value === resolution.value &&
-      last.carriage === carriage &&
-      sameOrigin(last.origin, resolution.origin)
-    )
+    if (last && last.value === resolution.value && last.carriage === carriage && sameOrigin(last.origin, resolution.origin))
       stretches[stretches.length - 1] = { ...last, below: band.below };
     else stretches.push({ from: band.from, below: band.below, carriage, ...resolution });
   }
@@ -118,9 +107,7 @@ export function laneNames(project: Project, page: Page, elementId: string): stri
     names.push(...fresh.sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
   };
   const from = (one: PageElement, layer: string) =>
-    sourcesFor(project, page, one).flatMap((source) =>
-      source.layer === layer ? Object.keys(source.declarations) : [],
-    );
+    sourcesFor(project, page, one).flatMap((source) => (source.layer === layer ? Object.keys(source.declarations) : []));
   add(declaredProperties(element));
   for (const layer of ['shared', 'kind', 'imported']) add(from(element, layer));
   for (const ancestor of ancestorsOf(page, elementId)) {

@@ -6,10 +6,7 @@ import { ComputedStyles, laneFor, lanesFor, resolve } from './index';
 
 const node = TEXT;
 const story = (project: Project, property: string, width = 1000, height = 800) => {
-  const { value, origin, beaten } = resolve(project, project.pages[0]!, node, property, width, {
-    height,
-    pointer: 'mouse',
-  });
+  const { value, origin, beaten } = resolve(project, project.pages[0]!, node, property, width, { height, pointer: 'mouse' });
   const winner = origin.kind === 'initial' ? 'initial' : (origin.candidate?.layer ?? origin.kind);
   return [value, winner, ...beaten.map(({ layer }) => layer)];
 };
@@ -38,16 +35,10 @@ test('inside a layer the breakpoint wins, but a weaker layer never does', () => 
 });
 
 test('an important declaration from elsewhere beats everything, where its media query holds', () => {
-  const project = make(
-    sheet('@media (max-width: 599px) { p { color: red !important } }'),
-    set(node, 'base', 'color', 'blue'),
-  );
+  const project = make(sheet('@media (max-width: 599px) { p { color: red !important } }'), set(node, 'base', 'color', 'blue'));
   expect(story(project, 'color', 599)).toEqual(['red', 'imported', 'own']);
   expect(story(project, 'color', 600)).toEqual(['blue', 'own']);
-  expect(laneFor(project, project.pages[0]!, node, 'color').stretches.map(({ value }) => value)).toEqual([
-    'red',
-    'blue',
-  ]);
+  expect(laneFor(project, project.pages[0]!, node, 'color').stretches.map(({ value }) => value)).toEqual(['red', 'blue']);
 });
 
 test('specificity, then order, decides inside sheets; a shorthand resets', () => {
@@ -112,9 +103,7 @@ test('the sheet says the same: layers only where there are sheets, kinds before 
 
 test('a variable is never written inside a shorthand, where it could take the other parts along', () => {
   const border = { width: '2px', style: 'dashed', color: 'var(--none)' };
-  const project = make(
-    ...Object.entries(border).map(([what, value]) => set(node, 'base', `border-top-${what}`, value)),
-  );
+  const project = make(...Object.entries(border).map(([what, value]) => set(node, 'base', `border-top-${what}`, value)));
   const css = writeSheet(renderSheet(project, project.pages, { addresses: { picture: () => '' } }));
   expect(css).toContain('border-top-style: dashed;');
   expect(css).not.toContain('border-top:');

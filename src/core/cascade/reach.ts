@@ -41,8 +41,7 @@ export function writeReach(
   const target = targetWidths(project, at, slice);
   const order = (one: At) => project.breakpoints.findIndex((candidate) => candidate.id === one);
   const stronger = candidatesFor(project, page, element, property).filter(
-    (candidate) =>
-      (candidate.layer === 'own' && order(candidate.via ?? candidate.at) > order(at)) || candidate.important,
+    (candidate) => (candidate.layer === 'own' && order(candidate.via ?? candidate.at) > order(at)) || candidate.important,
   );
   const takes = subtract(target, union(...stronger.map((candidate) => heldWidths(candidate, slice))));
   return { takes, keeps: subtract(target, takes), stronger };

@@ -40,8 +40,7 @@ function project(elements: readonly PageElement[], shared: Project['shared'] = [
 }
 
 const body = (...children: string[]) => element('ebody', { tag: 'body', children });
-const value = (of: Project, id: string, property: string, width: number) =>
-  resolve(of, of.pages[0]!, id, property, width);
+const value = (of: Project, id: string, property: string, width: number) => resolve(of, of.pages[0]!, id, property, width);
 
 test('downward breakpoints pass values down, to the exact pixel', () => {
   const one = project([
@@ -53,10 +52,7 @@ test('downward breakpoints pass values down, to the exact pixel', () => {
 });
 
 test('a value set at 900 holds at 600 unless 600 has its own; upward ones do not reach down', () => {
-  const one = project([
-    body('ea'),
-    element('ea', { styles: { bmiddle: { color: 'red' }, blarge: { color: 'blue' } } }),
-  ]);
+  const one = project([body('ea'), element('ea', { styles: { bmiddle: { color: 'red' }, blarge: { color: 'blue' } } })]);
   expect(value(one, 'ea', 'color', 400).value).toBe('red');
   expect(value(one, 'ea', 'color', 1599).value).toBe('rgb(0, 0, 0)');
   expect(value(one, 'ea', 'color', 1600).value).toBe('blue');
@@ -100,10 +96,7 @@ test('CSS-wide keywords', () => {
   const styles = { base: { width: 'inherit', color: 'initial', 'font-size': 'unset', height: 'unset' } };
   const one = project([
     body('ea'),
-    element('ea', {
-      children: ['eb'],
-      styles: { base: { width: '7px', color: 'red', 'font-size': '20px', height: '9px' } },
-    }),
+    element('ea', { children: ['eb'], styles: { base: { width: '7px', color: 'red', 'font-size': '20px', height: '9px' } } }),
     element('eb', { styles }),
   ]);
   const of = (property: string) => value(one, 'eb', property, 1000).value;
@@ -160,10 +153,7 @@ test('what a write would reach, and what keeps its own', () => {
 });
 
 test('differing widths are exact', () => {
-  const before = project([
-    body('ea'),
-    element('ea', { styles: { base: { width: '4px' }, bnarrow: { width: '1px' } } }),
-  ]);
+  const before = project([body('ea'), element('ea', { styles: { base: { width: '4px' }, bnarrow: { width: '1px' } } })]);
   const after = project([
     body('ea'),
     element('ea', { styles: { base: { width: '4px' }, bmiddle: { width: '1px' }, bnarrow: { width: '1px' } } }),

@@ -31,13 +31,7 @@ export interface Decision {
   readonly from: 'winner' | 'parent' | 'initial';
 }
 
-export function decide(
-  project: Project,
-  page: Page,
-  element: PageElement,
-  property: string,
-  viewport: Viewport,
-): Decision {
+export function decide(project: Project, page: Page, element: PageElement, property: string, viewport: Viewport): Decision {
   const { inherited } = propertyNamed(property);
   const sources = sourcesOf(project, page, element, property);
   let winner: Candidate | undefined;
@@ -50,8 +44,7 @@ export function decide(
     else winner = { value, ...source };
   }
   const keyword = winner?.value.toLowerCase();
-  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset')))
-    return { winner, beaten, from: 'parent' };
+  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent' };
   if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial' };
   return { winner, beaten, from: 'winner' };
 }
@@ -82,24 +75,13 @@ export function resolve(
   const above = resolve(project, page, parent.id, property, width, slice);
   const lost = winner ? [winner, ...beaten] : beaten;
   // What `<html>` has from the browser and the foundation is no more than a beginning.
-  const beginning =
-    above.origin.kind === 'initial' || (parent === HTML && above.origin.candidate?.layer !== 'imported');
+  const beginning = above.origin.kind === 'initial' || (parent === HTML && above.origin.candidate?.layer !== 'imported');
   if (!beginning) return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
-  return {
-    value: above.value,
-    origin: winner ? { kind: 'inherited', element: parent.id } : { kind: 'initial' },
-    beaten: lost,
-  };
+  return { value: above.value, origin: winner ? { kind: 'inherited', element: parent.id } : { kind: 'initial' }, beaten: lost };
 }
 
 /** The value alone, as `resolve` gives it: for those who compare many and ask for no story. */
-export function specifiedValue(
-  project: Project,
-  page: Page,
-  elementId: string,
-  property: string,
-  viewport: Viewport,
-): string {
+export function specifiedValue(project: Project, page: Page, elementId: string, property: string, viewport: Viewport): string {
   const { inherited, initial } = propertyNamed(property);
   let element: PageElement | undefined = elementOf(page, elementId);
   for (; element; element = aboveOf(page, element.id)) {

@@ -120,12 +120,10 @@ function collect(project: Project, page: Page, element: PageElement): Source[] {
     }));
   list.push(...rule(false));
   const kind = kindOf(element);
-  if (kind && project.kinds[kind.id])
-    list.push(...declared(project.breakpoints, 'kind', project.kinds[kind.id]!, kind.id));
+  if (kind && project.kinds[kind.id]) list.push(...declared(project.breakpoints, 'kind', project.kinds[kind.id]!, kind.id));
   if (element.shared.length > 0)
     for (const style of project.shared)
-      if (element.shared.includes(style.id))
-        list.push(...declared(project.breakpoints, 'shared', style.styles, style.id));
+      if (element.shared.includes(style.id)) list.push(...declared(project.breakpoints, 'shared', style.styles, style.id));
   list.push(...declared(project.breakpoints, 'own', element.styles));
   list.push(...rule(true));
   list.push({ layer: 'browser', at: BASE, important: true, declarations: browserForcedFor(element) });

@@ -102,9 +102,5 @@ export const DEVICE_SETS: readonly DeviceSet[] = [
       { device: 'ddesk', part: 'third' },
     ],
   },
-  {
-    id: 'vreaders',
-    name: 'Other readers',
-    devices: ['dphone', 'dlargetext', 'dnight', 'dtv'].map((device) => ({ device })),
-  },
+  { id: 'vreaders', name: 'Other readers', devices: ['dphone', 'dlargetext', 'dnight', 'dtv'].map((device) => ({ device })) },
 ];

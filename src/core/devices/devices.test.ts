@@ -18,9 +18,7 @@ test('the catalogue is sound: about 25 devices of every group, each of its own n
     expect(deviceSetSchema.safeParse(set).error).toBeUndefined();
     expect(devicesOf(CATALOGUE, set)).toHaveLength(set.devices.length);
   }
-  expect(new Set(devicesOf(CATALOGUE, DEVICE_SETS[0]!).map(({ device }) => device.group)).size).toBe(
-    DEVICE_GROUPS.length,
-  );
+  expect(new Set(devicesOf(CATALOGUE, DEVICE_SETS[0]!).map(({ device }) => device.group)).size).toBe(DEVICE_GROUPS.length);
 });
 
 test.each([
@@ -74,7 +72,10 @@ test('a table that is written is read back the same, as CSV and as JSON', () => 
 });
 
 test('a short table is enough, with semicolons and capitals; the rest is what is usual', () => {
-  const { devices: [one, other], problems } = readDeviceTable('\uFEFFName;Width;HEIGHT\r\nKiosk;1080;1920\r\n\r\n"A ""thin"" one";320;600\r\n'); // prettier-ignore
+  const {
+    devices: [one, other],
+    problems,
+  } = readDeviceTable('\uFEFFName;Width;HEIGHT\r\nKiosk;1080;1920\r\n\r\n"A ""thin"" one";320;600\r\n');
   expect(problems).toEqual([]);
   expect(one).toMatchObject({ name: 'Kiosk', group: 'tablet', pointer: 'finger', density: 1, bars: 0, turns: true });
   expect(other).toMatchObject({ name: 'A "thin" one', group: 'phone' });

@@ -55,8 +55,7 @@ function readJson(text: string): ReadDevices {
     return fail(`This is not readable as JSON: ${error instanceof Error ? error.message : 'unknown reason'}.`);
   }
   const list = Array.isArray(input) ? input : (input as { devices?: unknown }).devices;
-  if (!Array.isArray(list))
-    return fail('The JSON must be a list of devices, or an object with a list called "devices".');
+  if (!Array.isArray(list)) return fail('The JSON must be a list of devices, or an object with a list called "devices".');
   const rows = list.map((row): Record<string, unknown> => (typeof row === 'object' && row !== null ? row : {}));
   return collect(rows, (index) => `Device ${index + 1}`);
 }
@@ -71,16 +70,12 @@ function readCsv(text: string): ReadDevices {
   const fields = meta.fields ?? [];
   const missing = NAMES.filter((name) => COLUMNS[name] === undefined && !fields.includes(name));
   if (missing.length > 0)
-    return fail(
-      `The table has no column called ${missing.join(', ')}. Its columns are: ${fields.join(', ') || 'none'}.`,
-    );
+    return fail(`The table has no column called ${missing.join(', ')}. Its columns are: ${fields.join(', ') || 'none'}.`);
   const broken = errors.find(({ type }) => type === 'Quotes' || type === 'FieldMismatch');
   // Rows that don't fit their head are counted from the first device, broken quotes from the head.
   if (broken) return fail(`Row ${(broken.row ?? 0) + (broken.type === 'Quotes' ? 1 : 2)}: ${broken.message}.`);
   const rows = data.map((row) =>
-    Object.fromEntries(
-      Object.entries(row).flatMap(([name, value]) => (value.trim() === '' ? [] : [[name, value.trim()]])),
-    ),
+    Object.fromEntries(Object.entries(row).flatMap(([name, value]) => (value.trim() === '' ? [] : [[name, value.trim()]]))),
   );
   return collect(rows, (index) => `Row ${index + 2}`);
 }

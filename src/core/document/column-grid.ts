@@ -4,10 +4,7 @@ import { z } from 'zod';
 const GRID_WIDTH_MAX = 10_000;
 
 const length = (what: string, most: number) =>
-  z
-    .number(`${what} is a number of px.`)
-    .min(0, `${what} can't be negative.`)
-    .max(most, `${what} is at most ${most} px.`);
+  z.number(`${what} is a number of px.`).min(0, `${what} can't be negative.`).max(most, `${what} is at most ${most} px.`);
 
 /** Columns to lay a page out by. All lengths in CSS px. */
 export const columnGridSchema = z

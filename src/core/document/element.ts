@@ -38,9 +38,11 @@ export type StyleSet = Readonly<Record<string, Declarations>>;
 export const elementSchema = z
   .strictObject({
     id: elementIdSchema,
-    tag: z.string().refine((tag) => ruleOf(tag) !== undefined, {
-      error: (issue) => `<${String(issue.input).slice(0, 40)}> isn't an element that a page here can hold.`,
-    }),
+    tag: z
+      .string()
+      .refine((tag) => ruleOf(tag) !== undefined, {
+        error: (issue) => `<${String(issue.input).slice(0, 40)}> isn't an element that a page here can hold.`,
+      }),
     name: nameSchema,
     attributes: z.record(
       z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
@@ -65,10 +67,8 @@ export const elementSchema = z
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
   const content = ruleOf(element.tag)?.content;
-  if (element.kind && content !== 'flow')
-    return { message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` };
-  if (element.text && element.children.length > 0)
-    return { message: `"${element.name}" has both a text and children.` };
+  if (element.kind && content !== 'flow') return { message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` };
+  if (element.text && element.children.length > 0) return { message: `"${element.name}" has both a text and children.` };
   if (content === 'void' && element.text) return { message: `<${element.tag}> can't hold a text.` };
   for (const [name, value] of Object.entries(element.attributes)) {
     const message = whyNotAttribute(element.tag, name, value);

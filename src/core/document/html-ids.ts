@@ -23,10 +23,7 @@ export function freshHtmlIds(elements: readonly PageElement[], taken: ReadonlySe
 const REFERS = ['for', 'aria-labelledby', 'aria-describedby', 'aria-controls'] as const;
 
 /** Attributes with ids, and what refers to them, changed along. */
-export function withHtmlIds(
-  attributes: PageElement['attributes'],
-  fresh: ReadonlyMap<string, string>,
-): Record<string, string> {
+export function withHtmlIds(attributes: PageElement['attributes'], fresh: ReadonlyMap<string, string>): Record<string, string> {
   const result = { ...attributes };
   if (result.id !== undefined) result.id = fresh.get(result.id) ?? result.id;
   for (const name of REFERS)

@@ -106,9 +106,7 @@ const NEEDS_PARENT: ReadonlyMap<string, readonly string[]> = new Map(
 
 const PHRASING = new Set('span strong em small b i mark code time a img button label input textarea'.split(' '));
 /** Elements whose content must be phrasing content: a block inside would close them in the HTML parser. */
-const PHRASING_ONLY = new Set(
-  'h1 h2 h3 h4 h5 h6 p span strong em small b i mark code time button label legend'.split(' '),
-);
+const PHRASING_ONLY = new Set('h1 h2 h3 h4 h5 h6 p span strong em small b i mark code time button label legend'.split(' '));
 const INTERACTIVE = new Set(['a', 'button', 'input', 'textarea', 'label']);
 
 /** All that decides whether something may stand at a place: what is around it, from the parent outwards. */
@@ -142,8 +140,7 @@ export function whyNotInside(tag: string, { parent, phrasing, pressed, form }: S
   if (rule.children && !rule.children.includes(tag))
     return `<${parent}> holds only ${rule.children.map((one) => `<${one}>`).join(', ')}.`;
   const needed = NEEDS_PARENT.get(tag);
-  if (needed && !needed.includes(parent))
-    return `<${tag}> stands only in ${needed.map((one) => `<${one}>`).join(' or ')}.`;
+  if (needed && !needed.includes(parent)) return `<${tag}> stands only in ${needed.map((one) => `<${one}>`).join(' or ')}.`;
   if (phrasing && !PHRASING.has(tag)) return `<${phrasing}> holds text, not a block like <${tag}>.`;
   if (pressed && (tag === 'a' || tag === 'button')) return `<${tag}> can't stand inside another link or button.`;
   if (parent === 'button' && INTERACTIVE.has(tag)) return `<${tag}> can't stand inside a button.`;
@@ -160,8 +157,7 @@ export function whyNotAttribute(tag: string, name: string, value: string): strin
   if (!allowed || name.startsWith('data-mp-')) return `<${tag}> can't carry the attribute "${name}".`;
   if ((name === 'href' || name === 'action') && !/^(#|https?:|mailto:|tel:|page:|[\w./-]+$)/i.test(value))
     return `"${value.slice(0, 60)}" isn't a link address that is allowed here.`;
-  if (name === 'src' && !/^picture:p[a-z0-9]{1,24}$/.test(value))
-    return 'A picture names one of the project: "picture:…".';
+  if (name === 'src' && !/^picture:p[a-z0-9]{1,24}$/.test(value)) return 'A picture names one of the project: "picture:…".';
   if (tag === 'input' && name === 'type' && !(INPUT_TYPES as readonly string[]).includes(value))
     return `"${value}" isn't a field type; use ${INPUT_TYPES.join(', ')}.`;
   if (tag === 'button' && name === 'type' && !['button', 'submit', 'reset'].includes(value))

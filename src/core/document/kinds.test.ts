@@ -29,8 +29,11 @@ test('carriers: all of a kind, those that carry a style, an element itself', () 
   expect(names('e2')).toEqual(['e2']);
   expect(names('egone')).toEqual([]);
   expect(['ktext', 'sx', TEXT, 'egone'].map((owner) => ownerName(project, owner))).toEqual([
-    'all texts', 'shared style Quiet', 'First text', 'a removed element',
-  ]); // prettier-ignore
+    'all texts',
+    'shared style Quiet',
+    'First text',
+    'a removed element',
+  ]);
 });
 
 test('classes: the given kind, then shared styles in the order of the project, then its own', () => {

@@ -37,9 +37,7 @@ function newPage(id: string, name: string, slug: string): Page {
         tag: 'main',
         name: 'Main',
         children: [heading, text],
-        styles: {
-          base: { 'padding-top': '48px', 'padding-right': '32px', 'padding-bottom': '48px', 'padding-left': '32px' },
-        },
+        styles: { base: { 'padding-top': '48px', 'padding-right': '32px', 'padding-bottom': '48px', 'padding-left': '32px' } },
       }),
       [heading]: element({ id: heading, tag: 'h1', name: 'Heading', text: name }),
       [text]: element({ id: text, tag: 'p', name: 'First text', text: 'Write something here.' }),

@@ -25,7 +25,7 @@ function firstOf({ issues }: Refused, ...before: PropertyKey[]): Problem {
   return { message: issues[0]!.message, path: [...before, ...issues[0]!.path] };
 }
 
-const LISTS = ['breakpoints', 'devices', 'deviceSets', 'sheets', 'shared', 'pictures', 'blocks', 'grids', 'pages'] as const; // prettier-ignore
+const LISTS = ['breakpoints', 'devices', 'deviceSets', 'sheets', 'shared', 'pictures', 'blocks', 'grids', 'pages'] as const;
 type List = (typeof LISTS)[number];
 const LIST_WORDS: Readonly<Record<List, string>> = {
   breakpoints: 'breakpoints',
@@ -69,8 +69,7 @@ function partsProblem(project: Project): Problem | undefined {
       return at(`"${name}" takes over from a breakpoint that isn't there.`, 'breakpoints');
   if (hasCycle(project.breakpoints)) return at('Breakpoints take over from each other in a circle.', 'breakpoints');
   for (const { name, styles } of project.shared)
-    if (isLost(styles, names))
-      return at(`The shared style "${name}" has values under a breakpoint that isn't there.`, 'shared');
+    if (isLost(styles, names)) return at(`The shared style "${name}" has values under a breakpoint that isn't there.`, 'shared');
   if (Object.values(project.kinds).some((styles) => isLost(styles, names)))
     return at("A kind has values under a breakpoint that isn't there.", 'kinds');
   return undefined;
@@ -97,8 +96,7 @@ const isLost = (styles: StyleSet, { breakpoints }: Names) => Object.keys(styles)
 function referencesProblem(element: PageElement, names: Names): string | undefined {
   if (isLost(element.styles, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
   if (element.shared.length > LIMITS.carried) return `An element carries at most ${LIMITS.carried} shared styles.`;
-  if (element.shared.some((id) => !names.shared.has(id)))
-    return `"${element.name}" carries a shared style that isn't there.`;
+  if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
   const source = element.attributes.src;
   if (source && !names.pictures.has(source.slice('picture:'.length)))
     return `"${element.name}" shows a picture that isn't there.`;

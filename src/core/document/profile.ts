@@ -18,11 +18,7 @@ export interface Tuning {
 export const acceptedSchema = z.strictObject({
   check: checkIdSchema,
   element: z.string().max(200),
-  reason: z
-    .string()
-    .trim()
-    .min(3, 'Say in a few words why it is fine.')
-    .max(500, 'A reason has at most 500 characters.'),
+  reason: z.string().trim().min(3, 'Say in a few words why it is fine.').max(500, 'A reason has at most 500 characters.'),
 });
 /** A finding that is fine as it is, and why. */
 export interface Accepted {

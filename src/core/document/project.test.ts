@@ -8,10 +8,7 @@ import { suggestName } from './element';
 const demo = () =>
   structuredClone(demoProject('00000000-0000-4000-8000-000000000000')) as unknown as Record<string, never> & {
     pages: {
-      elements: Record<
-        string,
-        { children: string[]; styles: Record<string, unknown>; attributes: Record<string, string> }
-      >;
+      elements: Record<string, { children: string[]; styles: Record<string, unknown>; attributes: Record<string, string> }>;
       root: string;
     }[];
   };
@@ -48,11 +45,7 @@ test('a document of version 0 is led to the current one', () => {
 test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
   ['a newer version', (document) => ({ ...document, schema: 99 }), /newer Mill Pond/],
   ['no document', () => 'text', /isn't a project/],
-  [
-    'an orphan',
-    (document) => (document.pages[0]!.elements[document.pages[0]!.root]!.children.pop(), document),
-    /stand nowhere/,
-  ],
+  ['an orphan', (document) => (document.pages[0]!.elements[document.pages[0]!.root]!.children.pop(), document), /stand nowhere/],
   [
     'an element in two places',
     (document) => (document.pages[0]!.elements[document.pages[0]!.root]!.children.push('efront1'), document),
@@ -78,10 +71,7 @@ test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
   ],
   [
     'a link in a picture',
-    (document) => ({
-      ...document,
-      pictures: [{ id: 'px', fileName: 'x.svg', svg: '<svg><image href="http://x"/></svg>' }],
-    }),
+    (document) => ({ ...document, pictures: [{ id: 'px', fileName: 'x.svg', svg: '<svg><image href="http://x"/></svg>' }] }),
     /no scripts/,
   ],
 ])('refuses %s', (_, change, message) => {
@@ -89,21 +79,34 @@ test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
 });
 
 test.each([
-  ['li', 'ul', true], ['li', 'div', false], ['div', 'p', false], ['span', 'p', true], ['a', 'a', false], ['tr', 'table', false], ['div', 'img', false], ['body', 'div', false],
+  ['li', 'ul', true],
+  ['li', 'div', false],
+  ['div', 'p', false],
+  ['span', 'p', true],
+  ['a', 'a', false],
+  ['tr', 'table', false],
+  ['div', 'img', false],
+  ['body', 'div', false],
 ] as const)('%s in %s: %s', (child, parent, may) => {
   expect(whyNotInside(child, surroundings(parent)) === undefined).toBe(may);
-}); // prettier-ignore
+});
 
 test('a block can not hide in a link inside a paragraph', () => {
   expect(whyNotInside('div', surroundings('a', surroundings('p')))).toMatch(/<p> holds text/);
 });
 
 test.each([
-  ['a', 'href', 'javascript:alert(1)', false], ['a', 'href', 'https://example.org', true], ['a', 'onclick', 'x', false], ['div', 'style', 'x', false],
-  ['img', 'src', 'https://example.org/x.png', false], ['img', 'src', 'picture:pa', true], ['input', 'type', 'file', false], ['div', 'aria-label', 'x', true],
+  ['a', 'href', 'javascript:alert(1)', false],
+  ['a', 'href', 'https://example.org', true],
+  ['a', 'onclick', 'x', false],
+  ['div', 'style', 'x', false],
+  ['img', 'src', 'https://example.org/x.png', false],
+  ['img', 'src', 'picture:pa', true],
+  ['input', 'type', 'file', false],
+  ['div', 'aria-label', 'x', true],
 ] as const)('<%s %s="%s">: %s', (tag, name, value, may) => {
   expect(whyNotAttribute(tag, name, value) === undefined).toBe(may);
-}); // prettier-ignore
+});
 
 test('names come from content and role', () => {
   expect(suggestName('button', '  Reserve  it ')).toBe('Reserve it');

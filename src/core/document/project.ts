@@ -117,16 +117,10 @@ export const projectSchema = z.strictObject({
   id: z.uuid(),
   name: nameSchema,
   baseName: nameSchema,
-  breakpoints: z
-    .array(breakpointSchema)
-    .max(LIMITS.breakpoints, `A project has at most ${LIMITS.breakpoints} breakpoints.`),
+  breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints, `A project has at most ${LIMITS.breakpoints} breakpoints.`),
   devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
-  deviceSets: z
-    .array(deviceSetSchema)
-    .max(LIMITS.deviceSets, `A project has at most ${LIMITS.deviceSets} sets of devices.`),
-  sheets: z
-    .array(sheetSchema)
-    .max(LIMITS.sheets, `A project has at most ${LIMITS.sheets} style sheets from elsewhere.`),
+  deviceSets: z.array(deviceSetSchema).max(LIMITS.deviceSets, `A project has at most ${LIMITS.deviceSets} sets of devices.`),
+  sheets: z.array(sheetSchema).max(LIMITS.sheets, `A project has at most ${LIMITS.sheets} style sheets from elsewhere.`),
   kinds: z.record(kindIdSchema, styleSetSchema),
   shared: z.array(sharedStyleSchema).max(LIMITS.shared, `A project has at most ${LIMITS.shared} shared styles.`),
   pictures: z.array(pictureSchema).max(LIMITS.pictures, `A project has at most ${LIMITS.pictures} pictures.`),

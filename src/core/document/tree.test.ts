@@ -7,11 +7,7 @@ const named = (name: string) => Object.values(page.elements).find((element) => e
 
 test('parents and ancestors, from the nearest up to the body', () => {
   expect(parentOf(page, named('Menu list').id)!.name).toBe('Menu');
-  expect(ancestorsOf(page, named('Menu list').id).map((element) => element.name)).toEqual([
-    'Menu',
-    'Header',
-    'Front page',
-  ]);
+  expect(ancestorsOf(page, named('Menu list').id).map((element) => element.name)).toEqual(['Menu', 'Header', 'Front page']);
   expect(parentOf(page, page.root)).toBeUndefined();
 });
 

@@ -8,8 +8,7 @@ function parentsOf(page: Page): ReadonlyMap<string, string> {
   let map = parents.get(page.elements);
   if (!map) {
     const fresh = new Map<string, string>();
-    for (const element of Object.values(page.elements))
-      for (const child of element.children) fresh.set(child, element.id);
+    for (const element of Object.values(page.elements)) for (const child of element.children) fresh.set(child, element.id);
     parents.set(page.elements, fresh);
     map = fresh;
   }

@@ -25,8 +25,7 @@ export const acceptFinding: EditKind<AcceptFinding> = {
     const { accepted } = project.audit;
     const at = accepted.findIndex((one) => one.check === check && one.element === element);
     if (at < 0 && reason === null) throw new EditError('This finding is not accepted.');
-    if (at < 0 && accepted.length >= ACCEPTED_MOST)
-      throw new EditError(`A project accepts at most ${ACCEPTED_MOST} findings.`);
+    if (at < 0 && accepted.length >= ACCEPTED_MOST) throw new EditError(`A project accepts at most ${ACCEPTED_MOST} findings.`);
     const list: readonly Accepted[] = accepted.toSpliced(
       at < 0 ? accepted.length : at,
       at < 0 ? 0 : 1,

@@ -5,11 +5,7 @@ import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { anchored, idsOf, indexIn, placeFields } from './list-place';
 
-const schema = z.strictObject({
-  type: z.literal('addBlock'),
-  block: blockSchema,
-  ...placeFields,
-});
+const schema = z.strictObject({ type: z.literal('addBlock'), block: blockSchema, ...placeFields });
 type AddBlock = z.infer<typeof schema>;
 declare module './edit' {
   interface EditTypes {

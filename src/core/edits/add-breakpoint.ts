@@ -34,8 +34,7 @@ declare module './edit' {
 export const addBreakpoint: EditKind<AddBreakpoint> = {
   schema,
   apply(project, { breakpoint, overrides = {}, takers = [], ...place }) {
-    if (project.breakpoints.some((other) => other.id === breakpoint.id))
-      throw new EditError('This breakpoint is there already.');
+    if (project.breakpoints.some((other) => other.id === breakpoint.id)) throw new EditError('This breakpoint is there already.');
     if (project.breakpoints.length >= LIMITS.breakpoints)
       throw new EditError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
     if (breakpoint.also?.some((id) => !project.breakpoints.some((other) => other.id === id)))
@@ -49,12 +48,10 @@ export const addBreakpoint: EditKind<AddBreakpoint> = {
     const writer = new ValueWriter({ ...project, breakpoints });
     // Owners that aren't there any more are left out.
     for (const [owner, declarations] of Object.entries(overrides).filter(([id]) => stylesOf(project, id)))
-      for (const [property, value] of Object.entries(declarations))
-        writer.write({ owner, at: breakpoint.id, property, value });
+      for (const [property, value] of Object.entries(declarations)) writer.write({ owner, at: breakpoint.id, property, value });
     return { document: writer.finish().document, inverse: { type: 'removeBreakpoint', id: breakpoint.id } };
   },
-  footprint: (before, after, { breakpoint }) =>
-    breakpointFootprint(before, after, takenBy(after.breakpoints, breakpoint.id)),
+  footprint: (before, after, { breakpoint }) => breakpointFootprint(before, after, takenBy(after.breakpoints, breakpoint.id)),
   describe: (_, { breakpoint }) => `Add breakpoint ${breakpoint.name} (${describeCondition(breakpoint.condition)})`,
   anchor: (project, edit) => anchored(idsOf(project.breakpoints), edit),
 };

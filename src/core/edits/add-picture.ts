@@ -5,11 +5,7 @@ import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { anchored, idsOf, indexIn, placeFields } from './list-place';
 
-const schema = z.strictObject({
-  type: z.literal('addPicture'),
-  picture: pictureSchema,
-  ...placeFields,
-});
+const schema = z.strictObject({ type: z.literal('addPicture'), picture: pictureSchema, ...placeFields });
 type AddPicture = z.infer<typeof schema>;
 declare module './edit' {
   interface EditTypes {
@@ -24,13 +20,9 @@ export const addPicture: EditKind<AddPicture> = {
     if (project.pictures.some(({ id }) => id === picture.id)) throw new EditError('This picture is there already.');
     if (project.pictures.some(({ fileName }) => fileName === picture.fileName))
       throw new EditError(`There is a picture ${picture.fileName} already.`);
-    if (project.pictures.length >= LIMITS.pictures)
-      throw new EditError(`A project has at most ${LIMITS.pictures} pictures.`);
+    if (project.pictures.length >= LIMITS.pictures) throw new EditError(`A project has at most ${LIMITS.pictures} pictures.`);
     return {
-      document: {
-        ...project,
-        pictures: project.pictures.toSpliced(indexIn(idsOf(project.pictures), place), 0, picture),
-      },
+      document: { ...project, pictures: project.pictures.toSpliced(indexIn(idsOf(project.pictures), place), 0, picture) },
       inverse: { type: 'removePicture', id: picture.id },
     };
   },

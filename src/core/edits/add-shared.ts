@@ -65,8 +65,7 @@ export const addShared: EditKind<AddShared> = {
   schema,
   apply(project, { style, carriers = [], ...place }) {
     if (project.shared.some(({ id }) => id === style.id)) throw new EditError('This shared style is there already.');
-    if (project.shared.length >= LIMITS.shared)
-      throw new EditError(`A project has at most ${LIMITS.shared} shared styles.`);
+    if (project.shared.length >= LIMITS.shared) throw new EditError(`A project has at most ${LIMITS.shared} shared styles.`);
     const places = new Map(carriers.map((one) => [one.node, one.place]));
     const index = indexIn(idsOf(project.shared), place);
     const added: Project = { ...project, shared: project.shared.toSpliced(index, 0, style) };

@@ -7,11 +7,7 @@ import { EditError } from './edit';
 import { wholeFootprint } from './footprint';
 import { anchored, idsOf, indexIn, placeFields } from './list-place';
 
-const schema = z.strictObject({
-  type: z.literal('addSheet'),
-  sheet: sheetSchema,
-  ...placeFields,
-});
+const schema = z.strictObject({ type: z.literal('addSheet'), sheet: sheetSchema, ...placeFields });
 type AddSheet = z.infer<typeof schema>;
 declare module './edit' {
   interface EditTypes {

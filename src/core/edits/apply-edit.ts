@@ -65,8 +65,7 @@ function groupSteps(project: Project, group: GroupEdit): Step[] {
   for (let at = 0; at < edits.length;) {
     let end = at;
     while (end < edits.length && kindOf(edits[end]!).write) end++;
-    const step =
-      end - at > 1 ? valueStep(document, group.label, edits.slice(at, end)) : singleStep(document, edits[at]!);
+    const step = end - at > 1 ? valueStep(document, group.label, edits.slice(at, end)) : singleStep(document, edits[at]!);
     steps.push(step);
     document = step.document;
     at = Math.max(end, at + 1);

@@ -41,13 +41,8 @@ export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
       condition: condition ?? breakpoint.condition,
       ...(taken.length > 0 && { also: taken }),
     };
-    const breakpoints = placed(
-      project.breakpoints,
-      changed,
-      indexBesides(project, id, place) ?? (condition ? undefined : at),
-    );
-    if (hasCycle(breakpoints))
-      throw new EditError(`${breakpoint.name} would, by way of others, take over from itself.`);
+    const breakpoints = placed(project.breakpoints, changed, indexBesides(project, id, place) ?? (condition ? undefined : at));
+    if (hasCycle(breakpoints)) throw new EditError(`${breakpoint.name} would, by way of others, take over from itself.`);
     return {
       document: { ...project, breakpoints },
       inverse: {

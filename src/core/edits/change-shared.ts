@@ -30,9 +30,7 @@ export const changeShared: EditKind<ChangeShared> = {
     const style = requireShared(project, id);
     const moves = place.index !== undefined;
     const at = moves ? indexIn(besides(project, id), place) : project.shared.indexOf(style);
-    const shared = project.shared
-      .filter((one) => one !== style)
-      .toSpliced(at, 0, { ...style, name: name ?? style.name });
+    const shared = project.shared.filter((one) => one !== style).toSpliced(at, 0, { ...style, name: name ?? style.name });
     return {
       document: { ...project, shared },
       inverse: {

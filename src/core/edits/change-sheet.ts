@@ -5,11 +5,7 @@ import type { EditKind } from './edit';
 import { EditError, laterWins } from './edit';
 import { wholeFootprint } from './footprint';
 
-const schema = z.strictObject({
-  type: z.literal('changeSheet'),
-  id: sheetSchema.shape.id,
-  css: sheetSchema.shape.css,
-});
+const schema = z.strictObject({ type: z.literal('changeSheet'), id: sheetSchema.shape.id, css: sheetSchema.shape.css });
 type ChangeSheet = z.infer<typeof schema>;
 declare module './edit' {
   interface EditTypes {

@@ -40,8 +40,7 @@ export const clearStyle: EditKind<ClearStyle> = {
     },
     ({ property }) => `Clear ${property}`,
   ),
-  footprint: (before, after, { owner, property }) =>
-    stylesFootprint(before, after, new Map([[owner, new Set(named(property))]])),
+  footprint: (before, after, { owner, property }) => stylesFootprint(before, after, new Map([[owner, new Set(named(property))]])),
   describe: (project, { owner, at, property }) =>
     `Clear ${property} of ${ownerName(project, owner)} (${describeTarget(project, at)})`,
 };

@@ -55,8 +55,7 @@ export interface EditKind<E> {
 
 /** Lets a later edit take the place of an earlier one that is about the same, by the fields that say what it is about. */
 export function laterWins<E extends object>(...about: readonly (keyof E)[]) {
-  return (earlier: E, later: E): E | undefined =>
-    about.every((field) => earlier[field] === later[field]) ? later : undefined;
+  return (earlier: E, later: E): E | undefined => (about.every((field) => earlier[field] === later[field]) ? later : undefined);
 }
 
 export function requireElement(project: Project, id: string): { page: Page; element: PageElement } {

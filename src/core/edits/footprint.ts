@@ -25,18 +25,10 @@ export function cellsBetween(before: Project, after: Project): readonly Cell[] {
 }
 
 /** The parts of all viewports in which a property of an element has another value after than before. */
-function differingCells(
-  before: Project,
-  after: Project,
-  was: Page,
-  is: Page,
-  elementId: string,
-  property: string,
-): Cell[] {
+function differingCells(before: Project, after: Project, was: Page, is: Page, elementId: string, property: string): Cell[] {
   return cellsBetween(before, after).filter(
     ({ sample }) =>
-      specifiedValue(before, was, elementId, property, sample) !==
-      specifiedValue(after, is, elementId, property, sample),
+      specifiedValue(before, was, elementId, property, sample) !== specifiedValue(after, is, elementId, property, sample),
   );
 }
 
@@ -84,8 +76,7 @@ export function breakpointFootprint(before: Project, after: Project, ids: readon
   const changes = new Map<string, Set<string>>();
   for (const project of [before, after])
     for (const { id, styles } of allOwners(project))
-      for (const at of ids)
-        if (styles[at]) changes.set(id, new Set([...(changes.get(id) ?? []), ...Object.keys(styles[at])]));
+      for (const at of ids) if (styles[at]) changes.set(id, new Set([...(changes.get(id) ?? []), ...Object.keys(styles[at])]));
   return stylesFootprint(before, after, changes);
 }
 

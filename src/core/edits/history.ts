@@ -41,10 +41,7 @@ export function advance(history: History, entry: LogEntry): History {
       const redone = history.redo.find(known);
       // Made again on another document, its inverse may be another one too.
       return redone
-        ? {
-            undo: [...history.undo, { ...redone, inverse: entry.inverse }],
-            redo: history.redo.filter((one) => one !== redone),
-          }
+        ? { undo: [...history.undo, { ...redone, inverse: entry.inverse }], redo: history.redo.filter((one) => one !== redone) }
         : history;
     }
   }

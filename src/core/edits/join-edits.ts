@@ -28,11 +28,21 @@ function valuesOf(edit: Edit): readonly ValueChange[] | undefined {
   switch (edit.type) {
     case 'setStyle': {
       const { owner, at, property, value } = edit;
-      return Object.entries(longhandsOfValue(property, value)).map(([name, part]) => ({ owner, at, property: name, value: part })); // prettier-ignore
+      return Object.entries(longhandsOfValue(property, value)).map(([name, part]) => ({
+        owner,
+        at,
+        property: name,
+        value: part,
+      }));
     }
     case 'clearStyle': {
       const { owner, at, property } = edit;
-      return (isShorthand(property) ? longhandsOf(property) : [property]).map((name) => ({ owner, at, property: name, value: null })); // prettier-ignore
+      return (isShorthand(property) ? longhandsOf(property) : [property]).map((name) => ({
+        owner,
+        at,
+        property: name,
+        value: null,
+      }));
     }
     case 'restyle':
       return edit.breakpoints || edit.baseName !== undefined ? undefined : edit.changes;

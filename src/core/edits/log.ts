@@ -65,10 +65,7 @@ const withPending = (log: EditLog, pending: readonly PendingEntry[]): EditLog =>
   ...log,
   pending,
   project: pending[pending.length - 1]?.after ?? log.confirmed,
-  history: pending.reduce<History>(
-    (history, entry) => advance(history, { ...entry, revision: 0 }),
-    log.confirmedHistory,
-  ),
+  history: pending.reduce<History>((history, entry) => advance(history, { ...entry, revision: 0 }), log.confirmedHistory),
 });
 
 export interface Made {
@@ -96,7 +93,13 @@ export function made(log: EditLog, id: string, input: Edit, gesture?: Gesture): 
     ? { ...last!, ...joined, gesture }
     : { id, kind: 'do' as const, sent: false, before: log.project, gesture, ...entryOf(applied) };
   const pending = [...(joined ? log.pending.slice(0, -1) : log.pending), entry];
-  return { log: withPending(log, pending), words, get footprint() { return footprint(); } }; // prettier-ignore
+  return {
+    log: withPending(log, pending),
+    words,
+    get footprint() {
+      return footprint();
+    },
+  };
 }
 
 const entryOf = ({ edit, inverse, document }: Applied) => ({ edit, inverse, after: document });

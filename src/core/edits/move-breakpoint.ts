@@ -31,8 +31,7 @@ declare module './edit' {
 /** @throws EditError when it has no such edge, or two and none is named. */
 function requireEdge({ name, condition }: Breakpoint, side: Edge['side'] | undefined): Edge {
   const edges = edgesOf(condition).filter((edge) => !side || edge.side === side);
-  if (edges.length !== 1)
-    throw new EditError(`"${name}" ${edges.length ? 'has two edges' : "isn't bound to a width"}.`);
+  if (edges.length !== 1) throw new EditError(`"${name}" ${edges.length ? 'has two edges' : "isn't bound to a width"}.`);
   return edges[0]!;
 }
 
@@ -58,23 +57,11 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
   apply(project, { id, edge, side, ...place }) {
     const breakpoint = requireBreakpoint(project, id);
     const before = requireEdge(breakpoint, side);
-    const moved = breakpointSchema.safeParse({
-      ...breakpoint,
-      condition: withEdge(breakpoint.condition, before.side, edge),
-    });
+    const moved = breakpointSchema.safeParse({ ...breakpoint, condition: withEdge(breakpoint.condition, before.side, edge) });
     if (!moved.success) throw new EditError(moved.error.issues[0]!.message);
     return {
-      document: {
-        ...project,
-        breakpoints: placed(project.breakpoints, moved.data, indexBesides(project, id, place)),
-      },
-      inverse: {
-        type: 'moveBreakpoint',
-        id,
-        edge: before.at,
-        side: before.side,
-        ...placeOf(idsOf(project.breakpoints), id),
-      },
+      document: { ...project, breakpoints: placed(project.breakpoints, moved.data, indexBesides(project, id, place)) },
+      inverse: { type: 'moveBreakpoint', id, edge: before.at, side: before.side, ...placeOf(idsOf(project.breakpoints), id) },
     };
   },
   footprint: changedFootprint,

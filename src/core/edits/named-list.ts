@@ -60,10 +60,7 @@ export function removesFrom<T extends Named, E extends { readonly id: string }>(
       const all = list.of(project);
       const index = all.findIndex((one) => one.id === id);
       if (index < 0) throw new EditError(`This ${list.word} has been removed already.`);
-      return {
-        document: list.put(project, all.toSpliced(index, 1)),
-        inverse: list.save(all[index]!, placeOf(idsOf(all), id)),
-      };
+      return { document: list.put(project, all.toSpliced(index, 1)), inverse: list.save(all[index]!, placeOf(idsOf(all), id)) };
     },
     footprint: () => ({}),
     describe: (project, { id }) => `Forget ${list.word} ${list.of(project).find((one) => one.id === id)?.name ?? ''}`,

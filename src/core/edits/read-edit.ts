@@ -54,10 +54,11 @@ function read(input: unknown, path: readonly PropertyKey[]): Edit {
 
 function readGroup({ label, edits, ...rest }: RawGroup, path: readonly PropertyKey[]): GroupEdit {
   if (typeof label !== 'string' || label.length > LABEL_MOST)
-    throw new EditError(placed(`A group of edits has a label of at most ${LABEL_MOST} characters.`, [...path, 'label'].join('.'))); // prettier-ignore
+    throw new EditError(
+      placed(`A group of edits has a label of at most ${LABEL_MOST} characters.`, [...path, 'label'].join('.')),
+    );
   const more = Object.keys(rest).find((key) => key !== 'type');
-  if (more !== undefined)
-    throw new EditError(placed(`A group of edits has no "${more.slice(0, 40)}".`, path.join('.')));
+  if (more !== undefined) throw new EditError(placed(`A group of edits has no "${more.slice(0, 40)}".`, path.join('.')));
   return { type: 'group', label, edits: edits.map((one, index) => read(one, [...path, 'edits', index])) };
 }
 

@@ -27,6 +27,5 @@ export const removePicture: EditKind<RemovePicture> = {
     };
   },
   footprint: () => ({}),
-  describe: (project, { id }) =>
-    `Remove picture ${project.pictures.find((picture) => picture.id === id)?.fileName ?? ''}`,
+  describe: (project, { id }) => `Remove picture ${project.pictures.find((picture) => picture.id === id)?.fileName ?? ''}`,
 };

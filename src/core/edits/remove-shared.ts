@@ -26,21 +26,11 @@ export const removeShared: EditKind<RemoveShared> = {
   schema,
   apply(project, { id }) {
     const style = requireShared(project, id);
-    const carriers = carriersOf(project, id).map(({ element }) => ({
-      node: element.id,
-      place: element.shared.indexOf(id),
-    }));
+    const carriers = carriersOf(project, id).map(({ element }) => ({ node: element.id, place: element.shared.indexOf(id) }));
     const without: Project = { ...project, shared: project.shared.filter((one) => one !== style) };
     return {
-      document: withCarried(without, (_, shared) =>
-        shared.includes(id) ? shared.filter((one) => one !== id) : shared,
-      ),
-      inverse: {
-        type: 'addShared',
-        style,
-        ...placeOf(idsOf(project.shared), id),
-        ...(carriers.length > 0 && { carriers }),
-      },
+      document: withCarried(without, (_, shared) => (shared.includes(id) ? shared.filter((one) => one !== id) : shared)),
+      inverse: { type: 'addShared', style, ...placeOf(idsOf(project.shared), id), ...(carriers.length > 0 && { carriers }) },
     };
   },
   footprint: (before, after, { id }) => sharedFootprint(before, after, id),

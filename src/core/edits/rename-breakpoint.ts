@@ -4,11 +4,7 @@ import type { EditKind } from './edit';
 import { laterWins } from './edit';
 import { requireBreakpoint } from './remove-breakpoint';
 
-const schema = z.strictObject({
-  type: z.literal('renameBreakpoint'),
-  id: breakpointIdSchema,
-  name: breakpointNameSchema,
-});
+const schema = z.strictObject({ type: z.literal('renameBreakpoint'), id: breakpointIdSchema, name: breakpointNameSchema });
 type RenameBreakpoint = z.infer<typeof schema>;
 declare module './edit' {
   interface EditTypes {

@@ -20,9 +20,11 @@ const changeSchema = z.strictObject({
   owner: ownerIdSchema,
   at: atSchema,
   /** A longhand or a custom property. */
-  property: z.string().refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), {
-    error: (issue) => `"${String(issue.input).slice(0, 60)}" isn't a single property known here.`,
-  }),
+  property: z
+    .string()
+    .refine((name) => isProperty(name) || CUSTOM_PROPERTY.test(name), {
+      error: (issue) => `"${String(issue.input).slice(0, 60)}" isn't a single property known here.`,
+    }),
   /** Null takes it away; taking away what isn't there does nothing. */
   value: z.string().max(20_000).nullable(),
 });
@@ -46,11 +48,7 @@ declare module './edit' {
 export const restyle: EditKind<Restyle> = {
   schema,
   apply(project, { label, breakpoints, baseName, changes }) {
-    const around: Project = {
-      ...project,
-      ...(breakpoints && { breakpoints }),
-      ...(baseName !== undefined && { baseName }),
-    };
+    const around: Project = { ...project, ...(breakpoints && { breakpoints }), ...(baseName !== undefined && { baseName }) };
     const writer = new ValueWriter(around);
     for (const change of changes) {
       const { at, property, value } = change;

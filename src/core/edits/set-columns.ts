@@ -57,9 +57,7 @@ export const setColumns: EditKind<SetColumns> = {
       ? widthsOfCells(cellsOf([condition]).filter(({ sample }) => holdsAt(condition, sample)))
       : ALL_WIDTHS;
     const part = { elements: [], properties: [], widths, html: false };
-    return Object.fromEntries(
-      before.pages.filter(({ id }) => page === null || id === page).map(({ id }) => [id, part]),
-    );
+    return Object.fromEntries(before.pages.filter(({ id }) => page === null || id === page).map(({ id }) => [id, part]));
   },
   describe: (project, { page, at, grid }) =>
     `${grid ? `Lay ${grid.columns} columns` : 'Take the columns away'} at ${describeTarget(project, at)}${page ? ` on ${requirePage(project, page).name}` : ''}`,

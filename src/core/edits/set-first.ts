@@ -30,7 +30,6 @@ export const setFirst: EditKind<SetFirst> = {
     if (!is || was?.elements[node]?.first === is.elements[node]?.first) return {};
     return structureFootprint(is.id, [node]);
   },
-  describe: (project, { node, first }) =>
-    `${nameOf(project, node)} ${first ? 'must be seen first' : 'need not be seen first'}`,
+  describe: (project, { node, first }) => `${nameOf(project, node)} ${first ? 'must be seen first' : 'need not be seen first'}`,
   merge: laterWins('node'),
 };

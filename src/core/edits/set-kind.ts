@@ -36,7 +36,5 @@ export const setKind: EditKind<SetKind> = {
   footprint: (before, after, { node }) => carryingFootprint(before, after, requireElement(after, node).page.id, node),
   merge: laterWins('node'),
   describe: (project, { node, kind }) =>
-    kind
-      ? `Make ${nameOf(project, node)} a ${kindNamed(kind)?.one}`
-      : `${nameOf(project, node)} is of its tag's kind again`,
+    kind ? `Make ${nameOf(project, node)} a ${kindNamed(kind)?.one}` : `${nameOf(project, node)} is of its tag's kind again`,
 };

@@ -51,7 +51,7 @@ export const setStyle: EditKind<SetStyle> = {
   ),
   footprint(before, after, { owner, property, value }) {
     const checked = checkValue(property, value);
-    return stylesFootprint(before, after, new Map([[owner, new Set(checked.ok ? Object.keys(checked.declarations) : [])]])); // prettier-ignore
+    return stylesFootprint(before, after, new Map([[owner, new Set(checked.ok ? Object.keys(checked.declarations) : [])]]));
   },
   describe: (project, { owner, at, property, value }) =>
     `Set ${property} of ${ownerName(project, owner)} to ${value} (${describeTarget(project, at)})`,

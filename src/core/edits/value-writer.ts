@@ -58,7 +58,9 @@ export class ValueWriter {
 
   /** What was written, and what would take it back. */
   finish(): { readonly document: Project; readonly back: readonly ValueChange[] } {
-    const back = [...this.#back.values()].filter(({ owner, at, property, value }) => (this.read(owner, at, property) ?? null) !== value); // prettier-ignore
+    const back = [...this.#back.values()].filter(
+      ({ owner, at, property, value }) => (this.read(owner, at, property) ?? null) !== value,
+    );
     const styles = new Map([...new Set(back.map(({ owner }) => owner))].map((owner) => [owner, this.#stylesOf(owner)]));
     return { document: styles.size === 0 ? this.project : withStyles(this.project, styles), back };
   }
@@ -105,9 +107,7 @@ function withStyles(project: Project, styles: ReadonlyMap<string, StyleSet>): Pr
     ...project,
     ...(ids.kind.length > 0 && { kinds }),
     ...(ids.shared.length > 0 && {
-      shared: project.shared.map((style) =>
-        styles.has(style.id) ? { ...style, styles: styles.get(style.id)! } : style,
-      ),
+      shared: project.shared.map((style) => (styles.has(style.id) ? { ...style, styles: styles.get(style.id)! } : style)),
     }),
     ...(ids.element.length > 0 && { pages: project.pages.map(inPage) }),
   };

@@ -61,7 +61,6 @@ export function gridAt(project: Project, page: Page, viewport: Viewport): Chosen
     [page.columns, true],
     [project.columns, false],
   ] as const)
-    // prettier-ignore
     for (const at of places) if (grids?.[at]) return { grid: grids[at], at, own };
   return undefined;
 }

@@ -26,10 +26,7 @@ export interface RowFit {
  * @param columns 1 or more
  */
 export function placeSpans(columns: number, items: readonly Span[]): RowFit {
-  const used = Math.max(
-    columns,
-    ...items.map(({ start, span }) => (start === undefined ? span : Math.max(start, 1) + span - 1)),
-  );
+  const used = Math.max(columns, ...items.map(({ start, span }) => (start === undefined ? span : Math.max(start, 1) + span - 1)));
   const taken = new Set<string>();
   const free = (row: number, start: number, span: number) => {
     for (let column = start; column < start + span; column++) if (taken.has(`${row} ${column}`)) return false;

@@ -67,8 +67,7 @@ export function spanTable(project: Project, page: Page, row: PageElement, slice:
       const of = (name: string) => resolve(project, page, item, name, band.from, slice);
       const [start, end] = [of('grid-column-start'), of('grid-column-end')];
       const carriages = [start, end].map((one) => carriageIn(one, band.home));
-      const carriage =
-        carriages.find((one) => one === 'set') ?? carriages.find((one) => one !== 'default') ?? 'default';
+      const carriage = carriages.find((one) => one === 'set') ?? carriages.find((one) => one !== 'default') ?? 'default';
       const hidden = value(item, 'display') === 'none';
       const out = ['absolute', 'fixed'].includes(value(item, 'position'));
       const asked = hidden || out ? undefined : readSpan(start.value, end.value, columns ?? 1);

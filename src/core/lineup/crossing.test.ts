@@ -21,8 +21,14 @@ const outer = (width: number, height: number): Record<string, PageBox> => ({
   [body]: [0, 0, width, height],
   [MAIN]: [0, 0, width, height],
 });
-const wide = side(900, { ...outer(900, 300), [HEADING]: [0, 0, 900, 40], [TEXT]: [0, 40, 900, 20], ea: [0, 60, 900, 20], eb: [0, 80, 900, 20] }); // prettier-ignore
-const narrow = side(899, { ...outer(899, 280), [HEADING]: [0, 20, 899, 40], [TEXT]: [0, 60, 899, 20], eb: [0, 0, 899, 20] }); // prettier-ignore
+const wide = side(900, {
+  ...outer(900, 300),
+  [HEADING]: [0, 0, 900, 40],
+  [TEXT]: [0, 40, 900, 20],
+  ea: [0, 60, 900, 20],
+  eb: [0, 80, 900, 20],
+});
+const narrow = side(899, { ...outer(899, 280), [HEADING]: [0, 20, 899, 40], [TEXT]: [0, 60, 899, 20], eb: [0, 0, 899, 20] });
 const crossing = crossingBetween(project, page, wide, narrow);
 const of = (id: string) => crossing.changes.find((change) => change.id === id);
 

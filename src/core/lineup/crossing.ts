@@ -63,7 +63,12 @@ export function crossingBetween(project: Project, page: Page, from: Side, to: Si
     if (values.get(id)!.length > 0)
       for (let at: string | undefined = id; at !== undefined; at = parentOf(page, at)?.id) touched.add(at);
   for (const { id } of elements) {
-    const change: ElementChange = { id, values: values.get(id)!, ...placeBetween(page, id, from, to), ...(order.has(id) && { order: order.get(id)! }) }; // prettier-ignore
+    const change: ElementChange = {
+      id,
+      values: values.get(id)!,
+      ...placeBetween(page, id, from, to),
+      ...(order.has(id) && { order: order.get(id)! }),
+    };
     const same = !change.shown && !change.order && !change.moved && !change.resized;
     if (change.resized || change.shown) sized.add(id);
     if (!same || change.values.length > 0) changes.push(change);
@@ -74,9 +79,7 @@ export function crossingBetween(project: Project, page: Page, from: Side, to: Si
 }
 
 function valuesBetween(project: Project, page: Page, id: string, from: Side, to: Side): ValueChange[] {
-  const declared = new Set(
-    sourcesFor(project, page, page.elements[id]!).flatMap((one) => Object.keys(one.declarations)),
-  );
+  const declared = new Set(sourcesFor(project, page, page.elements[id]!).flatMap((one) => Object.keys(one.declarations)));
   return [...declared]
     .sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1))
     .flatMap((property) => {

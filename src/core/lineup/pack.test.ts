@@ -17,11 +17,16 @@ test('packed frames keep their distance, stay in the room, and none could stand 
         expect(a.top + a.height).toBeLessThanOrEqual(height);
         for (const b of boxes.slice(0, i)) {
           const apart =
-            a.left + a.width + GAP <= b.left || b.left + b.width + GAP <= a.left || a.top + a.height + GAP <= b.top || b.top + b.height + GAP <= a.top; // prettier-ignore
+            a.left + a.width + GAP <= b.left ||
+            b.left + b.width + GAP <= a.left ||
+            a.top + a.height + GAP <= b.top ||
+            b.top + b.height + GAP <= a.top;
           expect(apart).toBe(true);
         }
         // Something holds it where it is: the top, or the foot of one before it.
-        const held = boxes.slice(0, i).some((b) => b.top + b.height + GAP === a.top && b.left < a.left + a.width + GAP && a.left < b.left + b.width + GAP); // prettier-ignore
+        const held = boxes
+          .slice(0, i)
+          .some((b) => b.top + b.height + GAP === a.top && b.left < a.left + a.width + GAP && a.left < b.left + b.width + GAP);
         expect(a.top === 0 || held).toBe(true);
       }
     }),
@@ -48,7 +53,11 @@ test('the fitting zoom shows all frames at once, or is still legible and no wide
       expect(zoom).toBeGreaterThanOrEqual(LEGIBLE);
       expect(zoom).toBeLessThanOrEqual(1);
       const at = (factor: number) =>
-        packFrames(frames.map((one) => ({ width: one.width * factor, height: one.height * factor + 60 })), room.width, GAP); // prettier-ignore
+        packFrames(
+          frames.map((one) => ({ width: one.width * factor, height: one.height * factor + 60 })),
+          room.width,
+          GAP,
+        );
       const fits = (factor: number) => at(factor).width <= room.width && at(factor).height <= room.height;
       if (fits(LEGIBLE)) expect(fits(zoom)).toBe(true);
     }),

@@ -43,9 +43,7 @@ function packedBest(items: readonly Size[]): Packed {
   const all = TRIED.map((factor) => packFrames(items, Math.sqrt(area) * factor, GAP));
   const stretched = ({ width, height }: Size) => Math.max(width / height, height / width) > LONGEST_SIDE;
   const some = all.filter((one) => !stretched(one));
-  return (some.length > 0 ? some : all).reduce((best, one) =>
-    one.width * one.height < best.width * best.height ? one : best,
-  );
+  return (some.length > 0 ? some : all).reduce((best, one) => (one.width * one.height < best.width * best.height ? one : best));
 }
 
 export interface LaidSheet extends Size {
@@ -58,18 +56,14 @@ export interface LaidSheet extends Size {
  */
 export function layLineupSheet(frames: readonly SheetFrame[], options: SheetOptions): LaidSheet {
   const { title, date, zoom, fontFaces, sandbox = '' } = options;
-  const packed = packedBest(
-    frames.map(({ width, height }) => ({ width: width * zoom, height: height * zoom + CAPTION })),
-  );
+  const packed = packedBest(frames.map(({ width, height }) => ({ width: width * zoom, height: height * zoom + CAPTION })));
   const width = Math.ceil(Math.max(TITLE_LEAST, packed.width + 2 * MARGIN));
   const height = Math.ceil(packed.height + 2 * MARGIN + HEAD);
   const figures = frames.map((frame, i) => {
     const { left, top } = packed.places[i]!;
     const [w, h] = [frame.width * zoom, frame.height * zoom];
     const fold =
-      frame.screenful !== undefined && frame.screenful < frame.height
-        ? `<i style="top:${frame.screenful * zoom}px"></i>`
-        : '';
+      frame.screenful !== undefined && frame.screenful < frame.height ? `<i style="top:${frame.screenful * zoom}px"></i>` : '';
     return `<figure style="left:${left + MARGIN}px;top:${top + MARGIN + HEAD}px;width:${w}px">
 <figcaption><b>${escapeText(frame.title)}</b><span>${escapeText(frame.note)}${frame.cut ? ` · ${escapeText(frame.cut)}` : ''}</span></figcaption>
 <div style="width:${w}px;height:${h}px"><iframe sandbox="${sandbox}" title="${escapeAttribute(frame.title)}" style="width:${frame.width}px;height:${frame.height}px;transform:scale(${zoom})" srcdoc="${escapeAttribute(frame.document)}"></iframe>${fold}</div>

@@ -28,10 +28,7 @@ test.each<[string, (height: number) => number, Whole]>([
 });
 
 test('the room that a band shares begins at its narrowest width and ends with the lowest of its devices', () => {
-  const set = {
-    baseName: 'Wide',
-    breakpoints: [{ id: 'bm', name: 'Middle', condition: { from: 600, below: 900 } }],
-  };
+  const set = { baseName: 'Wide', breakpoints: [{ id: 'bm', name: 'Middle', condition: { from: 600, below: 900 } }] };
   const at = (width: number, height: number) => ({ width, height, pointer: 'finger' as const });
   const others = [at(400, 700), at(716, 750), at(800, 1044), at(1340, 700)];
   expect(keepIn(set, others[2]!, others)).toMatchObject({ width: 600, height: 750, band: { name: 'Middle' } });

@@ -50,11 +50,7 @@ export function dropFindings(project: Project, findings: readonly LintFinding[])
     document = applied.document;
   }
   const label = `Drop ${edits.length} findings in the values`;
-  return {
-    edit: edits.length > 1 ? { type: 'group', label, edits } : edits[0],
-    count: edits.length,
-    left,
-  };
+  return { edit: edits.length > 1 ? { type: 'group', label, edits } : edits[0], count: edits.length, left };
 }
 
 /** Whether a sheet's rules set the same properties to the same values as before. */

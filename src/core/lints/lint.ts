@@ -2,13 +2,33 @@ import type { At } from '../breakpoints';
 import type { Edit } from '../edits/edit';
 
 export const LINTS = [
-  { id: 'same-as-beneath', title: 'Says what holds anyway', why: 'An override that equals what it overrides changes nothing, but it stays behind when that is changed later.' },
+  {
+    id: 'same-as-beneath',
+    title: 'Says what holds anyway',
+    why: 'An override that equals what it overrides changes nothing, but it stays behind when that is changed later.',
+  },
   { id: 'never-wins', title: 'Can never win', why: 'Something stronger holds wherever this does, so it is never seen.' },
-  { id: 'written-twice', title: 'Written twice', why: 'The same declaration stands in two places; one of them will be forgotten at the next change.' },
-  { id: 'fighting', title: 'Longhand and shorthand fight', why: 'A shorthand sets all of its parts, so a part that stands before it has no effect.' },
-  { id: 'hardly-differs', title: 'Hardly differs from the next band', why: 'Nobody sees a difference of less than 1 px or such a small step of colour; one value is easier to keep.' },
-  { id: 'unused-breakpoint', title: 'Nothing is written there', why: 'A breakpoint without values changes nothing and makes the set harder to read.' },
-] as const; // prettier-ignore
+  {
+    id: 'written-twice',
+    title: 'Written twice',
+    why: 'The same declaration stands in two places; one of them will be forgotten at the next change.',
+  },
+  {
+    id: 'fighting',
+    title: 'Longhand and shorthand fight',
+    why: 'A shorthand sets all of its parts, so a part that stands before it has no effect.',
+  },
+  {
+    id: 'hardly-differs',
+    title: 'Hardly differs from the next band',
+    why: 'Nobody sees a difference of less than 1 px or such a small step of colour; one value is easier to keep.',
+  },
+  {
+    id: 'unused-breakpoint',
+    title: 'Nothing is written there',
+    why: 'A breakpoint without values changes nothing and makes the set harder to read.',
+  },
+] as const;
 export type LintId = (typeof LINTS)[number]['id'];
 
 /** Something in the values that is wrong or of no use, found without a browser. */

@@ -1,16 +1,7 @@
 import type { Project } from '../document';
 import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
-import {
-  breakpoint,
-  make,
-  MIDDLE as middle,
-  NARROW as narrow,
-  set,
-  shared,
-  sheet,
-  TEXT,
-} from '../edits/project-for-tests';
+import { breakpoint, make, MIDDLE as middle, NARROW as narrow, set, shared, sheet, TEXT } from '../edits/project-for-tests';
 import { dropFindings, hardlyDiffers, lintProject } from './index';
 
 const node = TEXT;
@@ -22,14 +13,48 @@ const found = (project: Project) =>
 
 test.each<[string, Edit[], string[]]>([
   ['values that are needed', [middle, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '5px')], []],
-  ['an override that equals the base', [middle, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '9px')], ['same-as-beneath bm width']],
-  ['one that equals what is carried on', [middle, narrow, set(node, 'bm', 'width', '9px'), set(node, 'bn', 'width', '9px')], ['same-as-beneath bn width']],
-  ['one that takes a value back', [middle, narrow, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '20px'), set(node, 'bn', 'width', '9px')], []],
+  [
+    'an override that equals the base',
+    [middle, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '9px')],
+    ['same-as-beneath bm width'],
+  ],
+  [
+    'one that equals what is carried on',
+    [middle, narrow, set(node, 'bm', 'width', '9px'), set(node, 'bn', 'width', '9px')],
+    ['same-as-beneath bn width'],
+  ],
+  [
+    'one that takes a value back',
+    [middle, narrow, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '20px'), set(node, 'bn', 'width', '9px')],
+    [],
+  ],
   ['what browsers do anyway', [set(node, 'base', 'display', 'block')], ['same-as-beneath base display']],
-  ['a base that own breakpoints cover', [middle, breakpoint('bu', 'Up', { from: 900 }), set(node, 'base', 'width', '1px'), set(node, 'bm', 'width', '3px'), set(node, 'bu', 'width', '5px')], ['never-wins base width']],
-  ['a shared value that every carrier overrides', [shared(node), set('sx', 'base', 'width', '1px'), set(node, 'base', 'width', '3px')], ['never-wins base width']],
-  ['an own value that the shared style says too', [shared(node), set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px')], ['never-wins base width', 'written-twice base width']],
-  ['what an important rule from elsewhere beats', [sheet('p { width: 4px !important }'), set(node, 'base', 'width', '3px')], ['never-wins base width']],
+  [
+    'a base that own breakpoints cover',
+    [
+      middle,
+      breakpoint('bu', 'Up', { from: 900 }),
+      set(node, 'base', 'width', '1px'),
+      set(node, 'bm', 'width', '3px'),
+      set(node, 'bu', 'width', '5px'),
+    ],
+    ['never-wins base width'],
+  ],
+  [
+    'a shared value that every carrier overrides',
+    [shared(node), set('sx', 'base', 'width', '1px'), set(node, 'base', 'width', '3px')],
+    ['never-wins base width'],
+  ],
+  [
+    'an own value that the shared style says too',
+    [shared(node), set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px')],
+    ['never-wins base width', 'written-twice base width'],
+  ],
+  [
+    'what an important rule from elsewhere beats',
+    [sheet('p { width: 4px !important }'), set(node, 'base', 'width', '3px')],
+    ['never-wins base width'],
+  ],
   ['half a px', [middle, set(node, 'base', 'width', '90px'), set(node, 'bm', 'width', '90.5px')], ['hardly-differs bm width']],
   ['a whole px', [middle, set(node, 'base', 'width', '90px'), set(node, 'bm', 'width', '91px')], []],
   ['a breakpoint for nothing', [middle], ['unused-breakpoint bm']],
@@ -39,7 +64,7 @@ test.each<[string, Edit[], string[]]>([
   ['an important one after a normal one', [sheet('p { color: red !important; color: blue }')], []],
 ])('%s', (_, edits, expected) => {
   expect(found(make(...edits)).sort()).toEqual([...expected].sort());
-}); // prettier-ignore
+});
 
 test('of two that stand for each other one stays', () => {
   const project = make(shared(node), set('sx', 'base', 'width', '3px'), set(node, 'base', 'width', '3px'));
@@ -52,9 +77,7 @@ test('of two that stand for each other one stays', () => {
 });
 
 test('several in one sheet are dropped together, though its text moves', () => {
-  const project = make(
-    sheet('p { color: red; color: blue; margin-top: 1px; margin: 0 } a { color: red; color: green }'),
-  );
+  const project = make(sheet('p { color: red; color: blue; margin-top: 1px; margin: 0 } a { color: red; color: green }'));
   const { edit, count } = dropFindings(
     project,
     lintProject(project).filter(({ owner }) => owner === 'tx'),

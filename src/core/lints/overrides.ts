@@ -90,11 +90,7 @@ export function lintOverrides(project: Project): LintFinding[] {
             at,
             property,
             sentence: `${what} ${why}.`,
-            fix: {
-              type: 'restyle',
-              label: `Drop ${what}`.slice(0, 300),
-              changes: [{ owner, at, property, value: null }],
-            },
+            fix: { type: 'restyle', label: `Drop ${what}`.slice(0, 300), changes: [{ owner, at, property, value: null }] },
             unchanged: true,
           },
         ];

@@ -7,9 +7,7 @@ import type { LintFinding } from './lint';
 /** Breakpoints under which nothing is written and that take nothing over. */
 export function lintBreakpoints(project: Project): LintFinding[] {
   return project.breakpoints.flatMap((breakpoint): LintFinding[] => {
-    const speaks = takenBy(project.breakpoints, breakpoint.id).some(
-      (id) => Object.keys(overridesUnder(project, id)).length > 0,
-    );
+    const speaks = takenBy(project.breakpoints, breakpoint.id).some((id) => Object.keys(overridesUnder(project, id)).length > 0);
     if (speaks) return [];
     return [
       {

@@ -54,10 +54,7 @@ export function planStop(
     throw new PlanError(`${property} doesn't go on to ${direction === 'wider' ? 'wider' : 'narrower'} bands.`);
   const without = applyEdit(project, restyleEdit('', [{ owner: id, at: source.at, property, value: null }])).document;
   const { origin } = resolve(without, pageOf(without, page.id)!, id, property, band.from, slice);
-  const value = writtenOut(
-    origin.kind === 'declared' && origin.element === id ? origin.candidate.value : undefined,
-    property,
-  );
+  const value = writtenOut(origin.kind === 'declared' && origin.element === id ? origin.candidate.value : undefined, property);
   if (!isWritable(property, value)) throw new PlanError(`What holds without it (${value}) can't be written down.`);
   const sentence = `Stops ${property} ${source.value} of ${element.name} at ${describeTarget(project, band.home)}: there it is ${value}, as without it.`;
   return planValues(
@@ -105,17 +102,13 @@ export function planMoveEnd(
   const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
   const wanted = (cell: Cell) => (inRange(cell) && acrossOnly(cell) === undefined ? value : said(cell));
 
-  const isEdge =
-    unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
+  const isEdge = unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
   // A new breakpoint goes the way the others go; the other way where only that can say it.
   const upward = project.breakpoints.every(({ condition }) => !isWidthOnly(condition) || condition.below === undefined);
-  const conditions =
-    upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
+  const conditions = upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
   const sets = isEdge
     ? [project.breakpoints]
-    : conditions.map((condition) =>
-        placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }),
-      );
+    : conditions.map((condition) => placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }));
   const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
   for (const breakpoints of sets) {
     const fitted = fitOrWriteOut(breakpoints, cells, wanted, below);
@@ -123,10 +116,7 @@ export function planMoveEnd(
     const changes = changesTo(id, element.styles, property, fitted);
     const added = isEdge ? undefined : breakpoints.find((one) => one.id === newId)!;
     const sentence = `Lets ${property} ${value} of ${element.name} hold at ${describeInterval(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}.`;
-    const edit: Restyle = {
-      ...restyleEdit(sentence.slice(0, -1), changes),
-      ...(added && { breakpoints }),
-    };
+    const edit: Restyle = { ...restyleEdit(sentence.slice(0, -1), changes), ...(added && { breakpoints }) };
     if (changes.length === 0) throw new PlanError('Nothing would change.');
     const { document } = applyEdit(project, edit);
     return {

@@ -36,11 +36,7 @@ import {
   receiversOf,
 } from './index';
 
-const SIZES = [
-  set(TEXT, 'base', 'width', '300px'),
-  set(TEXT, 'bm', 'width', '200px'),
-  set(TEXT, 'bn', 'width', '100px'),
-];
+const SIZES = [set(TEXT, 'base', 'width', '300px'), set(TEXT, 'bm', 'width', '200px'), set(TEXT, 'bn', 'width', '100px')];
 const three = make(MIDDLE, NARROW, ...SIZES);
 /** A value at a wide, a middle and a narrow width. */
 const across = (project: Project, id = TEXT, property = 'width') =>
@@ -57,34 +53,67 @@ const at = (place: string, properties?: string[]) => ({ ids: [TEXT], at: place, 
 
 test.each<[string, Plan, string[], RegExp]>([
   ['clear', planClear(three, DEFAULT_SLICE, at('bm')), ['300px', '300px', '100px'], /^Clears the one value/],
-  ['clear one', planClear(three, DEFAULT_SLICE, at('bn', ['width'])), ['300px', '200px', '200px'], /^Clears width of First text at 599/],
-  ['copy', planCopy(three, DEFAULT_SLICE, at('bn'), 'base'), ['100px', '200px', '100px'], /from 599 and narrower to the base, in place of one value/],
+  [
+    'clear one',
+    planClear(three, DEFAULT_SLICE, at('bn', ['width'])),
+    ['300px', '200px', '200px'],
+    /^Clears width of First text at 599/,
+  ],
+  [
+    'copy',
+    planCopy(three, DEFAULT_SLICE, at('bn'), 'base'),
+    ['100px', '200px', '100px'],
+    /from 599 and narrower to the base, in place of one value/,
+  ],
   ['make base', planMakeBase(three, DEFAULT_SLICE, at('bm')), ['200px', '200px', '100px'], /^Makes width .* the base/],
   ['everywhere', planEverywhere(three, DEFAULT_SLICE, at('bm')), ['200px', '200px', '200px'], /for every band/],
-  ['clear stronger', planClearStronger(three, DEFAULT_SLICE, [TEXT], 'bm', ['width']), ['300px', '200px', '200px'], /so that 899 and narrower holds there too/],
+  [
+    'clear stronger',
+    planClearStronger(three, DEFAULT_SLICE, [TEXT], 'bm', ['width']),
+    ['300px', '200px', '200px'],
+    /so that 899 and narrower holds there too/,
+  ],
 ])('%s does what its sentence says, and is undone', (_, plan, expected, sentence) => {
   const { document, inverse } = applyEdit(three, plan.edit);
   expect(across(document)).toEqual(expected);
   expect(plan.sentence).toMatch(sentence);
   expect(applyEdit(document, inverse).document).toEqual(three);
-}); // prettier-ignore
+});
 
 test.each<[string, () => unknown, RegExp]>([
   ['clearing nothing', () => planClear(three, DEFAULT_SLICE, { ids: [HEADING], at: 'bm' }), /no own value/],
   ['clearing another property', () => planClear(three, DEFAULT_SLICE, at('bm', ['color'])), /no own value/],
-  ['copying what is there', () => planCopy(make(MIDDLE, NARROW, set(TEXT, 'bm', 'width', '1px'), set(TEXT, 'bn', 'width', '1px')), DEFAULT_SLICE, at('bm'), 'bn'), /isn't at 599 and narrower already/],
+  [
+    'copying what is there',
+    () =>
+      planCopy(
+        make(MIDDLE, NARROW, set(TEXT, 'bm', 'width', '1px'), set(TEXT, 'bn', 'width', '1px')),
+        DEFAULT_SLICE,
+        at('bm'),
+        'bn',
+      ),
+    /isn't at 599 and narrower already/,
+  ],
   ['making the base the base', () => planMakeBase(three, DEFAULT_SLICE, at('base')), /already/],
-  ['what holds everywhere', () => planEverywhere(make(set(TEXT, 'base', 'width', '1px')), DEFAULT_SLICE, at('base')), /every band already/],
+  [
+    'what holds everywhere',
+    () => planEverywhere(make(set(TEXT, 'base', 'width', '1px')), DEFAULT_SLICE, at('base')),
+    /every band already/,
+  ],
   ['clearing above the strongest', () => planClearStronger(three, DEFAULT_SLICE, [TEXT], 'bn', ['width']), /Nothing stronger/],
   ['giving nothing', () => planGive(three, DEFAULT_SLICE, HEADING, 'bm', { to: 'siblings' }), /no own value/],
   ['giving to nobody', () => planGive(three, DEFAULT_SLICE, TEXT, 'bm', { to: 'kind', everywhere: true }), /no others/],
-  ['a second style of the name', () => planCreateShared(make(shared(), set(TEXT, 'base', 'width', '1px')), TEXT, 'Quiet', 'sy'), /already/],
+  [
+    'a second style of the name',
+    () => planCreateShared(make(shared(), set(TEXT, 'base', 'width', '1px')), TEXT, 'Quiet', 'sy'),
+    /already/,
+  ],
   ['a style of nothing', () => planCreateShared(three, HEADING, 'New', 'sy'), /no own values/],
   ['carrying twice', () => planCarry(make(shared(TEXT)), DEFAULT_SLICE, [TEXT], 'sx'), /carried already/],
   ['detaching what is not there', () => planDetach(make(shared()), DEFAULT_SLICE, [TEXT], 'sx', true), /isn't carried/],
 ])('%s is refused in words', (_, plan, words) => {
   expect(plan).toThrow(words);
-}); // prettier-ignore
+});
 
 test('receivers: siblings, the kind on the page, those with the style; one may still differ afterwards', () => {
   const project = makeFrom(three, insert('e1', 'p'), insert('e2', 'div'), shared('e2'));
@@ -116,9 +145,7 @@ test('a shared style is made, carried, taken off and deleted', () => {
   const gone = after(carried, planDeleteShared(carried, DEFAULT_SLICE, 'sp', true));
   expect(gone.shared).toEqual([]);
   expect([across(gone), across(gone, HEADING)]).toEqual([across(carried), across(carried, HEADING)]);
-  expect(planDeleteShared(make(shared()), DEFAULT_SLICE, 'sx', true).sentence).toBe(
-    'Deletes Quiet; no element carries it.',
-  );
+  expect(planDeleteShared(make(shared()), DEFAULT_SLICE, 'sx', true).sentence).toBe('Deletes Quiet; no element carries it.');
 });
 
 test('keeping the look sees to what takes over from others', () => {
@@ -133,11 +160,7 @@ test('keeping the look sees to what takes over from others', () => {
     { type: 'changeBreakpoint', id: 'bt', also: ['bn'] },
   );
   const kept = after(project, planDeleteShared(project, DEFAULT_SLICE, 'sx', true));
-  expect(kept.pages[0]!.elements[TEXT]!.styles).toEqual({
-    base: { width: '9px' },
-    bn: { width: '5px' },
-    bt: { width: '9px' },
-  });
+  expect(kept.pages[0]!.elements[TEXT]!.styles).toEqual({ base: { width: '9px' }, bn: { width: '5px' }, bt: { width: '9px' } });
   expect(across(kept)).toEqual(['9px', '9px', '5px']);
 });
 
@@ -153,9 +176,7 @@ test('a breakpoint that goes: dropped, moved where nothing is, folded where it c
   const carried = make(MIDDLE, NARROW, set(TEXT, 'bm', 'width', '200px'));
   const fold = planRemoveBreakpoint(carried, 'bm', { kind: 'fold' });
   expect(across(after(carried, fold))).toEqual(['auto', 'auto', '200px']);
-  expect(planRemoveBreakpoint(make(MIDDLE), 'bm', { kind: 'drop' }).sentence).toBe(
-    'Removes Middle; nothing is written there.',
-  );
+  expect(planRemoveBreakpoint(make(MIDDLE), 'bm', { kind: 'drop' }).sentence).toBe('Removes Middle; nothing is written there.');
 });
 
 test('a ready set takes the place of the present one or comes beside it, in an order of its own too', () => {

@@ -103,8 +103,7 @@ export function describeEffect(
       }
       // Where nothing is written, keeping a value is nothing to speak of.
       const reached = places.has(BASE) || band.holds.some((at) => places.has(at));
-      for (const text of reached ? together(effect?.kept ?? []) : [])
-        kept.set(text, [...(kept.get(text) ?? []), band.name]);
+      for (const text of reached ? together(effect?.kept ?? []) : []) kept.set(text, [...(kept.get(text) ?? []), band.name]);
     }
     for (const [text, bands] of changed) lines.push(`${name}${listed(bands, 8)}: ${text}.`);
     const keeping = new Map<string, string[]>();

@@ -16,9 +16,7 @@ function speakersIn(breakpoints: readonly Breakpoint[], cells: readonly Cell[]):
       cells,
       speakers: cells.map((cell) => [
         BASE,
-        ...breakpoints
-          .filter(({ condition }) => holdsAt(condition, cell.sample))
-          .flatMap(({ id }) => takenBy(breakpoints, id)),
+        ...breakpoints.filter(({ condition }) => holdsAt(condition, cell.sample)).flatMap(({ id }) => takenBy(breakpoints, id)),
       ]),
     };
   return last.speakers;
@@ -55,11 +53,7 @@ export function fitDeclarations(
     const value = written[at];
     if (value === undefined) continue;
     delete written[at];
-    if (
-      !goals.every(
-        (goal, i) => !holding[i]!.includes(at) || goal !== value || written[said(holding[i]!) ?? ''] === goal,
-      )
-    )
+    if (!goals.every((goal, i) => !holding[i]!.includes(at) || goal !== value || written[said(holding[i]!) ?? ''] === goal))
       written[at] = value;
   }
   return fits() ? written : undefined;
@@ -76,7 +70,6 @@ export function fitOrWriteOut(
   beneath: Wanted,
 ): Readonly<Record<string, string>> | undefined {
   return (
-    fitDeclarations(breakpoints, cells, wanted) ??
-    fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? beneath(cell))
+    fitDeclarations(breakpoints, cells, wanted) ?? fitDeclarations(breakpoints, cells, (cell) => wanted(cell) ?? beneath(cell))
   );
 }

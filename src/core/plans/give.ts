@@ -21,8 +21,7 @@ export function receiversOf(project: Project, giver: string, receivers: Receiver
   const pages: readonly Page[] = receivers.to !== 'siblings' && receivers.everywhere ? project.pages : [page];
   const all = pages.flatMap((one) => Object.values(one.elements)).filter(({ id }) => id !== giver);
   if (receivers.to === 'siblings') return (parentOf(page, giver)?.children ?? []).filter((id) => id !== giver);
-  if (receivers.to === 'shared')
-    return all.filter(({ shared }) => shared.includes(receivers.sharedId)).map(({ id }) => id);
+  if (receivers.to === 'shared') return all.filter(({ shared }) => shared.includes(receivers.sharedId)).map(({ id }) => id);
   const kind = kindOf(element);
   return kind ? all.filter((other) => kindOf(other) === kind).map(({ id }) => id) : [];
 }

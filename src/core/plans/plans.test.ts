@@ -38,8 +38,7 @@ const lane = (project: Project) =>
   laneFor(project, project.pages[0]!, 'efirsth', 'width')
     .stretches.filter(({ value }, i, all) => value !== all[i - 1]?.value)
     .map(({ from, value }) => [from, value]);
-const made = (project: Project, plan: { edit: Parameters<typeof applyEdit>[1] }) =>
-  applyEdit(project, plan.edit).document;
+const made = (project: Project, plan: { edit: Parameters<typeof applyEdit>[1] }) => applyEdit(project, plan.edit).document;
 
 test('sentences name what changes, band by band, and what keeps its own', () => {
   const project = small();
@@ -62,11 +61,23 @@ test('an end is moved to an edge, to a new place, over a neighbour and to the en
     const plan = planMoveEnd(project, DEFAULT_SLICE, 'efirsth', 'width', edge, to, value, 'bnew');
     return { plan, after: made(project, plan) };
   };
-  expect(lane(move(600, 900, '100px').after)).toEqual([[0, '100px'], [900, '300px']]); // prettier-ignore
+  expect(lane(move(600, 900, '100px').after)).toEqual([
+    [0, '100px'],
+    [900, '300px'],
+  ]);
   const { plan, after } = move(600, 700, '100px');
   expect(plan.sentence).toMatch(/with a new breakpoint at 699 and narrower/);
-  expect(lane(after)).toEqual([[0, '100px'], [700, '200px'], [900, '300px']].map(([from, value]) => [from, value])); // prettier-ignore
-  expect(lane(move(600, 0, '200px').after)).toEqual([[0, '200px'], [900, '300px']]); // prettier-ignore
+  expect(lane(after)).toEqual(
+    [
+      [0, '100px'],
+      [700, '200px'],
+      [900, '300px'],
+    ].map(([from, value]) => [from, value]),
+  );
+  expect(lane(move(600, 0, '200px').after)).toEqual([
+    [0, '200px'],
+    [900, '300px'],
+  ]);
   expect(lane(move(900, 10_000, '200px').after).at(-1)).toEqual([600, '200px']);
 });
 
@@ -80,7 +91,11 @@ test('a value that is stopped ends where it is told to', () => {
   };
   const plan = planStop(carried, DEFAULT_SLICE, 'efirsth', 'width', 700, 'narrower');
   expect(plan.sentence).toBe('Stops width 200px of Heading at 599 and narrower: there it is 300px, as without it.');
-  expect(lane(made(carried, plan))).toEqual([[0, '300px'], [600, '200px'], [900, '300px']]); // prettier-ignore
+  expect(lane(made(carried, plan))).toEqual([
+    [0, '300px'],
+    [600, '200px'],
+    [900, '300px'],
+  ]);
   expect(() => planStop(carried, DEFAULT_SLICE, 'efirsth', 'width', 700, 'wider')).toThrow(/doesn't go on/);
 });
 
@@ -166,8 +181,7 @@ test('a breakpoint that is folded in goes, can be brought back, and by far less 
 test('a fit says what is wanted in every cell, with no declaration to spare', () => {
   const { breakpoints } = small();
   const cells = cellsOf(breakpoints.map(({ condition }) => condition));
-  const fit = (...values: (string | undefined)[]) =>
-    fitDeclarations(breakpoints, cells, (cell) => values[cells.indexOf(cell)]);
+  const fit = (...values: (string | undefined)[]) => fitDeclarations(breakpoints, cells, (cell) => values[cells.indexOf(cell)]);
   expect(fit('a', 'b', 'c')).toEqual({ base: 'c', bmid: 'b', bnar: 'a' });
   expect(fit('a', 'a', 'a')).toEqual({ base: 'a' });
   expect(fit('a', 'a', undefined)).toEqual({ bmid: 'a' });

@@ -26,8 +26,7 @@ function together(project: Project, slice: Slice, page: Page, ids: readonly stri
     throw new PlanError('Elements of one parent can be made equal; these stand in several.');
   const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
-  const value = (id: string, property: string) =>
-    specifiedValue(project, page, id, property, { ...slice, width: band.from });
+  const value = (id: string, property: string) => specifiedValue(project, page, id, property, { ...slice, width: band.from });
   return { items, parent, value, display: value(parent.id, 'display'), direction: value(parent.id, 'flex-direction') };
 }
 
@@ -68,9 +67,7 @@ export function planWidths(
       throw new PlanError(`${parent.name} is a grid of several rows: select all that stand in it, in one row.`);
     const wanted = equal && tracks.length > 1 ? tracks.map(() => 1) : shares;
     changes.push(
-      ...changesAt(parent.id, at, {
-        'grid-template-columns': writeTracks(wanted.map((share) => `minmax(0, ${share}fr)`)),
-      }),
+      ...changesAt(parent.id, at, { 'grid-template-columns': writeTracks(wanted.map((share) => `minmax(0, ${share}fr)`)) }),
     );
     for (const { id } of items) changes.push(...changesAt(id, at, { width: 'auto', 'justify-self': 'stretch' }));
   } else {
@@ -91,8 +88,7 @@ export function planHeights(project: Project, slice: Slice, page: Page, ids: rea
     for (const { id } of items) changes.push(...changesAt(id, at, flexShare(1, 'height')));
   else {
     if (/grid$/.test(display)) changes.push(...changesAt(parent.id, at, { 'grid-auto-rows': '1fr' }));
-    else if (!/flex$/.test(display))
-      changes.push(...changesAt(parent.id, at, { display: 'grid', 'grid-auto-rows': '1fr' }));
+    else if (!/flex$/.test(display)) changes.push(...changesAt(parent.id, at, { display: 'grid', 'grid-auto-rows': '1fr' }));
     for (const { id } of items) changes.push(...changesAt(id, at, { height: 'auto', 'align-self': 'stretch' }));
   }
   const edit = restyleEdit(`Make ${label}`, changes);

@@ -6,26 +6,43 @@ import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, NARROW, set, shared, TEX
 import { gridAt } from '../grid';
 import { topmost } from '../structure';
 import type { Plan } from './index';
-import { planColumn, planGroup, planHeights, planLayOnColumns, planMove, planOrder, planShares, planUngroup, planWidths } from './index'; // prettier-ignore
+import {
+  planColumn,
+  planGroup,
+  planHeights,
+  planLayOnColumns,
+  planMove,
+  planOrder,
+  planShares,
+  planUngroup,
+  planWidths,
+} from './index';
 
 const PROJECT = makeFrom(
-  make(MIDDLE, NARROW, insert('erow', 'div'), insert('ea', 'p', 0, 'erow'), insert('eb', 'p', 1, 'erow'), insert('eplain', 'div', 3)),
+  make(
+    MIDDLE,
+    NARROW,
+    insert('erow', 'div'),
+    insert('ea', 'p', 0, 'erow'),
+    insert('eb', 'p', 1, 'erow'),
+    insert('eplain', 'div', 3),
+  ),
   set('erow', 'base', 'display', 'grid'),
   set('erow', 'base', 'grid-template-columns', 'repeat(12, minmax(0, 1fr))'),
   set('erow', 'base', 'color', 'red'),
   set('ea', 'base', 'grid-column', '2 / span 3'),
   set('ea', 'bn', 'width', '50%'),
   set('ea', 'bm', 'left', '3px'),
-); // prettier-ignore
+);
 const page = PROJECT.pages[0]!;
-const children = (plan: Plan, id: string) => applyEdit(PROJECT, plan.edit).document.pages[0]!.elements[id]?.children; // prettier-ignore
+const children = (plan: Plan, id: string) => applyEdit(PROJECT, plan.edit).document.pages[0]!.elements[id]?.children;
 const move = (ids: readonly string[], parent: string, index: number) =>
   planMove(PROJECT, DEFAULT_SLICE, page.id, ids, { parent, index });
 
 test('a move to another parent says what was said with the old one in mind; within one it says nothing', () => {
   const plan = move(['ea'], 'eplain', 0);
   expect(plan.sentence).toBe('Moves ea into eplain, at all widths.');
-  expect(plan.details.join('\n')).toMatch(/grid-column-start 2 and grid-column-end span 3 of ea meant a cell of erow’s grid/); // prettier-ignore
+  expect(plan.details.join('\n')).toMatch(/grid-column-start 2 and grid-column-end span 3 of ea meant a cell of erow’s grid/);
   expect(plan.details.join('\n')).toMatch(/width 50% \(599 and narrower\) of ea meant a share of erow’s size/);
   expect(plan.details.join('\n')).toMatch(/left 3px \(899 and narrower\) of ea meant a distance from erow/);
   expect(plan.details.join('\n')).toMatch(/ea inherits another color/);
@@ -62,7 +79,7 @@ test('what goes with a group that is taken away is said; several at once stay in
   const styled = makeFrom(PROJECT, shared('erow'), insert('einner', 'p', 0, 'eplain'));
   const plan = planUngroup(styled.pages[0]!, ['erow', 'eplain']);
   expect(plan.details.join()).toMatch(/erow has 3 values of its own and a shared style/);
-  expect(applyEdit(styled, plan.edit).document.pages[0]!.elements[MAIN]!.children).toEqual([HEADING, TEXT, 'ea', 'eb', 'einner']); // prettier-ignore
+  expect(applyEdit(styled, plan.edit).document.pages[0]!.elements[MAIN]!.children).toEqual([HEADING, TEXT, 'ea', 'eb', 'einner']);
 });
 
 test('order only where a row or a grid is, and no further than its ends', () => {
@@ -71,7 +88,7 @@ test('order only where a row or a grid is, and no further than its ends', () => 
   const { elements } = applyEdit(PROJECT, plan.edit).document.pages[0]!;
   expect([elements.ea!.styles.bn!.order, elements.eb!.styles.bn?.order]).toEqual(['1', undefined]);
   const column = planColumn(PROJECT, DEFAULT_SLICE, page, 'ea', 99, 'base');
-  expect(applyEdit(PROJECT, column.edit).document.pages[0]!.elements.ea!.styles.base!['grid-column-start']).toBe('10'); // prettier-ignore
+  expect(applyEdit(PROJECT, column.edit).document.pages[0]!.elements.ea!.styles.base!['grid-column-start']).toBe('10');
 });
 
 test('columns, shares and proportions say what keeps them from being made', () => {
@@ -94,28 +111,33 @@ test('a row is laid on the columns of every place that has some', () => {
   expect(plan.sentence).toBe('Lays eplain on the column grid: 12 at base, 4 at 599 and narrower.');
   const { styles } = applyEdit(project, plan.edit).document.pages[0]!.elements.eplain!;
   expect(styles.base!['grid-template-columns']).toBe('repeat(12, minmax(0, 1fr))');
-  expect(styles.bn).toEqual({ display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'column-gap': '10px' }); // prettier-ignore
+  expect(styles.bn).toEqual({ display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'column-gap': '10px' });
 });
 
 test('any elements of a page, moved to any place of any parent, stand there together in their order', () => {
   const ids = [HEADING, TEXT, 'erow', 'ea', 'eb', 'eplain'];
   fc.assert(
-    fc.property(fc.subarray(ids, { minLength: 1 }), fc.constantFrom(MAIN, 'erow', 'eplain'), fc.nat(6), (moved, parent, place) => {
-      const index = Math.min(place, page.elements[parent]!.children.length);
-      let plan: Plan;
-      try {
-        plan = move(moved, parent, index);
-      } catch (error) {
-        return expect((error as Error).message).toMatch(/itself|holds|text|can't stand/);
-      }
-      const tops = topmost(page, moved);
-      const before = page.elements[parent]!.children;
-      const kept = (list: readonly string[]) => list.filter((id) => !tops.includes(id));
-      expect(children(plan, parent)).toEqual([...kept(before.slice(0, index)), ...tops, ...kept(before.slice(index))]);
-    }),
+    fc.property(
+      fc.subarray(ids, { minLength: 1 }),
+      fc.constantFrom(MAIN, 'erow', 'eplain'),
+      fc.nat(6),
+      (moved, parent, place) => {
+        const index = Math.min(place, page.elements[parent]!.children.length);
+        let plan: Plan;
+        try {
+          plan = move(moved, parent, index);
+        } catch (error) {
+          return expect((error as Error).message).toMatch(/itself|holds|text|can't stand/);
+        }
+        const tops = topmost(page, moved);
+        const before = page.elements[parent]!.children;
+        const kept = (list: readonly string[]) => list.filter((id) => !tops.includes(id));
+        expect(children(plan, parent)).toEqual([...kept(before.slice(0, index)), ...tops, ...kept(before.slice(index))]);
+      },
+    ),
     { numRuns: 200 },
   );
-}); // prettier-ignore
+});
 
 test('a page’s own columns come before the project’s where a row is laid on them', () => {
   const grid = (columns: number) => ({ columns, gutter: 10, margin: 0, align: 'left' as const, columnLeast: 0 });

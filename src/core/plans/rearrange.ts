@@ -27,8 +27,7 @@ function requireTops(page: Page, ids: readonly string[]): PageElement[] {
   return tops.map((id) => requireFree(page, id));
 }
 
-const called = (elements: readonly PageElement[]) =>
-  elements.length === 1 ? elements[0]!.name : `${elements.length} elements`;
+const called = (elements: readonly PageElement[]) => (elements.length === 1 ? elements[0]!.name : `${elements.length} elements`);
 
 /**
  * Moves elements to a place of the same page, at all widths. Where they come from another parent, the details say which
@@ -63,13 +62,7 @@ export function planMove(project: Project, slice: Slice, pageId: string, ids: re
   return { edit, sentence: `Moves ${what} ${into} ${target.name}, at all widths.`, details: details.slice(0, 8) };
 }
 
-function dependenceLines(
-  project: Project,
-  page: Page,
-  element: PageElement,
-  parent: PageElement,
-  slice: Slice,
-): string[] {
+function dependenceLines(project: Project, page: Page, element: PageElement, parent: PageElement, slice: Slice): string[] {
   const by = new Map<string, string[]>();
   for (const { property, value, at, because } of dependsOnParent(project, page, element, parent, slice)) {
     const where = at === 'base' ? '' : ` (${describeTarget(project, at)})`;
@@ -118,8 +111,7 @@ export function planUngroup(page: Page, ids: readonly string[]): Plan {
   const details = tops.flatMap(({ name, styles, shared }) => {
     const values = Object.values(styles).reduce((sum, one) => sum + Object.keys(one).length, 0);
     if (values + shared.length === 0) return [];
-    const and =
-      shared.length > 0 ? ` and ${shared.length === 1 ? 'a shared style' : `${shared.length} shared styles`}` : '';
+    const and = shared.length > 0 ? ` and ${shared.length === 1 ? 'a shared style' : `${shared.length} shared styles`}` : '';
     return [`${name} has ${values === 1 ? 'one value' : `${values} values`} of its own${and}, which go with it.`];
   });
   return {

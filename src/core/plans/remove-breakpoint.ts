@@ -70,9 +70,7 @@ function whatMoves(project: Project, footprint: Footprint): string[] {
     const page = project.pages.find((one) => one.id === pageId);
     return `${page?.name ?? 'A page'}: ${listed(namedTogether(properties))} of ${elements.length === 1 ? '1 element' : `${elements.length} elements`} may change at ${widths.map(describeInterval).join(', ')}.`;
   });
-  return lines.length > 0
-    ? [...lines, 'All other widths stay as they are.']
-    : ['Nothing looks different at any width.'];
+  return lines.length > 0 ? [...lines, 'All other widths stay as they are.'] : ['Nothing looks different at any width.'];
 }
 
 /** What others have to say once a breakpoint is gone: exact where they can say it, else what is right in most cells. */
@@ -113,8 +111,6 @@ function whereAllAgree(
     goals.set(home, (goals.get(home) ?? new Set()).add(wanted(cell)));
   }
   return Object.fromEntries(
-    [...goals].flatMap(([home, [goal, ...others]]) =>
-      goal !== undefined && others.length === 0 ? [[home, goal]] : [],
-    ),
+    [...goals].flatMap(([home, [goal, ...others]]) => (goal !== undefined && others.length === 0 ? [[home, goal]] : [])),
   );
 }

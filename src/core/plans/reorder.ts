@@ -16,21 +16,13 @@ import { spanEdit } from './spans';
  * the document, and so the order of reading and of focus, stays.
  * @param before the sibling that it's to stand before; undefined for last
  */
-export function planOrder(
-  project: Project,
-  slice: Slice,
-  page: Page,
-  id: string,
-  before: string | undefined,
-  at: At,
-): Plan {
+export function planOrder(project: Project, slice: Slice, page: Page, id: string, before: string | undefined, at: At): Plan {
   const parent = parentOf(page, id);
   const { name } = requireFree(page, id);
   if (!parent) throw new PlanError("A page's body stands alone.");
   const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
-  const value = (one: string, property: string) =>
-    specifiedValue(project, page, one, property, { ...slice, width: band.from });
+  const value = (one: string, property: string) => specifiedValue(project, page, one, property, { ...slice, width: band.from });
   if (!/(flex|grid)$/.test(value(parent.id, 'display')))
     throw new PlanError(
       `${parent.name} is neither a row nor a grid at ${describeTarget(project, at)}, so only the document's order counts there.`,
@@ -50,13 +42,7 @@ export function planOrder(
   });
   const where = describeTarget(project, at);
   const edit = restyleEdit(`Move ${name} by order at ${where}`, changes);
-  return planValues(
-    project,
-    slice,
-    parent.children,
-    edit,
-    `Moves ${name} at ${where} only; the document's order stays.`,
-  );
+  return planValues(project, slice, parent.children, edit, `Moves ${name} at ${where} only; the document's order stays.`);
 }
 
 /** Siblings as they are laid out: by their `order`, else as they stand in the document. */
@@ -70,8 +56,7 @@ export function planColumn(project: Project, slice: Slice, page: Page, id: strin
   const band = bandOfTarget(project, at, slice);
   const { name } = requireFree(page, id);
   if (!parent || !band) throw new PlanError(`${name} stands in no grid at ${describeTarget(project, at)}.`);
-  const value = (one: string, property: string) =>
-    specifiedValue(project, page, one, property, { ...slice, width: band.from });
+  const value = (one: string, property: string) => specifiedValue(project, page, one, property, { ...slice, width: band.from });
   const columns = trackCount(value(parent.id, 'grid-template-columns')) ?? 1;
   const asked = readSpan(value(id, 'grid-column-start'), value(id, 'grid-column-end'), columns);
   if (!asked) throw new PlanError(`${name} stands between named lines; write them by hand.`);

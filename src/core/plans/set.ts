@@ -21,8 +21,7 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
   const fresh = ready.breakpoints.map((one): Breakpoint => ({ id: newId(), ...one }));
   const kept = how === 'add' ? project.breakpoints : [];
   const breakpoints = fresh.reduce((set, one) => placed(set, one), kept);
-  if (breakpoints.length > LIMITS.breakpoints)
-    throw new PlanError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
+  if (breakpoints.length > LIMITS.breakpoints) throw new PlanError(`A project has at most ${LIMITS.breakpoints} breakpoints.`);
   const gone = new Set(how === 'replace' ? project.breakpoints.map(({ id }) => id) : []);
   const changes = allOwners(project).flatMap(({ id: owner, styles }) =>
     Object.entries(styles)
@@ -51,8 +50,7 @@ export function planReadySet(project: Project, ready: ReadySet, how: 'replace' |
 
 /** Does what a check of the set offers. */
 export function planMend(project: Project, mend: Mend, offer: string): Plan {
-  if (mend.do === 'remove')
-    return { ...planRemoveBreakpoint(project, mend.id, { kind: 'drop' }), sentence: `${offer}.` };
+  if (mend.do === 'remove') return { ...planRemoveBreakpoint(project, mend.id, { kind: 'drop' }), sentence: `${offer}.` };
   if (mend.do === 'merge')
     return { ...planRemoveBreakpoint(project, mend.id, { kind: 'move', to: mend.into }), sentence: `${offer}.` };
   const edit: Edit =

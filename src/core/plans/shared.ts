@@ -27,8 +27,7 @@ export function planCreateShared(
   properties?: readonly string[],
 ): Plan {
   const { element } = requireElement(project, id);
-  if (project.shared.some((style) => style.name === name))
-    throw new PlanError(`There is a shared style "${name}" already.`);
+  if (project.shared.some((style) => style.name === name)) throw new PlanError(`There is a shared style "${name}" already.`);
   const styles = Object.fromEntries(
     Object.entries(element.styles).flatMap(([at, declarations]) => {
       const chosen = Object.entries(declarations).filter(([property]) => !properties || properties.includes(property));
@@ -46,11 +45,7 @@ export function planCreateShared(
       type: 'group',
       label,
       edits: [
-        {
-          type: 'addShared',
-          style: { id: sharedId, name, styles },
-          carriers: [{ node: id, place: element.shared.length }],
-        },
+        { type: 'addShared', style: { id: sharedId, name, styles }, carriers: [{ node: id, place: element.shared.length }] },
         restyleEdit(label, changes),
       ],
     },
@@ -77,13 +72,7 @@ export function planCarry(project: Project, slice: Slice, ids: readonly string[]
  * Takes a shared style off elements.
  * @param keep whether what it says is written on the elements instead, so that they look the same everywhere
  */
-export function planDetach(
-  project: Project,
-  slice: Slice,
-  ids: readonly string[],
-  sharedId: string,
-  keep: boolean,
-): Plan {
+export function planDetach(project: Project, slice: Slice, ids: readonly string[], sharedId: string, keep: boolean): Plan {
   const style = requireShared(project, sharedId);
   const carrying = ids.filter((id) => requireElement(project, id).element.shared.includes(sharedId));
   if (carrying.length === 0) throw new PlanError(`${style.name} isn't carried here.`);
@@ -130,9 +119,7 @@ function keptValues(project: Project, id: string, sharedId: string): ValueChange
     };
     const fitted = fitOrWriteOut(project.breakpoints, cells, wanted, below);
     if (!fitted)
-      throw new PlanError(
-        `${property} of ${element.name} can't be written so that it stays the same at every viewport.`,
-      );
+      throw new PlanError(`${property} of ${element.name} can't be written so that it stays the same at every viewport.`);
     return changesTo(id, element.styles, property, fitted);
   });
 }

@@ -43,13 +43,7 @@ export function spanEdit(item: string, at: At, span: Span): Restyle {
   return restyleEdit(`Span ${formatSpan(span)}`, changesAt(item, at, spanDeclarations(span)));
 }
 
-const SHARES: Readonly<Record<number, string>> = {
-  1: 'the full width',
-  2: 'halves',
-  3: 'thirds',
-  4: 'quarters',
-  6: 'sixths',
-};
+const SHARES: Readonly<Record<number, string>> = { 1: 'the full width', 2: 'halves', 3: 'thirds', 4: 'quarters', 6: 'sixths' };
 
 /**
  * Gives all children of a row the same share at one place: full, halves, thirds, quarters. A row that is no grid there

@@ -23,9 +23,7 @@ export function columnsKept(before: Project, after: Project): Edit[] {
       const grid = strongest(grids) ?? (page === null ? undefined : strongest(before.columns));
       if (grid && !wanted.has(home)) wanted.set(home, grid);
     }
-    return [...wanted].flatMap(([at, grid]): Edit[] =>
-      grids[at] === grid ? [] : [{ type: 'setColumns', page, at, grid }],
-    );
+    return [...wanted].flatMap(([at, grid]): Edit[] => (grids[at] === grid ? [] : [{ type: 'setColumns', page, at, grid }]));
   };
   return [...kept(null, before.columns), ...before.pages.flatMap(({ id, columns }) => kept(id, columns))];
 }

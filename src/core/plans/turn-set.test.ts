@@ -35,29 +35,25 @@ test('turned around, and back, every element keeps every value everywhere', () =
   let turned = 0;
   let refused = 0;
   fc.assert(
-    fc.property(
-      arbitraryProject,
-      fc.constantFrom('wide-first' as const, 'narrow-first' as const),
-      (project, direction) => {
-        let plan;
-        try {
-          plan = planTurn(project, direction, ids());
-        } catch (error) {
-          // Only where breakpoints take over from each other may it say no.
-          if (!(error instanceof EditError) || !project.breakpoints.some(({ also }) => also)) throw error;
-          refused++;
-          return;
-        }
-        turned++;
-        const { document, inverse, footprint } = applyEdit(project, plan.edit);
-        expect(differences(project, document)).toEqual([]);
-        expect(footprint).toEqual({});
-        expect(applyEdit(document, inverse).document).toEqual(project);
-        const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
-        const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;
-        expect(differences(project, back)).toEqual([]);
-      },
-    ),
+    fc.property(arbitraryProject, fc.constantFrom('wide-first' as const, 'narrow-first' as const), (project, direction) => {
+      let plan;
+      try {
+        plan = planTurn(project, direction, ids());
+      } catch (error) {
+        // Only where breakpoints take over from each other may it say no.
+        if (!(error instanceof EditError) || !project.breakpoints.some(({ also }) => also)) throw error;
+        refused++;
+        return;
+      }
+      turned++;
+      const { document, inverse, footprint } = applyEdit(project, plan.edit);
+      expect(differences(project, document)).toEqual([]);
+      expect(footprint).toEqual({});
+      expect(applyEdit(document, inverse).document).toEqual(project);
+      const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
+      const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;
+      expect(differences(project, back)).toEqual([]);
+    }),
     { numRuns: 30 },
   );
   expect(turned).toBeGreaterThan(20);
@@ -100,11 +96,7 @@ function fcProject(): Project {
           ...page.elements,
           efirsth: {
             ...heading,
-            styles: {
-              base: { 'font-size': '20px' },
-              bm: { 'font-size': '30px', display: 'flex' },
-              bw: { 'font-size': '40px' },
-            },
+            styles: { base: { 'font-size': '20px' }, bm: { 'font-size': '30px', display: 'flex' }, bw: { 'font-size': '40px' } },
           },
         },
       },
@@ -114,14 +106,18 @@ function fcProject(): Project {
 
 test('turned around, every band keeps its column grid', () => {
   const project = demoProject('00000000-0000-4000-8000-000000000000');
-  const own = applyEdit(project, { type: 'setColumns', page: 'gjoin', at: 'bmiddle', grid: project.columns.bnarrow! }).document; // prettier-ignore
+  const own = applyEdit(project, { type: 'setColumns', page: 'gjoin', at: 'bmiddle', grid: project.columns.bnarrow! }).document;
   let count = 0;
   for (const direction of ['narrow-first', 'wide-first'] as const) {
     const { document } = applyEdit(own, planTurn(own, direction, () => `bn${count++}`).edit);
     for (const [i, page] of document.pages.entries())
       for (const width of [300, 599, 600, 899, 900, 1599, 1600, 2400]) {
         const viewport = { ...DEFAULT_SLICE, width };
-        expect([page.name, width, gridAt(document, page, viewport)?.grid]).toEqual([page.name, width, gridAt(own, own.pages[i]!, viewport)?.grid]); // prettier-ignore
+        expect([page.name, width, gridAt(document, page, viewport)?.grid]).toEqual([
+          page.name,
+          width,
+          gridAt(own, own.pages[i]!, viewport)?.grid,
+        ]);
       }
   }
 });

@@ -37,19 +37,14 @@ export function directionOf(breakpoints: readonly Breakpoint[]): Direction | und
  */
 export function planTurn(project: Project, direction: Direction, newId: () => string): Plan {
   const byWidth = project.breakpoints.filter(({ condition }) => isWidthOnly(condition));
-  const edges = [...new Set(byWidth.flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)))].sort(
-    (a, b) => a - b,
-  );
+  const edges = [...new Set(byWidth.flatMap(({ condition }) => edgesOf(condition).map(({ at }) => at)))].sort((a, b) => a - b);
   const bands = bandsOf({ breakpoints: byWidth, baseName: project.baseName });
   const nameAt = (inside: number) => bands.find(({ from, below }) => from <= inside && inside < below)!.name;
   const em = byWidth.length > 0 && byWidth.every(({ condition }) => condition.unit === 'em');
   const turned = edges.map((edge, i): Breakpoint => ({
     id: newId(),
     ...(direction === 'wide-first'
-      ? {
-          name: nameAt(i === 0 ? 0 : edges[i - 1]!).slice(0, 60),
-          condition: { below: edge, ...(em && { unit: 'em' }) },
-        }
+      ? { name: nameAt(i === 0 ? 0 : edges[i - 1]!).slice(0, 60), condition: { below: edge, ...(em && { unit: 'em' }) } }
       : { name: nameAt(edge).slice(0, 60), condition: { from: edge, ...(em && { unit: 'em' }) } }),
   }));
   turned.sort(defaultOrder);
@@ -87,13 +82,7 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     );
   const baseName = direction === 'wide-first' ? bands[bands.length - 1]!.name : bands[0]!.name;
   const label = `Turn the set around: ${direction === 'wide-first' ? 'wide first' : 'narrow first'}`;
-  const edit: Restyle = {
-    type: 'restyle',
-    label,
-    baseName: baseName.slice(0, 80),
-    breakpoints,
-    changes,
-  };
+  const edit: Restyle = { type: 'restyle', label, baseName: baseName.slice(0, 80), breakpoints, changes };
   const after = restyle.apply(project, edit).document;
   if (Object.keys(restyle.footprint(project, after, edit)).length > 0)
     throw new EditError(

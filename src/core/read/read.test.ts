@@ -4,10 +4,7 @@ import { readSheet } from './sheet';
 
 test.each<[string, unknown]>([
   ['(min-width: 600px)', [{ from: 600 }]],
-  [
-    'only screen and (min-width: 37.5em) and (orientation: landscape)',
-    [{ from: 600, orientation: 'landscape', unit: 'em' }],
-  ],
+  ['only screen and (min-width: 37.5em) and (orientation: landscape)', [{ from: 600, orientation: 'landscape', unit: 'em' }]],
   ['(600px <= width < 900px)', [{ from: 600, below: 900 }]],
   ['(900px > width)', [{ below: 900 }]],
   ['(height < 500px), (pointer: coarse)', [{ heightBelow: 500 }, { pointer: 'finger' }]],
@@ -57,8 +54,15 @@ test('shorthands are written out, and take back what they reset', () => {
   );
   expect(notes).toEqual([]);
   expect(rules[0]!.normal).toMatchObject({
-    'margin-left': '2px', 'margin-top': '1px', 'font-weight': 'bold', 'font-style': 'normal', 'line-height': '1.5', 'font-family': 'Georgia, serif', color: 'blue', '--Space': '3px',
-  }); // prettier-ignore
+    'margin-left': '2px',
+    'margin-top': '1px',
+    'font-weight': 'bold',
+    'font-style': 'normal',
+    'line-height': '1.5',
+    'font-family': 'Georgia, serif',
+    color: 'blue',
+    '--Space': '3px',
+  });
   expect(rules[0]!.important).toEqual({ color: 'red' });
   expect(overwritten).toMatchObject([{ property: 'margin-left', by: 'margin', line: 1 }]);
 });

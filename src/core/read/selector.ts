@@ -50,8 +50,7 @@ const plus = (a: Specificity, b: Specificity): Specificity => [a[0] + b[0], a[1]
 export const compareSpecificity = (a: Specificity, b: Specificity) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
 
 function weigh(part: Selector): Specificity {
-  if (part.type === SelectorType.Attribute)
-    return part.name === 'id' && part.action === 'equals' ? [1, 0, 0] : [0, 1, 0];
+  if (part.type === SelectorType.Attribute) return part.name === 'id' && part.action === 'equals' ? [1, 0, 0] : [0, 1, 0];
   if (part.type === SelectorType.Tag || part.type === SelectorType.PseudoElement) return [0, 0, 1];
   if (part.type !== SelectorType.Pseudo) return WEIGHTLESS;
   if (part.name === 'where') return WEIGHTLESS;
@@ -83,14 +82,9 @@ const isTraversal = (part: Selector | undefined) => part === undefined || joins(
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {
     return parse(source).map((parts): ReadSelector => {
-      if (!parts.every(isUnderstood) || parts.some(hidesState) || isTraversal(parts.at(-1)))
-        throw new Error('not understood');
+      if (!parts.every(isUnderstood) || parts.some(hidesState) || isTraversal(parts.at(-1))) throw new Error('not understood');
       const matching = parts.every(rests) ? compile<SelectorNode, SelectorNode>([parts], options) : () => false;
-      return {
-        text: source,
-        specificity: parts.map(weigh).reduce(plus, WEIGHTLESS),
-        matches: (node) => matching(node),
-      };
+      return { text: source, specificity: parts.map(weigh).reduce(plus, WEIGHTLESS), matches: (node) => matching(node) };
     });
   } catch {
     return undefined;

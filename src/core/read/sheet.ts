@@ -119,13 +119,8 @@ class Reader {
   #rule(node: Rule, context: Context): void {
     const selector = generate(node.prelude);
     const selectors = readSelectors(selector);
-    if (!selectors)
-      return this.#note(node, `The selector "${selector.slice(0, 60)}" isn't known here; its rule is left out.`);
-    const rule = {
-      normal: {} as Record<string, string>,
-      important: {} as Record<string, string>,
-      others: [] as string[],
-    };
+    if (!selectors) return this.#note(node, `The selector "${selector.slice(0, 60)}" isn't known here; its rule is left out.`);
+    const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string>, others: [] as string[] };
     const setBy = new Map<string, { node: Declaration; value: string }>();
     for (const child of node.block.children) {
       if (child.type === 'Declaration') this.#declaration(child, selector, rule, setBy);

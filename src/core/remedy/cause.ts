@@ -17,21 +17,51 @@ export interface Cause {
 }
 
 /** Which properties can be to blame for what, the likeliest first. */
-const SIZES = ['width', 'min-width', 'flex-basis', 'grid-template-columns', 'flex-wrap', 'white-space', 'padding-left', 'margin-left']; // prettier-ignore
+const SIZES = [
+  'width',
+  'min-width',
+  'flex-basis',
+  'grid-template-columns',
+  'flex-wrap',
+  'white-space',
+  'padding-left',
+  'margin-left',
+];
 const HEIGHTS = ['height', 'max-height', 'overflow-y', 'overflow-x', 'white-space', 'width'];
 const ROWS = ['grid-template-columns', 'flex-direction', 'flex-wrap', 'width', 'flex-basis', 'max-width', 'column-gap'];
 const BLAME: Readonly<Record<string, readonly string[]>> = {
-  'sideways-scroll': SIZES, 'outside-viewport': SIZES, reflow: SIZES, 'clipped-content': HEIGHTS, 'fixed-height': HEIGHTS,
-  'overlapping-text': ['position', 'height', 'margin-top', 'line-height'], 'overlapping-boxes': ['position', 'height', 'width'],
-  'large-text': HEIGHTS, 'spaced-text': HEIGHTS, 'wrapped-label': ['width', 'max-width', 'font-size', 'padding-left', ...ROWS],
-  'squeezed-text': ROWS, 'broken-words': ['overflow-wrap', 'word-break', ...ROWS], 'dropped-item': ROWS, 'ragged-row': ['grid-template-columns', 'width'],
-  'row-over-full': ['grid-template-columns', 'grid-column-start'], 'unequal-items': ['grid-template-columns', 'flex-basis', 'min-width'],
-  'small-text': ['font-size'], 'field-zoom': ['font-size'], 'growing-type': ['font-size'], contrast: ['color', 'background-color'],
-  'unknown-contrast': ['background-image', 'position'], 'long-lines': ['max-width', 'width'], 'small-target': ['width', 'height', 'padding-top', 'font-size'],
-  'finger-target': ['width', 'height', 'padding-top', 'font-size'], 'reading-order': ['order', 'flex-direction', 'grid-row-start', 'grid-column-start'],
-  'focus-order': ['order', 'flex-direction', 'grid-row-start'], 'covered-focus': ['position', 'top'], 'tall-bars': ['position', 'height', 'padding-top'],
-  'first-below': ['padding-top', 'margin-top', 'height', 'order', 'display'], 'narrow-content': ['max-width', 'width'], 'empty-screen': ['width', 'max-width'],
-}; // prettier-ignore
+  'sideways-scroll': SIZES,
+  'outside-viewport': SIZES,
+  reflow: SIZES,
+  'clipped-content': HEIGHTS,
+  'fixed-height': HEIGHTS,
+  'overlapping-text': ['position', 'height', 'margin-top', 'line-height'],
+  'overlapping-boxes': ['position', 'height', 'width'],
+  'large-text': HEIGHTS,
+  'spaced-text': HEIGHTS,
+  'wrapped-label': ['width', 'max-width', 'font-size', 'padding-left', ...ROWS],
+  'squeezed-text': ROWS,
+  'broken-words': ['overflow-wrap', 'word-break', ...ROWS],
+  'dropped-item': ROWS,
+  'ragged-row': ['grid-template-columns', 'width'],
+  'row-over-full': ['grid-template-columns', 'grid-column-start'],
+  'unequal-items': ['grid-template-columns', 'flex-basis', 'min-width'],
+  'small-text': ['font-size'],
+  'field-zoom': ['font-size'],
+  'growing-type': ['font-size'],
+  contrast: ['color', 'background-color'],
+  'unknown-contrast': ['background-image', 'position'],
+  'long-lines': ['max-width', 'width'],
+  'small-target': ['width', 'height', 'padding-top', 'font-size'],
+  'finger-target': ['width', 'height', 'padding-top', 'font-size'],
+  'reading-order': ['order', 'flex-direction', 'grid-row-start', 'grid-column-start'],
+  'focus-order': ['order', 'flex-direction', 'grid-row-start'],
+  'covered-focus': ['position', 'top'],
+  'tall-bars': ['position', 'height', 'padding-top'],
+  'first-below': ['padding-top', 'margin-top', 'height', 'order', 'display'],
+  'narrow-content': ['max-width', 'width'],
+  'empty-screen': ['width', 'max-width'],
+};
 
 const CAUSES_MOST = 3;
 

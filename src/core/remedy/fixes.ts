@@ -26,13 +26,7 @@ export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] 
   for (const { title, values } of recipesFor(situationOf(project, page, finding, limits)))
     for (const { at, words, before } of places) {
       const label = `${title} ${words}`;
-      const edits = values.map(([node, property, value]): Edit => ({
-        type: 'setStyle',
-        owner: node,
-        at,
-        property,
-        value,
-      }));
+      const edits = values.map(([node, property, value]): Edit => ({ type: 'setStyle', owner: node, at, property, value }));
       const edit: Edit = { type: 'group', label, edits: [...before, ...edits] };
       if (reaches(project, page, edit)) fixes.push({ title: label, edit });
     }

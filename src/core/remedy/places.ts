@@ -37,10 +37,7 @@ function hull(widths: IntervalSet): { from: number; below: number } {
 
 /** A condition for a stretch: open to the side on which the stretch reaches the end of the swept range. */
 function conditionFor({ from, below }: { from: number; below: number }): { from?: number; below?: number } {
-  return {
-    ...(from > SWEEP_RANGE.first && { from }),
-    ...(below <= SWEEP_RANGE.last && { below }),
-  };
+  return { ...(from > SWEEP_RANGE.first && { from }), ...(below <= SWEEP_RANGE.last && { below }) };
 }
 
 /** The places that cover all of a finding's widths, the closest first; the base comes last. */
@@ -52,7 +49,12 @@ export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
     if (condition.orientation || condition.pointer || condition.heightFrom || condition.heightBelow) continue;
     const { from, below } = conditionInterval(condition, DEFAULT_SLICE);
     if (subtract([stretch], [{ from, below }]).length > 0) continue;
-    places.push({ at: id, words: wordsOf(from, below), before: [], size: Math.min(below, SWEEP_RANGE.last + 1) - Math.max(from, SWEEP_RANGE.first) }); // prettier-ignore
+    places.push({
+      at: id,
+      words: wordsOf(from, below),
+      before: [],
+      size: Math.min(below, SWEEP_RANGE.last + 1) - Math.max(from, SWEEP_RANGE.first),
+    });
   }
   const whole = stretch.from <= SWEEP_RANGE.first && stretch.below > SWEEP_RANGE.last;
   const exact = places.some(({ size }) => size === stretch.below - stretch.from);

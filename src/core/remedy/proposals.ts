@@ -40,15 +40,15 @@ export function proposedBreakpoints(project: Project, findings: readonly Finding
     }
   }
   return [...found.values()]
-    .sort(
-      (a, b) =>
-        brokenIn(b.findings) - brokenIn(a.findings) || b.findings.length - a.findings.length || b.width - a.width,
-    )
+    .sort((a, b) => brokenIn(b.findings) - brokenIn(a.findings) || b.findings.length - a.findings.length || b.width - a.width)
     .slice(0, PROPOSED_MOST)
     .map((one) => {
       const down = one.direction === 'narrower';
       const id = `bq${down ? 'd' : 'u'}${one.width}`;
       const condition = down ? { below: one.width + 1 } : { from: one.width };
-      return { ...one, edit: { type: 'addBreakpoint', breakpoint: { id, name: `${one.width} and ${one.direction}`, condition } } }; // prettier-ignore
+      return {
+        ...one,
+        edit: { type: 'addBreakpoint', breakpoint: { id, name: `${one.width} and ${one.direction}`, condition } },
+      };
     });
 }

@@ -47,8 +47,7 @@ function rowAround(situation: Situation, element: string): { id: string; grid: b
   for (const id of chain(situation, element).slice(1)) {
     const display = situation.value(id, 'display');
     if (/grid$/.test(display)) return { id, grid: true };
-    if (/flex$/.test(display) && !situation.value(id, 'flex-direction').startsWith('column'))
-      return { id, grid: false };
+    if (/flex$/.test(display) && !situation.value(id, 'flex-direction').startsWith('column')) return { id, grid: false };
   }
   return undefined;
 }
@@ -77,13 +76,21 @@ function growing(situation: Situation, element: string): Recipe[] {
     .flatMap((id): Recipe[] => {
       const height = situation.value(id, 'height');
       if (height === 'auto') return [];
-      return [{ title: `Automatic height for ${situation.name(id)}`, values: [[id, 'height', 'auto'], [id, 'min-height', height.endsWith('px') ? height : 'auto']] }]; // prettier-ignore
+      return [
+        {
+          title: `Automatic height for ${situation.name(id)}`,
+          values: [
+            [id, 'height', 'auto'],
+            [id, 'min-height', height.endsWith('px') ? height : 'auto'],
+          ],
+        },
+      ];
     });
 }
 
 function smallerType(situation: Situation, element: string): Recipe[] {
   const size = situation.value(element, 'font-size');
-  const value = /^[\d.]+(px|rem|em)$/.test(size) ? `${round(parseFloat(size) * 0.85)}${size.replace(/^[\d.]+/, '')}` : '0.85em'; // prettier-ignore
+  const value = /^[\d.]+(px|rem|em)$/.test(size) ? `${round(parseFloat(size) * 0.85)}${size.replace(/^[\d.]+/, '')}` : '0.85em';
   const name = situation.name(element);
   return [
     { title: `Smaller type in ${name}: ${value}`, values: [[element, 'font-size', value]] },
@@ -104,30 +111,48 @@ const round = (value: number) => Math.round(value * 100) / 100;
 const breaking = (situation: Situation, element: string): Recipe[] => [
   { title: `Let words in ${situation.name(element)} break`, values: [[element, 'overflow-wrap', 'anywhere']] },
   ...(/^(nowrap|pre)$/.test(situation.value(element, 'white-space'))
-    ? [{ title: `Let ${situation.name(element)} run on several lines`, values: [[element, 'white-space', 'normal'] as const] }] // prettier-ignore
+    ? [{ title: `Let ${situation.name(element)} run on several lines`, values: [[element, 'white-space', 'normal'] as const] }]
     : []),
 ];
 
 function narrower(situation: Situation, element: string): Recipe[] {
   const name = situation.name(element);
-  const recipes: Recipe[] = [{ title: `${name} no wider than what it stands in`, values: [[element, 'max-width', '100%'], [element, 'min-width', '0']] }]; // prettier-ignore
+  const recipes: Recipe[] = [
+    {
+      title: `${name} no wider than what it stands in`,
+      values: [
+        [element, 'max-width', '100%'],
+        [element, 'min-width', '0'],
+      ],
+    },
+  ];
   if (situation.value(element, 'width') !== 'auto')
-    recipes.push({ title: `Automatic width for ${name}`, values: [[element, 'width', 'auto'], [element, 'min-width', '0'], [element, 'max-width', '100%']] }); // prettier-ignore
+    recipes.push({
+      title: `Automatic width for ${name}`,
+      values: [
+        [element, 'width', 'auto'],
+        [element, 'min-width', '0'],
+        [element, 'max-width', '100%'],
+      ],
+    });
   return recipes;
 }
 
 function inOrder(situation: Situation): Recipe[] {
   const { finding } = situation;
   const items = [finding.element, ...finding.worst.violation.others];
-  const moved = items
-    .flatMap((id) => chain(situation, id).slice(0, 2))
-    .filter((id) => situation.value(id, 'order') !== '0');
+  const moved = items.flatMap((id) => chain(situation, id).slice(0, 2)).filter((id) => situation.value(id, 'order') !== '0');
   const turned = items
     .flatMap((id) => chain(situation, id).slice(0, 3))
     .filter((id) => situation.value(id, 'flex-direction').endsWith('reverse'));
   return [
-    ...(moved.length > 0 ? [{ title: 'Back to the order in which it is read', values: [...new Set(moved)].map((id) => [id, 'order', '0'] as const) }] : []), // prettier-ignore
-    ...[...new Set(turned)].map((id): Recipe => ({ title: `${situation.name(id)} in the order in which it is read`, values: [[id, 'flex-direction', situation.value(id, 'flex-direction').replace('-reverse', '')]] })), // prettier-ignore
+    ...(moved.length > 0
+      ? [{ title: 'Back to the order in which it is read', values: [...new Set(moved)].map((id) => [id, 'order', '0'] as const) }]
+      : []),
+    ...[...new Set(turned)].map((id): Recipe => ({
+      title: `${situation.name(id)} in the order in which it is read`,
+      values: [[id, 'flex-direction', situation.value(id, 'flex-direction').replace('-reverse', '')]],
+    })),
   ];
 }
 
@@ -180,7 +205,10 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
   'overlapping-boxes': overlapping,
   'large-text': (situation) => growing(situation, situation.finding.element),
   'spaced-text': (situation) => growing(situation, situation.finding.element),
-  reflow: (situation) => [...growing(situation, situation.finding.element), ...situation.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(situation, id))], // prettier-ignore
+  reflow: (situation) => [
+    ...growing(situation, situation.finding.element),
+    ...situation.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(situation, id)),
+  ],
   'wrapped-label': (situation) => [
     {
       title: `Keep ${situation.name(situation.finding.element)} on one line`,
@@ -190,12 +218,22 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
     ...smallerType(situation, situation.finding.element),
     ...oneColumn(situation, situation.finding.element),
   ],
-  'squeezed-text': (situation) => [...oneColumn(situation, situation.finding.element), ...wrapAround(situation, situation.finding.element), ...smallerType(situation, situation.finding.element)], // prettier-ignore
-  'broken-words': (situation) => [...oneColumn(situation, situation.finding.element), ...smallerType(situation, situation.finding.element)], // prettier-ignore
+  'squeezed-text': (situation) => [
+    ...oneColumn(situation, situation.finding.element),
+    ...wrapAround(situation, situation.finding.element),
+    ...smallerType(situation, situation.finding.element),
+  ],
+  'broken-words': (situation) => [
+    ...oneColumn(situation, situation.finding.element),
+    ...smallerType(situation, situation.finding.element),
+  ],
   'dropped-item': (situation) => {
     const { element, worst } = situation.finding;
     const item = worst.violation.others[0] ?? element;
-    return [...oneColumn(situation, item), { title: `Keep ${situation.name(element)} in one row`, values: [[element, 'flex-wrap', 'nowrap']] }]; // prettier-ignore
+    return [
+      ...oneColumn(situation, item),
+      { title: `Keep ${situation.name(element)} in one row`, values: [[element, 'flex-wrap', 'nowrap']] },
+    ];
   },
   'long-lines': ({ finding: { element }, name, limits }) => [
     {
@@ -205,7 +243,8 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
   ],
   'small-text': (situation) => typeOf(situation, situation.finding.element, situation.limits.least ?? 12),
   'field-zoom': (situation) => typeOf(situation, situation.finding.element, situation.limits.least ?? 16),
-  'growing-type': (situation) => typeOf(situation, situation.finding.element, round(situation.finding.worst.violation.measured.above ?? 16)), // prettier-ignore
+  'growing-type': (situation) =>
+    typeOf(situation, situation.finding.element, round(situation.finding.worst.violation.measured.above ?? 16)),
   'small-target': (situation) => larger(situation, situation.finding.element, situation.limits.least ?? 24),
   'finger-target': (situation) => larger(situation, situation.finding.element, situation.limits.least ?? 44),
   contrast: ({ finding: { element }, name }) =>
@@ -220,7 +259,12 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
   'ragged-row': ({ finding: { element, worst }, value, name }) => {
     const { full = 3 } = worst.violation.measured;
     if (!/grid$/.test(value(element, 'display'))) return [];
-    return [full - 1, full + 1].filter((columns) => columns > 1).map((columns) => ({ title: `${columns} columns for ${name(element)}`, values: [[element, 'grid-template-columns', `repeat(${columns}, minmax(0, 1fr))`]] as const })); // prettier-ignore
+    return [full - 1, full + 1]
+      .filter((columns) => columns > 1)
+      .map((columns) => ({
+        title: `${columns} columns for ${name(element)}`,
+        values: [[element, 'grid-template-columns', `repeat(${columns}, minmax(0, 1fr))`]] as const,
+      }));
   },
   'unequal-items': ({ finding: { worst }, name }) =>
     worst.violation.others.map((id) => ({ title: `Let ${name(id)} shrink`, values: [[id, 'min-width', '0']] })),
@@ -228,10 +272,15 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
 
 function overlapping(situation: Situation): Recipe[] {
   const both = [situation.finding.element, ...situation.finding.worst.violation.others];
-  const placed = both.flatMap((id) => chain(situation, id).slice(0, 2)).filter((id) => /absolute|fixed/.test(situation.value(id, 'position'))); // prettier-ignore
+  const placed = both
+    .flatMap((id) => chain(situation, id).slice(0, 2))
+    .filter((id) => /absolute|fixed/.test(situation.value(id, 'position')));
   return [
     ...both.flatMap((id) => growing(situation, id)),
-    ...[...new Set(placed)].map((id): Recipe => ({ title: `${situation.name(id)} in the flow`, values: [[id, 'position', 'static']] })), // prettier-ignore
+    ...[...new Set(placed)].map((id): Recipe => ({
+      title: `${situation.name(id)} in the flow`,
+      values: [[id, 'position', 'static']],
+    })),
     ...wrapAround(situation, both[0]!),
     ...oneColumn(situation, both[0]!),
     ...smallerType(situation, both[0]!),

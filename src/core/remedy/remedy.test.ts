@@ -55,7 +55,7 @@ test('a verdict counts what is cleared, names what is new, and leaves the rest i
   const good = verdictOn(ill, [{ from: 499, below: 503 }], before, [at(499), at(500), at(501), at(502)]);
   expect(good).toMatchObject({ widths: 3, cleared: 3, added: [], also: [{ check: 'small-text' }], identical: 1597 });
   const bad = verdictOn(ill, [{ from: 499, below: 502 }], before, [at(499, 'wrapped-label eb'), at(500), at(501, key)]);
-  expect(bad).toMatchObject({ widths: 3, cleared: 1, added: [{ check: 'wrapped-label', widths: [{ from: 499, below: 500 }] }] }); // prettier-ignore
+  expect(bad).toMatchObject({ widths: 3, cleared: 1, added: [{ check: 'wrapped-label', widths: [{ from: 499, below: 500 }] }] });
   expect([isSafe(good), isSafe(bad)]).toEqual([true, false]);
   expect([bad, good].sort(byWorth)[0]).toBe(good);
 });
@@ -64,8 +64,11 @@ test('breakpoints are proposed where something begins to fail inside a band', ()
   const inside = finding('clipped-content', 497, 560);
   const atEdge = finding('clipped-content', 497, 600);
   const wide = finding('long-lines', 1700, 1921, { severity: 'poor' });
-  const proposed = proposedBreakpoints(project, [inside, atEdge, wide, finding('small-text', 400, 500, { severity: 'note' })]); // prettier-ignore
-  expect(proposed.map(({ width, direction }) => [width, direction])).toEqual([[559, 'narrower'], [1700, 'wider']]); // prettier-ignore
+  const proposed = proposedBreakpoints(project, [inside, atEdge, wide, finding('small-text', 400, 500, { severity: 'note' })]);
+  expect(proposed.map(({ width, direction }) => [width, direction])).toEqual([
+    [559, 'narrower'],
+    [1700, 'wider'],
+  ]);
   const { document } = applyEdit(project, proposed[0]!.edit);
   expect(document.breakpoints.some(({ condition }) => condition.below === 560)).toBe(true);
 });

@@ -48,7 +48,7 @@ export function verdictOn(
     const fresh = widths.filter((width) => !earlier.has(width));
     return fresh.length > 0 ? [{ check, element, widths: fromIntegers(fresh) }] : [];
   });
-  const also = [...was].flatMap(([other, { check, element }]) => (other === key || is.has(other) ? [] : [{ check, element }])); // prettier-ignore
+  const also = [...was].flatMap(([other, { check, element }]) => (other === key || is.has(other) ? [] : [{ check, element }]));
   const all = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
   return {
     widths: ailing.length,
@@ -61,8 +61,7 @@ export function verdictOn(
 }
 
 /** Clears the finding everywhere and brings nothing new. */
-export const isSafe = ({ cleared, widths, added }: Verdict): boolean =>
-  widths > 0 && cleared === widths && added.length === 0;
+export const isSafe = ({ cleared, widths, added }: Verdict): boolean => widths > 0 && cleared === widths && added.length === 0;
 
 /** Better ones first: what clears most, then what adds least, then what leaves most as it was. */
 export function byWorth(a: Verdict, b: Verdict): number {

@@ -58,13 +58,8 @@ const COMPACTIONS: readonly Compaction[] = [
  * Declarations as lines of CSS in a fixed order, longhands gathered into shorthands where all of them are there.
  * `write` turns the stored value of a property into the one written.
  */
-export function writeDeclarations(
-  declarations: Declarations,
-  write: (property: string, value: string) => string,
-): string[] {
-  const rest = new Map(
-    Object.entries(declarations).sort(([a], [b]) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)),
-  );
+export function writeDeclarations(declarations: Declarations, write: (property: string, value: string) => string): string[] {
+  const rest = new Map(Object.entries(declarations).sort(([a], [b]) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
   const lines: { rank: number; text: string }[] = [];
   for (const { name, longhands, write: compact } of COMPACTIONS) {
     if (!rest.has(longhands[0]!)) continue;

@@ -26,11 +26,7 @@ export function renderExport(project: Project): ExportFile[] {
     ...project.pages.map((page) => ({
       path: `${page.slug}.html`,
       content: {
-        text: documentText(
-          page,
-          `<link rel="stylesheet" href="${SHEET_FILE}">`,
-          renderElement(project, page, page.root, markup),
-        ),
+        text: documentText(page, `<link rel="stylesheet" href="${SHEET_FILE}">`, renderElement(project, page, page.root, markup)),
       },
     })),
     { path: SHEET_FILE, content: { text: sheet } },

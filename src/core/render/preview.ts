@@ -20,12 +20,7 @@ export interface Preview {
  * @param fontData a data address for a bundled font
  * @param standIn the device and reader to show it for, where the browser has others
  */
-export function renderPreview(
-  project: Project,
-  page: Page,
-  fontData: (font: BundledFont) => string,
-  standIn?: StandIn,
-): Preview {
+export function renderPreview(project: Project, page: Page, fontData: (font: BundledFont) => string, standIn?: StandIn): Preview {
   const addresses = pictureData(project);
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
@@ -65,9 +60,7 @@ const SCROLLBAR_STYLE: Readonly<Record<Scrollbar, string>> = {
  * content, as on a phone
  */
 export function previewDocument(preview: Preview, head: string, scrollbar: Scrollbar = 'overlay'): string {
-  const styles = preview.blocks
-    .map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`)
-    .join('\n');
+  const styles = preview.blocks.map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`).join('\n');
   return `<!doctype html>
 <html lang="en">
 <head>
@@ -124,8 +117,7 @@ function sameShape(a: SheetBlock, b: SheetBlock | undefined): boolean {
 
 function sameRules(a: SheetBlock, b: SheetBlock | undefined): boolean {
   return (
-    sameShape(a, b) &&
-    a.rules.every((rule, i) => rule.lines === b!.rules[i]!.lines || linesOf(rule) === linesOf(b!.rules[i]!))
+    sameShape(a, b) && a.rules.every((rule, i) => rule.lines === b!.rules[i]!.lines || linesOf(rule) === linesOf(b!.rules[i]!))
   );
 }
 
@@ -142,17 +134,12 @@ function contentPatch(before: Preview, after: Preview): PreviewPatch {
       sameRules(block, old.get(block.key)) ? { key: block.key } : { key: block.key, css: writeBlock(block) },
     );
   if (before.body !== after.body) return { kind: 'body', body: after.body, blocks: blocks() };
-  if (
-    before.blocks.length !== after.blocks.length ||
-    !before.blocks.every((block, i) => sameShape(block, after.blocks[i]))
-  )
+  if (before.blocks.length !== after.blocks.length || !before.blocks.every((block, i) => sameShape(block, after.blocks[i])))
     return { kind: 'blocks', blocks: blocks() };
   const changes = after.blocks.flatMap((block, i) =>
     block.rules.flatMap((rule, index): RuleChange[] => {
       const was = before.blocks[i]!.rules[index]!;
-      return rule.lines === was.lines || linesOf(rule) === linesOf(was)
-        ? []
-        : [{ block: block.key, index, css: linesOf(rule) }];
+      return rule.lines === was.lines || linesOf(rule) === linesOf(was) ? [] : [{ block: block.key, index, css: linesOf(rule) }];
     }),
   );
   return changes.length > 0 ? { kind: 'rules', changes } : { kind: 'none' };

@@ -43,14 +43,12 @@ test('conditions are written in range syntax, in the order of the cascade', () =
 
 test('longhands are gathered into the shortest shorthand', () => {
   const write = (declarations: Record<string, string>) => writeDeclarations(declarations, (_, value) => value);
-  expect(write({ 'padding-top': '0', 'padding-right': '24px', 'padding-bottom': '0', 'padding-left': '24px' })).toEqual(
-    ['padding: 0 24px;'],
-  );
+  expect(write({ 'padding-top': '0', 'padding-right': '24px', 'padding-bottom': '0', 'padding-left': '24px' })).toEqual([
+    'padding: 0 24px;',
+  ]);
   expect(write({ 'padding-top': '0', 'padding-left': '24px' })).toEqual(['padding-top: 0;', 'padding-left: 24px;']);
   expect(write({ 'row-gap': '8px', 'column-gap': '8px' })).toEqual(['gap: 8px;']);
-  expect(
-    write({ 'margin-top': 'inherit', 'margin-right': '1px', 'margin-bottom': '1px', 'margin-left': '1px' }),
-  ).toHaveLength(4);
+  expect(write({ 'margin-top': 'inherit', 'margin-right': '1px', 'margin-bottom': '1px', 'margin-left': '1px' })).toHaveLength(4);
 });
 
 test('text and attributes are escaped', () => {
@@ -91,15 +89,12 @@ test('a changed value is one rule to patch; a first override is a block; a text 
   const cards = Object.values(page.elements).find((element) => element.name === 'Tool cards')!;
   const note = Object.values(page.elements).find((element) => element.name === 'Notice')!;
   const preview = (project: Project) => renderPreview(project, project.pages[1]!, () => 'data:,');
-  const patch = (edit: Parameters<typeof applyEdit>[1]) =>
-    patchBetween(preview(demo), preview(applyEdit(demo, edit).document));
+  const patch = (edit: Parameters<typeof applyEdit>[1]) => patchBetween(preview(demo), preview(applyEdit(demo, edit).document));
   expect(patch({ type: 'setStyle', owner: cards.id, at: 'bmiddle', property: 'gap', value: '9px' })).toMatchObject({
     kind: 'rules',
     changes: [{ css: expect.stringContaining('gap: 9px') }],
   });
-  expect(patch({ type: 'setStyle', owner: note.id, at: 'bnarrow', property: 'width', value: 'auto' }).kind).toBe(
-    'blocks',
-  );
+  expect(patch({ type: 'setStyle', owner: note.id, at: 'bnarrow', property: 'width', value: 'auto' }).kind).toBe('blocks');
   expect(patch({ type: 'setText', node: note.id, text: 'x' }).kind).toBe('body');
   expect(patch({ type: 'renameBreakpoint', id: 'bmiddle', name: 'M' }).kind).toBe('none');
 });

@@ -5,7 +5,16 @@ import { HEADING, insert, make, MIDDLE, NARROW, set, shared, TEXT } from '../edi
 import { renderPreview, restyledPreview } from './index';
 
 const preview = (project: Project) => renderPreview(project, project.pages[0]!, () => 'data:,');
-const project = make(MIDDLE, NARROW, shared(TEXT), insert('e1', 'div'), set(TEXT, 'base', 'width', '9px'), set(TEXT, 'bm', 'width', '5px'), set(HEADING, 'base', 'color', 'red'), set('sx', 'base', 'color', 'red')); // prettier-ignore
+const project = make(
+  MIDDLE,
+  NARROW,
+  shared(TEXT),
+  insert('e1', 'div'),
+  set(TEXT, 'base', 'width', '9px'),
+  set(TEXT, 'bm', 'width', '5px'),
+  set(HEADING, 'base', 'color', 'red'),
+  set('sx', 'base', 'color', 'red'),
+);
 const shown = { project, page: project.pages[0]!, preview: preview(project) };
 const after = (edit: Edit) => {
   const next = applyEdit(project, edit).document;

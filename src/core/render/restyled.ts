@@ -33,8 +33,7 @@ const has = (styles: StyleSet, at: string) => {
 function onlyValuesDiffer(before: PageElement, after: PageElement): boolean {
   const { styles: a, ...rest } = before;
   const { styles: b, ...other } = after;
-  for (const key of Object.keys({ ...rest, ...other }) as (keyof typeof rest)[])
-    if (rest[key] !== other[key]) return false;
+  for (const key of Object.keys({ ...rest, ...other }) as (keyof typeof rest)[]) if (rest[key] !== other[key]) return false;
   for (const at of Object.keys({ ...a, ...b })) {
     if (has(a, at) !== has(b, at)) return false;
     // A family may ask for another font, and a variable may name one.

@@ -154,8 +154,7 @@ function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing): Shee
     const last = blocks[blocks.length - 1];
     const rule = { key: `${sheet.id} ${line}`, selector: selector.replace(/<\//g, '<\\/'), lines };
     if (last && last.query === query) last.rules.push(rule);
-    else
-      blocks.push({ key: `${sheet.id} ${blocks.length}`, layer: 'imported', ...(query && { query }), rules: [rule] });
+    else blocks.push({ key: `${sheet.id} ${blocks.length}`, layer: 'imported', ...(query && { query }), rules: [rule] });
   }
   return blocks;
 }
@@ -182,10 +181,7 @@ export function writingFor(addresses: Addresses, standIn: StandIn | undefined): 
   if (!writing) {
     const picture = (text: string) =>
       text.includes('picture:')
-        ? text.replace(
-            /url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g,
-            (_, id: string) => `url("${addresses.picture(id)}")`,
-          )
+        ? text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`)
         : text;
     writing = { standIn, write: (property, value) => picture(valueFor(property, value, standIn)) };
     if (known.size > 40) known.clear();

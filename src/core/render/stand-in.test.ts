@@ -50,8 +50,7 @@ test('only what a project asks about tells its readers apart', () => {
   const reader = { pointer: 'finger', scheme: 'dark', motion: 'reduced', density: 3 } as const;
   expect(whatMatters(make(), reader)).toEqual({ pointer: 'mouse' });
   expect(whatMatters(make(breakpoint('bp', 'Finger', { pointer: 'finger' })), reader)).toEqual({ pointer: 'finger' });
-  const css =
-    '@media (prefers-color-scheme: dark) { p { color: white } } @media (min-resolution: 2x) { p { margin: 0 } }';
+  const css = '@media (prefers-color-scheme: dark) { p { color: white } } @media (min-resolution: 2x) { p { margin: 0 } }';
   expect(whatMatters(make(sheet(css)), reader)).toEqual({ pointer: 'mouse', scheme: 'dark', density: 3 });
 });
 
@@ -75,7 +74,8 @@ test('an edit changes what is seen where it holds, and nowhere else', () => {
 
 test('devices with the same width but another pointer are told apart only where a condition is', () => {
   const plain = make(MIDDLE, NARROW, set(TEXT, 'bm', 'color', 'red'));
-  const seen = (project: typeof plain, pointer: 'mouse' | 'finger') => seenBy(project, project.pages[0]!)({ width: 500, height: 700, pointer }); // prettier-ignore
+  const seen = (project: typeof plain, pointer: 'mouse' | 'finger') =>
+    seenBy(project, project.pages[0]!)({ width: 500, height: 700, pointer });
   expect(seen(plain, 'mouse')).toBe(seen(plain, 'finger'));
   const touched = makeFrom(plain, breakpoint('bp', 'Finger', { pointer: 'finger' }), set(TEXT, 'bp', 'color', 'blue'));
   expect(seen(touched, 'mouse')).not.toBe(seen(touched, 'finger'));

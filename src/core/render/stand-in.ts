@@ -59,12 +59,10 @@ export function mediaFor(media: string, standIn: StandIn | undefined): string {
     const condition = readFeature(inner.toLowerCase());
     if (!condition) return whole;
     if (!holdsForReader(condition, standIn)) return FAILS;
-    if (standIn.height !== undefined && condition.orientation)
-      return orientationQuery(condition.orientation, standIn.height);
+    if (standIn.height !== undefined && condition.orientation) return orientationQuery(condition.orientation, standIn.height);
     const asksWidth = condition.from !== undefined || condition.below !== undefined;
     const asksHeight = condition.heightFrom !== undefined || condition.heightBelow !== undefined;
-    if (asksHeight && standIn.height !== undefined)
-      return holdsAtHeight(condition, standIn.height, text) ? HOLDS : FAILS;
+    if (asksHeight && standIn.height !== undefined) return holdsAtHeight(condition, standIn.height, text) ? HOLDS : FAILS;
     if (!asksWidth && !asksHeight && !condition.orientation) return HOLDS;
     return text === 1 ? whole : whole.replace(/([\d.]+)r?em\b/gi, (_, size: string) => `${Number(size) * EM * text}px`);
   });

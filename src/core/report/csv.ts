@@ -18,6 +18,19 @@ export function reportCsv(report: Report): string {
     rule: line.rule,
     accepted: line.accepted ?? '',
   }));
-  const fields = ['page', 'severity', 'check', 'title', 'element', 'widths (px)', 'heights (px)', 'worst width (px)', 'worst height (px)', 'sentence', 'rule', 'accepted']; // prettier-ignore
+  const fields = [
+    'page',
+    'severity',
+    'check',
+    'title',
+    'element',
+    'widths (px)',
+    'heights (px)',
+    'worst width (px)',
+    'worst height (px)',
+    'sentence',
+    'rule',
+    'accepted',
+  ];
   return `${Papa.unparse({ fields, data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }

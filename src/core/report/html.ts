@@ -5,8 +5,7 @@ import { countOf, findingsOn, lineOf, reportDevices, widthsInWords } from './rep
 
 const BAR_WIDTH = 260;
 const { first: FIRST, last: LAST } = SWEEP_RANGE;
-const place = (width: number) =>
-  ((Math.log(width) - Math.log(FIRST)) / (Math.log(LAST + 1) - Math.log(FIRST))) * BAR_WIDTH;
+const place = (width: number) => ((Math.log(width) - Math.log(FIRST)) / (Math.log(LAST + 1) - Math.log(FIRST))) * BAR_WIDTH;
 
 const STYLE = `
 body { margin: 0 auto; max-width: 1080px; padding: 32px 24px; background: #f3f0e9; color: #1f2b29; font: 15px/1.5 system-ui, sans-serif; }
@@ -21,7 +20,7 @@ function bar({ widths, severity }: Line): string {
     .map(
       ({ first, last }) =>
         `<rect x="${place(first).toFixed(1)}" y="4" width="${Math.max(2, place(last + 1) - place(first)).toFixed(1)}" height="8" fill="${severity === 'broken' ? '#a3432a' : '#b07a1e'}"/>`,
-    ) // prettier-ignore
+    )
     .join('');
   return `<svg role="img" aria-label="${widthsInWords(widths)} px" width="${BAR_WIDTH}" height="16"><path d="M0 12.5h${BAR_WIDTH}" stroke="#c9c2b2"/>${stretches}</svg>`;
 }
@@ -44,14 +43,13 @@ export function reportHtml(report: Report): string {
     .map(
       ({ page, findings, problem }) =>
         `<tr><th scope="row">${escapeText(page.name)}${problem ? `<small>${escapeText(problem)}</small>` : ''}</th>${devices.map((device) => cell(findingsOn(findings, device))).join('')}${cell(findings)}</tr>`,
-    ) // prettier-ignore
+    )
     .join('\n');
   const parts = pages
-    .map(
-      ({ page, findings }) =>
+    .map(({ page, findings }) =>
       findings.length === 0
         ? `<h2>${escapeText(page.name)}</h2><p>Nothing is wrong on this page at any width.</p>`
-        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding))).join('\n')}\n</tbody></table></div>`, // prettier-ignore
+        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding))).join('\n')}\n</tbody></table></div>`,
     )
     .join('\n');
   return `<!doctype html>

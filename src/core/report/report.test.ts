@@ -12,10 +12,13 @@ const finding = (severity: Finding['severity'], more: Partial<Finding> = {}): Fi
   check: severity === 'note' ? 'small-text' : 'clipped-content',
   severity,
   element: element!,
-  widths: [{ from: 320, below: 400 }, { from: 500, below: 501 }],
+  widths: [
+    { from: 320, below: 400 },
+    { from: 500, below: 501 },
+  ],
   worst: { width: 320, violation: { element: element!, amount: 3, measured: { cut: 3, size: 9 }, others: [] } },
   ...more,
-}); // prettier-ignore
+});
 
 const report: Report = {
   project: { ...project, name: 'Tools & <more>' },
@@ -29,7 +32,10 @@ const report: Report = {
 
 test('JSON follows its schema', () => {
   const data = reportSchema.parse(JSON.parse(REPORT_FORMS.json.write(report)));
-  expect(data.findings[0]!.widths).toEqual([{ first: 320, last: 399 }, { first: 500, last: 500 }]); // prettier-ignore
+  expect(data.findings[0]!.widths).toEqual([
+    { first: 320, last: 399 },
+    { first: 500, last: 500 },
+  ]);
   expect(data.pages[0]!.counts).toEqual({ broken: 1, poor: 0, note: 1 });
   expect(data.pages[1]!.problem).toMatch(/180 seconds/);
 });
@@ -41,7 +47,14 @@ test('CSV quotes what holds commas and quotes, and no cell begins a formula', ()
 });
 
 test('SARIF has a rule for every result, levels, and suppressions for what is accepted', () => {
-  const log = JSON.parse(REPORT_FORMS.sarif.write(report)) as { version: string; runs: { tool: { driver: { rules: { id: string }[] } }; invocations: { executionSuccessful: boolean }[]; results: { ruleId: string; ruleIndex: number; level: string; suppressions: unknown[] }[] }[] }; // prettier-ignore
+  const log = JSON.parse(REPORT_FORMS.sarif.write(report)) as {
+    version: string;
+    runs: {
+      tool: { driver: { rules: { id: string }[] } };
+      invocations: { executionSuccessful: boolean }[];
+      results: { ruleId: string; ruleIndex: number; level: string; suppressions: unknown[] }[];
+    }[];
+  };
   const [run] = log.runs;
   expect(log.version).toBe('2.1.0');
   for (const { ruleId, ruleIndex } of run!.results) expect(run!.tool.driver.rules[ruleIndex]!.id).toBe(ruleId);
@@ -70,6 +83,8 @@ test('a device shows the findings of its width, and of its height where heights 
   const tall = finding('broken', { widths: [here], heights: [device!.height] });
   const short = finding('broken', { widths: [here], heights: [device!.height - 1] });
   expect(findingsOn([tall, short], device!)).toEqual([tall]);
-  expect(findingsOn([finding('broken', { widths: [{ from: 1920, below: 1921 }] })], { name: 'Wall', width: 3840, height: 2160 })).toHaveLength(1); // prettier-ignore
+  expect(
+    findingsOn([finding('broken', { widths: [{ from: 1920, below: 1921 }] })], { name: 'Wall', width: 3840, height: 2160 }),
+  ).toHaveLength(1);
   expect(countOf([tall, short])).toEqual({ broken: 2, poor: 0, note: 0 });
 });

@@ -95,8 +95,7 @@ export interface ReportDevice {
 /** The devices of the project's first set, in their order; all that stand in any set where there is no first. */
 export function reportDevices(project: Project): ReportDevice[] {
   const [set] = project.deviceSets;
-  if (!set)
-    return deviceViewports(project).map(({ width, height }) => ({ name: `${width} by ${height}`, width, height }));
+  if (!set) return deviceViewports(project).map(({ width, height }) => ({ name: `${width} by ${height}`, width, height }));
   const seen = new Set<string>();
   return devicesOf(project.devices, set).flatMap(({ device, ...hold }) => {
     const { width, height } = viewportOn(device, hold);

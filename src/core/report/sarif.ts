@@ -3,11 +3,7 @@ import type { Severity } from '../audit/check';
 import type { Report } from './report';
 import { linesOf, widthsInWords } from './report';
 
-const LEVELS: Readonly<Record<Severity, 'error' | 'warning' | 'note'>> = {
-  broken: 'error',
-  poor: 'warning',
-  note: 'note',
-};
+const LEVELS: Readonly<Record<Severity, 'error' | 'warning' | 'note'>> = { broken: 'error', poor: 'warning', note: 'note' };
 
 /** SARIF 2.1.0: a result a finding, located by file and element; what is accepted is suppressed with its reason. */
 export function reportSarif(report: Report): string {

@@ -112,9 +112,7 @@ export function fitClip(
       if (here)
         styles[here] = {
           ...styles[here],
-          ...Object.fromEntries(
-            Object.entries(declarations).map(([name, value]) => [name, withPictures(value, pictures.ids)]),
-          ),
+          ...Object.fromEntries(Object.entries(declarations).map(([name, value]) => [name, withPictures(value, pictures.ids)])),
         };
       else if (Object.keys(declarations).length > 0) lost.breakpoints.add(clip.breakpoints?.[at] ?? GONE);
     }
@@ -142,9 +140,11 @@ export function fitClip(
   };
   const trees = clip.tops.map(tree);
   const notes = [
-    ...(lost.breakpoints.size > 0 ? [`Values under ${listed(lost.breakpoints)} are left out: this project has no such breakpoint.`] : []),
+    ...(lost.breakpoints.size > 0
+      ? [`Values under ${listed(lost.breakpoints)} are left out: this project has no such breakpoint.`]
+      : []),
     ...(lost.shared.size > 0 ? [`Shared styles that this project hasn't got are left out: ${listed(lost.shared)}.`] : []),
     ...(missing.size > 0 ? [`Pictures are missing in ${listed(missing)}.`] : []),
-  ]; // prettier-ignore
+  ];
   return { trees, pictures: pictures.brought, notes };
 }

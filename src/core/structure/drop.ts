@@ -63,8 +63,7 @@ export function dropAt(
     const box = survey.get(id);
     const parent = way[way.length - 1];
     const atEdge = box && parent && !inside(box.rect, x, y) && shapes.every((shape) => mayStand(page, parent, shape));
-    if (box && !atEdge && shapes.every((shape) => mayStand(page, id, shape)))
-      return between(page, survey, box, x, y, moving);
+    if (box && !atEdge && shapes.every((shape) => mayStand(page, id, shape))) return between(page, survey, box, x, y, moving);
   }
   return undefined;
 }
@@ -145,11 +144,7 @@ export function framedBy(page: Page, survey: Survey, [left, top, width, height]:
   const visit = (id: string) => {
     const rect = survey.get(id)?.rect;
     const whole =
-      rect &&
-      rect[0] >= left &&
-      rect[1] >= top &&
-      rect[0] + rect[2] <= left + width &&
-      rect[1] + rect[3] <= top + height;
+      rect && rect[0] >= left && rect[1] >= top && rect[0] + rect[2] <= left + width && rect[1] + rect[3] <= top + height;
     if (whole && id !== page.root && !page.elements[id]!.locked) result.push(id);
     else page.elements[id]!.children.forEach(visit);
   };

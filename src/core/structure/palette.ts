@@ -34,9 +34,7 @@ const cells = (tag: string, row: string, count: number): Sketch => ({
   tag: 'tr',
   name: `${row} row`,
   children: Array.from({ length: count }, (_, i) =>
-    text(tag, tag === 'th' ? `Heading ${i + 1}` : `${row} ${i + 1}`, {
-      values: { padding: '8px 12px', 'text-align': 'left' },
-    }),
+    text(tag, tag === 'th' ? `Heading ${i + 1}` : `${row} ${i + 1}`, { values: { padding: '8px 12px', 'text-align': 'left' } }),
   ),
 });
 
@@ -87,7 +85,12 @@ export const PALETTE: readonly PaletteEntry[] = [
   { id: 'heading', label: 'Heading', about: 'second level', sketch: text('h2', 'New heading') },
   { id: 'text', label: 'Text', about: 'a paragraph', sketch: text('p', 'New text') },
   { id: 'link', label: 'Link', about: 'leads on', sketch: text('a', 'New link', { attributes: { href: '#' } }) },
-  { id: 'button', label: 'Button', about: 'does something', sketch: text('button', 'New button', { attributes: { type: 'button' } }) },
+  {
+    id: 'button',
+    label: 'Button',
+    about: 'does something',
+    sketch: text('button', 'New button', { attributes: { type: 'button' } }),
+  },
   {
     id: 'picture',
     label: 'Picture',
@@ -143,7 +146,11 @@ export const PALETTE: readonly PaletteEntry[] = [
       values: { display: 'flex', 'flex-direction': 'column', gap: '4px' },
       children: [
         text('label', 'Your name', { attributes: { for: 'field' } }),
-        { tag: 'input', attributes: { id: 'field', type: 'text', name: 'field' }, values: { padding: '8px', 'font-size': '16px' } },
+        {
+          tag: 'input',
+          attributes: { id: 'field', type: 'text', name: 'field' },
+          values: { padding: '8px', 'font-size': '16px' },
+        },
       ],
     },
   },
@@ -168,7 +175,7 @@ export const PALETTE: readonly PaletteEntry[] = [
     },
   },
   ...ICONS.map(iconEntry),
-]; // prettier-ignore
+];
 
 function declared(values: Readonly<Record<string, string>>): Record<string, string> {
   return Object.assign(

@@ -28,12 +28,9 @@ export function dependsOnParent(
   slice: Slice,
 ): Dependence[] {
   const displays = new Set(
-    bandsOf(project, slice).map(({ from }) =>
-      specifiedValue(project, page, parent.id, 'display', { ...slice, width: from }),
-    ),
+    bandsOf(project, slice).map(({ from }) => specifiedValue(project, page, parent.id, 'display', { ...slice, width: from })),
   );
-  const among = (...kinds: readonly string[]) =>
-    kinds.some((kind) => displays.has(kind) || displays.has(`inline-${kind}`));
+  const among = (...kinds: readonly string[]) => kinds.some((kind) => displays.has(kind) || displays.has(`inline-${kind}`));
   return Object.entries(element.styles).flatMap(([at, declarations]) =>
     Object.entries(declarations).flatMap(([property, value]): Dependence[] => {
       const because = why(property, value, among('grid'), among('grid', 'flex'));
@@ -50,14 +47,7 @@ function why(property: string, value: string, grid: boolean, items: boolean): De
 }
 
 /** Inherited properties of an element that have another value in a second version of the page, in some band. */
-export function inheritsOtherwise(
-  before: Project,
-  was: Page,
-  after: Project,
-  is: Page,
-  id: string,
-  slice: Slice,
-): string[] {
+export function inheritsOtherwise(before: Project, was: Page, after: Project, is: Page, id: string, slice: Slice): string[] {
   const bands = bandsOf(before, slice);
   return PROPERTIES.filter(({ inherited }) => inherited)
     .filter(({ name }) =>

@@ -22,8 +22,7 @@ export function placeFor(page: Page, from: string, shape: Shape): Spot | undefin
 }
 
 /** Whether a tree can stand directly in the parent, as edits will say. */
-export const mayStand = (page: Page, parentId: string, shape: Shape): boolean =>
-  whyNotInto(page, parentId, shape) === undefined;
+export const mayStand = (page: Page, parentId: string, shape: Shape): boolean => whyNotInto(page, parentId, shape) === undefined;
 
 /** Those of the elements that don't stand inside another of them; never the body. In the order of the page. */
 export function topmost(page: Page, ids: readonly string[]): string[] {

@@ -23,17 +23,22 @@ import {
 let count = 0;
 const newId = () => `et${count++}`;
 
-test.each(PALETTE.map((entry) => [entry.id, entry] as const))('%s can be put into a page and makes a valid project', (_, { sketch, picture }) => {
-  const elements = sketched(sketch, newId) as Extract<Edit, { type: 'insertElement' }>['elements'];
-  const list = insert('elist', 'ul');
-  const project = make(
-    list,
-    ...(picture ? [{ type: 'addPicture', picture } as const] : []),
-    { type: 'insertElement', page: 'gfirst', parent: sketch.tag === 'li' ? 'elist' : MAIN, index: 0, elements },
-  );
-  expect(() => readProject(JSON.parse(JSON.stringify(project)))).not.toThrow();
-  for (const { name } of elements) expect(name).not.toMatch(/^(box|div|element)?\s*\d*$/i);
-}); // prettier-ignore
+test.each(PALETTE.map((entry) => [entry.id, entry] as const))(
+  '%s can be put into a page and makes a valid project',
+  (_, { sketch, picture }) => {
+    const elements = sketched(sketch, newId) as Extract<Edit, { type: 'insertElement' }>['elements'];
+    const list = insert('elist', 'ul');
+    const project = make(list, ...(picture ? [{ type: 'addPicture', picture } as const] : []), {
+      type: 'insertElement',
+      page: 'gfirst',
+      parent: sketch.tag === 'li' ? 'elist' : MAIN,
+      index: 0,
+      elements,
+    });
+    expect(() => readProject(JSON.parse(JSON.stringify(project)))).not.toThrow();
+    for (const { name } of elements) expect(name).not.toMatch(/^(box|div|element)?\s*\d*$/i);
+  },
+);
 
 test('places: into what may hold it, else after it, else further out', () => {
   const page = make(insert('erow', 'div'), insert('elist', 'ul', 0, 'erow')).pages[0]!;
@@ -41,21 +46,19 @@ test('places: into what may hold it, else after it, else further out', () => {
   expect(placeFor(page, TEXT, { tag: 'p' })).toEqual({ parent: MAIN, index: 2 });
   expect(placeFor(page, 'elist', { tag: 'p' })).toEqual({ parent: 'erow', index: 1 });
   expect(placeFor(page, 'elist', { tag: 'tr' })).toBeUndefined();
-  expect([mayStand(page, TEXT, { tag: 'span' }), mayStand(page, 'elist', { tag: 'li' }), mayStand(page, 'egone', { tag: 'p' })]).toEqual([false, true, false]); // prettier-ignore
+  expect([
+    mayStand(page, TEXT, { tag: 'span' }),
+    mayStand(page, 'elist', { tag: 'li' }),
+    mayStand(page, 'egone', { tag: 'p' }),
+  ]).toEqual([false, true, false]);
 });
 
 test('outermost ones, those that are alike, and what is found by name or text', () => {
-  const page = make(
-    insert('erow', 'div'),
-    insert('ea', 'p', 0, 'erow'),
-    insert('eb', 'p', 1, 'erow'),
-    shared('ea', TEXT),
-    {
-      type: 'setText',
-      node: 'eb',
-      text: 'Opening hours',
-    },
-  ).pages[0]!;
+  const page = make(insert('erow', 'div'), insert('ea', 'p', 0, 'erow'), insert('eb', 'p', 1, 'erow'), shared('ea', TEXT), {
+    type: 'setText',
+    node: 'eb',
+    text: 'Opening hours',
+  }).pages[0]!;
   expect(topmost(page, ['eb', 'erow', HEADING, page.root, 'egone'])).toEqual([HEADING, 'erow']);
   expect(alike(page, 'ea').sort()).toEqual(['ea', TEXT].sort());
   expect(alike(page, 'eb')).toEqual(['eb']);
@@ -65,7 +68,7 @@ test('outermost ones, those that are alike, and what is found by name or text', 
 });
 
 test('groups are named after what they hold', () => {
-  const of = (tag: string, name: string) => ({ id: 'e1', tag, name, attributes: {}, children: [], shared: [], styles: {} }); // prettier-ignore
+  const of = (tag: string, name: string) => ({ id: 'e1', tag, name, attributes: {}, children: [], shared: [], styles: {} });
   expect(groupName([of('a', 'x'), of('a', 'y')])).toBe('Links');
   expect(groupName([of('h2', 'Hours'), of('p', 'y')])).toBe('Hours group');
   expect(groupName([of('img', 'Claw hammer'), of('p', 'y'), of('p', 'z')])).toBe('Claw hammer and 2 more');
@@ -73,7 +76,7 @@ test('groups are named after what they hold', () => {
 });
 
 /** A page of 400 px: the heading, then a row of three boxes that wraps after the second, then the text. */
-const PAGE = make(insert('erow', 'div', 1), ...['ea', 'eb', 'ec'].map((id, i) => insert(id, 'div', i, 'erow'))).pages[0]!; // prettier-ignore
+const PAGE = make(insert('erow', 'div', 1), ...['ea', 'eb', 'ec'].map((id, i) => insert(id, 'div', i, 'erow'))).pages[0]!;
 const at = (id: string, rect: Rect, flow: Surveyed['flow'] = 'block'): [string, Surveyed] => [
   id,
   { id, rect, flow, tracks: [], gap: 0, inner: 0 },
@@ -133,13 +136,15 @@ test('the column of a grid under the pointer', () => {
 });
 
 test('a clip carries overrides along, under new ids, and leaves out by name what the other project has not got', () => {
-  const project = makeFrom(
-    make(MIDDLE, insert('erow', 'div'), shared('erow'), set('erow', 'bm', 'width', '50%')),
-    { type: 'setAttribute', node: 'erow', name: 'id', value: 'top' },
-  ); // prettier-ignore
+  const project = makeFrom(make(MIDDLE, insert('erow', 'div'), shared('erow'), set('erow', 'bm', 'width', '50%')), {
+    type: 'setAttribute',
+    node: 'erow',
+    name: 'id',
+    value: 'top',
+  });
   const clip = readClip(JSON.stringify(clipOf(project, project.pages[0]!, ['erow'])))!;
   const here = fitClip(project, clip, newId, new Set(['top']));
-  expect(here.trees[0]![0]).toMatchObject({ styles: { bm: { width: '50%' } }, shared: ['sx'], attributes: { id: 'top-2' } }); // prettier-ignore
+  expect(here.trees[0]![0]).toMatchObject({ styles: { bm: { width: '50%' } }, shared: ['sx'], attributes: { id: 'top-2' } });
   expect(here.trees[0]![0]!.id).not.toBe('erow');
   const there = fitClip(newProject('00000000-0000-4000-8000-000000000001', 'Other'), clip, newId);
   expect(there.trees[0]![0]).toMatchObject({ styles: {}, shared: [] });
@@ -168,8 +173,18 @@ test('a clip that goes round in a circle is refused', () => {
 test('a thousand copies go in at once, and out again', () => {
   const project = make(insert('ea', 'p'));
   const clip = clipOf(project, project.pages[0]!, ['ea']);
-  const many = { ...clip, tops: Array.from({ length: 1000 }, (_, i) => `ec${i}`), elements: Array.from({ length: 1000 }, (_, i) => ({ ...clip.elements[0]!, id: `ec${i}` })) }; // prettier-ignore
-  const edits = fitClip(project, many, newId).trees.map((elements): Edit => ({ type: 'insertElement', page: 'gfirst', parent: MAIN, index: 0, elements: [...elements] as never })); // prettier-ignore
+  const many = {
+    ...clip,
+    tops: Array.from({ length: 1000 }, (_, i) => `ec${i}`),
+    elements: Array.from({ length: 1000 }, (_, i) => ({ ...clip.elements[0]!, id: `ec${i}` })),
+  };
+  const edits = fitClip(project, many, newId).trees.map((elements): Edit => ({
+    type: 'insertElement',
+    page: 'gfirst',
+    parent: MAIN,
+    index: 0,
+    elements: [...elements] as never,
+  }));
   const { document, inverse } = applyEdit(project, { type: 'group', label: 'Paste', edits });
   expect(Object.keys(document.pages[0]!.elements)).toHaveLength(Object.keys(project.pages[0]!.elements).length + 1000);
   expect(applyEdit(document, inverse).document).toEqual(project);
@@ -180,7 +195,7 @@ test('a thousand copies go in at once, and out again', () => {
 test('a drop says which sibling will come after it as it looks, over the ends of lines', () => {
   const before = (x: number, y: number, moving: readonly string[] = []) =>
     dropAt(PAGE, SURVEY, x, y, new Set(moving), [{ tag: 'p' }])?.before;
-  expect([before(135, 100), before(300, 100), before(200, 150), before(50, 380)]).toEqual(['eb', 'ec', undefined, undefined]); // prettier-ignore
+  expect([before(135, 100), before(300, 100), before(200, 150), before(50, 380)]).toEqual(['eb', 'ec', undefined, undefined]);
   expect(before(300, 100, ['ec'])).toBeUndefined();
   // The second line stands first in the document.
   const turned = new Map([...SURVEY, at('ea', [30, 130, 100, 40]), at('ec', [30, 80, 100, 40])]);

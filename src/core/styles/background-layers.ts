@@ -23,12 +23,7 @@ export function readLayers(values: Readonly<Record<string, string>>): Background
   const list = (part: keyof typeof PROPERTY, initial: string) => splitOutside(values[PROPERTY[part]] ?? initial, ',');
   const [sizes, positions, repeats] = [list('size', 'auto'), list('position', '0% 0%'), list('repeat', 'repeat')];
   const turn = (values: readonly string[], i: number) => values[i % values.length]!;
-  return images.map((image, i) => ({
-    image,
-    size: turn(sizes, i),
-    position: turn(positions, i),
-    repeat: turn(repeats, i),
-  }));
+  return images.map((image, i) => ({ image, size: turn(sizes, i), position: turn(positions, i), repeat: turn(repeats, i) }));
 }
 
 /** The four properties of layers. */
@@ -54,9 +49,7 @@ export interface Gradient {
   readonly stops: readonly { readonly colour: string; /** Percent. */ readonly at: number }[];
 }
 
-const TOWARDS: Readonly<Record<string, number>> = {
-  'to top': 0, 'to right': 90, 'to bottom': 180, 'to left': 270,
-}; // prettier-ignore
+const TOWARDS: Readonly<Record<string, number>> = { 'to top': 0, 'to right': 90, 'to bottom': 180, 'to left': 270 };
 
 /** A gradient with stops in percent; undefined for pictures and for gradients written in another way. */
 export function readGradient(image: string): Gradient | undefined {
@@ -81,7 +74,5 @@ export function readGradient(image: string): Gradient | undefined {
 
 export function writeGradient({ kind, angle, stops }: Gradient): string {
   const list = stops.map(({ colour, at }) => `${colour} ${Math.round(at * 100) / 100}%`).join(', ');
-  return kind === 'linear'
-    ? `linear-gradient(${Math.round(angle * 10) / 10}deg, ${list})`
-    : `radial-gradient(circle, ${list})`;
+  return kind === 'linear' ? `linear-gradient(${Math.round(angle * 10) / 10}deg, ${list})` : `radial-gradient(circle, ${list})`;
 }

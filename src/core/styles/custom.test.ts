@@ -28,10 +28,7 @@ test('what mentions variables, and which', () => {
 });
 
 test('variables are taken in longhands, refused in shorthands, and hold nothing from outside', () => {
-  expect(checkValue('padding-top', 'var(--a, 3px)')).toEqual({
-    ok: true,
-    declarations: { 'padding-top': 'var(--a, 3px)' },
-  });
+  expect(checkValue('padding-top', 'var(--a, 3px)')).toEqual({ ok: true, declarations: { 'padding-top': 'var(--a, 3px)' } });
   expect(checkValue('--Room', ' 8px   9px ')).toEqual({ ok: true, declarations: { '--Room': '8px 9px' } });
   for (const [property, value] of [
     ['padding', 'var(--a)'],

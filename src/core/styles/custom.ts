@@ -64,8 +64,7 @@ export function substitute(value: string, valueOf: (name: string) => string | un
   const reference = firstReference(value);
   if (!reference) return value;
   const taken =
-    valueOf(reference.name) ??
-    (reference.fallback === undefined ? undefined : substitute(reference.fallback.trim(), valueOf));
+    valueOf(reference.name) ?? (reference.fallback === undefined ? undefined : substitute(reference.fallback.trim(), valueOf));
   const rest = substitute(value.slice(reference.end), valueOf);
   return taken === undefined || rest === undefined ? undefined : value.slice(0, reference.start) + taken + rest;
 }

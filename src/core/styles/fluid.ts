@@ -12,8 +12,7 @@ export interface Fluid {
   readonly to: FluidPoint;
 }
 
-export type FluidResult =
-  { readonly ok: true; readonly value: string } | { readonly ok: false; readonly message: string };
+export type FluidResult = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly message: string };
 
 const ROOT = 16;
 const inRem = (px: number) => `${formatNumber(Math.round((px / ROOT) * 1e5) / 1e5)}rem`;
@@ -34,10 +33,7 @@ export function fluidValue({ from, to }: Fluid): FluidResult {
   const growth = Math.round(slope * 100 * 1e5) / 1e5;
   const [low, high] = [Math.min(a.px, b.px), Math.max(a.px, b.px)];
   const sign = growth < 0 ? '-' : '+';
-  return {
-    ok: true,
-    value: `clamp(${inRem(low)}, ${inRem(fixed)} ${sign} ${formatNumber(Math.abs(growth))}vw, ${inRem(high)})`,
-  };
+  return { ok: true, value: `clamp(${inRem(low)}, ${inRem(fixed)} ${sign} ${formatNumber(Math.abs(growth))}vw, ${inRem(high)})` };
 }
 
 const FORM = /^clamp\(\s*(-?[\d.]+)rem\s*,\s*(-?[\d.]+)rem\s*([+-])\s*([\d.]+)vw\s*,\s*(-?[\d.]+)rem\s*\)$/i;
@@ -46,12 +42,7 @@ const FORM = /^clamp\(\s*(-?[\d.]+)rem\s*,\s*(-?[\d.]+)rem\s*([+-])\s*([\d.]+)vw
 export function readFluid(value: string): Fluid | undefined {
   const match = FORM.exec(value.trim());
   if (!match) return undefined;
-  const [low, fixed, growth, high] = [match[1]!, match[2]!, match[4]!, match[5]!].map(Number) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [low, fixed, growth, high] = [match[1]!, match[2]!, match[4]!, match[5]!].map(Number) as [number, number, number, number];
   const slope = (match[3] === '-' ? -growth : growth) / 100;
   if (slope === 0 || low >= high) return undefined;
   const at = (rem: number) => ({ px: rem * ROOT, width: Math.round((((rem - fixed) * ROOT) / slope) * 10) / 10 });

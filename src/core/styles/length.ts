@@ -7,8 +7,14 @@ export interface LengthContext {
 }
 
 const ABSOLUTE: Readonly<Record<string, number>> = {
-  px: 1, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, q: 96 / 101.6, pt: 96 / 72, pc: 16,
-}; // prettier-ignore
+  px: 1,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  q: 96 / 101.6,
+  pt: 96 / 72,
+  pc: 16,
+};
 
 /** One px in the given unit's terms; undefined for `%`, `ex`, `ch` and others that need more than this context. */
 export function unitInPx(unit: string, context: LengthContext): number | undefined {

@@ -4,8 +4,7 @@ export type Channels = readonly [red: number, green: number, blue: number];
 const linear = (channel: number) => (channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4);
 
 /** Relative luminance (WCAG 2.2, definitions), 0 to 1. */
-const luminance = ([red, green, blue]: Channels): number =>
-  0.2126 * linear(red) + 0.7152 * linear(green) + 0.0722 * linear(blue);
+const luminance = ([red, green, blue]: Channels): number => 0.2126 * linear(red) + 0.7152 * linear(green) + 0.0722 * linear(blue);
 
 /** Contrast ratio of two opaque colours (WCAG 2.2, definitions), 1 to 21. */
 export function contrastRatio(a: Channels, b: Channels): number {

@@ -14,8 +14,16 @@ export interface Property {
 }
 
 export const PROPERTY_GROUPS = [
-  'Layout', 'Flex and grid', 'Size', 'Space', 'Position', 'Type', 'Colour and background', 'Border', 'Effects',
-] as const; // prettier-ignore
+  'Layout',
+  'Flex and grid',
+  'Size',
+  'Space',
+  'Position',
+  'Type',
+  'Colour and background',
+  'Border',
+  'Effects',
+] as const;
 export type PropertyGroup = (typeof PROPERTY_GROUPS)[number] | 'Variables';
 
 export type Control =
@@ -42,7 +50,14 @@ const title = (side: string) => side.replace('-', ' ');
 
 const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> = {
   Layout: [
-    ['display', 'Display', words('block flex grid inline inline-block inline-flex inline-grid none list-item table table-row table-cell table-header-group table-row-group table-footer-group table-caption flow-root contents'), 'inline'],
+    [
+      'display',
+      'Display',
+      words(
+        'block flex grid inline inline-block inline-flex inline-grid none list-item table table-row table-cell table-header-group table-row-group table-footer-group table-caption flow-root contents',
+      ),
+      'inline',
+    ],
     ['visibility', 'Visibility', words('visible hidden collapse'), 'visible', 'inherited'],
     ['overflow-x', 'Overflow across', words('visible hidden clip auto scroll'), 'visible'],
     ['overflow-y', 'Overflow down', words('visible hidden clip auto scroll'), 'visible'],
@@ -138,7 +153,7 @@ const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> =
     ['transform', 'Transform', text, 'none'],
     ['cursor', 'Pointer', words('auto default pointer text not-allowed'), 'auto', 'inherited'],
   ],
-}; // prettier-ignore
+};
 
 export const PROPERTIES: readonly Property[] = PROPERTY_GROUPS.flatMap((group) =>
   ROWS[group].map(([name, label, control, initial, inherited]) => ({

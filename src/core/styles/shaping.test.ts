@@ -32,18 +32,28 @@ import {
 const CONTEXT = { em: 20, rem: 16, viewport: { width: 800, height: 600 }, whole: 400 };
 
 test.each([
-  [100, 'px', '100px'], [100, '%', '25%'], [100, 'em', '5em'], [100, 'rem', '6.25rem'], [100, 'vw', '12.5vw'], [100, 'vh', '16.667vh'], [-10, '%', '-2.5%'], [1 / 3, 'px', '0.33px'],
+  [100, 'px', '100px'],
+  [100, '%', '25%'],
+  [100, 'em', '5em'],
+  [100, 'rem', '6.25rem'],
+  [100, 'vw', '12.5vw'],
+  [100, 'vh', '16.667vh'],
+  [-10, '%', '-2.5%'],
+  [1 / 3, 'px', '0.33px'],
 ] as const)('%d px in %s is %s', (px, unit, said) => {
   expect(inUnit(px, unit, CONTEXT)).toBe(said);
-}); // prettier-ignore
+});
 
 test('what can not be said in a unit is not said', () => {
   expect(inUnit(10, '%', { ...CONTEXT, whole: undefined })).toBeUndefined();
   expect(inUnit(10, '%', { ...CONTEXT, whole: 0 })).toBeUndefined();
   expect(inUnit(10, 'ch', CONTEXT)).toBeUndefined();
   expect([readLength('auto'), readLength('calc(1px + 2px)'), readLength('5'), readLength('0')]).toEqual([
-    undefined, undefined, undefined, { number: 0, unit: 'px' },
-  ]); // prettier-ignore
+    undefined,
+    undefined,
+    undefined,
+    { number: 0, unit: 'px' },
+  ]);
 });
 
 test('a moved length keeps its unit; what is no single length becomes px', () => {
@@ -54,9 +64,15 @@ test('a moved length keeps its unit; what is no single length becomes px', () =>
 });
 
 test('percentages mean the width, the height, the type, or nothing', () => {
-  expect(['width', 'padding-top', 'max-height', 'top', 'row-gap', 'font-size', 'border-top-width'].map(wholeOf)).toEqual(
-    ['width', 'width', 'height', 'height', 'height', 'font', 'none'],
-  ); // prettier-ignore
+  expect(['width', 'padding-top', 'max-height', 'top', 'row-gap', 'font-size', 'border-top-width'].map(wholeOf)).toEqual([
+    'width',
+    'width',
+    'height',
+    'height',
+    'height',
+    'font',
+    'none',
+  ]);
 });
 
 test('fluid values are read back as they were written, and refuse what makes none', () => {
@@ -70,12 +86,14 @@ test('fluid values are read back as they were written, and refuse what makes non
       expect(checkValue('font-size', result.value).ok).toBe(true);
       const read = readFluid(result.value)!;
       for (const at of [from, to, (from + to) / 2])
-        expect(Math.abs(fluidAt(read, at) - fluidAt({ from: { width: from, px: a }, to: { width: to, px: b } }, at))).toBeLessThan(0.2);
+        expect(
+          Math.abs(fluidAt(read, at) - fluidAt({ from: { width: from, px: a }, to: { width: to, px: b } }, at)),
+        ).toBeLessThan(0.2);
     }),
   );
   expect(fluidValue({ from: { width: NaN, px: 1 }, to: { width: 2, px: 2 } })).toMatchObject({ ok: false });
   expect(readFluid('clamp(1rem, 2vw, 3rem)')).toBeUndefined();
-}); // prettier-ignore
+});
 
 test('type that grows too much can not be doubled by zooming', () => {
   const grows = (from: number, to: number) => ({ from: { width: 360, px: from }, to: { width: 1280, px: to } });
@@ -85,7 +103,7 @@ test('type that grows too much can not be doubled by zooming', () => {
 });
 
 test('tracks are written out and gathered again', () => {
-  expect(readTracks('repeat(2, minmax(0, 1fr) 10px) auto')).toEqual(['minmax(0, 1fr)', '10px', 'minmax(0, 1fr)', '10px', 'auto']); // prettier-ignore
+  expect(readTracks('repeat(2, minmax(0, 1fr) 10px) auto')).toEqual(['minmax(0, 1fr)', '10px', 'minmax(0, 1fr)', '10px', 'auto']);
   expect(readTracks('none')).toEqual([]);
   expect(readTracks('[full-start] 1fr [full-end]')).toBeUndefined();
   expect(writeTracks(['1fr', '1fr', '1fr', 'auto'])).toBe('repeat(3, 1fr) auto');
@@ -93,9 +111,7 @@ test('tracks are written out and gathered again', () => {
   expect(trackCount('repeat(auto-fill, minmax(10rem, 1fr))')).toBeUndefined();
   expect(trackCount('repeat(12, minmax(0, 1fr))')).toBe(12);
   const track = fc.constantFrom('1fr', 'auto', 'minmax(0, 1fr)', '10px', 'repeat(auto-fit, 9rem)');
-  fc.assert(
-    fc.property(fc.array(track, { maxLength: 8 }), (list) => expect(readTracks(writeTracks(list))).toEqual(list)),
-  );
+  fc.assert(fc.property(fc.array(track, { maxLength: 8 }), (list) => expect(readTracks(writeTracks(list))).toEqual(list)));
 });
 
 test('background layers lead to values and back, in their order', () => {
@@ -119,8 +135,12 @@ test('gradients are taken apart where that loses nothing', () => {
   expect(readGradient('linear-gradient(to right, #fff, rgba(0, 0, 0, 0.5) 40%, red)')).toEqual({
     kind: 'linear',
     angle: 90,
-    stops: [{ colour: '#fff', at: 0 }, { colour: 'rgba(0, 0, 0, 0.5)', at: 40 }, { colour: 'red', at: 100 }],
-  }); // prettier-ignore
+    stops: [
+      { colour: '#fff', at: 0 },
+      { colour: 'rgba(0, 0, 0, 0.5)', at: 40 },
+      { colour: 'red', at: 100 },
+    ],
+  });
   const radial = readGradient('radial-gradient(circle, red 10%, blue 90%)')!;
   expect(writeGradient(radial)).toBe('radial-gradient(circle, red 10%, blue 90%)');
   expect(readGradient('radial-gradient(circle at 20px 30px, red, blue)')).toBeUndefined();
@@ -143,7 +163,12 @@ test('contrast by the numbers of WCAG', () => {
   expect(ratio('#777', 'white')).toBeCloseTo(4.48, 2);
   expect(ratio('#767676', 'white')).toBeGreaterThanOrEqual(4.5);
   expect(over(readColour('rgba(0,0,0,0.5)')!, readColour('white')!)).toMatchObject({ r: 0.5, alpha: 1 });
-  expect([contrastNeeded(24, false), contrastNeeded(23.9, false), contrastNeeded(18.66, true), contrastNeeded(18.66, false)]).toEqual([3, 4.5, 3, 4.5]); // prettier-ignore
+  expect([
+    contrastNeeded(24, false),
+    contrastNeeded(23.9, false),
+    contrastNeeded(18.66, true),
+    contrastNeeded(18.66, false),
+  ]).toEqual([3, 4.5, 3, 4.5]);
   expect(readColour('currentcolor')).toBeUndefined();
 });
 

@@ -105,24 +105,14 @@ function font(parts: readonly string[]): Longhands {
 
 function gridArea(parts: readonly string[]): Longhands {
   const lines = parts.join(' ').split(' / ');
-  const named = (line: string | undefined) =>
-    line && /^[a-z_-][\w-]*$/i.test(line) && line !== 'auto' ? line : 'auto';
-  const [rowStart = 'auto', columnStart = named(rowStart), rowEnd = named(rowStart), columnEnd = named(columnStart)] =
-    lines;
-  return {
-    'grid-row-start': rowStart,
-    'grid-column-start': columnStart,
-    'grid-row-end': rowEnd,
-    'grid-column-end': columnEnd,
-  };
+  const named = (line: string | undefined) => (line && /^[a-z_-][\w-]*$/i.test(line) && line !== 'auto' ? line : 'auto');
+  const [rowStart = 'auto', columnStart = named(rowStart), rowEnd = named(rowStart), columnEnd = named(columnStart)] = lines;
+  return { 'grid-row-start': rowStart, 'grid-column-start': columnStart, 'grid-row-end': rowEnd, 'grid-column-end': columnEnd };
 }
 
 const two =
   (prefix: string, first: string, second: string) =>
-  ([a, b = a]: readonly string[]): Longhands => ({
-    [`${prefix}${first}`]: a!,
-    [`${prefix}${second}`]: b!,
-  });
+  ([a, b = a]: readonly string[]): Longhands => ({ [`${prefix}${first}`]: a!, [`${prefix}${second}`]: b! });
 /** Flow-relative sides (CSS Logical 1) as they lie in text that runs from left to right and down. */
 const flowSides = (property: string): Record<string, (parts: readonly string[]) => Longhands> => {
   const prefix = property === 'inset' ? '' : `${property}-`;

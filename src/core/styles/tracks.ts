@@ -29,9 +29,7 @@ export function writeTracks(tracks: readonly string[]): string {
   }
   return runs
     .map(({ track, count }) =>
-      count === 1 || /^repeat\(/i.test(track)
-        ? Array<string>(count).fill(track).join(' ')
-        : `repeat(${count}, ${track})`,
+      count === 1 || /^repeat\(/i.test(track) ? Array<string>(count).fill(track).join(' ') : `repeat(${count}, ${track})`,
     )
     .join(' ');
 }

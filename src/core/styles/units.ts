@@ -43,7 +43,6 @@ export function movedBy(value: string, px: number, measured: number, context: Un
 export function wholeOf(property: string): 'width' | 'height' | 'font' | 'none' {
   if (/^(min-|max-)?height$|^(top|bottom|row-gap)$/.test(property)) return 'height';
   if (/^(font-size|line-height)$/.test(property)) return 'font';
-  if (/^(min-|max-)?width$|^(left|right|column-gap|flex-basis|text-indent)$|^(padding|margin)-/.test(property))
-    return 'width';
+  if (/^(min-|max-)?width$|^(left|right|column-gap|flex-basis|text-indent)$|^(padding|margin)-/.test(property)) return 'width';
   return 'none';
 }

@@ -28,11 +28,7 @@ test('shorthands stand for known longhands only', () => {
 
 test.each([
   ['padding', '0 24px', { 'padding-top': '0', 'padding-right': '24px', 'padding-bottom': '0', 'padding-left': '24px' }],
-  [
-    'margin',
-    '1px 2px 3px',
-    { 'margin-top': '1px', 'margin-right': '2px', 'margin-bottom': '3px', 'margin-left': '2px' },
-  ],
+  ['margin', '1px 2px 3px', { 'margin-top': '1px', 'margin-right': '2px', 'margin-bottom': '3px', 'margin-left': '2px' }],
   ['gap', '8px', { 'row-gap': '8px', 'column-gap': '8px' }],
   ['flex', '1', { 'flex-grow': '1', 'flex-shrink': '1', 'flex-basis': '0%' }],
   ['flex', '0 0 30%', { 'flex-grow': '0', 'flex-shrink': '0', 'flex-basis': '30%' }],
@@ -48,12 +44,7 @@ test.each([
   [
     'margin',
     'calc(1px + 2px) auto',
-    {
-      'margin-top': 'calc(1px + 2px)',
-      'margin-right': 'auto',
-      'margin-bottom': 'calc(1px + 2px)',
-      'margin-left': 'auto',
-    },
+    { 'margin-top': 'calc(1px + 2px)', 'margin-right': 'auto', 'margin-bottom': 'calc(1px + 2px)', 'margin-left': 'auto' },
   ],
   [
     'background',
@@ -66,11 +57,7 @@ test.each([
       'background-repeat': 'repeat',
     },
   ],
-  [
-    'font-family',
-    '"Schibsted Grotesk Variable", sans-serif',
-    { 'font-family': '"Schibsted Grotesk Variable", sans-serif' },
-  ],
+  ['font-family', '"Schibsted Grotesk Variable", sans-serif', { 'font-family': '"Schibsted Grotesk Variable", sans-serif' }],
   ['display', 'FLEX', { display: 'flex' }],
 ])('%s: %s', (property, value, longhands) => {
   expect(expand(property, value)).toEqual(longhands);

@@ -46,7 +46,14 @@ function check(property: string, value: string): CheckedValue {
   if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
   let source: string;
   try {
-    source = generate(parse(value, { context: 'value', onParseError: (error) => { throw error; } })); // prettier-ignore
+    source = generate(
+      parse(value, {
+        context: 'value',
+        onParseError: (error) => {
+          throw error;
+        },
+      }),
+    );
   } catch {
     return refuse(`"${shorten(value)}" can't be read as a CSS value.`);
   }
@@ -72,8 +79,7 @@ function check(property: string, value: string): CheckedValue {
   const declarations = isShorthand(property)
     ? mapValues(expandShorthand(property, written), (longhand, part) => normaliseCase(longhand, part))
     : { [property]: written };
-  if (declarations['font-family'] === 'monospace')
-    return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
+  if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
   return { ok: true, declarations };
 }
 

@@ -7,11 +7,10 @@ export function sameJson(a: unknown, b: unknown): boolean {
   return (
     keysA.length === keysB.length &&
     keysA.every(
-      (key) =>
-        Object.hasOwn(b, key) && sameJson((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+      (key) => Object.hasOwn(b, key) && sameJson((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
     )
   );
 }
 
 /** The fields that JSON would write. */
-const given = (value: object) => Object.keys(value).filter((key) => (value as Record<string, unknown>)[key] !== undefined); // prettier-ignore
+const given = (value: object) => Object.keys(value).filter((key) => (value as Record<string, unknown>)[key] !== undefined);

@@ -19,9 +19,7 @@ export function malformedAt(input: unknown): string | undefined {
     if (typeof value === 'string') return !isWellFormed(value);
     if (typeof value !== 'object' || value === null) return false;
     if (path.length > DEPTH_MOST) return true;
-    const entries: Iterable<readonly [string | number, unknown]> = Array.isArray(value)
-      ? value.entries()
-      : Object.entries(value);
+    const entries: Iterable<readonly [string | number, unknown]> = Array.isArray(value) ? value.entries() : Object.entries(value);
     for (const [key, inner] of entries) {
       path.push(String(key));
       if ((typeof key === 'string' && !isWellFormed(key)) || visit(inner)) return true;

@@ -45,8 +45,7 @@ export async function* compareVersions(
   let page: BrowserPage | undefined;
   try {
     page = await takeMeasuringPage();
-    const html = ({ project, page: one }: Version) =>
-      previewDocument(renderPreview(project, one, fontData, slice), POLICY);
+    const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
     await page.evaluate(([a, b, height]) => globalThis.millPond.loadPair(a, b, height), [
       html(before),
       html(after),
@@ -54,10 +53,7 @@ export async function* compareVersions(
     ] as const);
     for (let at = 0; at < widths.length && !signal.aborted; at += CHUNK) {
       const chunk = widths.slice(at, at + CHUNK);
-      const moved = await page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), [
-        chunk,
-        looks,
-      ] as const);
+      const moved = await page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), [chunk, looks] as const);
       yield { type: 'compared', count: chunk.length, moved: JSON.parse(moved) as MovedAt[] };
     }
     yield { type: 'done' };

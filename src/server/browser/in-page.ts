@@ -166,13 +166,7 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
   const decide = (facts: PageFacts) => judge(asked, facts);
   const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
   if (task.brute)
-    return everyWidth(
-      task,
-      edges,
-      remembered(measure, new Set([...edges.map((edge) => edge - 1), widest])),
-      columns,
-      asked,
-    );
+    return everyWidth(task, edges, remembered(measure, new Set([...edges.map((edge) => edge - 1), widest])), columns, asked);
   const sweep = { widths: task.widths, edges, near: task.near, measure, judge: decide, columns };
   return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
 }
@@ -226,10 +220,31 @@ const MOVED = 0.05;
 const NAMED_MOST = 8;
 
 /** What is compared of an element besides its box: its text, and how it's painted. */
-const LOOKS = ['color', 'backgroundColor', 'backgroundImage', 'borderTopColor', 'borderBottomColor', 'borderTopStyle', 'boxShadow', 'opacity', 'visibility', 'fontWeight', 'fontFamily', 'fontStyle', 'textDecorationLine', 'textTransform', 'textAlign', 'borderTopLeftRadius', 'objectFit', 'zIndex', 'transform'] as const; // prettier-ignore
+const LOOKS = [
+  'color',
+  'backgroundColor',
+  'backgroundImage',
+  'borderTopColor',
+  'borderBottomColor',
+  'borderTopStyle',
+  'boxShadow',
+  'opacity',
+  'visibility',
+  'fontWeight',
+  'fontFamily',
+  'fontStyle',
+  'textDecorationLine',
+  'textTransform',
+  'textAlign',
+  'borderTopLeftRadius',
+  'objectFit',
+  'zIndex',
+  'transform',
+] as const;
 
 function looksOtherwise(a: HTMLElement, b: HTMLElement): boolean {
-  const own = (element: HTMLElement) => [...element.childNodes].map((node) => (node.nodeType === 3 ? node.nodeValue!.trim() : '')).join('|'); // prettier-ignore
+  const own = (element: HTMLElement) =>
+    [...element.childNodes].map((node) => (node.nodeType === 3 ? node.nodeValue!.trim() : '')).join('|');
   if (own(a) !== own(b) || a.getAttribute('src') !== b.getAttribute('src')) return true;
   const [x, y] = [a, b].map((element) => element.ownerDocument.defaultView!.getComputedStyle(element));
   return LOOKS.some((name) => x![name] !== y![name]);
@@ -251,10 +266,13 @@ function comparePair(widths: readonly number[], looks: boolean): string {
   for (const width of widths) {
     for (const one of pair) one.style.width = `${width}px`;
     // How things are painted changes with conditions only, so it's looked at once in each band.
-    const now = conditions.flatMap(({ media }) => media.map(({ matches }) => (matches ? 1 : 0))).join('') + (contained ? ` ${width}` : ''); // prettier-ignore
+    const now =
+      conditions.flatMap(({ media }) => media.map(({ matches }) => (matches ? 1 : 0))).join('') + (contained ? ` ${width}` : '');
     if (looks && now !== epoch) {
       epoch = now;
-      repainted = new Set(ids.filter((id) => before!.has(id) && after!.has(id) && looksOtherwise(before!.get(id)!, after!.get(id)!))); // prettier-ignore
+      repainted = new Set(
+        ids.filter((id) => before!.has(id) && after!.has(id) && looksOtherwise(before!.get(id)!, after!.get(id)!)),
+      );
     }
     const moved = ids.filter((id) => {
       if (repainted.has(id)) return true;

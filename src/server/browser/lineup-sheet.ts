@@ -109,10 +109,7 @@ function refuseTooLarge({ width, height }: { width: number; height: number }, { 
     throw new HttpError(422, `${size}; a page of a PDF has at most ${PDF_SIDE_MOST.toLocaleString('en')}. ${advice}`);
   const [w, h] = [width * density, height * density];
   if (format === 'png' && (Math.max(w, h) > SIDE_MOST || w * h > PIXELS_MOST))
-    throw new HttpError(
-      422,
-      `${size}, ${density} times as dense; that is more than a picture can have here. ${advice}`,
-    );
+    throw new HttpError(422, `${size}, ${density} times as dense; that is more than a picture can have here. ${advice}`);
 }
 
 /** The height of each page on its device, found by giving it what it asks for until it asks for no more. */

@@ -90,11 +90,7 @@ export class MeasuredPage {
   }
 
   /** Any HTML document, measured by the checks that are given, whatever view they are for. */
-  static async openHtml(
-    html: string,
-    asked: readonly AskedFor[],
-    height = DEFAULT_SLICE.height,
-  ): Promise<MeasuredPage> {
+  static async openHtml(html: string, asked: readonly AskedFor[], height = DEFAULT_SLICE.height): Promise<MeasuredPage> {
     return new MeasuredPage(await loadMeasured(html, height), height, () => asked, []);
   }
 

@@ -58,12 +58,7 @@ async function take(picturingPage: PicturingPage, project: Project, page: Page, 
   const { width, height } = viewport;
   const standIn = whatMatters(project, viewport);
   const key = `${scrollbar} ${standInKey(standIn)}`;
-  await picturingPage.session.send('Emulation.setDeviceMetricsOverride', {
-    width,
-    height,
-    deviceScaleFactor: 1,
-    mobile: false,
-  });
+  await picturingPage.session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
   const html = previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
   if (picturingPage.shown !== `${key} ${html}`) {
     await picturingPage.page.setContent(html);
@@ -99,9 +94,9 @@ const RUST = '#a3432a';
 /** A picture cut from the page at a finding's worst viewport, with its element framed and those that take part dotted. */
 export async function pictureFinding(project: Project, page: Page, { worst, element }: Finding): Promise<Buffer> {
   const done = await takeTurn('now');
-  const browserPage = await (await warmBrowser()).newPage({
-    viewport: { width: Math.round(worst.width), height: Math.round(worst.height ?? DEFAULT_SLICE.height) },
-  }); // prettier-ignore
+  const browserPage = await (
+    await warmBrowser()
+  ).newPage({ viewport: { width: Math.round(worst.width), height: Math.round(worst.height ?? DEFAULT_SLICE.height) } });
   try {
     await browserPage.route('**/*', (route) => route.abort());
     await browserPage.setContent(previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY));

@@ -11,12 +11,7 @@ import { MeasuredPage } from './measuring';
 import { takeTurn } from './turns';
 
 /** What every width of a page says, in the view of a finding's check and in the usual one. */
-async function sweepAt(
-  project: Project,
-  page: Page,
-  finding: Finding,
-  widths: readonly number[],
-): Promise<WidthResult[]> {
+async function sweepAt(project: Project, page: Page, finding: Finding, widths: readonly number[]): Promise<WidthResult[]> {
   const view = checkNamed(finding.check)?.view ?? 'widths';
   const done = await takeTurn('now');
   let measured: MeasuredPage | undefined;
@@ -27,9 +22,7 @@ async function sweepAt(
     // Of another view only the worst height is tried.
     const heights = [finding.worst.height ?? DEFAULT_SLICE.height];
     const seen = widths.filter((width) => view !== 'reflow' || width === SWEEP_RANGE.first);
-    const further = new Map(
-      (await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]),
-    );
+    const further = new Map((await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]));
     return usual.map((one) => ({ ...one, violations: [...one.violations, ...(further.get(one.width) ?? [])] }));
   } finally {
     await measured?.close().catch(() => undefined);
@@ -50,19 +43,12 @@ class Before {
   async at(widths: readonly number[]): Promise<WidthResult[]> {
     const missing = widths.filter((width) => !this.#known.has(width));
     if (missing.length > 0)
-      for (const result of await sweepAt(this.project, this.page, this.finding, missing))
-        this.#known.set(result.width, result);
+      for (const result of await sweepAt(this.project, this.page, this.finding, missing)) this.#known.set(result.width, result);
     return widths.map((width) => this.#known.get(width)!);
   }
 }
 
-async function tryFix(
-  project: Project,
-  page: Page,
-  finding: Finding,
-  fix: Fix,
-  before: Before,
-): Promise<TriedFix | undefined> {
+async function tryFix(project: Project, page: Page, finding: Finding, fix: Fix, before: Before): Promise<TriedFix | undefined> {
   const { document, footprint } = applyEdit(project, fix.edit);
   const touched = footprint[page.id]?.widths ?? [];
   const widths = integersIn(touched, SWEEP_RANGE);
@@ -74,12 +60,7 @@ async function tryFix(
 }
 
 /** Tries the fixes for a finding one after another on a copy, at every width that each can change. */
-export async function* tryFixes(
-  project: Project,
-  page: Page,
-  finding: Finding,
-  signal: AbortSignal,
-): AsyncGenerator<FixLine> {
+export async function* tryFixes(project: Project, page: Page, finding: Finding, signal: AbortSignal): AsyncGenerator<FixLine> {
   try {
     const fixes = fixesFor(project, page, finding);
     yield { type: 'begun', total: fixes.length };
@@ -93,12 +74,15 @@ export async function* tryFixes(
     yield { type: 'done' };
   } catch (error) {
     log.error({ error }, 'fixes failed');
-    yield { type: 'failed', message: `The fixes could not be tried: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` }; // prettier-ignore
+    yield {
+      type: 'failed',
+      message: `The fixes could not be tried: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
+    };
   }
 }
 
 const newBreakpoints = (edit: Edit): number =>
-  edit.type === 'addBreakpoint' ? 1 : edit.type === 'group' ? edit.edits.reduce((sum, one) => sum + newBreakpoints(one), 0) : 0; // prettier-ignore
+  edit.type === 'addBreakpoint' ? 1 : edit.type === 'group' ? edit.edits.reduce((sum, one) => sum + newBreakpoints(one), 0) : 0;
 
 /** Mends what can be mended safely: each fix is tried on what the ones before have made of the page. One edit in all. */
 export async function* mendPage(
@@ -123,7 +107,7 @@ export async function* mendPage(
         if (safe.length >= 2) break;
       }
       // Many findings mended at once shouldn't leave as many breakpoints behind.
-      const [best] = safe.sort((a, b) => newBreakpoints(a.edit) - newBreakpoints(b.edit) || byWorth(a.verdict, b.verdict)); // prettier-ignore
+      const [best] = safe.sort((a, b) => newBreakpoints(a.edit) - newBreakpoints(b.edit) || byWorth(a.verdict, b.verdict));
       if (best) {
         document = applyEdit(document, best.edit).document;
         edits.push(best.edit);
@@ -131,10 +115,13 @@ export async function* mendPage(
       }
       yield { type: 'looked', done: index + 1 };
     }
-    yield { type: 'edit', edit: edits.length > 0 ? { type: 'group', label: `Mend ${edits.length} findings`, edits } : null }; // prettier-ignore
+    yield { type: 'edit', edit: edits.length > 0 ? { type: 'group', label: `Mend ${edits.length} findings`, edits } : null };
     yield { type: 'done' };
   } catch (error) {
     log.error({ error }, 'mending failed');
-    yield { type: 'failed', message: `The page could not be mended: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` }; // prettier-ignore
+    yield {
+      type: 'failed',
+      message: `The page could not be mended: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
+    };
   }
 }

@@ -121,8 +121,5 @@ export const auditPages = pgTable(
     problem: text('problem'),
     finishedAt: timestamp('finished_at', { withTimezone: true }),
   },
-  (table) => [
-    primaryKey({ columns: [table.runId, table.pageId] }),
-    index('audit_pages_state').on(table.state, table.heardAt),
-  ],
+  (table) => [primaryKey({ columns: [table.runId, table.pageId] }), index('audit_pages_state').on(table.state, table.heardAt)],
 );

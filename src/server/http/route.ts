@@ -36,16 +36,13 @@ export function route<P = Record<string, never>>(handler: Handler<P>) {
 function isConnectionFailure(error: unknown): boolean {
   const cause = error instanceof Error ? (error.cause ?? error) : error;
   const code = (cause as { code?: string } | null)?.code ?? '';
-  return (
-    /^(ECONN|57P|08)/.test(code) || /terminated|timeout|ECONNREFUSED/i.test(cause instanceof Error ? cause.message : '')
-  );
+  return /^(ECONN|57P|08)/.test(code) || /terminated|timeout|ECONNREFUSED/i.test(cause instanceof Error ? cause.message : '');
 }
 
 function requireSameOrigin(request: Request): void {
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
-  if (origin && host && originHost(origin) !== host)
-    throw new HttpError(403, 'Requests from other sites are not answered.');
+  if (origin && host && originHost(origin) !== host) throw new HttpError(403, 'Requests from other sites are not answered.');
 }
 
 function originHost(origin: string): string {

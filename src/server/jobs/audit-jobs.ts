@@ -32,7 +32,10 @@ async function begin(): Promise<void> {
   await boss.work<AuditJob>(QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
     if (job) await workOn(job.data);
   });
-  const watch = setInterval(() => void takeUpLost().catch((error: unknown) => log.error({ error }, 'lost pages')), WATCH_EVERY_MS); // prettier-ignore
+  const watch = setInterval(
+    () => void takeUpLost().catch((error: unknown) => log.error({ error }, 'lost pages')),
+    WATCH_EVERY_MS,
+  );
   watch.unref?.();
 }
 

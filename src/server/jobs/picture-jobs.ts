@@ -23,7 +23,12 @@ const MAKE = 2;
 export function digestsOf(project: Project, page: Page): (shot: Shot) => string {
   const seen = seenBy(project, page);
   // What is counted as wrong follows what the project asks for.
-  const asked = JSON.stringify([project.audit.checks, Object.values(page.elements).filter(({ first }) => first).map(({ id }) => id)]); // prettier-ignore
+  const asked = JSON.stringify([
+    project.audit.checks,
+    Object.values(page.elements)
+      .filter(({ first }) => first)
+      .map(({ id }) => id),
+  ]);
   return ({ viewport, scrollbar }) =>
     createHash('sha256')
       .update(`${MAKE} ${scrollbar} ${asked} ${seen(viewport)}`)

@@ -82,10 +82,6 @@ export function editStream(projectId: string, since: number, window: string, sig
     cancel: () => stop(),
   });
   return new Response(body, {
-    headers: {
-      'content-type': 'text/event-stream',
-      'cache-control': 'no-store, no-transform',
-      'x-accel-buffering': 'no',
-    },
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' },
   });
 }

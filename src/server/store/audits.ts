@@ -43,19 +43,20 @@ export async function createRun(projectId: string, project: Project, revision: n
       .where(eq(auditRuns.projectId, projectId))
       .orderBy(desc(auditRuns.createdAt))
       .offset(KEPT);
-    if (old.length > 0) await tx.delete(auditRuns).where(inArray(auditRuns.id, old.map((one) => one.id))); // prettier-ignore
+    if (old.length > 0)
+      await tx.delete(auditRuns).where(
+        inArray(
+          auditRuns.id,
+          old.map((one) => one.id),
+        ),
+      );
   });
   return id;
 }
 
 const silent = () => lt(auditPages.heardAt, sql`now() - make_interval(secs => ${SILENCE_S})`);
 const mine = (run: string, page: string, attempt: string) =>
-  and(
-    eq(auditPages.runId, run),
-    eq(auditPages.pageId, page),
-    eq(auditPages.attempt, attempt),
-    eq(auditPages.state, 'running'),
-  );
+  and(eq(auditPages.runId, run), eq(auditPages.pageId, page), eq(auditPages.attempt, attempt), eq(auditPages.state, 'running'));
 
 /** Takes a page for oneself, unless it's done or somebody is heard working on it. The name of the try, or undefined. */
 export async function claimPage(run: string, page: string): Promise<string | undefined> {
@@ -89,19 +90,17 @@ export async function finishPage(
   run: string,
   page: string,
   attempt: string,
-  result: { readonly findings: readonly Finding[]; readonly decided: number; readonly layouts: number; readonly problem?: string | undefined }, // prettier-ignore
+  result: {
+    readonly findings: readonly Finding[];
+    readonly decided: number;
+    readonly layouts: number;
+    readonly problem?: string | undefined;
+  },
 ): Promise<boolean> {
   const { findings, decided, layouts, problem } = result;
   const written = await database()
     .update(auditPages)
-    .set({
-      state: problem ? 'failed' : 'done',
-      findings,
-      decided,
-      layouts,
-      problem: problem ?? null,
-      finishedAt: sql`now()`,
-    }) // prettier-ignore
+    .set({ state: problem ? 'failed' : 'done', findings, decided, layouts, problem: problem ?? null, finishedAt: sql`now()` })
     .where(mine(run, page, attempt))
     .returning({ page: auditPages.pageId });
   return written.length > 0;
@@ -146,7 +145,15 @@ export async function listRuns(projectId: string, most = 30): Promise<Run[]> {
     .orderBy(desc(auditRuns.createdAt))
     .limit(most);
   if (runs.length === 0) return [];
-  const pages = await database().select().from(auditPages).where(inArray(auditPages.runId, runs.map(({ id }) => id))); // prettier-ignore
+  const pages = await database()
+    .select()
+    .from(auditPages)
+    .where(
+      inArray(
+        auditPages.runId,
+        runs.map(({ id }) => id),
+      ),
+    );
   return runs.map(({ id, revision, createdAt }) => ({
     id,
     revision,
@@ -167,7 +174,10 @@ export async function listRuns(projectId: string, most = 30): Promise<Run[]> {
 
 /** Ends what hasn't been done of a run. */
 export async function stopRun(projectId: string, run: string): Promise<void> {
-  const [found] = await database().select({ id: auditRuns.id }).from(auditRuns).where(and(eq(auditRuns.id, run), eq(auditRuns.projectId, projectId))); // prettier-ignore
+  const [found] = await database()
+    .select({ id: auditRuns.id })
+    .from(auditRuns)
+    .where(and(eq(auditRuns.id, run), eq(auditRuns.projectId, projectId)));
   if (!found) return;
   await database()
     .update(auditPages)

@@ -64,7 +64,7 @@ export async function loadProject(connection: Connection, id: string, lock = fal
   const known = loaded.get(id);
   const current =
     known && known.revision <= row.revision ? await caughtUp(connection, known, row) : await readState(connection, row);
-  const state = current.project.name === row.name ? current : { ...current, project: { ...current.project, name: row.name } }; // prettier-ignore
+  const state = current.project.name === row.name ? current : { ...current, project: { ...current.project, name: row.name } };
   if (state !== known && !lock) remember(id, state);
   return state;
 }
@@ -106,14 +106,19 @@ function replayed(project: Project, edit: LogEntry['edit'], revision: number): P
   try {
     return applyEdit(project, edit).document;
   } catch (error) {
-    throw new UnreadableProject(`The edit that led to revision ${revision} can't be made again: ${(error as Error).message}`); // prettier-ignore
+    throw new UnreadableProject(`The edit that led to revision ${revision} can't be made again: ${(error as Error).message}`);
   }
 }
 
 /** What can be undone and redone, from the end of the log. */
 async function historyAt(connection: Connection, row: ProjectRow) {
   const rows = await rowsSince(connection, row.id, 0, HISTORY_DEPTH * 3);
-  return historyOf(rows.filter(({ revision }) => revision <= row.revision).reverse().map(entryOf)); // prettier-ignore
+  return historyOf(
+    rows
+      .filter(({ revision }) => revision <= row.revision)
+      .reverse()
+      .map(entryOf),
+  );
 }
 
 /** A new project as its first snapshot. */
@@ -126,11 +131,7 @@ export async function insertProject(connection: Connection, project: Project): P
  * A page of a project as it is now.
  * @throws HttpError 409 when the caller shows another revision, 404 when there is no such page
  */
-export async function pageAtRevision(
-  id: string,
-  revision: number,
-  pageId: string,
-): Promise<{ project: Project; page: Page }> {
+export async function pageAtRevision(id: string, revision: number, pageId: string): Promise<{ project: Project; page: Page }> {
   const stored = await loadProject(database(), id);
   if (stored.revision !== revision) throw new HttpError(409, 'The project has changed since; ask again.');
   const page = stored.project.pages.find((one) => one.id === pageId);

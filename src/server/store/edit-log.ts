@@ -69,7 +69,10 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
       next = { ...after, snapshot: state.snapshot };
       if (entries.length > 0) {
         await appendEntries(transaction, projectId, entries);
-        await transaction.update(projects).set({ revision, updatedAt: sql`now()` }).where(eq(projects.id, projectId)); // prettier-ignore
+        await transaction
+          .update(projects)
+          .set({ revision, updatedAt: sql`now()` })
+          .where(eq(projects.id, projectId));
         if (revision - state.snapshot.revision >= SNAPSHOT_EVERY) {
           await writeSnapshot(transaction, after.project, revision, state.snapshot.project);
           next = { ...next, snapshot: { revision, project: after.project } };
@@ -78,9 +81,8 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
       }
       const wrong = new Set(refused.map(({ id }) => id));
       const own = new Set(ids.filter((id) => !wrong.has(id)));
-      const known = there.filter((entry) => entry.revision <= request.revision && own.has(entry.id)).map(({ id }) => id); // prettier-ignore
-      if (revision - request.revision > TOLD_MOST + ids.length)
-        return { revision, entries: [], known, refused, reload: true };
+      const known = there.filter((entry) => entry.revision <= request.revision && own.has(entry.id)).map(({ id }) => id);
+      if (revision - request.revision > TOLD_MOST + ids.length) return { revision, entries: [], known, refused, reload: true };
       const missed =
         state.revision > request.revision
           ? await entriesSince(transaction, projectId, request.revision, state.revision - request.revision)

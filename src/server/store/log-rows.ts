@@ -18,14 +18,9 @@ export const entryOf = (row: Row): LogEntry => ({
   inverse: upgradedEdit(row.inverse as LogEntry['inverse']),
 });
 
-export async function appendEntries(
-  connection: Connection,
-  projectId: string,
-  entries: readonly LogEntry[],
-): Promise<void> {
+export async function appendEntries(connection: Connection, projectId: string, entries: readonly LogEntry[]): Promise<void> {
   const rows = entries.map(({ id, of, ...entry }) => ({ ...entry, projectId, editId: id, ofEdit: of ?? null }));
-  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
-    await connection.insert(edits).values(rows.slice(at, at + ROWS_AT_ONCE));
+  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) await connection.insert(edits).values(rows.slice(at, at + ROWS_AT_ONCE));
 }
 
 /** The entries after a revision, in order; the first `most` of them where that is given. */
@@ -53,11 +48,7 @@ export function rowsSince(connection: Connection, projectId: string, revision: n
     .limit(most);
 }
 
-export async function entriesNamed(
-  connection: Connection,
-  projectId: string,
-  ids: readonly string[],
-): Promise<LogEntry[]> {
+export async function entriesNamed(connection: Connection, projectId: string, ids: readonly string[]): Promise<LogEntry[]> {
   if (ids.length === 0) return [];
   const rows = await connection
     .select()

@@ -27,12 +27,7 @@ function partsOf({ pages, ...project }: Project): Parts {
 }
 
 /** Writes the parts of a document that aren't those of an earlier one, as the newest snapshot. */
-export async function writeSnapshot(
-  connection: Connection,
-  project: Project,
-  revision: number,
-  before?: Project,
-): Promise<void> {
+export async function writeSnapshot(connection: Connection, project: Project, revision: number, before?: Project): Promise<void> {
   const old = before ? partsOf(before) : new Map<string, unknown>();
   const rows = [...partsOf(project)]
     .filter(([part, document]) => part === 'project' || old.get(part) !== document)

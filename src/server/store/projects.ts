@@ -18,11 +18,7 @@ export interface ProjectSummary {
 
 /** Projects, last changed first. */
 export async function listProjects(): Promise<ProjectSummary[]> {
-  const rows = await database()
-    .select()
-    .from(projects)
-    .where(isNull(projects.deletedAt))
-    .orderBy(desc(projects.updatedAt));
+  const rows = await database().select().from(projects).where(isNull(projects.deletedAt)).orderBy(desc(projects.updatedAt));
   return rows.map(({ id, name, pageCount, breakpointCount, revision, updatedAt }) => ({
     id,
     name,

@@ -81,12 +81,7 @@ function oneMore(project: Project, { edit }: LogEntry): Project | undefined {
 }
 
 /** Takes edits back from a document that can't be read, until one is found that can and is newer than what is known. */
-async function backward(
-  connection: Connection,
-  id: string,
-  from: number,
-  known: number,
-): Promise<Readable | undefined> {
+async function backward(connection: Connection, id: string, from: number, known: number): Promise<Readable | undefined> {
   let document = await rawSnapshot(connection, id, from);
   const rows = await rowsSince(connection, id, Math.max(known, from - TAKEN_BACK_MOST), TAKEN_BACK_MOST + 1);
   for (const row of rows.filter(({ revision }) => revision <= from)) {
@@ -107,11 +102,14 @@ export async function goBack(id: string): Promise<{ readonly revision: number }>
     const revision = await database().transaction(async (transaction) => {
       const row = await projectRow(transaction, id, true);
       const readable = await newestReadable(transaction, id);
-      if (!readable) throw new HttpError(422, 'No revision of this project can be read. Download everything to look at it by hand.'); // prettier-ignore
+      if (!readable)
+        throw new HttpError(422, 'No revision of this project can be read. Download everything to look at it by hand.');
       const next = row.revision + 1;
       const label = `Go back to revision ${readable.revision}`;
       const nothing: Edit = { type: 'group', label, edits: [] };
-      await appendEntries(transaction, id, [{ revision: next, id: randomUUID(), kind: 'restart', edit: nothing, inverse: nothing }]); // prettier-ignore
+      await appendEntries(transaction, id, [
+        { revision: next, id: randomUUID(), kind: 'restart', edit: nothing, inverse: nothing },
+      ]);
       await transaction
         .update(projects)
         .set({ revision: next, updatedAt: sql`now()` })

@@ -20,16 +20,12 @@ import {
 } from './tree';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  forgetSweeps: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const START = makeFrom(
   make(MIDDLE, insert('erow', 'div'), insert('ea', 'p', 0, 'erow'), insert('eb', 'p', 1, 'erow'), insert('ec', 'p', 2, 'erow')),
   set('ea', 'bm', 'width', '50%'),
-); // prettier-ignore
+);
 const state = () => useSession.getState();
 const children = (id: string) => shownPage(state()).elements[id]?.children;
 const said = () => state().announcement;
@@ -37,9 +33,19 @@ const wrong = () => state().problems.join(' ');
 
 beforeEach(() => {
   useSession.setState({
-    project: START, confirmed: START, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [],
-    pageId: 'gfirst', width: 1200, chosenTarget: undefined, proposal: undefined, announcement: '',
-  }); // prettier-ignore
+    project: START,
+    confirmed: START,
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    pageId: 'gfirst',
+    width: 1200,
+    chosenTarget: undefined,
+    proposal: undefined,
+    announcement: '',
+  });
 });
 
 test('moved among siblings, several at once, and no further than the ends', () => {
@@ -129,7 +135,7 @@ test('a locked element is neither moved nor removed, alone or among others', () 
   toggleLock();
   expect(['ea', 'eb', 'ec'].map((id) => shownPage(state()).elements[id]!.locked)).toEqual([true, true, true]);
   toggleLock(['ea', 'eb', 'ec']);
-  expect(['ea', 'eb', 'ec'].map((id) => shownPage(state()).elements[id]!.locked)).toEqual([undefined, undefined, undefined]); // prettier-ignore
+  expect(['ea', 'eb', 'ec'].map((id) => shownPage(state()).elements[id]!.locked)).toEqual([undefined, undefined, undefined]);
   select([shownPage(state()).root]);
   toggleLock();
   expect(said()).toMatch(/body of a page is never locked/);

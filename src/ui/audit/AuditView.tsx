@@ -13,12 +13,7 @@ import { ProjectReport } from './ProjectReport';
 import { ProofLine } from './ProofLine';
 import { ProposedTab } from './ProposedTab';
 
-const TAB_NAMES = {
-  page: 'This page',
-  project: 'All pages',
-  proposed: 'Proposed breakpoints',
-  checks: 'Checks',
-} as const;
+const TAB_NAMES = { page: 'This page', project: 'All pages', proposed: 'Proposed breakpoints', checks: 'Checks' } as const;
 
 /** What is wrong, at every width: this page, all pages, where breakpoints are missing, and what is asked at all. */
 export function AuditView() {

@@ -23,11 +23,7 @@ function CheckRow({ check }: { check: Check }) {
   const tuning: Tuning = useSession((session) => session.project.audit.checks[check.id]) ?? {};
   const change = (next: Tuning) => {
     const plain = !next.off && Object.keys(next.limits ?? {}).length === 0;
-    commitOrReport({
-      type: 'tuneCheck',
-      check: check.id,
-      tuning: plain ? null : { ...next, limits: { ...next.limits } },
-    });
+    commitOrReport({ type: 'tuneCheck', check: check.id, tuning: plain ? null : { ...next, limits: { ...next.limits } } });
   };
   return (
     <li className="flex flex-col gap-0.5 border-b border-line py-2">

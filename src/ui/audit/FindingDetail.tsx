@@ -29,10 +29,7 @@ export function FindingDetail({ finding }: { finding: Finding }) {
   return (
     <article className="flex flex-col gap-3 px-5 py-4" data-testid="finding-detail">
       <header className="flex items-baseline gap-2.5">
-        <span
-          aria-hidden
-          className={`size-3 shrink-0 rounded-[2px] ${finding.severity === 'broken' ? 'bg-rust' : 'bg-amber'}`}
-        />
+        <span aria-hidden className={`size-3 shrink-0 rounded-[2px] ${finding.severity === 'broken' ? 'bg-rust' : 'bg-amber'}`} />
         <h2 className="m-0 text-[17px] leading-tight font-bold">{check?.title}</h2>
         <span className="ml-auto text-right font-mono text-xs text-muted">{inWords(finding.widths)}</span>
       </header>

@@ -13,7 +13,9 @@ export function FindingsChart({ findings }: { findings: readonly Finding[] }) {
   const project = useSession((session) => session.project);
   const slice = useSession((session) => session.slice);
   const steps = stepsOf(findings);
-  const edges = bandsOf(project, slice).map(({ from }) => from).filter((from) => from > 320 && from < 1920); // prettier-ignore
+  const edges = bandsOf(project, slice)
+    .map(({ from }) => from)
+    .filter((from) => from > 320 && from < 1920);
   const most = Math.max(1, ...steps.map(({ broken, poor, note }) => broken + poor + note));
   return (
     <figure className="m-0 px-4 pt-2" data-testid="findings-chart">
@@ -37,11 +39,7 @@ export function FindingsChart({ findings }: { findings: readonly Finding[] }) {
             <YAxis hide domain={[0, most]} />
             <Tooltip
               isAnimationActive={false}
-              contentStyle={{
-                background: 'var(--color-sheet)',
-                border: '1px solid var(--color-line-strong)',
-                fontSize: 12,
-              }}
+              contentStyle={{ background: 'var(--color-sheet)', border: '1px solid var(--color-line-strong)', fontSize: 12 }}
               labelFormatter={(width) => `from ${String(width)} px`}
             />
             {edges.map((edge) => (

@@ -76,9 +76,7 @@ export function FixList({ finding }: { finding: Finding }) {
             <button
               type="button"
               className={
-                isSafe(fix.verdict)
-                  ? 'rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed disabled:opacity-50'
-                  : BUTTON
+                isSafe(fix.verdict) ? 'rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed disabled:opacity-50' : BUTTON
               }
               disabled={old}
               aria-label={`Apply: ${fix.title}`}

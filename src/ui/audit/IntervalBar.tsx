@@ -7,7 +7,9 @@ import { inWords, share } from './widths';
 export function IntervalBar({ finding }: { finding: Finding }) {
   const project = useSession((session) => session.project);
   const slice = useSession((session) => session.slice);
-  const edges = bandsOf(project, slice).map(({ from }) => from).filter((from) => from > 320 && from < 1920); // prettier-ignore
+  const edges = bandsOf(project, slice)
+    .map(({ from }) => from)
+    .filter((from) => from > 320 && from < 1920);
   return (
     <span className="block w-[200px] shrink-0">
       <span className="block truncate text-right font-mono text-xs text-muted">{inWords(finding.widths, 2)}</span>

@@ -29,14 +29,18 @@ export function PageReport() {
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   const groups = useMemo((): Group[] => {
     if (by === 'severity')
-      return SEVERITIES.map((severity) => ({ key: severity, label: HEADINGS[severity], list: findings.filter((one) => one.severity === severity) })); // prettier-ignore
+      return SEVERITIES.map((severity) => ({
+        key: severity,
+        label: HEADINGS[severity],
+        list: findings.filter((one) => one.severity === severity),
+      }));
     const elements = [...new Set(findings.map(({ element }) => element))];
     return elements
       .map((element) => ({
         key: element,
         label: page.elements[element]?.name ?? 'A removed element',
         list: findings.filter((one) => one.element === element),
-      })) // prettier-ignore
+      }))
       .sort((a, b) => b.list.length - a.list.length);
   }, [by, findings, page]);
   const shown = [...findings, ...accepted].find(({ key }) => key === chosen);
@@ -92,15 +96,7 @@ export function PageReport() {
   );
 }
 
-function Rows({
-  list,
-  chosen,
-  name,
-}: {
-  list: readonly Finding[];
-  chosen: string | undefined;
-  name: (id: string) => string;
-}) {
+function Rows({ list, chosen, name }: { list: readonly Finding[]; chosen: string | undefined; name: (id: string) => string }) {
   return (
     <ul className="m-0 list-none p-0">
       {list.map((finding) => (

@@ -26,8 +26,7 @@ export function ProjectReport() {
   const [check, setCheck] = useState('');
   const [sort, setSort] = useState<{ column: number; down: boolean }>({ column: -1, down: false });
   const load = useCallback(
-    () =>
-      askRuns().then(setAnswer, (error: unknown) => setProblem(error instanceof Error ? error.message : String(error))),
+    () => askRuns().then(setAnswer, (error: unknown) => setProblem(error instanceof Error ? error.message : String(error))),
     [],
   );
   const running = answer?.runs.some((run) => !finished(run)) ?? false;
@@ -62,7 +61,13 @@ export function ProjectReport() {
     .map((run, index) => {
       const counts = run.pages.map(({ findings }) => countOf(findings));
       const sum = (key: 'broken' | 'poor' | 'note') => counts.reduce((total, one) => total + one[key], 0);
-      return { run: index + 1, at: time.format(new Date(run.createdAt)), broken: sum('broken'), poor: sum('poor'), note: sum('note') }; // prettier-ignore
+      return {
+        run: index + 1,
+        at: time.format(new Date(run.createdAt)),
+        broken: sum('broken'),
+        poor: sum('poor'),
+        note: sum('note'),
+      };
     });
   const decided = current?.pages.reduce((sum, page) => sum + page.decided, 0) ?? 0;
   const total = (answer?.total ?? 0) * project.pages.length;
@@ -189,11 +194,7 @@ export function ProjectReport() {
           <div className="h-36">
             <ResponsiveContainer width="100%" height="100%">
               <LineChart data={trend} margin={{ top: 8, right: 12, bottom: 0, left: -20 }}>
-                <XAxis
-                  dataKey="run"
-                  tick={{ fontSize: 11, fill: 'var(--color-muted)' }}
-                  stroke="var(--color-line-strong)"
-                />
+                <XAxis dataKey="run" tick={{ fontSize: 11, fill: 'var(--color-muted)' }} stroke="var(--color-line-strong)" />
                 <YAxis
                   allowDecimals={false}
                   tick={{ fontSize: 11, fill: 'var(--color-muted)' }}

@@ -49,18 +49,12 @@ export function ProofLine() {
             ) : (
               <>
                 Changed: {changed.length > 0 ? inWords(changed, 6) : 'nothing'}. Identical:{' '}
-                {identical.length > 0 ? inWords(identical, 6) : 'no width'} ({COUNT.format(proof.compared)} widths
-                compared).
+                {identical.length > 0 ? inWords(identical, 6) : 'no width'} ({COUNT.format(proof.compared)} widths compared).
               </>
             )}
           </span>
           {proof.running && (
-            <progress
-              aria-label="Widths compared"
-              className="h-1.5 w-24 accent-amber"
-              max={proof.total}
-              value={proof.compared}
-            />
+            <progress aria-label="Widths compared" className="h-1.5 w-24 accent-amber" max={proof.total} value={proof.compared} />
           )}
           <button type="button" className={SIGN_BUTTON} aria-label="Close the proof" onClick={dropProof}>
             ×

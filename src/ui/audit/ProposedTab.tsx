@@ -21,8 +21,7 @@ export function ProposedTab() {
   return (
     <div className="min-h-0 flex-1 overflow-auto bg-sheet px-5 py-4">
       <p className="m-0 pb-3 text-muted">
-        The widths at which {page.name} begins to fail inside a band. A breakpoint there is where the design asks for
-        one.
+        The widths at which {page.name} begins to fail inside a band. A breakpoint there is where the design asks for one.
       </p>
       {proposed.length === 0 && <p className="m-0">Every finding begins at a breakpoint, so none is missing.</p>}
       <ul className="m-0 flex list-none flex-col gap-2 p-0">

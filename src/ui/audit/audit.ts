@@ -23,19 +23,14 @@ export async function findFixes(finding: Finding): Promise<void> {
   const { revision } = useSession.getState();
   const change = (part: Partial<FixesOf>) =>
     !stop.signal.aborted && useAudit.setState(({ fixes }) => ({ fixes: fixes && { ...fixes, ...part } }));
-  useAudit.setState({
-    fixes: { finding: finding.key, revision, running: true, total: 0, looked: 0, tried: [] },
-  });
+  useAudit.setState({ fixes: { finding: finding.key, revision, running: true, total: 0, looked: 0, tried: [] } });
   try {
     for await (const line of streamFixes(finding, stop.signal)) {
       const fixes = useAudit.getState().fixes!;
       if (line.type === 'begun') change({ total: line.total });
       if (line.type === 'looked') change({ looked: fixes.looked + 1 });
       if (line.type === 'tried')
-        change({
-          looked: fixes.looked + 1,
-          tried: [...fixes.tried, line.fix].sort((a, b) => byWorth(a.verdict, b.verdict)),
-        });
+        change({ looked: fixes.looked + 1, tried: [...fixes.tried, line.fix].sort((a, b) => byWorth(a.verdict, b.verdict)) });
       if (line.type === 'failed') change({ problem: line.message });
     }
   } catch (error) {
@@ -77,10 +72,7 @@ function takeIn(line: CompareLine, change: (part: Partial<Proof>) => unknown): v
   const proof = useAudit.getState().proof!;
   if (line.type === 'begun') change({ total: line.total });
   if (line.type === 'compared')
-    change({
-      compared: proof.compared + line.count,
-      moved: [...proof.moved, ...line.moved.map(({ width }) => width)],
-    });
+    change({ compared: proof.compared + line.count, moved: [...proof.moved, ...line.moved.map(({ width }) => width)] });
   if (line.type === 'failed') change({ problem: line.message });
 }
 

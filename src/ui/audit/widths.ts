@@ -4,7 +4,9 @@ import type { IntervalSet } from '@/core/breakpoints';
 
 /** "320 to 599, 742", both ends included; whole px. */
 export const inWords = (widths: IntervalSet, most = 4): string => {
-  const parts = widths.map(({ from, below }) => (below - from === 1 ? String(from) : `${from} to ${Math.min(below - 1, SWEEP_RANGE.last)}`)); // prettier-ignore
+  const parts = widths.map(({ from, below }) =>
+    below - from === 1 ? String(from) : `${from} to ${Math.min(below - 1, SWEEP_RANGE.last)}`,
+  );
   return parts.length <= most ? parts.join(', ') : `${parts.slice(0, most).join(', ')} and ${parts.length - most} more`;
 };
 

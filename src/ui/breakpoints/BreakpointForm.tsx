@@ -43,9 +43,7 @@ export function BreakpointForm({ breakpoint, finish }: { breakpoint: Breakpoint;
     const wrong =
       edits.length === 0
         ? undefined
-        : commit(
-            edits.length === 1 ? edits[0]! : { type: 'group', label: `Change breakpoint ${breakpoint.name}`, edits },
-          );
+        : commit(edits.length === 1 ? edits[0]! : { type: 'group', label: `Change breakpoint ${breakpoint.name}`, edits });
     if (wrong) setProblem(wrong);
     else finish();
   };
@@ -157,8 +155,7 @@ export function BreakpointForm({ breakpoint, finish }: { breakpoint: Breakpoint;
         <p className="m-0 pt-1 text-xs text-muted" data-testid="condition-in-words">
           {'condition' in read ? (
             <>
-              {describeCondition(read.condition)}{' '}
-              <code className="block font-mono">{conditionQuery(read.condition)}</code>
+              {describeCondition(read.condition)} <code className="block font-mono">{conditionQuery(read.condition)}</code>
             </>
           ) : (
             read.problem

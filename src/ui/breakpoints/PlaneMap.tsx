@@ -8,8 +8,7 @@ import { labelsOf, PLANE, patchesOf, winnerOf } from './plane';
 
 const WIDTH = 250;
 const HEIGHT = 150;
-const log = (value: number, { from, below }: { from: number; below: number }) =>
-  Math.log(value / from) / Math.log(below / from);
+const log = (value: number, { from, below }: { from: number; below: number }) => Math.log(value / from) / Math.log(below / from);
 const x = (width: number) => log(width, PLANE.width) * WIDTH;
 const y = (height: number) => log(height, PLANE.height) * HEIGHT;
 
@@ -90,8 +89,8 @@ export function PlaneMap() {
         <path d={`M${x(width)} 0V${HEIGHT}M0 ${y(slice.height)}H${WIDTH}`} stroke="var(--reed)" strokeWidth={1.5} />
       </svg>
       <p className="m-0 pt-1 text-xs text-muted" aria-live="polite" data-testid="plane-here">
-        Here hold {[project.baseName, ...here.holds.map(named)].join(', ')};{' '}
-        {wins === BASE ? project.baseName : named(wins)} wins. Numbers are places in the order, 0 is the base.
+        Here hold {[project.baseName, ...here.holds.map(named)].join(', ')}; {wins === BASE ? project.baseName : named(wins)}{' '}
+        wins. Numbers are places in the order, 0 is the base.
       </p>
     </figure>
   );

@@ -51,9 +51,7 @@ function Choice({ project, id }: { project: Project; id: string }) {
   ];
   return (
     <>
-      <DialogTitle className="m-0 text-[16px] font-bold">
-        Remove {breakpoint.name}: what becomes of its values?
-      </DialogTitle>
+      <DialogTitle className="m-0 text-[16px] font-bold">Remove {breakpoint.name}: what becomes of its values?</DialogTitle>
       <ul
         aria-label="Written there"
         className="my-2 max-h-32 list-none overflow-auto border-y border-line p-0 py-1 font-mono text-[12px]"

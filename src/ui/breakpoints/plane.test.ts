@@ -20,12 +20,14 @@ test('the patches cover the map without gap or overlap, and each says who wins',
   }
   const winnerAt = (width: number, height: number) =>
     patches.find(
-      ({ widths, heights }) =>
-        widths.from <= width && width < widths.below && heights.from <= height && height < heights.below,
+      ({ widths, heights }) => widths.from <= width && width < widths.below && heights.from <= height && height < heights.below,
     )!.winner;
   expect([winnerAt(1000, 400), winnerAt(1000, 800), winnerAt(400, 800), winnerAt(700, 1200)]).toEqual([
-    'bshort', 'bland', 'bnar', 'base',
-  ]); // prettier-ignore
+    'bshort',
+    'bland',
+    'bnar',
+    'base',
+  ]);
 });
 
 test('each part has one number', () => {

@@ -24,9 +24,7 @@ function rowsOf(set: BreakpointSet): number[] {
   const slope = set.breakpoints.some(({ condition }) => condition.orientation)
     ? Array.from({ length: (below - from) / FINE }, (_, i) => from + i * FINE)
     : [];
-  const inside = [from, ...edges, ...slope].filter(
-    (edge): edge is number => edge !== undefined && edge >= from && edge < below,
-  );
+  const inside = [from, ...edges, ...slope].filter((edge): edge is number => edge !== undefined && edge >= from && edge < below);
   return [...new Set(inside)].sort((a, b) => a - b);
 }
 
@@ -36,10 +34,7 @@ export function patchesOf(set: BreakpointSet, pointer: Slice['pointer']): Patch[
   return rows.flatMap((height, i) => {
     const heights = { from: height, below: rows[i + 1] ?? PLANE.height.below };
     return bandsOf(set, { height, pointer }).flatMap((band): Patch[] => {
-      const widths = {
-        from: Math.max(band.from, PLANE.width.from),
-        below: Math.min(band.below, PLANE.width.below),
-      };
+      const widths = { from: Math.max(band.from, PLANE.width.from), below: Math.min(band.below, PLANE.width.below) };
       return widths.from < widths.below ? [{ widths, heights, band, winner: winnerOf(band) }] : [];
     });
   });
@@ -52,8 +47,7 @@ export function labelsOf(patches: readonly Patch[]): readonly Patch[] {
     const part = patch.band.holds.join();
     parts.set(part, [...(parts.get(part) ?? []), patch]);
   }
-  const size = ({ widths, heights }: Patch) =>
-    Math.log(widths.below / widths.from) * Math.log(heights.below / heights.from);
+  const size = ({ widths, heights }: Patch) => Math.log(widths.below / widths.from) * Math.log(heights.below / heights.from);
   return [...parts.values()].map((part) => {
     const most = Math.max(...part.map(size));
     // Of the rows along a slope many are about as large; the middle one of those lies well inside.

@@ -9,11 +9,7 @@ import { undo } from '../editing/edits';
 import { shownPage, useSession } from '../state/store';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  forgetSweeps: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const DRAWING = { id: 'pa', fileName: 'a.svg', svg: '<svg xmlns="http://www.w3.org/2000/svg"/>' };
 const START = makeFrom(
@@ -28,9 +24,19 @@ const page = () => shownPage(state());
 const wrong = () => state().problems.join(' ');
 const open = (project: Project) =>
   useSession.setState({
-    project, confirmed: project, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [],
-    pageId: project.pages[0]!.id, width: 1200, chosenTarget: undefined, announcement: '', paletteOpen: false,
-  }); // prettier-ignore
+    project,
+    confirmed: project,
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    pageId: project.pages[0]!.id,
+    width: 1200,
+    chosenTarget: undefined,
+    announcement: '',
+    paletteOpen: false,
+  });
 
 beforeEach(() => {
   kept.clear();
@@ -91,7 +97,16 @@ test('another picture under the same id or file name comes under others', () => 
 test('what can not be pasted says why; without room in the browser it is kept for this window', () => {
   paste('');
   paste('{"from":"mill-pond"');
-  paste(JSON.stringify({ from: 'mill-pond', tops: ['egone'], elements: [{ ...START.pages[0]!.elements.ea }], breakpoints: {}, shared: {}, pictures: [] })); // prettier-ignore
+  paste(
+    JSON.stringify({
+      from: 'mill-pond',
+      tops: ['egone'],
+      elements: [{ ...START.pages[0]!.elements.ea }],
+      breakpoints: {},
+      shared: {},
+      pictures: [],
+    }),
+  );
   expect(wrong()).toMatch(/nothing to paste.*damaged.*isn't there \(egone\)/);
   select([]);
   copySelected();
@@ -132,7 +147,7 @@ test.each(PALETTE.map((entry) => [entry.label, entry] as const))('%s goes in by 
   const htmlIds = Object.values(page().elements).flatMap(({ attributes }) => attributes.id ?? []);
   expect(new Set(htmlIds).size).toBe(htmlIds.length);
   expect(() => readProject(JSON.parse(JSON.stringify(state().project)))).not.toThrow();
-}); // prettier-ignore
+});
 
 test('a list item without a list around has no place', () => {
   select([TEXT]);

@@ -87,11 +87,7 @@ export function insertEntry({ sketch, label, picture }: PaletteEntry, at?: Spot)
   const spot = at ?? spotFor(shownPage(useSession.getState()), sketch);
   if (!spot) return report(`There is no place for ${label} around what is selected.`);
   const elements = sketched(sketch, newElementId);
-  putIn(
-    { tops: [elements[0]!.id], elements, pictures: picture ? [picture] : [] },
-    spot,
-    `Insert ${label.toLowerCase()}`,
-  );
+  putIn({ tops: [elements[0]!.id], elements, pictures: picture ? [picture] : [] }, spot, `Insert ${label.toLowerCase()}`);
 }
 
 /** Puts a copy of a block of one's own in. */

@@ -57,12 +57,8 @@ export function ColumnsPanel() {
           : `At ${width}: no columns`}
       </p>
       {holding && !laid?.fits && <p className="m-0 pb-1 text-rust">These columns don’t fit at {width}.</p>}
-      {words('does-not-fit') && (
-        <p className="m-0 pb-1 text-xs text-rust">No room for the grid at {words('does-not-fit')}.</p>
-      )}
-      {words('tight') && (
-        <p className="m-0 pb-2 text-xs text-rust">Columns thinner than their least at {words('tight')}.</p>
-      )}
+      {words('does-not-fit') && <p className="m-0 pb-1 text-xs text-rust">No room for the grid at {words('does-not-fit')}.</p>}
+      {words('tight') && <p className="m-0 pb-2 text-xs text-rust">Columns thinner than their least at {words('tight')}.</p>}
       <fieldset className="m-0 mb-2 flex gap-3 border-0 p-0">
         <legend className="sr-only">Whose grid</legend>
         {(
@@ -72,13 +68,7 @@ export function ColumnsPanel() {
           ] as const
         ).map(([value, label]) => (
           <label key={label} className="flex min-w-0 items-center gap-1">
-            <input
-              type="radio"
-              name="whose"
-              className="accent-reed"
-              checked={own === value}
-              onChange={() => setOwn(value)}
-            />
+            <input type="radio" name="whose" className="accent-reed" checked={own === value} onChange={() => setOwn(value)} />
             <span className="truncate">{label}</span>
           </label>
         ))}
@@ -105,10 +95,7 @@ export function ColumnsPanel() {
         {[BASE, ...project.breakpoints.map(({ id }) => id)].map((one) => {
           const grid = grids?.[one];
           return (
-            <li
-              key={one}
-              className={`flex justify-between border-t border-line py-0.5 ${one === at ? 'font-semibold' : ''}`}
-            >
+            <li key={one} className={`flex justify-between border-t border-line py-0.5 ${one === at ? 'font-semibold' : ''}`}>
               <span>{one === BASE ? 'Base' : describeTarget(project, one)}</span>
               <span className="font-mono text-muted">
                 {grid ? `${grid.columns} · ${grid.gutter} · ${grid.margin}` : one === BASE ? 'none' : 'carried on'}
@@ -143,9 +130,7 @@ export function ColumnsPanel() {
             className="flex gap-1"
             onSubmit={(event) => {
               event.preventDefault();
-              if (
-                commitOrReport({ type: 'saveGrid', grid: { id: `n${key()}`, name: name.trim(), grid: holding.grid } })
-              )
+              if (commitOrReport({ type: 'saveGrid', grid: { id: `n${key()}`, name: name.trim(), grid: holding.grid } }))
                 setName('');
             }}
           >

@@ -37,12 +37,8 @@ export function GridFields({ grid, write }: Props) {
             write={(text) => {
               const plain = text.replace(/\s*px$/, '');
               if (plain === '')
-                return name === 'columnWidth' || name === 'bodyMost'
-                  ? tried({ [name]: undefined })
-                  : `${label} needs a number.`;
-              return Number.isFinite(Number(plain))
-                ? tried({ [name]: Number(plain) })
-                : `"${text.slice(0, 20)}" isn't a number.`;
+                return name === 'columnWidth' || name === 'bodyMost' ? tried({ [name]: undefined }) : `${label} needs a number.`;
+              return Number.isFinite(Number(plain)) ? tried({ [name]: Number(plain) }) : `"${text.slice(0, 20)}" isn't a number.`;
             }}
           />
           <span className="pt-0.5 text-xs text-muted">{unit}</span>

@@ -1,14 +1,6 @@
 'use client';
 
-import {
-  Combobox,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-} from '@headlessui/react';
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { COMMANDS, dialog } from './commands';
 import { keyText } from '../input/key-text';
@@ -26,9 +18,7 @@ export function CommandDialog() {
     setQuery('');
   };
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = COMMANDS.filter(({ title, group }) =>
-    words.every((word) => `${title} ${group}`.toLowerCase().includes(word)),
-  );
+  const found = COMMANDS.filter(({ title, group }) => words.every((word) => `${title} ${group}`.toLowerCase().includes(word)));
   return (
     <Dialog open={open} onClose={close} className="fixed inset-0 z-50">
       <div className="absolute inset-0 bg-ink/30" aria-hidden />

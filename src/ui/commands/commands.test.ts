@@ -38,7 +38,11 @@ test('what is shown while a key is held goes when it is let go of', () => {
 });
 
 test('views are switched by keys and back', () => {
-  for (const [name, read] of [['c', () => useMarks.getState().columns], ['i', () => useSession.getState().paletteOpen], ['t', () => useSession.getState().gaugeView]] as const) {
+  for (const [name, read] of [
+    ['c', () => useMarks.getState().columns],
+    ['i', () => useSession.getState().paletteOpen],
+    ['t', () => useSession.getState().gaugeView],
+  ] as const) {
     const before = read();
     runKey(key(name));
     expect(read()).not.toBe(before);
@@ -46,4 +50,4 @@ test('views are switched by keys and back', () => {
     expect(read()).toBe(before);
   }
   expect(runKey(key('Ctrl+Alt+x'))).toBe(false);
-}); // prettier-ignore
+});

@@ -1,13 +1,34 @@
 import { MARKS } from '../state/marks-slice';
 import {
-  addBreakpointHere, chooseBandOnly, chooseTarget, jumpToBreakpoint, jumpToFinding, likelyDirection, lockTarget, setWidth, targetsHere,
-} from '../view/actions'; // prettier-ignore
+  addBreakpointHere,
+  chooseBandOnly,
+  chooseTarget,
+  jumpToBreakpoint,
+  jumpToFinding,
+  likelyDirection,
+  lockTarget,
+  setWidth,
+  targetsHere,
+} from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
 import { nudge, reorderHere } from '../stage/nudge';
-import { duplicateSelected, groupSelected, moveIn, moveOut, moveSelected, removeSelected, selectAlike, selectInner, selectOuter, selectSiblings, toggleLock, ungroupSelected } from '../arranging/tree'; // prettier-ignore
+import {
+  duplicateSelected,
+  groupSelected,
+  moveIn,
+  moveOut,
+  moveSelected,
+  removeSelected,
+  selectAlike,
+  selectInner,
+  selectOuter,
+  selectSiblings,
+  toggleLock,
+  ungroupSelected,
+} from '../arranging/tree';
 import { useSession, writeTarget, useLineup } from '../state/store';
 import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
 
@@ -49,10 +70,17 @@ const shape = (id: string, title: string, keys: readonly string[], run: () => vo
   run,
 });
 const toggle = (what: 'paletteOpen') => () => useSession.setState((session) => ({ [what]: !session[what] }));
-const NUDGES = ([['Left', -1, 0], ['Right', 1, 0], ['Up', 0, -1], ['Down', 0, 1]] as const).flatMap(([way, x, y]) => [
+const NUDGES = (
+  [
+    ['Left', -1, 0],
+    ['Right', 1, 0],
+    ['Up', 0, -1],
+    ['Down', 0, 1],
+  ] as const
+).flatMap(([way, x, y]) => [
   shape(`nudge-${way}`, `Nudge ${way.toLowerCase()}, 1 px`, [`Arrow${way}`], () => nudge(x, y)),
   shape(`nudge-far-${way}`, `Nudge ${way.toLowerCase()}, 10 px`, [`Shift+Arrow${way}`], () => nudge(x * 10, y * 10)),
-]); // prettier-ignore
+]);
 
 const SHAPE_COMMANDS: readonly Command[] = [
   shape('palette', 'Building blocks to put in', ['i'], toggle('paletteOpen')),
@@ -133,13 +161,7 @@ export const COMMANDS: readonly Command[] = [
   { id: 'narrower', title: '1 px narrower', group: 'Width', keys: ['Alt+ArrowLeft'], run: move(-1) },
   { id: 'much-wider', title: '10 px wider', group: 'Width', keys: ['Shift+Alt+ArrowRight'], run: move(10) },
   { id: 'much-narrower', title: '10 px narrower', group: 'Width', keys: ['Shift+Alt+ArrowLeft'], run: move(-10) },
-  {
-    id: 'next-breakpoint',
-    title: 'To the next breakpoint',
-    group: 'Width',
-    keys: ['k'],
-    run: () => jumpToBreakpoint(1),
-  },
+  { id: 'next-breakpoint', title: 'To the next breakpoint', group: 'Width', keys: ['k'], run: () => jumpToBreakpoint(1) },
   {
     id: 'previous-breakpoint',
     title: 'To the previous breakpoint',
@@ -148,13 +170,7 @@ export const COMMANDS: readonly Command[] = [
     run: () => jumpToBreakpoint(-1),
   },
   { id: 'next-finding', title: 'To the next finding', group: 'Width', keys: ['m'], run: () => jumpToFinding(1) },
-  {
-    id: 'previous-finding',
-    title: 'To the previous finding',
-    group: 'Width',
-    keys: ['n'],
-    run: () => jumpToFinding(-1),
-  },
+  { id: 'previous-finding', title: 'To the previous finding', group: 'Width', keys: ['n'], run: () => jumpToFinding(-1) },
   {
     id: 'breakpoint-here',
     title: 'New breakpoint at this width',
@@ -195,13 +211,7 @@ export const COMMANDS: readonly Command[] = [
     keys: ['l'],
     run: () => lockTarget(!useSession.getState().targetLocked),
   },
-  {
-    id: 'set',
-    title: 'Show the breakpoints',
-    group: 'View',
-    keys: ['g'],
-    run: () => useSession.setState({ panel: 'set' }),
-  },
+  { id: 'set', title: 'Show the breakpoints', group: 'View', keys: ['g'], run: () => useSession.setState({ panel: 'set' }) },
   {
     id: 'styles',
     title: 'Show shared styles and kinds',
@@ -211,13 +221,7 @@ export const COMMANDS: readonly Command[] = [
   },
   { id: 'undo', title: 'Undo', group: 'Edit', keys: ['Ctrl+z'], run: undo },
   { id: 'redo', title: 'Redo', group: 'Edit', keys: ['Ctrl+y', 'Ctrl+Shift+z'], run: redo },
-  {
-    id: 'duplicate',
-    title: 'Duplicate the selection, at all widths',
-    group: 'Edit',
-    keys: ['Ctrl+d'],
-    run: duplicateSelected,
-  },
+  { id: 'duplicate', title: 'Duplicate the selection, at all widths', group: 'Edit', keys: ['Ctrl+d'], run: duplicateSelected },
   {
     id: 'remove',
     title: 'Remove the selection, at all widths',
@@ -250,13 +254,7 @@ export const COMMANDS: readonly Command[] = [
     keys: ['0'],
     run: () => useSession.setState({ zoom: 'fit' }),
   },
-  {
-    id: 'values',
-    title: 'Show the values',
-    group: 'View',
-    keys: ['v'],
-    run: () => useSession.setState({ panel: 'values' }),
-  },
+  { id: 'values', title: 'Show the values', group: 'View', keys: ['v'], run: () => useSession.setState({ panel: 'values' }) },
   {
     id: 'findings',
     title: 'Show the findings',

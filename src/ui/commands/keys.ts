@@ -39,12 +39,7 @@ export function handleKeyDown(event: KeyboardEvent): void {
   const onStage = target?.closest('[data-stage]') && !target.closest('[role=slider]');
   const stageKey = onStage ? /^(Home|End| |Tab)/ : /^(Arrow|Home|End|Enter| |Tab|Escape)/;
   if (bare && stageKey.test(event.key) && !(event.key === 'Escape' && target?.closest('[role=tree]'))) return;
-  if (
-    bare &&
-    target?.closest(OWN) &&
-    (event.key === 'Delete' || event.key === 'Backspace') &&
-    !target.closest('[role=tree]')
-  )
+  if (bare && target?.closest(OWN) && (event.key === 'Delete' || event.key === 'Backspace') && !target.closest('[role=tree]'))
     return;
   if (runKey({ key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey }))
     event.preventDefault();

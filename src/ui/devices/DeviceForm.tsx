@@ -52,9 +52,7 @@ export function DeviceForm({ device, onDone }: { readonly device: Device; readon
       ...(motion === 'reduced' && { motion }),
       ...(text !== 1 && { text }),
     });
-    const wrong = result.success
-      ? commit({ type: 'saveDevice', device: result.data })
-      : result.error.issues[0]!.message;
+    const wrong = result.success ? commit({ type: 'saveDevice', device: result.data }) : result.error.issues[0]!.message;
     setProblem(wrong);
     if (!wrong) onDone();
   };
@@ -75,11 +73,7 @@ export function DeviceForm({ device, onDone }: { readonly device: Device; readon
     <form onSubmit={save} aria-label="Device" noValidate>
       <label className={ROW}>
         Name
-        <input
-          className={`${FIELD} w-[190px]`}
-          value={fields.name}
-          onChange={(event) => put({ name: event.target.value })}
-        />
+        <input className={`${FIELD} w-[190px]`} value={fields.name} onChange={(event) => put({ name: event.target.value })} />
       </label>
       <label className={ROW}>
         Group

@@ -34,9 +34,7 @@ function SetRow({ set, shown }: { readonly set: DeviceSet; readonly shown: boole
   const rename = () => {
     if (name.trim() === set.name) return setProblem(undefined);
     const wrong =
-      name.trim() === ''
-        ? "A name can't be empty."
-        : commit({ type: 'saveDeviceSet', set: { ...set, name: name.trim() } });
+      name.trim() === '' ? "A name can't be empty." : commit({ type: 'saveDeviceSet', set: { ...set, name: name.trim() } });
     setProblem(wrong);
     if (wrong) setName(set.name);
   };
@@ -61,10 +59,7 @@ function SetRow({ set, shown }: { readonly set: DeviceSet; readonly shown: boole
           title="The set holds what is in the line-up now"
           disabled={places.length === 0}
           onClick={() =>
-            commitOrReport({
-              type: 'saveDeviceSet',
-              set: { ...set, devices: places.map(({ key: _, ...standing }) => standing) },
-            })
+            commitOrReport({ type: 'saveDeviceSet', set: { ...set, devices: places.map(({ key: _, ...standing }) => standing) } })
           }
         >
           Update

@@ -50,11 +50,7 @@ export function DeviceTable({ devices }: { readonly devices: readonly Device[] }
             }}
           />
         </label>
-        <button
-          type="button"
-          className={BUTTON}
-          onClick={() => saveFile('devices.csv', 'text/csv', writeDeviceCsv(devices))}
-        >
+        <button type="button" className={BUTTON} onClick={() => saveFile('devices.csv', 'text/csv', writeDeviceCsv(devices))}>
           Save as CSV
         </button>
         <button

@@ -1,11 +1,27 @@
 import { demoProject } from '@/demo';
 import { EMPTY_HISTORY } from '@/core/edits';
 import { useSession, useLineup } from '../state/store';
-import { activate, addToLineup, recallLineup, removeFromLineup, setPart, showSet, standsOf, stepDevice, toggleInLineup, turn } from './line-up'; // prettier-ignore
+import {
+  activate,
+  addToLineup,
+  recallLineup,
+  removeFromLineup,
+  setPart,
+  showSet,
+  standsOf,
+  stepDevice,
+  toggleInLineup,
+  turn,
+} from './line-up';
 import { freeName, saveAsSet } from './sets';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({ allWidthsChanged: jest.fn(), continueSweep: jest.fn(), invalidateSweeps: jest.fn(), forgetSweeps: jest.fn() })); // prettier-ignore
+jest.mock('../measuring/sweep', () => ({
+  allWidthsChanged: jest.fn(),
+  continueSweep: jest.fn(),
+  invalidateSweeps: jest.fn(),
+  forgetSweeps: jest.fn(),
+}));
 
 const kept = new Map<string, string>();
 Object.assign(globalThis, {
@@ -24,21 +40,20 @@ const keyOf = (id: string) => stands().find(({ device }) => device.id === id)!.k
 
 beforeEach(() => {
   kept.clear();
-  useSession.setState({ projectId: 'x', project, pageId: project.pages[0]!.id, history: EMPTY_HISTORY, pending: [], width: 1000 }); // prettier-ignore
+  useSession.setState({
+    projectId: 'x',
+    project,
+    pageId: project.pages[0]!.id,
+    history: EMPTY_HISTORY,
+    pending: [],
+    width: 1000,
+  });
   useLineup.setState({ reader: {}, active: undefined });
   recallLineup();
 });
 
 test('it begins with the project’s first set, and goes on where it was left', () => {
-  expect(seen()).toEqual([
-    'dwatch 212',
-    'dphone 400',
-    'dopen 716',
-    'dtablet 800',
-    'dnote 1340',
-    'ddesk 1880',
-    'dtv 950',
-  ]);
+  expect(seen()).toEqual(['dwatch 212', 'dphone 400', 'dopen 716', 'dtablet 800', 'dnote 1340', 'ddesk 1880', 'dtv 950']);
   removeFromLineup(keyOf('dtv'));
   turn(keyOf('dphone'));
   setPart(keyOf('dnote'), 'half');
@@ -56,15 +71,7 @@ test('it begins with the project’s first set, and goes on where it was left', 
 
 test('all turn together, and back; what does not turn says so and stays', () => {
   turn();
-  expect(seen()).toEqual([
-    'dwatch 212',
-    'dphone 860',
-    'dopen 842',
-    'dtablet 1120',
-    'dnote 1340',
-    'ddesk 1880',
-    'dtv 950',
-  ]);
+  expect(seen()).toEqual(['dwatch 212', 'dphone 860', 'dopen 842', 'dtablet 1120', 'dnote 1340', 'ddesk 1880', 'dtv 950']);
   turn(keyOf('dtablet'));
   turn();
   expect(seen()).toContain('dtablet 1120');

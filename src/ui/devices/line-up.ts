@@ -21,10 +21,7 @@ export interface Stands extends Stood {
 }
 
 /** The devices of the line-up with their viewports; those that have gone from the project don't count. */
-export function standsOf(
-  project: Pick<Project, 'devices'>,
-  { places, reader }: Pick<Lineup, 'places' | 'reader'>,
-): Stands[] {
+export function standsOf(project: Pick<Project, 'devices'>, { places, reader }: Pick<Lineup, 'places' | 'reader'>): Stands[] {
   return places.flatMap((place) =>
     devicesOf(project.devices, { devices: [place] }).map((stood) => ({
       ...stood,
@@ -35,12 +32,7 @@ export function standsOf(
 }
 
 function readAs(viewport: Viewport, { scheme, motion, text }: ReaderChoice): Viewport {
-  return {
-    ...viewport,
-    ...(scheme && { scheme }),
-    ...(motion && { motion }),
-    ...(text !== undefined && { text }),
-  };
+  return { ...viewport, ...(scheme && { scheme }), ...(motion && { motion }), ...(text !== undefined && { text }) };
 }
 
 /** Takes up what was looked at last in this project, or its first set. */
@@ -52,19 +44,11 @@ export function recallLineup(): void {
   } catch {
     localStorage.removeItem(storeKey(projectId));
   }
-  const known = Array.isArray(kept.places)
-    ? devicesOf(project.devices, { devices: kept.places.slice(0, SET_MOST) })
-    : [];
+  const known = Array.isArray(kept.places) ? devicesOf(project.devices, { devices: kept.places.slice(0, SET_MOST) }) : [];
   const set = project.deviceSets.find(({ id }) => id === kept.setId) ?? project.deviceSets[0];
-  const places =
-    known.length > 0 ? known.map(({ device, ...hold }) => ({ device: device.id, ...hold })) : (set?.devices ?? []);
+  const places = known.length > 0 ? known.map(({ device, ...hold }) => ({ device: device.id, ...hold })) : (set?.devices ?? []);
   useSession.setState({ mode: 'shape' });
-  useLineup.setState({
-    tab: 'devices',
-    active: undefined,
-    setId: set?.id,
-    places: places.map(asPlace),
-  });
+  useLineup.setState({ tab: 'devices', active: undefined, setId: set?.id, places: places.map(asPlace) });
 }
 
 function setPlaces(places: readonly PlacedDevice[], change: Partial<Lineup> = {}): void {

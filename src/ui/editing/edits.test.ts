@@ -1,24 +1,12 @@
 import { demoProject } from '@/demo';
 import { EMPTY_HISTORY } from '@/core/edits';
 import { commit, footprintOf, preview, redo, undo } from './edits';
-import {
-  addBreakpointHere,
-  clearValues,
-  jumpToBreakpoint,
-  likelyDirection,
-  select,
-  setWidth,
-  writeValue,
-} from '../view/actions';
+import { addBreakpointHere, clearValues, jumpToBreakpoint, likelyDirection, select, setWidth, writeValue } from '../view/actions';
 import { duplicateSelected, removeSelected } from '../arranging/tree';
 import { shownPage, useSession, writeTarget } from '../state/store';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  forgetSweeps: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const named = (name: string) =>
@@ -27,9 +15,17 @@ const state = () => useSession.getState();
 
 beforeEach(() => {
   useSession.setState({
-    project: demo, confirmed: demo, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [],
-    pageId: 'gcatalogue', width: 1200, chosenTarget: undefined,
-  }); // prettier-ignore
+    project: demo,
+    confirmed: demo,
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    pageId: 'gcatalogue',
+    width: 1200,
+    chosenTarget: undefined,
+  });
 });
 
 test('the target follows the band; a chosen one stays while it holds', () => {

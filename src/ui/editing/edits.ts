@@ -9,9 +9,7 @@ import { logOf, useSession } from '../state/store';
 const GESTURE_PAUSE = 800;
 
 export function report(message: string): void {
-  useSession.setState(({ problems }) => ({
-    problems: [...problems.filter((one) => one !== message), message].slice(-4),
-  }));
+  useSession.setState(({ problems }) => ({ problems: [...problems.filter((one) => one !== message), message].slice(-4) }));
 }
 
 export function dismissProblem(message: string): void {
@@ -27,7 +25,7 @@ function inWords(error: unknown): string {
   throw error;
 }
 
-const NOT_NOW = "This project is shown as it was, since what is stored can't be read. Go back to this revision to edit it."; // prettier-ignore
+const NOT_NOW = "This project is shown as it was, since what is stored can't be read. Go back to this revision to edit it.";
 
 /** What an edit would change, without making it; undefined when it can't be made. */
 export function footprintOf(edit: Edit): Footprint | undefined {

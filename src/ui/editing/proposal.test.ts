@@ -10,8 +10,11 @@ import { inBackground } from './background';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../measuring/sweep', () => ({
-  allWidthsChanged: jest.fn(), invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn(),
-})); // prettier-ignore
+  allWidthsChanged: jest.fn(),
+  invalidateSweeps: jest.fn(),
+  continueSweep: jest.fn(),
+  forgetSweeps: jest.fn(),
+}));
 jest.mock('./background', () => ({ inBackground: jest.fn() }));
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
@@ -21,10 +24,24 @@ const clear = (at: string) => propose((project, slice) => planClear(project, sli
 
 beforeEach(() => {
   useSession.setState({
-    project: demo, confirmed: demo, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [], announcement: '',
-    pageId: 'gcatalogue', width: 700, chosenTarget: undefined, targetLocked: false, proposal: undefined, stopBackground: undefined, foretold: '', marked: [],
+    project: demo,
+    confirmed: demo,
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    announcement: '',
+    pageId: 'gcatalogue',
+    width: 700,
+    chosenTarget: undefined,
+    targetLocked: false,
+    proposal: undefined,
+    stopBackground: undefined,
+    foretold: '',
+    marked: [],
     slice: { height: 800, pointer: 'mouse' },
-  }); // prettier-ignore
+  });
 });
 
 test('a proposal changes nothing until it is accepted; its widths are marked', () => {
@@ -54,13 +71,15 @@ test('what can not be planned is a sentence, and no proposal', () => {
   expect(state().problems.length).toBeGreaterThan(0);
   expect(carryOut((project, slice) => planClear(project, slice, { ids: [cards().id], at: 'bnone' }))).toBe(false);
   expect(state().problems.join()).toMatch(/no own value/);
-  expect(() => propose(() => { throw new TypeError('a fault of ours'); })).toThrow(TypeError); // prettier-ignore
+  expect(() =>
+    propose(() => {
+      throw new TypeError('a fault of ours');
+    }),
+  ).toThrow(TypeError);
 });
 
 test('a control foretells what it would do while it is pointed at', () => {
-  foretell((project, slice) =>
-    planClear(project, slice, { ids: [cards().id], at: 'bmiddle', properties: ['row-gap'] }),
-  );
+  foretell((project, slice) => planClear(project, slice, { ids: [cards().id], at: 'bmiddle', properties: ['row-gap'] }));
   expect(state().foretold).toMatch(
     /^Clears row-gap of Tool cards at 899 and narrower\. Narrow and Middle: row-gap 16px becomes 24px\./,
   );

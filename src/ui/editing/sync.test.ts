@@ -7,15 +7,8 @@ import { commit } from './edits';
 import { useSession } from '../state/store';
 import { hear, settled } from './sync';
 
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  allWidthsChanged: jest.fn(),
-}));
-jest.mock('../requests/requests', () => ({
-  ...jest.requireActual<object>('../requests/requests'),
-  saveEdits: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), allWidthsChanged: jest.fn() }));
+jest.mock('../requests/requests', () => ({ ...jest.requireActual<object>('../requests/requests'), saveEdits: jest.fn() }));
 const save = saveEdits as unknown as jest.Mock<Promise<SaveAnswer>, [string, number, readonly PendingEntry[]]>;
 /** A server that takes all it is sent. */
 const taken = (_: string, revision: number, batch: readonly PendingEntry[]): Promise<SaveAnswer> =>
@@ -23,13 +16,7 @@ const taken = (_: string, revision: number, batch: readonly PendingEntry[]): Pro
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const [, first, second] = Object.keys(demo.pages[0]!.elements);
-const colour = (node: string, value: string): Edit => ({
-  type: 'setStyle',
-  owner: node,
-  at: 'base',
-  property: 'color',
-  value,
-});
+const colour = (node: string, value: string): Edit => ({ type: 'setStyle', owner: node, at: 'base', property: 'color', value });
 const state = () => useSession.getState();
 const colourOf = (node: string) => state().project.pages[0]!.elements[node]!.styles.base?.color;
 
@@ -71,7 +58,11 @@ test("others' edits come in with the answer or by themselves, and stay under one
   commit(colour(first!, 'green'));
   hear([theirs(6), { ...theirs(8), edit: { type: 'setText', node: 'egone', text: 'x' } }].slice(0, 1));
   hear([{ ...theirs(8), edit: colour(first!, 'black') }]);
-  expect([colourOf(first!), state().confirmed.pages[0]!.elements[first!]!.styles.base!.color, state().revision]).toEqual(['green', 'black', 8]); // prettier-ignore
+  expect([colourOf(first!), state().confirmed.pages[0]!.elements[first!]!.styles.base!.color, state().revision]).toEqual([
+    'green',
+    'black',
+    8,
+  ]);
 });
 
 test('no answer: nothing is lost, and it is tried as it was until there is one', async () => {
@@ -88,7 +79,7 @@ test('no answer: nothing is lost, and it is tried as it was until there is one',
   const done = settled();
   await jest.advanceTimersByTimeAsync(5_000);
   await done;
-  expect([state().saving, state().pending.length, state().problems.length, colourOf(first!)]).toEqual(['saved', 0, 0, 'green']); // prettier-ignore
+  expect([state().saving, state().pending.length, state().problems.length, colourOf(first!)]).toEqual(['saved', 0, 0, 'green']);
   const [once, twice, last] = save.mock.calls.map(([, , batch]) => batch[0]!);
   expect([twice!.edit, last!.edit]).toEqual([once!.edit, once!.edit]);
 });
@@ -115,6 +106,6 @@ test('a request that is refused as a whole is sent edit by edit, and only what i
   commit(colour(first!, 'red'));
   commit(colour(second!, 'blue'));
   await jest.advanceTimersByTimeAsync(1_000);
-  expect([colourOf(first!), colourOf(second!), state().saving, state().pending.length]).toEqual([undefined, 'blue', 'saved', 0]); // prettier-ignore
+  expect([colourOf(first!), colourOf(second!), state().saving, state().pending.length]).toEqual([undefined, 'blue', 'saved', 0]);
   expect(state().problems).toEqual([expect.stringMatching(/Too large/)]);
 });

@@ -34,8 +34,7 @@ async function drop(findings: readonly LintFinding[]): Promise<void> {
   );
 }
 
-const dropOrSay = (findings: readonly LintFinding[]) =>
-  void drop(findings).catch((error: Error) => report(error.message));
+const dropOrSay = (findings: readonly LintFinding[]) => void drop(findings).catch((error: Error) => report(error.message));
 
 /** What is wrong or of no use in the values themselves; no browser is needed to see it. */
 export function ValueFindings() {
@@ -45,22 +44,12 @@ export function ValueFindings() {
   const picked = findings.filter(({ key }) => chosen.has(key));
   const safe = findings.filter(({ unchanged }) => unchanged);
   return (
-    <section
-      aria-label="In the values"
-      className="border-t-2 border-line-strong"
-      data-testid="value-findings"
-      data-fresh={fresh}
-    >
+    <section aria-label="In the values" className="border-t-2 border-line-strong" data-testid="value-findings" data-fresh={fresh}>
       <div className="flex flex-wrap items-center gap-1.5 px-3.5 py-2">
         <h3 className="m-0 flex-1 font-semibold">
           In the values <span className="font-mono font-normal text-muted">{findings.length}</span>
         </h3>
-        <button
-          type="button"
-          className={BUTTON}
-          disabled={!fresh || picked.length === 0}
-          onClick={() => dropOrSay(picked)}
-        >
+        <button type="button" className={BUTTON} disabled={!fresh || picked.length === 0} onClick={() => dropOrSay(picked)}>
           Drop chosen
         </button>
         <button type="button" className={BUTTON} disabled={!fresh || safe.length === 0} onClick={() => dropOrSay(safe)}>
@@ -78,11 +67,7 @@ export function ValueFindings() {
             </h4>
             <ul className="m-0 list-none p-0">
               {list.slice(0, MOST_SHOWN).map((finding) => (
-                <li
-                  key={finding.key}
-                  className="flex items-start gap-1.5 border-b border-line px-3.5 py-1"
-                  data-lint={id}
-                >
+                <li key={finding.key} className="flex items-start gap-1.5 border-b border-line px-3.5 py-1" data-lint={id}>
                   <input
                     type="checkbox"
                     aria-label={`Choose: ${finding.sentence}`}
@@ -113,9 +98,7 @@ export function ValueFindings() {
                   </button>
                 </li>
               ))}
-              {list.length > MOST_SHOWN && (
-                <li className="px-3.5 py-1 text-muted">And {list.length - MOST_SHOWN} more.</li>
-              )}
+              {list.length > MOST_SHOWN && <li className="px-3.5 py-1 text-muted">And {list.length - MOST_SHOWN} more.</li>}
             </ul>
           </section>
         );

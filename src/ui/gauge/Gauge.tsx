@@ -73,11 +73,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
           <Marked scale={scale} />
         </div>
       </div>
-      {view === 'lanes' ? (
-        <Lanes scale={scale} labelWidth={labelWidth} />
-      ) : (
-        <SpanTable scale={scale} labelWidth={labelWidth} />
-      )}
+      {view === 'lanes' ? <Lanes scale={scale} labelWidth={labelWidth} /> : <SpanTable scale={scale} labelWidth={labelWidth} />}
       <div className="flex h-7 shrink-0 items-center gap-1 pl-3.5" role="group" aria-label="Below the scale">
         {(['lanes', 'spans'] as const).map((one) => (
           <button

@@ -107,18 +107,7 @@ interface CellProps {
   readonly handlers: LaneHandlers;
 }
 
-function StretchCell({
-  element,
-  property,
-  stretch,
-  before,
-  after,
-  reached,
-  editing,
-  scale,
-  focus,
-  handlers,
-}: CellProps) {
+function StretchCell({ element, property, stretch, before, after, reached, editing, scale, focus, handlers }: CellProps) {
   const cell = useRef<HTMLDivElement>(null);
   const [pulled, setPulled] = useState<{ side: 'from' | 'below'; to: number }>();
   const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;

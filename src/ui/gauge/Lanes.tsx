@@ -109,9 +109,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
       >
         {names.length === 0 && (
           <p className="py-2 text-muted" style={{ paddingLeft: labelWidth + 14 }}>
-            {id
-              ? 'Nothing is set on this element or reaches it.'
-              : 'Select an element to see its values along the width.'}
+            {id ? 'Nothing is set on this element or reaches it.' : 'Select an element to see its values along the width.'}
           </p>
         )}
         <div
@@ -130,9 +128,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
                 element={id}
                 lane={lane}
                 row={first + i}
-                column={
-                  focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1
-                }
+                column={focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1}
                 editing={editing?.property === lane.property ? editing.from : undefined}
                 scale={scale}
                 labelWidth={labelWidth}

@@ -9,10 +9,7 @@ export function PostCard({ breakpoint, x, close }: { breakpoint: Breakpoint; x: 
   const card = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const outside = (event: PointerEvent) => {
-      if (
-        !card.current?.contains(event.target as Node) &&
-        !(event.target as Element).closest(`[data-post="${breakpoint.id}"]`)
-      )
+      if (!card.current?.contains(event.target as Node) && !(event.target as Element).closest(`[data-post="${breakpoint.id}"]`))
         close();
     };
     document.addEventListener('pointerdown', outside);

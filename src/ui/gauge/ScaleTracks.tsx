@@ -69,9 +69,7 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
               className={`absolute top-0 h-5 truncate border-0 px-1 text-center text-sm ${band.from === current.from ? 'bg-reed-tint font-semibold' : 'bg-transparent hover:bg-paper'}`}
               style={at}
               onClick={() =>
-                setWidth(
-                  Math.min(Math.max(useSession.getState().width, Math.ceil(band.from)), Math.ceil(band.below) - 1),
-                )
+                setWidth(Math.min(Math.max(useSession.getState().width, Math.ceil(band.from)), Math.ceil(band.below) - 1))
               }
             >
               {band.name}

@@ -149,10 +149,7 @@ export function SpanCellView({ name, cell, column, at, place, tabbed, focus }: P
       {placed ? (
         <span
           className={`absolute inset-y-[3px] flex items-center justify-center rounded-[2px] border ${over ? 'border-rust bg-rust-tint text-rust' : `pattern-${carriage}`}`}
-          style={{
-            left: ((placed.start - 1) / used) * at.width + 1,
-            width: Math.max(4, (placed.span / used) * at.width - 2),
-          }}
+          style={{ left: ((placed.start - 1) / used) * at.width + 1, width: Math.max(4, (placed.span / used) * at.width - 2) }}
         >
           <span className="truncate rounded-[2px] bg-inherit px-0.5 font-mono text-[11px]">{words}</span>
           <span

@@ -5,7 +5,12 @@ import { planShares } from '@/core/plans';
 import type { Make } from '../editing/proposal';
 import { carryOut, foretell } from '../editing/proposal';
 
-const SHARES = [[1, 'Full', '1'], [2, 'Halves', '½'], [3, 'Thirds', '⅓'], [4, 'Quarters', '¼']] as const; // prettier-ignore
+const SHARES = [
+  [1, 'Full', '1'],
+  [2, 'Halves', '½'],
+  [3, 'Thirds', '⅓'],
+  [4, 'Quarters', '¼'],
+] as const;
 
 /** How the row fits in a band: "12 of 12, 1 row"; "14 of 12" where an item needs more columns than there are. */
 function fitWords({ columns, display, fit }: SpanColumn): { words: string; over: boolean } {
@@ -21,15 +26,7 @@ function fitWords({ columns, display, fit }: SpanColumn): { words: string; over:
 }
 
 /** A band's head in the span table: the sum against the columns, and one press for shares of all items. */
-export function SpanHead({
-  row,
-  column,
-  at,
-}: {
-  row: string;
-  column: SpanColumn;
-  at: { left: number; width: number };
-}) {
+export function SpanHead({ row, column, at }: { row: string; column: SpanColumn; at: { left: number; width: number } }) {
   const { words, over } = fitWords(column);
   const { band } = column;
   const make =

@@ -46,14 +46,9 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
   });
   const items = row.children.slice(0, MOST);
   const go = (to: number, column: number) => {
-    const next = {
-      row: Math.min(items.length - 1, Math.max(0, to)),
-      column: Math.min(shown.length - 1, Math.max(0, column)),
-    };
+    const next = { row: Math.min(items.length - 1, Math.max(0, to)), column: Math.min(shown.length - 1, Math.max(0, column)) };
     setFocused(next);
-    requestAnimationFrame(() =>
-      grid.current?.querySelector<HTMLElement>(`[data-span="${next.row} ${next.column}"]`)?.focus(),
-    );
+    requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>(`[data-span="${next.row} ${next.column}"]`)?.focus());
   };
   const keyDown = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -73,11 +68,7 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
       onKeyDown={keyDown}
     >
       <div role="row" className="sticky top-0 z-10 h-11 border-b border-line-strong bg-sheet">
-        <span
-          role="columnheader"
-          className="absolute flex flex-col truncate pt-0.5 pl-3.5"
-          style={{ width: labelWidth }}
-        >
+        <span role="columnheader" className="absolute flex flex-col truncate pt-0.5 pl-3.5" style={{ width: labelWidth }}>
           <b className="truncate">{row.name}</b>
           <button
             type="button"
@@ -94,21 +85,11 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
         </div>
       </div>
       {items.map((item, i) => (
-        <div
-          key={item}
-          role="row"
-          aria-rowindex={i + 1}
-          className="relative border-b border-line"
-          style={{ height: ROW }}
-        >
+        <div key={item} role="row" aria-rowindex={i + 1} className="relative border-b border-line" style={{ height: ROW }}>
           <span role="rowheader" className="absolute truncate pt-0.5 pl-3.5" style={{ width: labelWidth - 4 }}>
             {page.elements[item]!.name}
           </span>
-          <div
-            role="presentation"
-            className="absolute inset-y-0"
-            style={{ left: labelWidth + 14, width: scale.length }}
-          >
+          <div role="presentation" className="absolute inset-y-0" style={{ left: labelWidth + 14, width: scale.length }}>
             {shown.map(([column, at], j) => (
               <SpanCellView
                 key={column.band.from}
@@ -125,9 +106,7 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
         </div>
       ))}
       {row.children.length > MOST && (
-        <p className="m-0 px-3.5 py-1 text-muted">
-          And {row.children.length - MOST} more items, which the sums count too.
-        </p>
+        <p className="m-0 px-3.5 py-1 text-muted">And {row.children.length - MOST} more items, which the sums count too.</p>
       )}
     </div>
   );

@@ -15,11 +15,14 @@ const finding = (check: string, element: string, severity: Finding['severity'], 
 
 test('bars of one row never overlap; the same fault on the same stretch is one bar', () => {
   const bars = barsOf([
-    finding('a', 'e1', 'broken', [{ from: 320, below: 600 }, { from: 900, below: 950 }]),
+    finding('a', 'e1', 'broken', [
+      { from: 320, below: 600 },
+      { from: 900, below: 950 },
+    ]),
     finding('a', 'e2', 'broken', [{ from: 320, below: 600 }]),
     finding('b', 'e1', 'note', [{ from: 500, below: 700 }]),
     finding('c', 'e1', 'note', [{ from: 600, below: 900 }]),
-  ]); // prettier-ignore
+  ]);
   expect(bars.map(({ from, row, count }) => [from, row, count])).toEqual([
     [320, 0, 2],
     [900, 0, 1],

@@ -10,28 +10,37 @@ jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() })
 jest.mock('../measuring/sweep', () => ({}));
 jest.mock('../editing/background', () => ({}));
 
-const project = make(MIDDLE, NARROW, insert('e1', 'p'), shared(TEXT), set(TEXT, 'base', 'width', '300px'), set(TEXT, 'bm', 'width', '200px'), set('sx', 'base', 'color', 'red')); // prettier-ignore
+const project = make(
+  MIDDLE,
+  NARROW,
+  insert('e1', 'p'),
+  shared(TEXT),
+  set(TEXT, 'base', 'width', '300px'),
+  set(TEXT, 'bm', 'width', '200px'),
+  set('sx', 'base', 'color', 'red'),
+);
 const page = project.pages[0]!;
 const lane = (one: Project, property = 'width') => laneFor(one, one.pages[0]!, TEXT, property).stretches;
 const place = (index: number, property = 'width') => {
   const stretches = lane(project, property);
-  return {
-    element: TEXT,
-    property,
-    stretch: stretches[index]!,
-    before: stretches[index - 1],
-    after: stretches[index + 1],
-  };
+  return { element: TEXT, property, stretch: stretches[index]!, before: stretches[index - 1], after: stretches[index + 1] };
 };
-const labels = (index: number, property?: string) =>
-  laneActions(project, page, place(index, property)).map(({ label }) => label);
+const labels = (index: number, property?: string) => laneActions(project, page, place(index, property)).map(({ label }) => label);
 
 test('an own value can be cleared, copied, made base, given, stopped and carried on', () => {
   expect(lane(project).map(({ carriage }) => carriage)).toEqual(['carried', 'set', 'set']);
   expect(labels(1)).toEqual([
-    'Clear at 899 and narrower', 'Copy to …', 'Make base', 'At every band', 'Give to the siblings', 'Give to all texts on this page',
-    'Stop here, not narrower', 'Stop here, not wider', 'Carry on over 599 and narrower', 'Carry on over 900 and wider',
-  ]); // prettier-ignore
+    'Clear at 899 and narrower',
+    'Copy to …',
+    'Make base',
+    'At every band',
+    'Give to the siblings',
+    'Give to all texts on this page',
+    'Stop here, not narrower',
+    'Stop here, not wider',
+    'Carry on over 599 and narrower',
+    'Carry on over 900 and wider',
+  ]);
   expect(labels(2)).not.toContain('Make base');
 });
 
@@ -56,8 +65,7 @@ test('each does what it says', () => {
 });
 
 test('what is typed goes to where the value is, or else to the band that was pressed', () => {
-  const at = (index: number, width: number, property?: string) =>
-    placeOf(project, place(index, property).stretch, width);
+  const at = (index: number, width: number, property?: string) => placeOf(project, place(index, property).stretch, width);
   expect([at(0, 500), at(1, 700), at(2, 1000)]).toEqual(['bm', 'bm', 'base']);
   expect([at(0, 500, 'color'), at(0, 700, 'color'), at(0, 1000, 'color')]).toEqual(['bn', 'bm', 'base']);
 });

@@ -4,16 +4,7 @@ import type { Page, Project } from '@/core/document';
 import { kindOf } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
-import {
-  planClear,
-  planCopy,
-  planEverywhere,
-  planGive,
-  planMakeBase,
-  planMoveEnd,
-  planStop,
-  receiversOf,
-} from '@/core/plans';
+import { planClear, planCopy, planEverywhere, planGive, planMakeBase, planMoveEnd, planStop, receiversOf } from '@/core/plans';
 import { placesOf } from '../inspector/places';
 import { key } from '../view/actions';
 import type { Make } from '../editing/proposal';
@@ -59,9 +50,7 @@ export function laneActions(project: Project, page: Page, place: StretchPlace): 
           .filter(({ at }) => at !== own)
           .map(({ at, words }) => ({ label: words, make: (now, slice) => planCopy(now, slice, values, at) })),
       },
-      ...(own === BASE
-        ? []
-        : [{ label: 'Make base', make: (now, slice) => planMakeBase(now, slice, values) } as LaneAction]),
+      ...(own === BASE ? [] : [{ label: 'Make base', make: (now, slice) => planMakeBase(now, slice, values) } as LaneAction]),
       { label: 'At every band', make: (now, slice) => planEverywhere(now, slice, values) },
       ...give('Give to the siblings', { to: 'siblings' }),
       ...(kind ? give(`Give to all ${kind.many} on this page`, { to: 'kind', everywhere: false }) : []),

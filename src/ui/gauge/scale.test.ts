@@ -5,10 +5,7 @@ const scale = gaugeScale(FULL, 1040);
 
 test('place and width are inverse to each other', () => {
   fc.assert(
-    fc.property(
-      fc.double({ min: 240, max: 2560, noNaN: true }),
-      (width) => Math.abs(scale.width(scale.x(width)) - width) < 1e-6,
-    ),
+    fc.property(fc.double({ min: 240, max: 2560, noNaN: true }), (width) => Math.abs(scale.width(scale.x(width)) - width) < 1e-6),
   );
 });
 

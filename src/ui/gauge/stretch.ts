@@ -10,8 +10,7 @@ import { useSession } from '../state/store';
 /** Where a value typed into a stretch is written: where it already is one's own, else in the band that was pressed. */
 export function placeOf(project: Project, stretch: Stretch, width: number): At {
   const { origin } = stretch;
-  if (origin.kind === 'declared' && origin.candidate.layer === 'own' && !origin.candidate.via)
-    return origin.candidate.at;
+  if (origin.kind === 'declared' && origin.candidate.layer === 'own' && !origin.candidate.via) return origin.candidate.at;
   const inside = Math.min(Math.max(width, stretch.from), stretch.below === Infinity ? width : stretch.below - 0.01);
   return bandAt(project, inside, useSession.getState().slice).home;
 }

@@ -44,15 +44,7 @@ export function followPointer(
     const dy = at.clientY - start.y;
     if (Math.abs(dx) > SLACK || Math.abs(dy) > SLACK) wasDrag = true;
     if (!wasDrag) return;
-    latest = {
-      x: at.clientX,
-      y: at.clientY,
-      dx,
-      dy,
-      shift: at.shiftKey,
-      alt: at.altKey,
-      ctrl: at.ctrlKey || at.metaKey,
-    };
+    latest = { x: at.clientX, y: at.clientY, dx, dy, shift: at.shiftKey, alt: at.altKey, ctrl: at.ctrlKey || at.metaKey };
     frame ||= requestAnimationFrame(tell);
   };
   let takenBack = false;

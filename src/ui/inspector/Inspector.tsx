@@ -30,9 +30,7 @@ function itemsOf(group: PropertyGroup): Item[] {
     if (!composite) return [{ kind: 'one', property }];
     if (gathered.has(composite.shorthand)) return [];
     gathered.add(composite.shorthand);
-    return [
-      { kind: 'composite', composite, properties: PROPERTIES.filter((one) => composite.longhands.includes(one.name)) },
-    ];
+    return [{ kind: 'composite', composite, properties: PROPERTIES.filter((one) => composite.longhands.includes(one.name)) }];
   });
 }
 
@@ -94,8 +92,7 @@ export function Inspector() {
       story: each.map((one) => one.story).join(),
     };
     const unfold =
-      unfolded.has(composite.shorthand) ||
-      (query !== '' && !wanted({ name: composite.shorthand, label: composite.label }));
+      unfolded.has(composite.shorthand) || (query !== '' && !wanted({ name: composite.shorthand, label: composite.label }));
     return (
       <div key={composite.shorthand} className="relative">
         <button
@@ -133,9 +130,7 @@ export function Inspector() {
     <>
       <TargetPicker />
       <div className="flex items-center gap-2 px-3.5 pb-2">
-        <b className="min-w-0 flex-1 truncate">
-          {ids.length === 1 ? page.elements[ids[0]!]!.name : `${ids.length} elements`}
-        </b>
+        <b className="min-w-0 flex-1 truncate">{ids.length === 1 ? page.elements[ids[0]!]!.name : `${ids.length} elements`}</b>
         <label className="flex items-center gap-1 text-muted">
           <input
             type="checkbox"
@@ -157,9 +152,7 @@ export function Inspector() {
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
         {ids.length === 1 && query === '' && !onlySet && <ContentFields id={ids[0]!} />}
         {GROUPS.map(({ group, items }) => {
-          const rows = items
-            .map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item)))
-            .filter(Boolean);
+          const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);
           if (rows.length === 0) return null;
           const unfold = open.has(group) || query !== '' || onlySet;
           return (

@@ -24,9 +24,7 @@ const SUGGESTED: Readonly<Record<string, readonly string[]>> = {
 };
 
 // The chart is much code for what is seldom opened.
-const FluidPanel = dynamic(() => import('../value-controls/FluidPanel').then((module) => module.FluidPanel), {
-  ssr: false,
-});
+const FluidPanel = dynamic(() => import('../value-controls/FluidPanel').then((module) => module.FluidPanel), { ssr: false });
 
 interface Props {
   readonly property: string;
@@ -38,18 +36,10 @@ interface Props {
 }
 
 /** Label, field, clear, origin. */
-export const PropertyRow = memo(function PropertyRow({
-  property,
-  label,
-  field,
-  target,
-  properties = [property],
-}: Props) {
+export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
   const foretellClear = () =>
-    foretell((project, slice) =>
-      planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }),
-    );
+    foretell((project, slice) => planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }));
   // Belongs to what was selected when it was opened.
   const [growing, setGrowing] = useState<readonly string[]>();
   const grows = useSession((session) => growing !== undefined && growing === session.selection);
@@ -110,10 +100,5 @@ export const PropertyRow = memo(function PropertyRow({
 }, sameRow);
 
 function sameRow(a: Props, b: Props): boolean {
-  return (
-    a.property === b.property &&
-    a.target === b.target &&
-    a.properties === b.properties &&
-    a.field.story === b.field.story
-  );
+  return a.property === b.property && a.target === b.target && a.properties === b.properties && a.field.story === b.field.story;
 }

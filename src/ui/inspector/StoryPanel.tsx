@@ -75,9 +75,7 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
   const isOwn = origin.kind === 'declared' && winner?.layer === 'own';
   const stop = (direction: 'narrower' | 'wider') => {
     close();
-    propose((now, slice) =>
-      planStop(now, slice, selection[0]!, properties[0]!, useSession.getState().width, direction),
-    );
+    propose((now, slice) => planStop(now, slice, selection[0]!, properties[0]!, useSession.getState().width, direction));
   };
   const link = 'border-0 bg-transparent p-0 text-left text-reed underline';
   const button = 'rounded-[4px] border border-line-strong px-2 py-0.5 hover:bg-paper';
@@ -105,8 +103,7 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
       <h3 className="m-0 pb-1 font-semibold text-muted">{label}: the whole story</h3>
       {properties.length > 1 && (
         <p className="m-0 pb-1 text-xs text-muted">
-          Of <code className="font-mono">{field.property}</code>. Each of its parts has a story of its own beneath the
-          triangle.
+          Of <code className="font-mono">{field.property}</code>. Each of its parts has a story of its own beneath the triangle.
         </p>
       )}
       <ol className="m-0 list-none p-0">

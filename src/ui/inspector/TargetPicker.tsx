@@ -89,11 +89,7 @@ function Options() {
       note: project.breakpoints.find((one) => one.id === id)!.name,
     })),
     { value: BAND_ONLY, text: `This band only: ${describeInterval(band)}`, note: band.name },
-    {
-      value: NEW.narrower,
-      text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`,
-      note: 'adds a breakpoint',
-    },
+    { value: NEW.narrower, text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`, note: 'adds a breakpoint' },
     { value: NEW.wider, text: `New: ${describeCondition(conditionAt(width, 'wider'))}`, note: 'adds a breakpoint' },
   ];
   return (
@@ -104,8 +100,7 @@ function Options() {
           value={value}
           className="flex cursor-pointer justify-between gap-3 rounded-[3px] px-2 py-1 data-focus:bg-reed-tint data-selected:font-bold"
         >
-          <span className="whitespace-nowrap">{text}</span>{' '}
-          <span className="truncate font-normal text-muted">{note}</span>
+          <span className="whitespace-nowrap">{text}</span> <span className="truncate font-normal text-muted">{note}</span>
         </ListboxOption>
       ))}
     </>

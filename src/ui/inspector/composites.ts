@@ -7,11 +7,7 @@ export interface Composite {
   readonly longhands: readonly string[];
 }
 
-const composite = (shorthand: string, label: string): Composite => ({
-  shorthand,
-  label,
-  longhands: longhandsOf(shorthand),
-});
+const composite = (shorthand: string, label: string): Composite => ({ shorthand, label, longhands: longhandsOf(shorthand) });
 
 export const COMPOSITES: readonly Composite[] = [
   composite('overflow', 'Overflow'),

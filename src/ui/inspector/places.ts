@@ -6,9 +6,6 @@ import type { Project } from '@/core/document';
 export function placesOf(project: Project): readonly { readonly at: At; readonly words: string }[] {
   return [
     { at: BASE, words: project.baseName === 'Base' ? 'Base' : `Base (${project.baseName})` },
-    ...project.breakpoints.map(({ id, name, condition }) => ({
-      at: id,
-      words: `${name}: ${describeCondition(condition)}`,
-    })),
+    ...project.breakpoints.map(({ id, name, condition }) => ({ at: id, words: `${name}: ${describeCondition(condition)}` })),
   ];
 }

@@ -10,12 +10,7 @@ import { MovedWidths } from './MovedWidths';
 import type { Mode } from './VersionFrames';
 import { MODES, VersionFrames } from './VersionFrames';
 
-const MODE_WORDS: Readonly<Record<Mode, string>> = {
-  now: 'Now',
-  before: 'Before',
-  flicker: 'Flicker',
-  overlay: 'Overlay',
-};
+const MODE_WORDS: Readonly<Record<Mode, string>> = { now: 'Now', before: 'Before', flicker: 'Flicker', overlay: 'Overlay' };
 const time = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' });
 
 /** The same line-up as it was before some edit: flickering, laid over, and the widths at which anything moved. */

@@ -29,10 +29,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
   const [ready, setReady] = useState(0);
   const selection = useSession((session) => session.selection);
   const { width, height } = viewport;
-  const post = useCallback(
-    (message: Record<string, unknown>) => frame.current?.contentWindow?.postMessage(message, '*'),
-    [],
-  );
+  const post = useCallback((message: Record<string, unknown>) => frame.current?.contentWindow?.postMessage(message, '*'), []);
   useEffect(() => (ready > 0 ? joinLinked(-width, post) : undefined), [ready, width, post]);
   // The question stands behind the patches in the frame's queue, so the answer is about what they made.
   useEffect(() => {
@@ -70,10 +67,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
       <p className="m-0 h-5 font-mono text-[11px] text-muted">
         {width} × {height}
       </p>
-      <div
-        className="relative overflow-hidden bg-white outline outline-1 outline-line-strong"
-        style={{ height: height * zoom }}
-      >
+      <div className="relative overflow-hidden bg-white outline outline-1 outline-line-strong" style={{ height: height * zoom }}>
         <PreviewFrame
           key={`${project.id} ${page.id}`}
           project={project}

@@ -17,10 +17,7 @@ export function CrossingList({ crossing, page, widths }: Props) {
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   if (!crossing)
     return (
-      <aside
-        className="w-72 shrink-0 border-l border-line bg-sheet p-3 text-muted"
-        aria-label="What the crossing changes"
-      >
+      <aside className="w-72 shrink-0 border-l border-line bg-sheet p-3 text-muted" aria-label="What the crossing changes">
         Looking at both …
       </aside>
     );
@@ -34,8 +31,8 @@ export function CrossingList({ crossing, page, widths }: Props) {
       data-testid="crossing"
     >
       <p className="m-0 border-b border-line px-3 py-2 text-muted" role="status">
-        {widths[0]} to {widths[1]}: {written.length} written, {following.length} follow, {crossing.stayed.length} stayed
-        as expected{strayed.length > 0 && `, ${strayed.length} did not`}.
+        {widths[0]} to {widths[1]}: {written.length} written, {following.length} follow, {crossing.stayed.length} stayed as
+        expected{strayed.length > 0 && `, ${strayed.length} did not`}.
       </p>
       <Part title="Values change" changes={written} name={name} />
       <Part title="Expected to stay, but did not" changes={strayed} name={name} warn />
@@ -65,9 +62,7 @@ function Part({ title, changes, name, warn = false }: PartProps) {
   if (changes.length === 0) return null;
   return (
     <section aria-label={title}>
-      <h3
-        className={`m-0 flex justify-between px-3 pt-2 pb-1 text-[12px] font-semibold ${warn ? 'text-rust' : 'text-muted'}`}
-      >
+      <h3 className={`m-0 flex justify-between px-3 pt-2 pb-1 text-[12px] font-semibold ${warn ? 'text-rust' : 'text-muted'}`}>
         {title} <span className="font-mono">{changes.length}</span>
       </h3>
       <ul className="m-0 list-none p-0">

@@ -53,10 +53,7 @@ export function CrossingView() {
     [],
   );
   const left = useCallback((width: number, boxes: ReadonlyMap<string, PageBox>) => onBoxes(0, width, boxes), [onBoxes]);
-  const right = useCallback(
-    (width: number, boxes: ReadonlyMap<string, PageBox>) => onBoxes(1, width, boxes),
-    [onBoxes],
-  );
+  const right = useCallback((width: number, boxes: ReadonlyMap<string, PageBox>) => onBoxes(1, width, boxes), [onBoxes]);
   const crossing = useMemo(() => {
     const [a, b] = seen;
     if (!a || !b || a.width !== widths[0] || b.width !== widths[1]) return undefined;
@@ -96,9 +93,7 @@ export function CrossingView() {
             onWidth={(width) => setWidths(i === 0 ? [width, widths[1]] : [widths[0], width])}
           />
         ))}
-        {edges.length === 0 && (
-          <span className="text-muted">This project has no breakpoint yet; choose two widths.</span>
-        )}
+        {edges.length === 0 && <span className="text-muted">This project has no breakpoint yet; choose two widths.</span>}
       </div>
       <div className="flex min-h-0 flex-1">
         <div ref={setBed} className="flex min-w-0 flex-1 gap-4 overflow-auto p-4" data-testid="crossing-frames">

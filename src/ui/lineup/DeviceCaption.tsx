@@ -81,15 +81,7 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
           title="Turn (R)"
           onClick={() => turn(placeKey)}
         >
-          <svg
-            width="13"
-            height="13"
-            viewBox="0 0 13 13"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.2"
-            aria-hidden
-          >
+          <svg width="13" height="13" viewBox="0 0 13 13" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden>
             <rect x="1" y="5.5" width="11" height="6" rx="1" />
             <path d="M3 3.5C4 1.5 7 .8 9 2.4M9.3 .5v2.2H7.1" />
           </svg>
@@ -101,12 +93,7 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
         </MenuButton>
         <MenuItems anchor="bottom end" className={MENU}>
           <p className="m-0 px-2 py-1 text-xs text-muted">
-            {[
-              reader,
-              `density ${device.density}`,
-              device.bars > 0 && `bars ${device.bars} px`,
-              `${device.scrollbar} scrollbar`,
-            ]
+            {[reader, `density ${device.density}`, device.bars > 0 && `bars ${device.bars} px`, `${device.scrollbar} scrollbar`]
               .filter(Boolean)
               .join(' · ')}
           </p>
@@ -119,11 +106,7 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
             </MenuItem>
           ))}
           <MenuItem>
-            <button
-              type="button"
-              className={`${MENU_ITEM} border-t border-line`}
-              onClick={() => removeFromLineup(placeKey)}
-            >
+            <button type="button" className={`${MENU_ITEM} border-t border-line`} onClick={() => removeFromLineup(placeKey)}>
               Take out of the line-up
             </button>
           </MenuItem>

@@ -119,8 +119,7 @@ const Device = memo(function Device(props: DeviceProps) {
   const onMessage = useCallback(
     (message: FrameMessage) => {
       const isActive = () => useLineup.getState().active === key;
-      if (message.type === 'layout')
-        setLayout((before) => (before && saysNothingNew(before, message) ? before : message));
+      if (message.type === 'layout') setLayout((before) => (before && saysNothingNew(before, message) ? before : message));
       if (message.type === 'ready') setReady((count) => count + 1);
       if (message.type === 'anchor') return scrolledTo(key, message.anchors);
       if (message.type === 'select' || message.type === 'writing') activate(key);

@@ -52,8 +52,7 @@ export function DevicesDialog() {
                 </div>
               ) : (
                 <p className="m-0 border-t border-line pt-2 text-muted">
-                  Tick what stands in the line-up. Sizes are CSS px; of a viewport’s height the browser’s own bars are
-                  taken off.
+                  Tick what stands in the line-up. Sizes are CSS px; of a viewport’s height the browser’s own bars are taken off.
                 </p>
               )}
             </div>

@@ -126,12 +126,7 @@ function FramesMenu() {
       <PopoverPanel anchor="bottom start" className={PANEL}>
         {toggles.map(([id, label, on, keys]) => (
           <label key={id} className="flex items-center gap-2 py-0.5">
-            <input
-              type="checkbox"
-              className="accent-reed"
-              checked={on}
-              onChange={() => useLineup.setState({ [id]: !on })}
-            />
+            <input type="checkbox" className="accent-reed" checked={on} onChange={() => useLineup.setState({ [id]: !on })} />
             {label} <span className="ml-auto font-mono text-muted">{keyText(keys)}</span>
           </label>
         ))}
@@ -148,9 +143,7 @@ function MarksMenu() {
   const count = MARKS.filter(({ id }) => marks[id]).length;
   return (
     <Popover>
-      <PopoverButton className={BUTTON}>
-        Marks {count > 0 && <span className="font-mono text-reed">{count}</span>}
-      </PopoverButton>
+      <PopoverButton className={BUTTON}>Marks {count > 0 && <span className="font-mono text-reed">{count}</span>}</PopoverButton>
       <PopoverPanel anchor="bottom start" className={PANEL}>
         {MARKS.map(({ id, name, key }) => (
           <label key={id} className="flex items-center gap-2 py-0.5">

@@ -76,13 +76,7 @@ export function PagesView() {
                   {page.name}
                 </th>
                 {stands.map((one, i) => (
-                  <PictureCell
-                    key={one.key}
-                    name={page.name}
-                    stands={one}
-                    picture={row?.[i]}
-                    onGo={() => go(page.id, one.key)}
-                  />
+                  <PictureCell key={one.key} name={page.name} stands={one} picture={row?.[i]} onGo={() => go(page.id, one.key)} />
                 ))}
               </tr>
             );
@@ -115,13 +109,7 @@ function PictureCell({ name, stands: { device, viewport }, picture, onGo }: Cell
       >
         <span className="block overflow-hidden bg-well outline outline-1 outline-line-strong" style={size}>
           {picture && findings !== undefined && (
-            <img
-              src={`/api/pictures/${picture.digest}`}
-              alt=""
-              width={size.width}
-              height={size.height}
-              className="block"
-            />
+            <img src={`/api/pictures/${picture.digest}`} alt="" width={size.width} height={size.height} className="block" />
           )}
         </span>
         <span className={`block pt-1 font-mono text-[11px] ${findings ? 'text-rust' : 'text-muted'}`}>{words}</span>
@@ -143,9 +131,7 @@ function usePictures(stands: readonly Stands[]) {
     let over = false;
     const ask = async () => {
       try {
-        const answer = await askPictures(
-          stands.map(({ viewport, device }) => ({ viewport, scrollbar: device.scrollbar })),
-        );
+        const answer = await askPictures(stands.map(({ viewport, device }) => ({ viewport, scrollbar: device.scrollbar })));
         if (over) return;
         setProblem(undefined);
         if (answer) setPictures(answer);

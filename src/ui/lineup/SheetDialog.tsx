@@ -57,9 +57,7 @@ function SheetForm() {
     setProblem(undefined);
     const devices = stands.map((one) => ({
       title: one.device.name,
-      note: [`${one.viewport.width} × ${one.viewport.height}`, holdInWords(one), readerInWords(one)]
-        .filter(Boolean)
-        .join(' · '),
+      note: [`${one.viewport.width} × ${one.viewport.height}`, holdInWords(one), readerInWords(one)].filter(Boolean).join(' · '),
       viewport: one.viewport,
       scrollbar: one.device.scrollbar,
     }));
@@ -82,20 +80,11 @@ function SheetForm() {
     >
       <label className={ROW}>
         Title
-        <input
-          className={`${FIELD} w-72`}
-          value={title}
-          maxLength={80}
-          onChange={(event) => setTitle(event.target.value)}
-        />
+        <input className={`${FIELD} w-72`} value={title} maxLength={80} onChange={(event) => setTitle(event.target.value)} />
       </label>
       <label className={ROW}>
         As
-        <select
-          className={`${FIELD} w-72`}
-          value={format}
-          onChange={(event) => setFormat(event.target.value as typeof format)}
-        >
+        <select className={`${FIELD} w-72`} value={format} onChange={(event) => setFormat(event.target.value as typeof format)}>
           {FORMATS.map(([id, label]) => (
             <option key={id} value={id}>
               {label}
@@ -129,12 +118,7 @@ function SheetForm() {
         </select>
       </label>
       <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          className="accent-reed"
-          checked={whole}
-          onChange={(event) => setWhole(event.target.checked)}
-        />
+        <input type="checkbox" className="accent-reed" checked={whole} onChange={(event) => setWhole(event.target.checked)} />
         Frames as high as the page, the first screenful marked
       </label>
       <p className="m-0 py-1 text-muted">

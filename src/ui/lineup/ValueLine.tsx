@@ -30,9 +30,7 @@ export function ValueLine({ project, page, viewport, layout }: Props) {
           <span className="text-muted">{property}</span> {value}
         </>
       )}
-      <span className="text-muted">
-        {hidden ? ' · hidden' : rect ? ` · ${round(rect[2])} × ${round(rect[3])}` : ''}
-      </span>
+      <span className="text-muted">{hidden ? ' · hidden' : rect ? ` · ${round(rect[2])} × ${round(rect[3])}` : ''}</span>
     </p>
   );
 }

@@ -56,13 +56,7 @@ export function VersionFrames({ earlier, mode }: { readonly earlier: Project; re
   if (!was) return <p className="p-6">This page was not there yet.</p>;
   const shownBefore = mode === 'before' || (mode === 'flicker' && first);
   return (
-    <div
-      ref={setBed}
-      className="relative min-h-0 flex-1 overflow-auto"
-      tabIndex={0}
-      role="group"
-      aria-label="Before and now"
-    >
+    <div ref={setBed} className="relative min-h-0 flex-1 overflow-auto" tabIndex={0} role="group" aria-label="Before and now">
       {mode === 'flicker' && (
         <p className="sr-only" role="status">
           Before and now take turns.
@@ -126,15 +120,7 @@ function VersionFrame({ stands, place, zoom, parts, scroller, versions, label }:
       >
         {met &&
           versions.map((version, i) => (
-            <OneVersion
-              key={i}
-              id={key * 2 + i}
-              version={version}
-              stands={stands}
-              zoom={zoom}
-              parts={parts}
-              near={near}
-            />
+            <OneVersion key={i} id={key * 2 + i} version={version} stands={stands} zoom={zoom} parts={parts} near={near} />
           ))}
       </div>
     </article>

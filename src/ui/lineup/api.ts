@@ -15,10 +15,7 @@ async function shownRevision(): Promise<{ projectId: string; revision: number }>
 
 const picturesSchema = z.object({
   pages: z.array(
-    z.object({
-      page: z.string(),
-      pictures: z.array(z.object({ digest: z.string(), findings: z.number().nullable() })),
-    }),
+    z.object({ page: z.string(), pictures: z.array(z.object({ digest: z.string(), findings: z.number().nullable() })) }),
   ),
 });
 export type PagePictures = z.infer<typeof picturesSchema>['pages'];
@@ -28,7 +25,7 @@ export async function askPictures(shots: readonly Shot[]): Promise<PagePictures 
   const { projectId, revision } = await shownRevision();
   try {
     const body = { revision, shots };
-    return picturesSchema.parse(await requestJson(`/api/projects/${projectId}/pictures`, { method: 'POST', body })).pages; // prettier-ignore
+    return picturesSchema.parse(await requestJson(`/api/projects/${projectId}/pictures`, { method: 'POST', body })).pages;
   } catch (error) {
     if (error instanceof Refused && error.status === 409) return undefined;
     throw error;
@@ -64,16 +61,11 @@ const lineSchema = z.discriminatedUnion('type', [
 export type CompareLine = z.infer<typeof lineSchema>;
 
 /** The lines of a comparison with an earlier revision, as they come. */
-export async function* streamComparison(
-  before: number,
-  signal: AbortSignal,
-  everywhere = false,
-): AsyncGenerator<CompareLine> {
+export async function* streamComparison(before: number, signal: AbortSignal, everywhere = false): AsyncGenerator<CompareLine> {
   const { projectId, revision } = await shownRevision();
   const { pageId, slice } = useSession.getState();
   const body = { page: pageId, before, revision, height: slice.height, pointer: slice.pointer, everywhere };
-  for await (const line of streamLines(`/api/projects/${projectId}/compare`, body, signal))
-    yield lineSchema.parse(line);
+  for await (const line of streamLines(`/api/projects/${projectId}/compare`, body, signal)) yield lineSchema.parse(line);
 }
 
 /** The line-up as a file. */

@@ -23,8 +23,7 @@ export function useWholeHeight(
   } else if (on && layout && layout !== seen) {
     setSeen(layout);
     // A report from before the frame had this height says nothing about it.
-    if (layout.height === whole.height && layout.viewport === width)
-      setWhole(nextWhole(whole, layout.naturalHeight, height));
+    if (layout.height === whole.height && layout.viewport === width) setWhole(nextWhole(whole, layout.naturalHeight, height));
   }
   return whole;
 }

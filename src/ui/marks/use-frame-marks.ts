@@ -19,9 +19,7 @@ export function useFrameMarks(frame: RefObject<HTMLIFrameElement | null>, width:
   const shown = useMarks((marks) => marks.findings);
   const found = useFindingsAt(width);
   const drawn = shown
-    ? [...new Map(found.map(({ element, severity }) => [element, severity]))].map(
-        ([id, severity]) => `${id} ${severity}`,
-      )
+    ? [...new Map(found.map(({ element, severity }) => [element, severity]))].map(([id, severity]) => `${id} ${severity}`)
     : [];
   const text = drawn.join(',');
   useEffect(() => {

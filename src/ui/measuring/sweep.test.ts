@@ -7,10 +7,7 @@ import type { SweepLine } from '../requests/requests';
 import { useSession } from '../state/store';
 import { allWidthsChanged, continueSweep, forgetSweeps, invalidateSweeps, lookFurther, stopSweep } from './sweep';
 
-jest.mock('../requests/requests', () => ({
-  ...jest.requireActual<object>('../requests/requests'),
-  streamSweep: jest.fn(),
-}));
+jest.mock('../requests/requests', () => ({ ...jest.requireActual<object>('../requests/requests'), streamSweep: jest.fn() }));
 const stream = streamSweep as unknown as jest.Mock;
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
@@ -32,9 +29,7 @@ function answer(gate: Promise<unknown> = Promise.resolve()) {
     body: { widths: { first: number; last: number }[] },
     signal: AbortSignal,
   ): AsyncGenerator<SweepLine> {
-    const widths = body.widths.flatMap(({ first, last }) =>
-      Array.from({ length: last - first + 1 }, (__, i) => first + i),
-    );
+    const widths = body.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (__, i) => first + i));
     const half = Math.ceil(widths.length / 2);
     yield { type: 'results', view: 'widths', height: 800, results: widths.slice(0, half).map(small), layouts: 1 };
     await gate;
@@ -84,7 +79,17 @@ test('after an edit only its widths are asked for, and only when it is saved', a
   continueSweep();
   await pause();
   await pause();
-  invalidateSweeps({ gcatalogue: { elements: [], properties: [], html: false, widths: [{ from: 0, below: 600 }, { from: 900.5, below: 902 }] } }); // prettier-ignore
+  invalidateSweeps({
+    gcatalogue: {
+      elements: [],
+      properties: [],
+      html: false,
+      widths: [
+        { from: 0, below: 600 },
+        { from: 900.5, below: 902 },
+      ],
+    },
+  });
   expect(sweep()!.decided).toBe(1601 - 280 - 1);
   expect(state().findings.gcatalogue).toHaveLength(1);
   useSession.setState({ pending: [{ id: 'x' } as PendingEntry] });
@@ -95,7 +100,10 @@ test('after an edit only its widths are asked for, and only when it is saved', a
   continueSweep();
   await pause();
   await pause();
-  expect(stream.mock.calls[1]![1].widths).toEqual([{ first: 320, last: 599 }, { first: 901, last: 901 }]); // prettier-ignore
+  expect(stream.mock.calls[1]![1].widths).toEqual([
+    { first: 320, last: 599 },
+    { first: 901, last: 901 },
+  ]);
   expect(sweep()!.decided).toBe(1601);
 });
 
@@ -147,9 +155,15 @@ test('an audit asks for what the plan lacks, and goes on after other devices; wi
   const asked: { view: string; heights: number[]; widths: { first: number; last: number }[] }[] = [];
   stream.mockImplementation(async function* (_: string, body: (typeof asked)[number]): AsyncGenerator<SweepLine> {
     asked.push(body);
-    const widths = body.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (__, i) => first + i)); // prettier-ignore
+    const widths = body.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (__, i) => first + i));
     for (const height of body.heights)
-      yield { type: 'results', view: body.view as never, height, results: widths.map((width) => ({ width, height, violations: [] })), layouts: 1 }; // prettier-ignore
+      yield {
+        type: 'results',
+        view: body.view as never,
+        height,
+        results: widths.map((width) => ({ width, height, violations: [] })),
+        layouts: 1,
+      };
   });
   lookFurther(true);
   for (let i = 0; i < 300 && !sweep()?.complete; i++) await pause();

@@ -48,10 +48,7 @@ const missingOf = (pageId: string): Looking[] =>
 function show(pageId: string, change: Partial<SweepState>, measured = false): void {
   const decided = ledgerOf(pageId).decided(plan().filter(everyWidth));
   useSession.setState(({ sweeps }) => ({
-    sweeps: {
-      ...sweeps,
-      [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided },
-    },
+    sweeps: { ...sweeps, [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided } },
   }));
   if (measured) showFindings(pageId);
 }
@@ -170,7 +167,14 @@ async function measureView(pageId: string, { view, heights, widths }: Looking, s
   const ledger = ledgerOf(pageId);
   const isFurther = view !== 'widths';
   let layouts = isFurther ? (sweeps[pageId]?.layouts ?? 0) : 0;
-  show(pageId, { layouts, running: true, stopped: false, further: isFurther ? view : undefined, complete: false, error: undefined }); // prettier-ignore
+  show(pageId, {
+    layouts,
+    running: true,
+    stopped: false,
+    further: isFurther ? view : undefined,
+    complete: false,
+    error: undefined,
+  });
   let shownAt = -Infinity;
   const body = {
     page: pageId,

@@ -6,7 +6,26 @@ import { keyText } from '../input/key-text';
 import { useSession } from '../state/store';
 import { BUTTON, MENU } from '../theme/controls';
 
-const SHOWN = ['siblings', 'alike', 'outer', 'group', 'ungroup', 'earlier', 'later', 'earlier-here', 'later-here', 'out', 'in', 'copy', 'cut', 'paste', 'duplicate', 'block', 'lock', 'remove']; // prettier-ignore
+const SHOWN = [
+  'siblings',
+  'alike',
+  'outer',
+  'group',
+  'ungroup',
+  'earlier',
+  'later',
+  'earlier-here',
+  'later-here',
+  'out',
+  'in',
+  'copy',
+  'cut',
+  'paste',
+  'duplicate',
+  'block',
+  'lock',
+  'remove',
+];
 
 /** What can be done with what is selected, by mouse, each with its key. */
 export function ArrangeMenu() {

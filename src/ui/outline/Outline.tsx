@@ -44,10 +44,7 @@ export function Outline() {
   const band = useMemo(() => bandAt(project, bandStart, slice), [project, bandStart, slice]);
   const rows = useMemo(() => rowsOf(project, page, band, closed, slice), [project, page, band, closed, slice]);
   const wrong = useMemo(
-    () =>
-      new Set(
-        findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element),
-      ),
+    () => new Set(findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element)),
     [findings, band],
   );
   const current = rows.some((row) => row.element.id === focused) ? focused : page.root;
@@ -121,8 +118,7 @@ export function Outline() {
   const finishRename = (id: string, name: string | undefined) => {
     setRenaming(undefined);
     const before = page.elements[id]?.name;
-    if (name !== undefined && name.trim() !== before)
-      commitOrReport({ type: 'renameElement', node: id, name: name.trim() });
+    if (name !== undefined && name.trim() !== before) commitOrReport({ type: 'renameElement', node: id, name: name.trim() });
     setTimeout(() => focusRow(id), 0);
   };
   const choose = (id: string, how: 'one' | 'more' | 'through') => {

@@ -66,9 +66,7 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
       tabIndex={row.current ? 0 : -1}
       onFocus={() => handlers.focused(id)}
       onKeyDown={(event) => handlers.keyDown(event, id)}
-      onClick={(event) =>
-        handlers.choose(id, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'more' : 'one')
-      }
+      onClick={(event) => handlers.choose(id, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'more' : 'one')}
       onPointerDown={(event) => level > 1 && !locked && !row.renaming && !event.shiftKey && handlers.drag(event, id)}
       onDoubleClick={() => handlers.startRename(id)}
       onPointerEnter={() => useSession.setState({ hovered: id })}
@@ -102,11 +100,7 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
         </span>
       )}
       {past && (
-        <span
-          aria-hidden
-          className="shrink-0 font-mono text-[11px] text-rust"
-          title={`Stands ${past} outside the viewport here`}
-        >
+        <span aria-hidden className="shrink-0 font-mono text-[11px] text-rust" title={`Stands ${past} outside the viewport here`}>
           {past === 'wholly' ? '↛' : '⇥'}
         </span>
       )}

@@ -16,7 +16,10 @@ test('a row is dropped before, into, or after another, by where on it the pointe
 });
 
 test('what holds nothing, or not this, is stood beside', () => {
-  expect([on('ea', 0.4), on('ea', 0.6)]).toEqual([['before', 'erow', 0], ['after', 'erow', 1]]); // prettier-ignore
+  expect([on('ea', 0.4), on('ea', 0.6)]).toEqual([
+    ['before', 'erow', 0],
+    ['after', 'erow', 1],
+  ]);
   expect([on('elist', 0.5)]).toEqual([['after', MAIN, page.elements[MAIN]!.children.indexOf('elist') + 1]]);
   expect(on(page.root, 0.5)).toEqual(['into', page.root, 1]);
 });

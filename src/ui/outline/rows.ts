@@ -30,8 +30,7 @@ export function rowsOf(
     const names = new Set(band.holds.flatMap((at) => Object.keys(element.styles[at] ?? {})));
     const expanded = element.children.length > 0 ? !closed.has(id) : undefined;
     rows.push({ element, level, position, siblings, hidden, expanded, overrides: names.size });
-    if (expanded)
-      element.children.forEach((child, i) => visit(child, level + 1, i + 1, element.children.length, hidden));
+    if (expanded) element.children.forEach((child, i) => visit(child, level + 1, i + 1, element.children.length, hidden));
   };
   visit(page.root, 1, 1, 1, false);
   return rows;

@@ -139,11 +139,7 @@ export function ProjectList() {
                     {plural(project.pages, 'page')} · {plural(project.breakpoints, 'breakpoint')}
                   </span>
                   <time className="w-32 text-right text-muted" dateTime={project.updatedAt}>
-                    {new Date(project.updatedAt).toLocaleDateString('en-GB', {
-                      day: 'numeric',
-                      month: 'short',
-                      year: 'numeric',
-                    })}
+                    {new Date(project.updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
                   </time>
                   <button
                     type="button"

@@ -25,10 +25,7 @@ export async function requestJson(
 ): Promise<unknown> {
   const response = await fetch(path, {
     method: init?.method ?? 'GET',
-    ...(init?.body !== undefined && {
-      body: JSON.stringify(init.body),
-      headers: { 'content-type': 'application/json' },
-    }),
+    ...(init?.body !== undefined && { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
     cache: 'no-store',
   });
   const answer: unknown = await response.json().catch(() => undefined);
@@ -76,10 +73,7 @@ export async function openProject(id: string): Promise<OpenedProject> {
 const arrivedSchema = z.custom<Arrived>(
   (one) => typeof one === 'object' && one !== null && typeof (one as Arrived).revision === 'number',
 );
-export const tidingsSchema = z.object({
-  entries: z.array(arrivedSchema).default([]),
-  reload: z.literal(true).optional(),
-});
+export const tidingsSchema = z.object({ entries: z.array(arrivedSchema).default([]), reload: z.literal(true).optional() });
 const answerSchema = tidingsSchema.extend({
   known: z.array(z.string()),
   refused: z.array(z.object({ id: z.string(), why: z.string() })),
@@ -89,11 +83,7 @@ export type SaveAnswer = z.infer<typeof answerSchema>;
 /** Names this window, so that it isn't told of its own edits twice. */
 export const WINDOW_ID = globalThis.crypto?.randomUUID() ?? '';
 
-export async function saveEdits(
-  projectId: string,
-  revision: number,
-  edits: readonly PendingEntry[],
-): Promise<SaveAnswer> {
+export async function saveEdits(projectId: string, revision: number, edits: readonly PendingEntry[]): Promise<SaveAnswer> {
   const list = edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit }));
   return answerSchema.parse(
     await requestJson(`/api/projects/${projectId}/edits`, {

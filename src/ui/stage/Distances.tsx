@@ -21,19 +21,43 @@ export function distancesOf(rect: Rect, { siblings, parent }: Pick<Measured, 'si
     return free.length > 0 ? Math.max(0, Math.min(...free)) : edge;
   };
   const lines: (Line | undefined)[] = [
-    line(nearest(siblings.filter(facesAcross).map(([l, , w]) => left - l - w), parent && left - parent[0]), (gap) => [left - gap, y], true),
-    line(nearest(siblings.filter(facesAcross).map(([l]) => l - right), parent && parent[0] + parent[2] - right), () => [right, y], true),
-    line(nearest(siblings.filter(facesDown).map(([, t, , h]) => top - t - h), parent && top - parent[1]), (gap) => [x, top - gap], false),
-    line(nearest(siblings.filter(facesDown).map(([, t]) => t - bottom), parent && parent[1] + parent[3] - bottom), () => [x, bottom], false),
-  ]; // prettier-ignore
+    line(
+      nearest(
+        siblings.filter(facesAcross).map(([l, , w]) => left - l - w),
+        parent && left - parent[0],
+      ),
+      (gap) => [left - gap, y],
+      true,
+    ),
+    line(
+      nearest(
+        siblings.filter(facesAcross).map(([l]) => l - right),
+        parent && parent[0] + parent[2] - right,
+      ),
+      () => [right, y],
+      true,
+    ),
+    line(
+      nearest(
+        siblings.filter(facesDown).map(([, t, , h]) => top - t - h),
+        parent && top - parent[1],
+      ),
+      (gap) => [x, top - gap],
+      false,
+    ),
+    line(
+      nearest(
+        siblings.filter(facesDown).map(([, t]) => t - bottom),
+        parent && parent[1] + parent[3] - bottom,
+      ),
+      () => [x, bottom],
+      false,
+    ),
+  ];
   return lines.filter((one) => one !== undefined);
 }
 
-function line(
-  length: number | null,
-  from: (gap: number) => readonly [number, number],
-  across: boolean,
-): Line | undefined {
+function line(length: number | null, from: (gap: number) => readonly [number, number], across: boolean): Line | undefined {
   return length === null || length < 0.5 ? undefined : { from: from(length), length, across };
 }
 

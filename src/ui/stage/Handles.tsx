@@ -56,21 +56,12 @@ export function Handles({ layout, measured, zoom }: Props) {
     const columns = chosen ? edgesOfColumns(layColumns(chosen.grid, from.width)) : [];
     const near = [...measured.siblings, ...(measured.parent ? [measured.parent] : [])];
     return {
-      x: [
-        ...columns.flatMap(({ left, right }) => [left, right]),
-        ...near.flatMap(([left, , width]) => [left, left + width]),
-      ],
+      x: [...columns.flatMap(({ left, right }) => [left, right]), ...near.flatMap(([left, , width]) => [left, left + width])],
       y: near.flatMap(([, top, , height]) => [top, top + height]),
     };
   };
 
-  const work = (
-    grip: Grip,
-    from: Pull,
-    dx: number,
-    dy: number,
-    event: { shift: boolean; alt: boolean; ctrl: boolean },
-  ) => {
+  const work = (grip: Grip, from: Pull, dx: number, dy: number, event: { shift: boolean; alt: boolean; ctrl: boolean }) => {
     const at = writeTarget(useSession.getState());
     const modifiers: Modifiers = { both: event.shift, all: event.alt };
     const lines = event.ctrl ? { x: [], y: [] } : linesFor(from);
@@ -132,9 +123,7 @@ export function Handles({ layout, measured, zoom }: Props) {
   };
 
   const roomy = rect[2] * zoom >= 28 && rect[3] * zoom >= 20;
-  const grips = gripsOf(rect, measured).filter(
-    ({ handle }) => handle.kind === 'size' || handle.kind === 'gap' || roomy,
-  );
+  const grips = gripsOf(rect, measured).filter(({ handle }) => handle.kind === 'size' || handle.kind === 'gap' || roomy);
   return (
     <>
       {grips.map((grip) => (

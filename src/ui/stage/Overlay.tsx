@@ -27,12 +27,9 @@ export function Overlay({ layout, zoom, page, children }: Props) {
   const width = useSession((session) => session.width);
   const distancesShown = useSession((session) => session.distancesShown);
   if (!layout) return null;
-  const measured =
-    layout.measured && selection.length === 1 && layout.measured.id === selection[0] ? layout.measured : null;
+  const measured = layout.measured && selection.length === 1 && layout.measured.id === selection[0] ? layout.measured : null;
   const free = measured && measured.id !== page.root && !page.elements[measured.id]?.locked;
-  const wrong = new Set(
-    findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.element),
-  );
+  const wrong = new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.element));
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
     <div className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">

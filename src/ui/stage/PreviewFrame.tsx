@@ -35,18 +35,7 @@ interface Props {
  * what differs from what it shows.
  */
 export function PreviewFrame(props: Props) {
-  const {
-    project,
-    page,
-    parts,
-    scrollbar = 'overlay',
-    suspended = false,
-    leads = true,
-    selection,
-    label,
-    style,
-    frame,
-  } = props;
+  const { project, page, parts, scrollbar = 'overlay', suspended = false, leads = true, selection, label, style, frame } = props;
   const [ready, setReady] = useState(false);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
   // The key says all of it, so the same reader is the same object.

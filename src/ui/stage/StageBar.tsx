@@ -24,13 +24,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         <b>{width}</b> wide · content {content ?? width}
       </span>
       {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} />}
-      <ZoomSelect
-        label="Zoom"
-        zoom={choice}
-        steps={STEPS}
-        shown={zoom}
-        onZoom={(next) => useSession.setState({ zoom: next })}
-      />
+      <ZoomSelect label="Zoom" zoom={choice} steps={STEPS} shown={zoom} onZoom={(next) => useSession.setState({ zoom: next })} />
     </div>
   );
 }

@@ -8,12 +8,7 @@ import { describeTarget } from '@/core/edits';
 import { shownProject, useSession, writeTarget } from '../state/store';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
-export function reachInWords(
-  project: Project,
-  target: string,
-  marked: IntervalSet,
-  slice: Slice = DEFAULT_SLICE,
-): string {
+export function reachInWords(project: Project, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
   if (marked.length === 0) return '';
   const names = (bands: readonly Band[]) => bands.map((band) => band.name).join(', ');
   const widths = targetWidths(project, target, slice);

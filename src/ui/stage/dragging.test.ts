@@ -8,11 +8,7 @@ import { noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameDrag, FrameLayout } from './frame-message';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  forgetSweeps: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const ITEMS = ['ea', 'eb', 'ec'];
 const START = makeFrom(
@@ -34,8 +30,13 @@ const boxes = (down = 0): Surveyed[] =>
     eb: [130, 120, 100, 40],
     ec: [240, 120, 100, 40],
   }).map(([id, [left, top, width, height]]) => ({
-    id, rect: [left, top! - down, width, height] as unknown as Rect, flow: id === 'erow' ? 'row' : 'block', tracks: [], gap: 10, inner: 0,
-  })); // prettier-ignore
+    id,
+    rect: [left, top! - down, width, height] as unknown as Rect,
+    flow: id === 'erow' ? 'row' : 'block',
+    tracks: [],
+    gap: 10,
+    inner: 0,
+  }));
 
 /** Lets promises run on, without timers. */
 const ticks = async () => {
@@ -48,7 +49,7 @@ const answer = (down = 0) => {
   return ticks();
 };
 const drag = (phase: FrameDrag['phase'], id: string | null, x: number, y: number, keys: Partial<FrameDrag> = {}) =>
-  followPageDrag({ from: 'mill-pond-frame', type: 'drag', phase, id, x, y, shift: false, ctrl: false, alt: false, ...keys }); // prettier-ignore
+  followPageDrag({ from: 'mill-pond-frame', type: 'drag', phase, id, x, y, shift: false, ctrl: false, alt: false, ...keys });
 const layout = (scrollY: number) => noteLayout({ height: 400, scrollY } as FrameLayout);
 const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
 
@@ -58,9 +59,18 @@ beforeEach(() => {
   setLink({ post: (message) => void posted.push(message as (typeof posted)[number]), place: () => undefined });
   layout(0);
   useSession.setState({
-    project: START, history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [],
-    pageId: 'gfirst', width: 1200, chosenTarget: undefined, proposal: undefined, announcement: '',
-  }); // prettier-ignore
+    project: START,
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    pageId: 'gfirst',
+    width: 1200,
+    chosenTarget: undefined,
+    proposal: undefined,
+    announcement: '',
+  });
 });
 afterEach(() => {
   clearDragging();
@@ -119,7 +129,10 @@ test('with Alt only as it looks at the write target, even to the end of a row wh
   const order = { ea: 130, eb: 240, ec: 20 } as Record<string, number>;
   drag('start', 'ec', 30, 140, { alt: true });
   const { token } = posted.findLast(({ type }) => type === 'survey')!;
-  surveyed(token!, boxes().map((box) => (box.id in order ? { ...box, rect: [order[box.id]!, 120, 100, 40] } : box))); // prettier-ignore
+  surveyed(
+    token!,
+    boxes().map((box) => (box.id in order ? { ...box, rect: [order[box.id]!, 120, 100, 40] } : box)),
+  );
   await settle();
   drag('move', 'ec', 335, 140, { alt: true });
   expect(useDragging.getState().words).toBe('Only as it looks at 899 and narrower: by order');

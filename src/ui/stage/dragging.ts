@@ -147,14 +147,8 @@ function hereWords(id: string, drop: Drop, x: number, survey: Survey): { words: 
   const at = writeTarget(session);
   const where = describeTarget(session.project, at);
   if (parent?.id !== drop.parent)
-    return {
-      words: `Only its place within ${parent?.name ?? 'its parent'} can change at ${where}`,
-      put: () => undefined,
-    };
-  const start = specifiedValue(shownProject(session), page, id, 'grid-column-start', {
-    ...session.slice,
-    width: session.width,
-  });
+    return { words: `Only its place within ${parent?.name ?? 'its parent'} can change at ${where}`, put: () => undefined };
+  const start = specifiedValue(shownProject(session), page, id, 'grid-column-start', { ...session.slice, width: session.width });
   const grid = survey.get(parent.id);
   const column = grid?.flow === 'grid' && /^\d/.test(start) ? columnAt(grid, x) : undefined;
   if (column !== undefined)

@@ -26,9 +26,7 @@ export function takeFrameMessage(
   else if (message.type === 'outside')
     useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
   else if (message.type === 'writing')
-    useSession.setState({
-      foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '',
-    });
+    useSession.setState({ foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '' });
   else if (message.type === 'text') {
     const instead = finishText(message);
     if (instead !== undefined) post({ type: 'text', id: message.id, text: instead });

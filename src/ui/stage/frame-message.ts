@@ -59,11 +59,7 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     scrollY: z.number(),
     boxes: z.array(surveyed).max(10_000),
   }),
-  z.object({
-    from: own,
-    type: z.literal('anchor'),
-    anchors: z.array(z.object({ id, part: z.number() })).max(100),
-  }),
+  z.object({ from: own, type: z.literal('anchor'), anchors: z.array(z.object({ id, part: z.number() })).max(100) }),
   z.object({ from: own, type: z.literal('outside'), partly: ids, wholly: ids }),
   z.object({
     from: own,

@@ -20,10 +20,17 @@ const MEASURED: Measured = {
   whole: { width: 800, height: 400 },
   contentBox: false,
   flow: 'row',
-  children: [[110, 120, 50, 40], [184, 120, 50, 40], [110, 176, 50, 40]],
+  children: [
+    [110, 120, 50, 40],
+    [184, 120, 50, 40],
+    [110, 176, 50, 40],
+  ],
   parent: [90, 90, 820, 420],
-  siblings: [[100, 20, 400, 40], [600, 100, 100, 40]],
-}; // prettier-ignore
+  siblings: [
+    [100, 20, 400, 40],
+    [600, 100, 100, 40],
+  ],
+};
 const RECT = [100, 100, 400, 200] as const;
 const NONE: Modifiers = { both: false, all: false };
 
@@ -34,8 +41,13 @@ const project = makeFrom(
   set('erow', 'base', 'gap', '1em 24px'),
 );
 const from = (measured: Measured = MEASURED) => ({
-  project, page: project.pages[0]!, slice: DEFAULT_SLICE, width: 1000, rect: RECT, measured,
-}); // prettier-ignore
+  project,
+  page: project.pages[0]!,
+  slice: DEFAULT_SLICE,
+  width: 1000,
+  rect: RECT,
+  measured,
+});
 const pulled = (handle: Handle, dx: number, dy: number, modifiers = NONE) =>
   pull(from(), handle, dx, dy, modifiers).map(([property, value]) => `${property} ${value}`);
 
@@ -46,14 +58,28 @@ test.each<[string, Handle, number, number, Modifiers, readonly string[]]>([
   ['never under nothing', { kind: 'size', side: 'right' }, -999, 0, NONE, ['width 0%']],
   ['a padding inwards', { kind: 'padding', side: 'top' }, 0, 10, NONE, ['padding-top 1em']],
   ['the right one goes left', { kind: 'padding', side: 'right' }, -12, 0, NONE, ['padding-right 2rem']],
-  ['both sides as long as the pulled one', { kind: 'padding', side: 'left' }, 8, 0, { both: true, all: false }, ['padding-left 48px', 'padding-right 3rem']],
-  ['all four', { kind: 'padding', side: 'bottom' }, 0, -10, { both: false, all: true }, ['padding-top 2em', 'padding-right 2.5rem', 'padding-bottom 40px', 'padding-left 40px']],
+  [
+    'both sides as long as the pulled one',
+    { kind: 'padding', side: 'left' },
+    8,
+    0,
+    { both: true, all: false },
+    ['padding-left 48px', 'padding-right 3rem'],
+  ],
+  [
+    'all four',
+    { kind: 'padding', side: 'bottom' },
+    0,
+    -10,
+    { both: false, all: true },
+    ['padding-top 2em', 'padding-right 2.5rem', 'padding-bottom 40px', 'padding-left 40px'],
+  ],
   ['a margin outwards, and beyond nothing', { kind: 'margin', side: 'top' }, 0, 20, NONE, ['margin-top -12px']],
   ['a gap', { kind: 'gap', axis: 'row' }, 0, 4, NONE, ['row-gap 1em']],
   ['both gaps', { kind: 'gap', axis: 'column' }, 6, 0, { both: true, all: false }, ['row-gap 1.5em', 'column-gap 30px']],
 ])('dragged: %s', (_, handle, dx, dy, modifiers, wanted) => {
   expect(pulled(handle, dx, dy, modifiers)).toEqual(wanted);
-}); // prettier-ignore
+});
 
 test('grips stand on the edges, in the padding, outside in the margin, and between the items', () => {
   const grips = new Map(gripsOf(RECT, MEASURED).map(({ label, x, y }) => [label, [Math.round(x), Math.round(y)]]));
@@ -73,7 +99,11 @@ test('used lengths: what a property says is what its box has, less padding where
   const content = { ...MEASURED, contentBox: true };
   expect([usedLength('width', MEASURED, RECT), usedLength('width', content, RECT)]).toEqual([400, 338]);
   expect([usedLength('max-height', MEASURED, RECT), usedLength('height', content, RECT)]).toEqual([200, 158]);
-  expect(['padding-left', 'margin-top', 'border-top-width', 'row-gap', 'font-size', 'line-height', 'letter-spacing', 'order'].map((name) => usedLength(name, MEASURED, RECT))).toEqual([40, 8, 1, 16, 20, 30, 0, undefined]); // prettier-ignore
+  expect(
+    ['padding-left', 'margin-top', 'border-top-width', 'row-gap', 'font-size', 'line-height', 'letter-spacing', 'order'].map(
+      (name) => usedLength(name, MEASURED, RECT),
+    ),
+  ).toEqual([40, 8, 1, 16, 20, 30, 0, undefined]);
 });
 
 test('what em and % mean depends on the property', () => {
@@ -83,8 +113,13 @@ test('what em and % mean depends on the property', () => {
     return [em, whole];
   };
   expect(['width', 'height', 'padding-top', 'font-size', 'line-height', 'border-top-width'].map(of)).toEqual([
-    [20, 800], [20, 400], [20, 800], [10, 10], [20, 20], [20, undefined],
-  ]); // prettier-ignore
+    [20, 800],
+    [20, 400],
+    [20, 800],
+    [10, 10],
+    [20, 20],
+    [20, undefined],
+  ]);
 });
 
 test('an edge near a line is drawn to it, to the nearest of several', () => {
@@ -96,7 +131,12 @@ test('an edge near a line is drawn to it, to the nearest of several', () => {
 test('distances go to the neighbour that faces a side, else to the parent', () => {
   const lines = distancesOf(RECT, MEASURED).map(({ length, across }) => [length, across]);
   // Left: the parent. Right: the box beside it. Above: the one above. Below: the parent.
-  expect(lines).toEqual([[10, true], [100, true], [40, false], [210, false]]); // prettier-ignore
+  expect(lines).toEqual([
+    [10, true],
+    [100, true],
+    [40, false],
+    [210, false],
+  ]);
   expect(distancesOf(RECT, { siblings: [], parent: null })).toEqual([]);
   expect(distancesOf(RECT, { siblings: [[500, 100, 50, 50]], parent: null })).toEqual([]);
 });

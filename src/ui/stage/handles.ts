@@ -69,12 +69,28 @@ function gapGrips({ flow, children }: Measured): Grip[] {
   const below = rest.find(([, top]) => top >= first[1] + first[3]);
   return [
     ...(beside
-      ? [{ handle: { kind: 'gap', axis: 'column' }, label: 'Column gap', x: (first[0] + first[2] + beside[0]) / 2, y: first[1] + first[3] / 2, along: 'x' } as const]
+      ? [
+          {
+            handle: { kind: 'gap', axis: 'column' },
+            label: 'Column gap',
+            x: (first[0] + first[2] + beside[0]) / 2,
+            y: first[1] + first[3] / 2,
+            along: 'x',
+          } as const,
+        ]
       : []),
     ...(below
-      ? [{ handle: { kind: 'gap', axis: 'row' }, label: 'Row gap', x: first[0] + first[2] / 2, y: (first[1] + first[3] + below[1]) / 2, along: 'y' } as const]
+      ? [
+          {
+            handle: { kind: 'gap', axis: 'row' },
+            label: 'Row gap',
+            x: first[0] + first[2] / 2,
+            y: (first[1] + first[3] + below[1]) / 2,
+            along: 'y',
+          } as const,
+        ]
       : []),
-  ]; // prettier-ignore
+  ];
 }
 
 export function unitContext(measured: Measured, property: string, viewport: UnitContext['viewport']): UnitContext {
@@ -100,11 +116,8 @@ export function unitContext(measured: Measured, property: string, viewport: Unit
 /** The used length of a property in px; undefined for one that isn't measured. */
 export function usedLength(property: string, measured: Measured, rect: Rect): number | undefined {
   const side = SIDES.findIndex((one) => property.endsWith(one));
-  const [top, right, bottom, left] = SIDES.map((_, i) =>
-    measured.contentBox ? measured.padding[i]! + measured.border[i]! : 0,
-  );
-  if (/^(padding|margin)-/.test(property))
-    return (property.startsWith('padding') ? measured.padding : measured.margin)[side];
+  const [top, right, bottom, left] = SIDES.map((_, i) => (measured.contentBox ? measured.padding[i]! + measured.border[i]! : 0));
+  if (/^(padding|margin)-/.test(property)) return (property.startsWith('padding') ? measured.padding : measured.margin)[side];
   if (/^(top|right|bottom|left)$/.test(property)) return measured.inset[side];
   if (/^border-.*-width$/.test(property)) return measured.border[SIDES.findIndex((one) => property.includes(one))];
   if (/(^|-)width$/.test(property) || property === 'flex-basis') return rect[2] - left! - right!;

@@ -7,11 +7,7 @@ import { lengthened, nudge, reorderHere } from './nudge';
 import { shownPage, useSession } from '../state/store';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
-jest.mock('../measuring/sweep', () => ({
-  invalidateSweeps: jest.fn(),
-  continueSweep: jest.fn(),
-  forgetSweeps: jest.fn(),
-}));
+jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
 
 const START = makeFrom(
   make(MIDDLE, insert('erow', 'div'), ...['ea', 'eb', 'ec'].map((id, i) => insert(id, 'p', i, 'erow'))),
@@ -21,18 +17,34 @@ const state = () => useSession.getState();
 const values = (id: string, at = 'base') => shownPage(state()).elements[id]!.styles[at] ?? {};
 const open = (...edits: readonly Edit[]) =>
   useSession.setState({
-    project: makeFrom(START, ...edits), history: EMPTY_HISTORY, pending: [], problems: [], draft: undefined, selection: [],
-    pageId: 'gfirst', width: 1200, chosenTarget: undefined, announcement: '',
-  }); // prettier-ignore
+    project: makeFrom(START, ...edits),
+    history: EMPTY_HISTORY,
+    pending: [],
+    problems: [],
+    draft: undefined,
+    selection: [],
+    pageId: 'gfirst',
+    width: 1200,
+    chosenTarget: undefined,
+    announcement: '',
+  });
 
 const CONTEXT = { em: 20, rem: 16, viewport: { width: 1000, height: 800 } };
 test.each([
-  ['10px', 5, '15px'], ['1em', 5, '1.25em'], ['1rem', -8, '0.5rem'], ['2vw', 10, '3vw'], ['0', 3, '3px'],
-  ['25%', 1, 'calc(25% + 1px)'], ['calc(25% + 1px)', 2, 'calc(25% + 3px)'], ['calc(25% + 3px)', -3, '25%'], ['calc(25% + 1px)', -3, 'calc(25% + -2px)'],
-  ['clamp(1rem, 2vw, 3rem)', 1, 'calc(clamp(1rem, 2vw, 3rem) + 1px)'], ['auto', 1, '1px'],
+  ['10px', 5, '15px'],
+  ['1em', 5, '1.25em'],
+  ['1rem', -8, '0.5rem'],
+  ['2vw', 10, '3vw'],
+  ['0', 3, '3px'],
+  ['25%', 1, 'calc(25% + 1px)'],
+  ['calc(25% + 1px)', 2, 'calc(25% + 3px)'],
+  ['calc(25% + 3px)', -3, '25%'],
+  ['calc(25% + 1px)', -3, 'calc(25% + -2px)'],
+  ['clamp(1rem, 2vw, 3rem)', 1, 'calc(clamp(1rem, 2vw, 3rem) + 1px)'],
+  ['auto', 1, '1px'],
 ] as const)('%s and %d px more is %s', (value, px, wanted) => {
   expect(lengthened(value, px, CONTEXT)).toBe(wanted);
-}); // prettier-ignore
+});
 
 test('a margin that shares what is left goes on from what it is', () => {
   expect(lengthened('auto', 10, CONTEXT, 132.5)).toBe('142.5px');

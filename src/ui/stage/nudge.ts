@@ -28,7 +28,12 @@ export function nudge(dx: number, dy: number): void {
     const value = (property: string) => specifiedValue(project, page, node, property, { ...slice, width });
     const context = { em: styles.fontSize(node), rem: 16, viewport };
     const free = value('position') !== 'static';
-    const pairs = ([['left', 'right', dx], ['top', 'bottom', dy]] as const).filter(([, , by]) => by !== 0); // prettier-ignore
+    const pairs = (
+      [
+        ['left', 'right', dx],
+        ['top', 'bottom', dy],
+      ] as const
+    ).filter(([, , by]) => by !== 0);
     return pairs.map(([start, end, by]) => {
       const offEnd = free && value(start) === 'auto' && value(end) !== 'auto';
       const property = free ? (offEnd ? end : start) : `margin-${start}`;

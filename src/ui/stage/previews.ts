@@ -36,8 +36,7 @@ function keep(shown: Shown): Shown {
 /** The preview of a page for a device and reader: rendered once, however many frames ask for it. */
 export function previewOf(project: Project, page: Page, standIn: StandIn, fontData: FontData): Shown {
   return (
-    known(project, page, standIn) ??
-    keep({ project, page, standIn, preview: renderPreview(project, page, fontData, standIn) })
+    known(project, page, standIn) ?? keep({ project, page, standIn, preview: renderPreview(project, page, fontData, standIn) })
   );
 }
 
@@ -47,9 +46,7 @@ export function nextPreview(before: Shown, project: Project, page: Page, standIn
   const done = steps.find(({ from, shown }) => from === before && shown.project === project && shown.page === page);
   if (done && sameReader) return done;
   const quick = sameReader && !known(project, page, standIn) ? restyledPreview(before, project, page) : undefined;
-  const shown = quick
-    ? keep({ project, page, standIn, preview: quick.preview })
-    : previewOf(project, page, standIn, fontData);
+  const shown = quick ? keep({ project, page, standIn, preview: quick.preview }) : previewOf(project, page, standIn, fontData);
   const step = { shown, patch: quick?.patch ?? patchBetween(before.preview, shown.preview) };
   if (sameReader) steps = [{ from: before, ...step }, ...steps].slice(0, STEPS_KEPT);
   return step;

@@ -38,9 +38,4 @@ export interface Audit {
   readonly mending: Mending | undefined;
 }
 
-export const NO_AUDIT: Audit = {
-  tab: 'page',
-  fixes: undefined,
-  proof: undefined,
-  mending: undefined,
-};
+export const NO_AUDIT: Audit = { tab: 'page', fixes: undefined, proof: undefined, mending: undefined };

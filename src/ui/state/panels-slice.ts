@@ -5,13 +5,12 @@ export interface Panel {
   readonly open: boolean;
 }
 
-export const PANEL_LIMITS: Readonly<
-  Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>
-> = {
-  outline: { least: 160, most: 420, size: 216 },
-  inspector: { least: 230, most: 460, size: 300 },
-  gauge: { least: 150, most: 560, size: 284 },
-};
+export const PANEL_LIMITS: Readonly<Record<PanelName, { readonly least: number; readonly most: number; readonly size: number }>> =
+  {
+    outline: { least: 160, most: 420, size: 216 },
+    inspector: { least: 230, most: 460, size: 300 },
+    gauge: { least: 150, most: 560, size: 284 },
+  };
 
 /** Sizes of the workbench's parts and which are folded away; remembered in this browser. */
 export const ALL_PANELS: Readonly<Record<PanelName, Panel>> = {

@@ -192,8 +192,7 @@ export const shownPage = (session: Session): Page => {
 };
 
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
-export const shownBandStart = (session: Session): number =>
-  bandAt(shownProject(session), session.width, session.slice).from;
+export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width, session.slice).from;
 
 /** The project, page and band without the draft: for parts that needn't follow every step of a gesture. */
 export const steadyProject = (session: Session): Project => session.project;
@@ -207,7 +206,6 @@ export const writeTarget = (session: Session): At => {
   const { chosenTarget, targetLocked, width, slice } = session;
   if (chosenTarget === BASE) return BASE;
   const breakpoint = project.breakpoints.find((one) => one.id === chosenTarget);
-  if (breakpoint && (targetLocked || contains([conditionInterval(breakpoint.condition, slice)], width)))
-    return breakpoint.id;
+  if (breakpoint && (targetLocked || contains([conditionInterval(breakpoint.condition, slice)], width))) return breakpoint.id;
   return bandAt(project, width, slice).home;
 };

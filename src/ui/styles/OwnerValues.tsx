@@ -37,14 +37,7 @@ export function OwnerValues({ owner, label }: { owner: string; label: string }) 
                 <span className="w-[112px] shrink-0 truncate" title={property}>
                   {property}
                 </span>
-                <OwnerField
-                  key={value}
-                  owner={owner}
-                  at={at}
-                  property={property}
-                  value={value}
-                  label={`${label}, ${words}`}
-                />
+                <OwnerField key={value} owner={owner} at={at} property={property} value={value} label={`${label}, ${words}`} />
                 <button
                   type="button"
                   aria-label={`Clear ${property} of ${label}, ${words}`}

@@ -30,22 +30,10 @@ export function SharedEntry({ style, index, last, chosen, open, toggle }: Props)
   const ids = chosen.map((element) => element.id);
   const carried = chosen.filter(({ shared }) => shared.includes(id)).length;
   const actions: readonly { label: string; possible: boolean; make: Make }[] = [
-    {
-      label: 'Apply to the selection',
-      possible: carried < chosen.length,
-      make: (now, slice) => planCarry(now, slice, ids, id),
-    },
-    {
-      label: 'Detach, keep the look',
-      possible: carried > 0,
-      make: (now, slice) => planDetach(now, slice, ids, id, true),
-    },
+    { label: 'Apply to the selection', possible: carried < chosen.length, make: (now, slice) => planCarry(now, slice, ids, id) },
+    { label: 'Detach, keep the look', possible: carried > 0, make: (now, slice) => planDetach(now, slice, ids, id, true) },
     { label: 'Detach', possible: carried > 0, make: (now, slice) => planDetach(now, slice, ids, id, false) },
-    {
-      label: 'Delete, keep the looks',
-      possible: true,
-      make: (now, slice) => planDeleteShared(now, slice, id, true),
-    },
+    { label: 'Delete, keep the looks', possible: true, make: (now, slice) => planDeleteShared(now, slice, id, true) },
     { label: 'Delete', possible: true, make: (now, slice) => planDeleteShared(now, slice, id, false) },
   ];
   const shift = (by: 1 | -1) => commitOrReport({ type: 'changeShared', id, index: index + by });
@@ -70,13 +58,7 @@ export function SharedEntry({ style, index, last, chosen, open, toggle }: Props)
         >
           ↑
         </button>
-        <button
-          type="button"
-          className={SIGN_BUTTON}
-          aria-label={`${name}: stronger`}
-          disabled={last}
-          onClick={() => shift(1)}
-        >
+        <button type="button" className={SIGN_BUTTON} aria-label={`${name}: stronger`} disabled={last} onClick={() => shift(1)}>
           ↓
         </button>
       </div>

@@ -42,9 +42,7 @@ export function Sheets() {
               </div>
               {notes.length > 0 && (
                 <details className="text-muted">
-                  <summary>
-                    {notes.length === 1 ? 'One thing was left out' : `${notes.length} things were left out`}
-                  </summary>
+                  <summary>{notes.length === 1 ? 'One thing was left out' : `${notes.length} things were left out`}</summary>
                   <ul className="m-0 list-none p-0">
                     {notes.slice(0, 100).map((note, i) => (
                       <li key={i}>

@@ -5,8 +5,7 @@ export const SIGN_BUTTON =
   'flex size-5 shrink-0 items-center justify-center rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink disabled:opacity-30';
 export const MENU =
   'z-40 max-h-80 w-64 overflow-auto rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none';
-export const MENU_ITEM =
-  'block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint';
+export const MENU_ITEM = 'block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint';
 export const DANGER_BUTTON = 'rounded-[4px] border border-rust bg-rust-tint px-3 py-1 font-semibold text-rust';
 /** A panel that opens under a button and holds more than a list. */
 export const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none';

@@ -28,12 +28,9 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
   const list = useRef<HTMLOListElement>(null);
   const values = Object.fromEntries(PROPERTIES.map((name) => [name, valueOf(shaped, name)]));
   if (PROPERTIES.some((name) => values[name] === '' || /var\(/.test(values[name]!)))
-    return (
-      <p className="m-0 px-3.5 py-1 text-xs text-muted">The layers differ or hold variables; edit them as values.</p>
-    );
+    return <p className="m-0 px-3.5 py-1 text-xs text-muted">The layers differ or hold variables; edit them as values.</p>;
   const layers = readLayers(values);
-  const write = (next: readonly BackgroundLayer[], what = 'Background layers') =>
-    shape(shaped, what, writeLayers(next));
+  const write = (next: readonly BackgroundLayer[], what = 'Background layers') => shape(shaped, what, writeLayers(next));
   const moved = (from: number, to: number) => {
     const rest = layers.toSpliced(from, 1);
     return rest.toSpliced(to, 0, layers[from]!);
@@ -44,9 +41,7 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
     followPointer(
       event,
       ({ y }) => {
-        const rows = [...(list.current?.querySelectorAll('[data-layer]') ?? [])].map((row) =>
-          row.getBoundingClientRect(),
-        );
+        const rows = [...(list.current?.querySelectorAll('[data-layer]') ?? [])].map((row) => row.getBoundingClientRect());
         const past = rows.filter(({ top, height }) => y > top + height / 2).length;
         to = past > from ? past - 1 : past;
         setOnto(to);
@@ -113,9 +108,7 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
                 ×
               </button>
             </div>
-            {open === i && (
-              <LayerFields layer={layer} pictures={pictures} write={(next) => write(layers.with(i, next))} />
-            )}
+            {open === i && <LayerFields layer={layer} pictures={pictures} write={(next) => write(layers.with(i, next))} />}
           </li>
         ))}
       </ol>
@@ -134,7 +127,10 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
             type="button"
             className={BUTTON}
             onClick={() => {
-              const stops = [{ colour: 'rgba(28, 107, 94, 0.5)', at: 0 }, { colour: 'rgba(28, 107, 94, 0)', at: 100 }]; // prettier-ignore
+              const stops = [
+                { colour: 'rgba(28, 107, 94, 0.5)', at: 0 },
+                { colour: 'rgba(28, 107, 94, 0)', at: 100 },
+              ];
               write([{ ...NEW_LAYER, image: writeGradient({ kind, angle: 180, stops }) }, ...layers]);
               setOpen(0);
             }}

@@ -19,13 +19,19 @@ const FIELDS: Readonly<Record<string, readonly Field[]>> = {
     { name: 'name', label: 'Name' },
     { name: 'placeholder', label: 'Hint' },
   ],
-  textarea: [{ name: 'name', label: 'Name' }, { name: 'placeholder', label: 'Hint' }],
+  textarea: [
+    { name: 'name', label: 'Name' },
+    { name: 'placeholder', label: 'Hint' },
+  ],
   form: [{ name: 'action', label: 'Sends to' }],
   label: [{ name: 'for', label: 'For field' }],
   button: [{ name: 'type', label: 'Kind', choices: ['button', 'submit', 'reset'] }],
   td: [{ name: 'colspan', label: 'Columns' }],
-  th: [{ name: 'colspan', label: 'Columns' }, { name: 'scope', label: 'Heads', choices: ['col', 'row'] }],
-}; // prettier-ignore
+  th: [
+    { name: 'colspan', label: 'Columns' },
+    { name: 'scope', label: 'Heads', choices: ['col', 'row'] },
+  ],
+};
 
 /** What an element says or shows besides its text: where a link leads, which picture. The same at all widths. */
 export function ContentFields({ id }: { id: string }) {
@@ -65,9 +71,7 @@ export function ContentFields({ id }: { id: string }) {
           <CheckedField
             label={label}
             value={element.attributes[name] ?? ''}
-            {...(name === 'href'
-              ? { list: [...pages, { value: '#', word: 'nowhere yet' }] }
-              : choices && { list: choices })}
+            {...(name === 'href' ? { list: [...pages, { value: '#', word: 'nowhere yet' }] } : choices && { list: choices })}
             write={(value) => write(name, value)}
           />
         </label>

@@ -11,17 +11,7 @@ import { CheckedField } from './CheckedField';
 import type { Shaped } from './shape';
 import { shape, shapeEdit, valueOf } from './shape';
 
-const NAMES = [
-  'position',
-  'top',
-  'right',
-  'bottom',
-  'left',
-  'margin-top',
-  'margin-right',
-  'margin-bottom',
-  'margin-left',
-];
+const NAMES = ['position', 'top', 'right', 'bottom', 'left', 'margin-top', 'margin-right', 'margin-bottom', 'margin-left'];
 
 /** Holding an element at one of nine places of its parent, or pinning it to the screen's top or bottom. */
 export function HoldControls({ shaped }: { shaped: Shaped }) {
@@ -48,8 +38,8 @@ export function HoldControls({ shaped }: { shaped: Shaped }) {
     const parents = new Set(shaped.ids.flatMap((id) => parentOf(page, id)?.id ?? []));
     const anchors = [...parents].filter(
       (id) =>
-        specifiedValue(session.project, page, id, 'position', { ...session.slice, width: session.width }) ===
-          'static' && id !== page.root,
+        specifiedValue(session.project, page, id, 'position', { ...session.slice, width: session.width }) === 'static' &&
+        id !== page.root,
     );
     const changes = anchors.map((owner) => ({ owner, at: shaped.target, property: 'position', value: 'relative' }));
     commitOrReport(edit.type === 'restyle' ? { ...edit, changes: [...edit.changes, ...changes] } : edit);

@@ -32,9 +32,7 @@ export function LayerFields({ layer, pictures, write }: Props) {
   };
   return (
     <div className="flex flex-col gap-0.5 border-t border-line p-1">
-      {gradient && (
-        <GradientFields gradient={gradient} write={(next) => write({ ...layer, image: writeGradient(next) })} />
-      )}
+      {gradient && <GradientFields gradient={gradient} write={(next) => write({ ...layer, image: writeGradient(next) })} />}
       {!gradient && (
         <label className="flex items-center gap-1">
           <span className="w-12 shrink-0 text-muted">{shown ? 'Picture' : 'Image'}</span>
@@ -75,13 +73,7 @@ function checkedImage(image: string, layer: BackgroundLayer, write: Props['write
   return result.ok ? write({ ...layer, image }) : result.message;
 }
 
-function GradientFields({
-  gradient,
-  write,
-}: {
-  gradient: Gradient;
-  write: (gradient: Gradient) => string | undefined;
-}) {
+function GradientFields({ gradient, write }: { gradient: Gradient; write: (gradient: Gradient) => string | undefined }) {
   const { kind, angle, stops } = gradient;
   const change = (i: number, part: Partial<Gradient['stops'][number]>) =>
     write({ ...gradient, stops: stops.with(i, { ...stops[i]!, ...part }) });

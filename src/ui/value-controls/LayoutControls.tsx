@@ -34,20 +34,51 @@ const option = (property: string, value: string, label: string, sign: ReactNode)
   values: { [property]: value },
 });
 
-const THREE: readonly Bar[] = [[1, 5, 3, 6], [6, 5, 3, 6], [11, 5, 3, 6]]; // prettier-ignore
+const THREE: readonly Bar[] = [
+  [1, 5, 3, 6],
+  [6, 5, 3, 6],
+  [11, 5, 3, 6],
+];
 
 const DIRECTIONS: readonly Option[] = [
   option('flex-direction', 'row', 'side by side', <Boxes bars={THREE} line="M1 14h13l-2-2" />),
   option('flex-direction', 'column', 'below each other', <Boxes bars={THREE} turned line="M14 1v13l-2-2" />),
   option('flex-direction', 'row-reverse', 'side by side, from the end', <Boxes bars={THREE} line="M15 14H2l2-2" />),
-  option('flex-direction', 'column-reverse', 'below each other, from the end', <Boxes bars={THREE} turned line="M14 15V2l-2 2" />),
-]; // prettier-ignore
+  option(
+    'flex-direction',
+    'column-reverse',
+    'below each other, from the end',
+    <Boxes bars={THREE} turned line="M14 15V2l-2 2" />,
+  ),
+];
 
 const WRAPS: readonly Option[] = [
   option('flex-wrap', 'nowrap', 'never', <Boxes bars={THREE} />),
-  option('flex-wrap', 'wrap', 'to the next row', <Boxes bars={[[1, 2, 5, 5], [9, 2, 5, 5], [1, 9, 5, 5]]} />),
-  option('flex-wrap', 'wrap-reverse', 'to a row above', <Boxes bars={[[1, 9, 5, 5], [9, 9, 5, 5], [1, 2, 5, 5]]} />),
-]; // prettier-ignore
+  option(
+    'flex-wrap',
+    'wrap',
+    'to the next row',
+    <Boxes
+      bars={[
+        [1, 2, 5, 5],
+        [9, 2, 5, 5],
+        [1, 9, 5, 5],
+      ]}
+    />,
+  ),
+  option(
+    'flex-wrap',
+    'wrap-reverse',
+    'to a row above',
+    <Boxes
+      bars={[
+        [1, 9, 5, 5],
+        [9, 9, 5, 5],
+        [1, 2, 5, 5],
+      ]}
+    />,
+  ),
+];
 
 const spread = (bars: readonly Bar[], turned: boolean) => (
   <Boxes bars={bars} turned={turned} line={turned ? 'M1 .5h14M1 15.5h14' : 'M.5 1v14M15.5 1v14'} />
@@ -82,34 +113,109 @@ function across(property: string, turned: boolean): Option[] {
   const line = turned ? 'M.5 1v14M15.5 1v14' : 'M1 .5h14M1 15.5h14';
   const draw = (bars: readonly Bar[]) => <Boxes bars={bars} turned={turned} line={line} />;
   return [
-    option(property, 'stretch', 'stretched', draw([[3, 2, 3, 12], [9, 2, 3, 12]])),
-    option(property, 'start', 'at the start', draw([[3, 2, 3, 8], [9, 2, 3, 5]])),
-    option(property, 'center', 'in the middle', draw([[3, 4, 3, 8], [9, 5.5, 3, 5]])),
-    option(property, 'end', 'at the end', draw([[3, 6, 3, 8], [9, 9, 3, 5]])),
-    option(property, 'baseline', 'by their letters', <Boxes bars={[[3, 3, 3, 7], [9, 6, 3, 6]]} turned={turned} line={turned ? 'M9.5 1v14' : 'M1 9.5h14'} />),
-  ]; // prettier-ignore
+    option(
+      property,
+      'stretch',
+      'stretched',
+      draw([
+        [3, 2, 3, 12],
+        [9, 2, 3, 12],
+      ]),
+    ),
+    option(
+      property,
+      'start',
+      'at the start',
+      draw([
+        [3, 2, 3, 8],
+        [9, 2, 3, 5],
+      ]),
+    ),
+    option(
+      property,
+      'center',
+      'in the middle',
+      draw([
+        [3, 4, 3, 8],
+        [9, 5.5, 3, 5],
+      ]),
+    ),
+    option(
+      property,
+      'end',
+      'at the end',
+      draw([
+        [3, 6, 3, 8],
+        [9, 9, 3, 5],
+      ]),
+    ),
+    option(
+      property,
+      'baseline',
+      'by their letters',
+      <Boxes
+        bars={[
+          [3, 3, 3, 7],
+          [9, 6, 3, 6],
+        ]}
+        turned={turned}
+        line={turned ? 'M9.5 1v14' : 'M1 9.5h14'}
+      />,
+    ),
+  ];
 }
 
 const DISPLAYS: readonly Option[] = [
-  option('display', 'block', 'as a block', <Boxes bars={[[1, 3, 14, 4], [1, 9, 14, 4]]} />),
+  option(
+    'display',
+    'block',
+    'as a block',
+    <Boxes
+      bars={[
+        [1, 3, 14, 4],
+        [1, 9, 14, 4],
+      ]}
+    />,
+  ),
   option('display', 'flex', 'as a row or column', <Boxes bars={THREE} />),
-  option('display', 'grid', 'as a grid', <Boxes bars={[[1, 2, 6, 5], [9, 2, 6, 5], [1, 9, 6, 5], [9, 9, 6, 5]]} />),
-]; // prettier-ignore
+  option(
+    'display',
+    'grid',
+    'as a grid',
+    <Boxes
+      bars={[
+        [1, 2, 6, 5],
+        [9, 2, 6, 5],
+        [1, 9, 6, 5],
+        [9, 9, 6, 5],
+      ]}
+    />,
+  ),
+];
 
 /** Takes part, leaves no gap, or stays as an empty place. */
 function visibility(shaped: Shaped, ids: readonly string[]): { current: string; options: Option[] } {
   const [display, visible] = [valueOf(shaped, 'display'), valueOf(shaped, 'visibility')];
-  const beneath =
-    shaped.fields.get('display')?.resolution.beaten.find(({ value }) => value !== 'none')?.value ?? 'block';
+  const beneath = shaped.fields.get('display')?.resolution.beaten.find(({ value }) => value !== 'none')?.value ?? 'block';
   const shown = { visibility: 'visible', ...(display === 'none' && { display: beneath }) };
   return {
     current: ids.length === 0 ? '' : display === 'none' ? 'out' : visible === 'visible' ? 'shown' : 'kept',
     options: [
       { value: 'shown', label: 'shown', values: shown, sign: <Boxes bars={THREE} /> },
-      { value: 'out', label: 'out of the layout, neighbours move', values: { display: 'none' }, sign: <Boxes bars={[THREE[0]!, [6, 5, 3, 6]]} /> },
-      { value: 'kept', label: 'invisible, keeps its room', values: { visibility: 'hidden' }, sign: <Boxes bars={[THREE[0]!, THREE[2]!]} line="M6.5 5.5h3v5h-3z" /> },
+      {
+        value: 'out',
+        label: 'out of the layout, neighbours move',
+        values: { display: 'none' },
+        sign: <Boxes bars={[THREE[0]!, [6, 5, 3, 6]]} />,
+      },
+      {
+        value: 'kept',
+        label: 'invisible, keeps its room',
+        values: { visibility: 'hidden' },
+        sign: <Boxes bars={[THREE[0]!, THREE[2]!]} line="M6.5 5.5h3v5h-3z" />,
+      },
     ],
-  }; // prettier-ignore
+  };
 }
 
 /** Display and visibility as diagrams. */
@@ -118,12 +224,7 @@ export function DisplayControls({ shaped }: { shaped: Shaped }) {
   return (
     <>
       <Choice label="Seen" shaped={shaped} current={seen.current} options={seen.options} />
-      <Choice
-        label="Lays out"
-        shaped={shaped}
-        current={valueOf(shaped, 'display').replace(/^inline-/, '')}
-        options={DISPLAYS}
-      />
+      <Choice label="Lays out" shaped={shaped} current={valueOf(shaped, 'display').replace(/^inline-/, '')} options={DISPLAYS} />
       <Choice
         label="Too much"
         shaped={shaped}
@@ -139,9 +240,7 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
   const display = valueOf(shaped, 'display');
   const column = /flex/.test(display) && valueOf(shaped, 'flex-direction').startsWith('column');
   if (!/flex|grid/.test(display))
-    return (
-      <p className="m-0 px-3.5 py-1 text-xs text-muted">Laid out as a block. Choose a row or a grid under Layout.</p>
-    );
+    return <p className="m-0 px-3.5 py-1 text-xs text-muted">Laid out as a block. Choose a row or a grid under Layout.</p>;
   return (
     <>
       {/flex/.test(display) && (
@@ -179,18 +278,44 @@ const overflow = (value: string, label: string, bars: readonly Bar[]) =>
 
 /** What happens to what doesn't fit. */
 const OVERFLOWS: readonly Option[] = [
-  overflow('visible', 'shows past the edge', [[3, 4, 13, 3], [3, 9, 13, 3]]),
-  overflow('hidden', 'is cut off', [[3, 4, 9, 3], [3, 9, 9, 3]]),
-  overflow('auto', 'scrolls', [[3, 4, 7, 3], [3, 9, 7, 3], [11, 3, 1.5, 6]]),
-]; // prettier-ignore
+  overflow('visible', 'shows past the edge', [
+    [3, 4, 13, 3],
+    [3, 9, 13, 3],
+  ]),
+  overflow('hidden', 'is cut off', [
+    [3, 4, 9, 3],
+    [3, 9, 9, 3],
+  ]),
+  overflow('auto', 'scrolls', [
+    [3, 4, 7, 3],
+    [3, 9, 7, 3],
+    [11, 3, 1.5, 6],
+  ]),
+];
 
 /** How text runs and stands, as lines. */
 const LINES: Readonly<Record<string, readonly Bar[]>> = {
-  start: [[1, 3, 13, 1.5], [1, 7, 9, 1.5], [1, 11, 12, 1.5]],
-  center: [[1.5, 3, 13, 1.5], [3.5, 7, 9, 1.5], [2, 11, 12, 1.5]],
-  end: [[2, 3, 13, 1.5], [6, 7, 9, 1.5], [3, 11, 12, 1.5]],
-  justify: [[1, 3, 14, 1.5], [1, 7, 14, 1.5], [1, 11, 14, 1.5]],
-}; // prettier-ignore
+  start: [
+    [1, 3, 13, 1.5],
+    [1, 7, 9, 1.5],
+    [1, 11, 12, 1.5],
+  ],
+  center: [
+    [1.5, 3, 13, 1.5],
+    [3.5, 7, 9, 1.5],
+    [2, 11, 12, 1.5],
+  ],
+  end: [
+    [2, 3, 13, 1.5],
+    [6, 7, 9, 1.5],
+    [3, 11, 12, 1.5],
+  ],
+  justify: [
+    [1, 3, 14, 1.5],
+    [1, 7, 14, 1.5],
+    [1, 11, 14, 1.5],
+  ],
+};
 
 export function TextControls({ shaped }: { shaped: Shaped }) {
   const align = valueOf(shaped, 'text-align').replace('left', 'start').replace('right', 'end');

@@ -8,7 +8,12 @@ import { ColourField } from './ColourField';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
 
-const LENGTHS = [['x', 'Across'], ['y', 'Down'], ['blur', 'Blur'], ['spread', 'Spread']] as const; // prettier-ignore
+const LENGTHS = [
+  ['x', 'Across'],
+  ['y', 'Down'],
+  ['blur', 'Blur'],
+  ['spread', 'Spread'],
+] as const;
 
 /** Shadows, the topmost first. */
 export function ShadowList({ shaped }: { shaped: Shaped }) {
@@ -18,12 +23,7 @@ export function ShadowList({ shaped }: { shaped: Shaped }) {
   return (
     <section aria-label="Shadows" className="py-1 pr-1.5 pl-3.5">
       {shadows.map((shadow, i) => (
-        <div
-          key={i}
-          role="group"
-          aria-label={`Shadow ${i + 1}`}
-          className="mb-1 rounded-[3px] border border-line bg-well p-1"
-        >
+        <div key={i} role="group" aria-label={`Shadow ${i + 1}`} className="mb-1 rounded-[3px] border border-line bg-well p-1">
           <div className="grid grid-cols-4 gap-1">
             {LENGTHS.map(([part, label]) => (
               <label key={part} className="min-w-0 text-xs text-muted">

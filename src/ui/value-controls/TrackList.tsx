@@ -6,7 +6,16 @@ import { CheckedField } from './CheckedField';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
 
-const SUGGESTED = [EVEN_TRACK, '1fr', '2fr', 'auto', 'min-content', 'max-content', 'minmax(12rem, 1fr)', 'repeat(auto-fill, minmax(12rem, 1fr))']; // prettier-ignore
+const SUGGESTED = [
+  EVEN_TRACK,
+  '1fr',
+  '2fr',
+  'auto',
+  'min-content',
+  'max-content',
+  'minmax(12rem, 1fr)',
+  'repeat(auto-fill, minmax(12rem, 1fr))',
+];
 
 /** Columns and rows of a grid, one field a track. */
 export function TrackList({ shaped }: { shaped: Shaped }) {
@@ -22,8 +31,7 @@ export function TrackList({ shaped }: { shaped: Shaped }) {
 function Tracks({ shaped, property, label }: { shaped: Shaped; property: string; label: string }) {
   const tracks = readTracks(valueOf(shaped, property) || 'none');
   if (!tracks) return null;
-  const write = (next: readonly string[]) =>
-    shape(shaped, `${label}: ${next.length}`, { [property]: writeTracks(next) });
+  const write = (next: readonly string[]) => shape(shaped, `${label}: ${next.length}`, { [property]: writeTracks(next) });
   const one = label.slice(0, -1);
   return (
     <div role="group" aria-label={`${label} of the grid`} className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
@@ -51,11 +59,7 @@ function Tracks({ shaped, property, label }: { shaped: Shaped; property: string;
           ))}
         </ol>
         <span className="flex gap-1">
-          <button
-            type="button"
-            className={BUTTON}
-            onClick={() => write([...tracks, tracks[tracks.length - 1] ?? EVEN_TRACK])}
-          >
+          <button type="button" className={BUTTON} onClick={() => write([...tracks, tracks[tracks.length - 1] ?? EVEN_TRACK])}>
             Add {one.toLowerCase()}
           </button>
           {tracks.length > 1 && new Set(tracks).size > 1 && (

@@ -19,11 +19,7 @@ test('a field tells where its value comes from', () => {
   expect(told('Tool cards', 'row-gap', 700, 'bmiddle')).toEqual(['16px', 'set', 'set at 899 and narrower']);
   expect(told('Tool cards', 'row-gap', 400, 'bnarrow')).toEqual(['16px', 'carried', 'set at 899 and narrower']);
   expect(told('Tool cards', 'row-gap', 1200, BASE)).toEqual(['24px', 'set', 'set at the base']);
-  expect(told('Heading', 'font-size', 700, 'bmiddle')).toEqual([
-    '36px',
-    'shared',
-    'shared style Page title, 899 and narrower',
-  ]);
+  expect(told('Heading', 'font-size', 700, 'bmiddle')).toEqual(['36px', 'shared', 'shared style Page title, 899 and narrower']);
   expect(told('Filters', 'color', 700, 'bmiddle')).toEqual([
     '#1f2b29',
     'inherited',

@@ -16,11 +16,7 @@ export interface Shaped {
 export const valueOf = ({ fields }: Shaped, property: string): string => fields.get(property)?.value ?? '';
 
 /** Several values for all that is selected, as one edit. Shorthands are allowed. */
-export function shapeEdit(
-  { ids, target }: Shaped,
-  label: string,
-  values: Readonly<Record<string, string>>,
-): Edit | string {
+export function shapeEdit({ ids, target }: Shaped, label: string, values: Readonly<Record<string, string>>): Edit | string {
   const changes: { owner: string; at: string; property: string; value: string }[] = [];
   for (const [property, value] of Object.entries(values)) {
     const checked = checkValue(property, value);

@@ -80,9 +80,7 @@ export function setWidth(width: number): void {
 
 export function select(ids: readonly string[], add = false): void {
   const { selection } = useSession.getState();
-  const next = add
-    ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))]
-    : ids;
+  const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
   useSession.setState({ selection: next, marked: [] });
 }
 
@@ -136,9 +134,7 @@ export function jumpToBreakpoint(direction: 1 | -1): void {
 /** The next width in a direction at which a finding begins or ends. */
 export function jumpToFinding(direction: 1 | -1): void {
   const { findings, pageId, width } = useSession.getState();
-  const widths = (findings[pageId] ?? []).flatMap((finding) =>
-    finding.widths.flatMap(({ from, below }) => [from, below - 1]),
-  );
+  const widths = (findings[pageId] ?? []).flatMap((finding) => finding.widths.flatMap(({ from, below }) => [from, below - 1]));
   const ahead = widths.filter((one) => (one - width) * direction > 0).sort((a, b) => (a - b) * direction)[0];
   if (ahead === undefined) announce('No further finding.');
   else setWidth(ahead);
@@ -177,7 +173,10 @@ export function likelyDirection(): 'narrower' | 'wider' {
 /** Writes a value for all that is selected, as one edit. Returns what is wrong, in words. */
 export function writeValue(property: string, value: string, at: At, gesture?: string): string | undefined {
   if (property === 'font-family') {
-    const unknown = familyProblem(value, BUNDLED_FONTS.map(({ family }) => family)); // prettier-ignore
+    const unknown = familyProblem(
+      value,
+      BUNDLED_FONTS.map(({ family }) => family),
+    );
     if (unknown) return unknown;
   }
   const edit = writeEdit(property, value, at);
@@ -203,8 +202,6 @@ export function clearValues(properties: readonly string[], at: At): void {
   );
   if (edits.length === 0) return announce('There is no own value here to clear.');
   commitOrReport(
-    edits.length === 1
-      ? edits[0]!
-      : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
+    edits.length === 1 ? edits[0]! : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
   );
 }

@@ -40,8 +40,8 @@ export function DamageBar() {
           </>
         )}{' '}
         You see it as it was at revision {revision}
-        {later > 0 && `, before the last ${later === 1 ? 'edit' : `${later} edits`}`}. It can't be edited until you go
-        back to that.
+        {later > 0 && `, before the last ${later === 1 ? 'edit' : `${later} edits`}`}. It can't be edited until you go back to
+        that.
       </p>
       <a href={`/api/projects/${projectId}/everything`} download className="shrink-0">
         Download everything

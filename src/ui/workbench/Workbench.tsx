@@ -27,13 +27,7 @@ import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { TopBar } from './TopBar';
 
-const TAB_NAMES = {
-  values: 'Values',
-  findings: 'Findings',
-  set: 'Breakpoints',
-  styles: 'Styles',
-  columns: 'Grid',
-} as const;
+const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles', columns: 'Grid' } as const;
 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
@@ -138,8 +132,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
                   key={tab}
                   className="border-0 border-b-2 border-transparent bg-transparent px-0.5 pb-1.5 font-semibold text-muted data-selected:border-reed data-selected:text-ink"
                 >
-                  {TAB_NAMES[tab]}{' '}
-                  {tab === 'findings' && count > 0 && <span className="font-mono text-rust">{count}</span>}
+                  {TAB_NAMES[tab]} {tab === 'findings' && count > 0 && <span className="font-mono text-rust">{count}</span>}
                 </Tab>
               ))}
             </TabList>
@@ -164,9 +157,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
         )}
       </div>
       <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
-      {panels.gauge.open && (
-        <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />
-      )}
+      {panels.gauge.open && <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />}
     </>
   );
 }

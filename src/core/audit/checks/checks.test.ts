@@ -17,73 +17,442 @@ import { wrappedLabel } from './wrapped-label';
 const CASES: readonly (readonly [Check, string, PageFacts, readonly string[]])[] = [
   [sidewaysScroll, 'as wide as the viewport', facts(400, []), []],
   [sidewaysScroll, 'one px wider', facts(400, [{ id: 'a', box: [0, 0, 401, 10] }], 401), ['body']],
-  [sidewaysScroll, 'a wide thing in its own scroller', facts(400, [{ id: 's', box: [0, 0, 400, 10], cut: 'scrolls' }, { id: 'a', in: 's', box: [0, 0, 900, 10] }]), []],
+  [
+    sidewaysScroll,
+    'a wide thing in its own scroller',
+    facts(400, [
+      { id: 's', box: [0, 0, 400, 10], cut: 'scrolls' },
+      { id: 'a', in: 's', box: [0, 0, 900, 10] },
+    ]),
+    [],
+  ],
 
   [outsideViewport, 'text up to the edge', facts(400, [{ id: 'a', box: [0, 0, 400, 20], lines: [[0, 0, 400, 20]] }]), []],
-  [outsideViewport, 'text one px past the right edge', facts(400, [{ id: 'a', box: [0, 0, 401, 20], lines: [[0, 0, 401, 20]] }]), ['a']],
-  [outsideViewport, 'text one px past the left edge', facts(400, [{ id: 'a', box: [-1, 0, 100, 20], lines: [[-1, 0, 100, 20]] }]), ['a']],
-  [outsideViewport, 'put away wholly past the left edge', facts(400, [{ id: 'a', box: [-9999, 0, 100, 20], lines: [[-9999, 0, 90, 20]] }]), []],
-  [outsideViewport, 'wholly past the right edge', facts(400, [{ id: 'a', box: [500, 0, 100, 20], lines: [[500, 0, 90, 20]] }]), ['a']],
-  [outsideViewport, 'inside a scroller', facts(400, [{ id: 's', box: [0, 0, 400, 20], cut: 'scrolls' }, { id: 'a', in: 's', box: [300, 0, 200, 20], lines: [[300, 0, 200, 20]] }]), []],
+  [
+    outsideViewport,
+    'text one px past the right edge',
+    facts(400, [{ id: 'a', box: [0, 0, 401, 20], lines: [[0, 0, 401, 20]] }]),
+    ['a'],
+  ],
+  [
+    outsideViewport,
+    'text one px past the left edge',
+    facts(400, [{ id: 'a', box: [-1, 0, 100, 20], lines: [[-1, 0, 100, 20]] }]),
+    ['a'],
+  ],
+  [
+    outsideViewport,
+    'put away wholly past the left edge',
+    facts(400, [{ id: 'a', box: [-9999, 0, 100, 20], lines: [[-9999, 0, 90, 20]] }]),
+    [],
+  ],
+  [
+    outsideViewport,
+    'wholly past the right edge',
+    facts(400, [{ id: 'a', box: [500, 0, 100, 20], lines: [[500, 0, 90, 20]] }]),
+    ['a'],
+  ],
+  [
+    outsideViewport,
+    'inside a scroller',
+    facts(400, [
+      { id: 's', box: [0, 0, 400, 20], cut: 'scrolls' },
+      { id: 'a', in: 's', box: [300, 0, 200, 20], lines: [[300, 0, 200, 20]] },
+    ]),
+    [],
+  ],
   [outsideViewport, 'an empty box', facts(400, [{ id: 'a', box: [0, 0, 500, 20] }]), []],
   [outsideViewport, 'a picture', facts(400, [{ id: 'a', tag: 'img', box: [0, 0, 480, 20] }]), ['a']],
   [outsideViewport, 'hidden', facts(400, [{ id: 'a', hidden: true, box: [0, 0, 480, 20], lines: [[0, 0, 480, 20]] }]), []],
 
-  [clippedContent, 'text that fits', facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]), []],
-  [clippedContent, 'own text cut at the side', facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 100, 20], lines: [[0, 0, 101, 20]] }]), ['a']],
-  [clippedContent, 'text meant to end in an ellipsis', facts(400, [{ id: 'a', cut: 'hidden', ellipsis: true, box: [0, 0, 100, 20], lines: [[0, 0, 140, 20]] }]), []],
-  [clippedContent, 'a line below the bottom', facts(400, [{ id: 'c', cut: 'hidden', box: [0, 0, 100, 50] }, { id: 'a', in: 'c', box: [0, 40, 100, 20], lines: [[0, 40, 80, 20]] }]), ['c']],
-  [clippedContent, 'the same in a scroller', facts(400, [{ id: 'c', cut: 'scrolls', box: [0, 0, 100, 50] }, { id: 'a', in: 'c', box: [0, 40, 100, 20], lines: [[0, 40, 80, 20]] }]), []],
-  [clippedContent, 'only the space around the letters cut', facts(400, [{ id: 'c', cut: 'hidden', box: [0, 0, 100, 18] }, { id: 'a', in: 'c', size: 14, box: [0, 0, 100, 20], lines: [[0, 0, 80, 20]] }]), []],
-  [clippedContent, 'a picture cut', facts(400, [{ id: 'c', cut: 'hidden', box: [0, 0, 100, 50] }, { id: 'a', tag: 'img', in: 'c', box: [0, 0, 100, 60] }]), ['c']],
-  [clippedContent, 'a text for screen readers only', facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 1, 1], lines: [[0, 0, 100, 20]] }]), []],
-  [clippedContent, 'held outside the box that cuts', facts(400, [{ id: 'c', cut: 'hidden', box: [0, 0, 100, 50] }, { id: 'a', in: 'c', place: 'absolute', box: [0, 40, 100, 30], lines: [[0, 40, 80, 30]] }]), []],
-  [clippedContent, 'held by the box that cuts', facts(400, [{ id: 'c', cut: 'hidden', place: 'anchor', box: [0, 0, 100, 50] }, { id: 'a', in: 'c', place: 'absolute', box: [0, 40, 100, 30], lines: [[0, 40, 80, 30]] }]), ['c']],
+  [
+    clippedContent,
+    'text that fits',
+    facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]),
+    [],
+  ],
+  [
+    clippedContent,
+    'own text cut at the side',
+    facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 100, 20], lines: [[0, 0, 101, 20]] }]),
+    ['a'],
+  ],
+  [
+    clippedContent,
+    'text meant to end in an ellipsis',
+    facts(400, [{ id: 'a', cut: 'hidden', ellipsis: true, box: [0, 0, 100, 20], lines: [[0, 0, 140, 20]] }]),
+    [],
+  ],
+  [
+    clippedContent,
+    'a line below the bottom',
+    facts(400, [
+      { id: 'c', cut: 'hidden', box: [0, 0, 100, 50] },
+      { id: 'a', in: 'c', box: [0, 40, 100, 20], lines: [[0, 40, 80, 20]] },
+    ]),
+    ['c'],
+  ],
+  [
+    clippedContent,
+    'the same in a scroller',
+    facts(400, [
+      { id: 'c', cut: 'scrolls', box: [0, 0, 100, 50] },
+      { id: 'a', in: 'c', box: [0, 40, 100, 20], lines: [[0, 40, 80, 20]] },
+    ]),
+    [],
+  ],
+  [
+    clippedContent,
+    'only the space around the letters cut',
+    facts(400, [
+      { id: 'c', cut: 'hidden', box: [0, 0, 100, 18] },
+      { id: 'a', in: 'c', size: 14, box: [0, 0, 100, 20], lines: [[0, 0, 80, 20]] },
+    ]),
+    [],
+  ],
+  [
+    clippedContent,
+    'a picture cut',
+    facts(400, [
+      { id: 'c', cut: 'hidden', box: [0, 0, 100, 50] },
+      { id: 'a', tag: 'img', in: 'c', box: [0, 0, 100, 60] },
+    ]),
+    ['c'],
+  ],
+  [
+    clippedContent,
+    'a text for screen readers only',
+    facts(400, [{ id: 'a', cut: 'hidden', box: [0, 0, 1, 1], lines: [[0, 0, 100, 20]] }]),
+    [],
+  ],
+  [
+    clippedContent,
+    'held outside the box that cuts',
+    facts(400, [
+      { id: 'c', cut: 'hidden', box: [0, 0, 100, 50] },
+      { id: 'a', in: 'c', place: 'absolute', box: [0, 40, 100, 30], lines: [[0, 40, 80, 30]] },
+    ]),
+    [],
+  ],
+  [
+    clippedContent,
+    'held by the box that cuts',
+    facts(400, [
+      { id: 'c', cut: 'hidden', place: 'anchor', box: [0, 0, 100, 50] },
+      { id: 'a', in: 'c', place: 'absolute', box: [0, 40, 100, 30], lines: [[0, 40, 80, 30]] },
+    ]),
+    ['c'],
+  ],
 
-  [overlappingText, 'one under the other', facts(400, [{ id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }, { id: 'b', box: [0, 20, 100, 20], lines: [[0, 20, 100, 20]] }]), []],
-  [overlappingText, 'letters on letters', facts(400, [{ id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }, { id: 'b', box: [90, 5, 100, 20], lines: [[90, 5, 100, 20]] }]), ['a']],
-  [overlappingText, 'touching by two px', facts(400, [{ id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }, { id: 'b', box: [98, 0, 100, 20], lines: [[98, 0, 100, 20]] }]), []],
-  [overlappingText, 'tall line boxes, letters apart', facts(400, [{ id: 'a', box: [0, 0, 100, 30], lines: [[0, 0, 100, 30]] }, { id: 'b', box: [0, 20, 100, 30], lines: [[0, 20, 100, 30]] }]), []],
-  [overlappingText, 'one of them cut away', facts(400, [{ id: 'c', cut: 'hidden', box: [0, 0, 50, 20] }, { id: 'a', in: 'c', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }, { id: 'b', box: [60, 0, 100, 20], lines: [[60, 0, 100, 20]] }]), []],
+  [
+    overlappingText,
+    'one under the other',
+    facts(400, [
+      { id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] },
+      { id: 'b', box: [0, 20, 100, 20], lines: [[0, 20, 100, 20]] },
+    ]),
+    [],
+  ],
+  [
+    overlappingText,
+    'letters on letters',
+    facts(400, [
+      { id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] },
+      { id: 'b', box: [90, 5, 100, 20], lines: [[90, 5, 100, 20]] },
+    ]),
+    ['a'],
+  ],
+  [
+    overlappingText,
+    'touching by two px',
+    facts(400, [
+      { id: 'a', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] },
+      { id: 'b', box: [98, 0, 100, 20], lines: [[98, 0, 100, 20]] },
+    ]),
+    [],
+  ],
+  [
+    overlappingText,
+    'tall line boxes, letters apart',
+    facts(400, [
+      { id: 'a', box: [0, 0, 100, 30], lines: [[0, 0, 100, 30]] },
+      { id: 'b', box: [0, 20, 100, 30], lines: [[0, 20, 100, 30]] },
+    ]),
+    [],
+  ],
+  [
+    overlappingText,
+    'one of them cut away',
+    facts(400, [
+      { id: 'c', cut: 'hidden', box: [0, 0, 50, 20] },
+      { id: 'a', in: 'c', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] },
+      { id: 'b', box: [60, 0, 100, 20], lines: [[60, 0, 100, 20]] },
+    ]),
+    [],
+  ],
 
-  [wrappedLabel, 'a button on one line', facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]), []],
-  [wrappedLabel, 'a button on two', facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 40], lines: [[0, 0, 100, 20], [0, 20, 40, 20]] }]), ['a']],
-  [wrappedLabel, 'the text in a span of it', facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 40] }, { id: 's', tag: 'span', in: 'a', box: [0, 0, 100, 40], lines: [[0, 0, 100, 20], [0, 20, 40, 20]] }]), ['a']],
-  [wrappedLabel, 'a link in running text', facts(400, [{ id: 'a', tag: 'a', box: [0, 0, 100, 40], lines: [[0, 0, 100, 20], [0, 20, 40, 20]] }]), []],
-  [wrappedLabel, 'a link in a navigation', facts(400, [{ id: 'n', tag: 'nav', box: [0, 0, 100, 40] }, { id: 'a', tag: 'a', in: 'n', box: [0, 0, 100, 40], lines: [[0, 0, 100, 20], [0, 20, 40, 20]] }]), ['a']],
-  [wrappedLabel, 'a tab', facts(400, [{ id: 'a', role: 'tab', box: [0, 0, 100, 40], lines: [[0, 0, 100, 20], [0, 20, 40, 20]] }]), ['a']],
-  [wrappedLabel, 'two sizes on one line', facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 30] }, { id: 's', in: 'a', box: [0, 0, 50, 30], lines: [[0, 0, 50, 30]] }, { id: 't', in: 'a', box: [50, 8, 50, 20], lines: [[50, 8, 50, 20]] }]), []],
+  [
+    wrappedLabel,
+    'a button on one line',
+    facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]),
+    [],
+  ],
+  [
+    wrappedLabel,
+    'a button on two',
+    facts(400, [
+      {
+        id: 'a',
+        tag: 'button',
+        box: [0, 0, 100, 40],
+        lines: [
+          [0, 0, 100, 20],
+          [0, 20, 40, 20],
+        ],
+      },
+    ]),
+    ['a'],
+  ],
+  [
+    wrappedLabel,
+    'the text in a span of it',
+    facts(400, [
+      { id: 'a', tag: 'button', box: [0, 0, 100, 40] },
+      {
+        id: 's',
+        tag: 'span',
+        in: 'a',
+        box: [0, 0, 100, 40],
+        lines: [
+          [0, 0, 100, 20],
+          [0, 20, 40, 20],
+        ],
+      },
+    ]),
+    ['a'],
+  ],
+  [
+    wrappedLabel,
+    'a link in running text',
+    facts(400, [
+      {
+        id: 'a',
+        tag: 'a',
+        box: [0, 0, 100, 40],
+        lines: [
+          [0, 0, 100, 20],
+          [0, 20, 40, 20],
+        ],
+      },
+    ]),
+    [],
+  ],
+  [
+    wrappedLabel,
+    'a link in a navigation',
+    facts(400, [
+      { id: 'n', tag: 'nav', box: [0, 0, 100, 40] },
+      {
+        id: 'a',
+        tag: 'a',
+        in: 'n',
+        box: [0, 0, 100, 40],
+        lines: [
+          [0, 0, 100, 20],
+          [0, 20, 40, 20],
+        ],
+      },
+    ]),
+    ['a'],
+  ],
+  [
+    wrappedLabel,
+    'a tab',
+    facts(400, [
+      {
+        id: 'a',
+        role: 'tab',
+        box: [0, 0, 100, 40],
+        lines: [
+          [0, 0, 100, 20],
+          [0, 20, 40, 20],
+        ],
+      },
+    ]),
+    ['a'],
+  ],
+  [
+    wrappedLabel,
+    'two sizes on one line',
+    facts(400, [
+      { id: 'a', tag: 'button', box: [0, 0, 100, 30] },
+      { id: 's', in: 'a', box: [0, 0, 50, 30], lines: [[0, 0, 50, 30]] },
+      { id: 't', in: 'a', box: [50, 8, 50, 20], lines: [[50, 8, 50, 20]] },
+    ]),
+    [],
+  ],
 
   [smallText, 'of 12 px', facts(400, [{ id: 'a', size: 12, box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]), []],
   [smallText, 'of 11.9 px', facts(400, [{ id: 'a', size: 11.9, box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]), ['a']],
   [smallText, 'small but empty', facts(400, [{ id: 'a', size: 9, box: [0, 0, 100, 20] }]), []],
-  [smallText, 'small but hidden', facts(400, [{ id: 'a', size: 9, hidden: true, box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]), []],
+  [
+    smallText,
+    'small but hidden',
+    facts(400, [{ id: 'a', size: 9, hidden: true, box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]),
+    [],
+  ],
 
-  [fixedHeight, 'one line in a fixed box', facts(400, [{ id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 50] }, { id: 'a', in: 'r', box: [0, 0, 100, 40] }, { id: 'b', in: 'r', box: [100, 0, 100, 60] }]), []],
-  [fixedHeight, 'two lines that fit', facts(400, [{ id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 81] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', box: [0, 40, 300, 42] }]), []],
-  [fixedHeight, 'two lines, two px too many', facts(400, [{ id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 80] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', box: [0, 40, 300, 42] }]), ['r']],
-  [fixedHeight, 'the box around the row is fixed', facts(400, [{ id: 'c', fixedHeight: true, box: [0, 0, 400, 50] }, { id: 'r', in: 'c', flow: 'grid', box: [0, 0, 400, 80] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', box: [0, 40, 300, 40] }]), ['c']],
-  [fixedHeight, 'the same, but it scrolls', facts(400, [{ id: 'c', fixedHeight: true, cut: 'scrolls', box: [0, 0, 400, 50] }, { id: 'r', in: 'c', flow: 'grid', box: [0, 0, 400, 80] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', box: [0, 40, 300, 40] }]), []],
-  [fixedHeight, 'a box that grows', facts(400, [{ id: 'r', flow: 'wrappingRow', box: [0, 0, 400, 80] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', box: [0, 40, 300, 60] }]), []],
-  [fixedHeight, 'what is placed freely does not count', facts(400, [{ id: 'r', flow: 'grid', fixedHeight: true, box: [0, 0, 400, 40] }, { id: 'a', in: 'r', box: [0, 0, 300, 40] }, { id: 'b', in: 'r', place: 'absolute', box: [0, 40, 300, 60] }]), []],
+  [
+    fixedHeight,
+    'one line in a fixed box',
+    facts(400, [
+      { id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 50] },
+      { id: 'a', in: 'r', box: [0, 0, 100, 40] },
+      { id: 'b', in: 'r', box: [100, 0, 100, 60] },
+    ]),
+    [],
+  ],
+  [
+    fixedHeight,
+    'two lines that fit',
+    facts(400, [
+      { id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 81] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', box: [0, 40, 300, 42] },
+    ]),
+    [],
+  ],
+  [
+    fixedHeight,
+    'two lines, two px too many',
+    facts(400, [
+      { id: 'r', flow: 'wrappingRow', fixedHeight: true, box: [0, 0, 400, 80] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', box: [0, 40, 300, 42] },
+    ]),
+    ['r'],
+  ],
+  [
+    fixedHeight,
+    'the box around the row is fixed',
+    facts(400, [
+      { id: 'c', fixedHeight: true, box: [0, 0, 400, 50] },
+      { id: 'r', in: 'c', flow: 'grid', box: [0, 0, 400, 80] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', box: [0, 40, 300, 40] },
+    ]),
+    ['c'],
+  ],
+  [
+    fixedHeight,
+    'the same, but it scrolls',
+    facts(400, [
+      { id: 'c', fixedHeight: true, cut: 'scrolls', box: [0, 0, 400, 50] },
+      { id: 'r', in: 'c', flow: 'grid', box: [0, 0, 400, 80] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', box: [0, 40, 300, 40] },
+    ]),
+    [],
+  ],
+  [
+    fixedHeight,
+    'a box that grows',
+    facts(400, [
+      { id: 'r', flow: 'wrappingRow', box: [0, 0, 400, 80] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', box: [0, 40, 300, 60] },
+    ]),
+    [],
+  ],
+  [
+    fixedHeight,
+    'what is placed freely does not count',
+    facts(400, [
+      { id: 'r', flow: 'grid', fixedHeight: true, box: [0, 0, 400, 40] },
+      { id: 'a', in: 'r', box: [0, 0, 300, 40] },
+      { id: 'b', in: 'r', place: 'absolute', box: [0, 40, 300, 60] },
+    ]),
+    [],
+  ],
 
-  [rowOverFull, 'as many columns as it has', facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(3, minmax(0px, 1fr))', 3], box: [0, 0, 400, 20] }]), []],
-  [rowOverFull, 'one more', facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(3, minmax(0px, 1fr))', 4], box: [0, 0, 400, 20] }]), ['g']],
-  [rowOverFull, 'columns by the room', facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(auto-fill, 90px)', 4], box: [0, 0, 400, 20] }]), []],
+  [
+    rowOverFull,
+    'as many columns as it has',
+    facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(3, minmax(0px, 1fr))', 3], box: [0, 0, 400, 20] }]),
+    [],
+  ],
+  [
+    rowOverFull,
+    'one more',
+    facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(3, minmax(0px, 1fr))', 4], box: [0, 0, 400, 20] }]),
+    ['g'],
+  ],
+  [
+    rowOverFull,
+    'columns by the room',
+    facts(400, [{ id: 'g', flow: 'grid', grid: ['repeat(auto-fill, 90px)', 4], box: [0, 0, 400, 20] }]),
+    [],
+  ],
   [rowOverFull, 'no columns of its own', facts(400, [{ id: 'g', flow: 'grid', grid: ['none', 2], box: [0, 0, 400, 20] }]), []],
   [rowOverFull, 'not shown', facts(400, [{ id: 'g', hidden: true, flow: 'grid', grid: ['1fr', 2], box: [0, 0, 400, 20] }]), []],
 
-  [unequalItems, 'shares that are equal', facts(400, [{ id: 'r', flow: 'row', box: [0, 0, 400, 20] }, { id: 'a', in: 'r', share: 1, box: [0, 0, 200, 20] }, { id: 'b', in: 'r', share: 1, box: [200, 0, 199, 20] }]), []],
-  [unequalItems, 'a long word in one', facts(400, [{ id: 'r', flow: 'row', box: [0, 0, 400, 20] }, { id: 'a', in: 'r', share: 1, box: [0, 0, 201, 20] }, { id: 'b', in: 'r', share: 1, box: [201, 0, 199, 20] }]), ['r']],
-  [unequalItems, 'other shares are meant otherwise', facts(400, [{ id: 'r', flow: 'row', box: [0, 0, 400, 20] }, { id: 'a', in: 'r', share: 1, box: [0, 0, 100, 20] }, { id: 'b', in: 'r', share: 3, box: [100, 0, 300, 20] }]), []],
-  [unequalItems, 'other lines are wider', facts(400, [{ id: 'r', flow: 'wrappingRow', box: [0, 0, 400, 40] }, { id: 'a', in: 'r', share: 1, box: [0, 0, 200, 20] }, { id: 'b', in: 'r', share: 1, box: [200, 0, 200, 20] }, { id: 'c', in: 'r', share: 1, box: [0, 20, 400, 20] }]), []],
-  [unequalItems, 'one by its content', facts(400, [{ id: 'r', flow: 'row', box: [0, 0, 400, 20] }, { id: 'a', in: 'r', share: 1, box: [0, 0, 300, 20] }, { id: 'b', in: 'r', box: [300, 0, 100, 20] }]), []],
+  [
+    unequalItems,
+    'shares that are equal',
+    facts(400, [
+      { id: 'r', flow: 'row', box: [0, 0, 400, 20] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 200, 20] },
+      { id: 'b', in: 'r', share: 1, box: [200, 0, 199, 20] },
+    ]),
+    [],
+  ],
+  [
+    unequalItems,
+    'a long word in one',
+    facts(400, [
+      { id: 'r', flow: 'row', box: [0, 0, 400, 20] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 201, 20] },
+      { id: 'b', in: 'r', share: 1, box: [201, 0, 199, 20] },
+    ]),
+    ['r'],
+  ],
+  [
+    unequalItems,
+    'other shares are meant otherwise',
+    facts(400, [
+      { id: 'r', flow: 'row', box: [0, 0, 400, 20] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 100, 20] },
+      { id: 'b', in: 'r', share: 3, box: [100, 0, 300, 20] },
+    ]),
+    [],
+  ],
+  [
+    unequalItems,
+    'other lines are wider',
+    facts(400, [
+      { id: 'r', flow: 'wrappingRow', box: [0, 0, 400, 40] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 200, 20] },
+      { id: 'b', in: 'r', share: 1, box: [200, 0, 200, 20] },
+      { id: 'c', in: 'r', share: 1, box: [0, 20, 400, 20] },
+    ]),
+    [],
+  ],
+  [
+    unequalItems,
+    'one by its content',
+    facts(400, [
+      { id: 'r', flow: 'row', box: [0, 0, 400, 20] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 300, 20] },
+      { id: 'b', in: 'r', box: [300, 0, 100, 20] },
+    ]),
+    [],
+  ],
 
   [tightGrid, 'no grid', facts(400, []), []],
   [tightGrid, 'columns of just the least', facts(400, [], 400, { columnWidth: 40, least: 40, fits: true }), []],
   [tightGrid, 'a little thinner', facts(400, [], 400, { columnWidth: 39.9, least: 40, fits: true }), ['body']],
   [tightGrid, 'one that does not fit', facts(400, [], 400, { columnWidth: 90, least: 40, fits: false }), ['body']],
-]; // prettier-ignore
+];
 
 test.each(CASES.map(([check, name, page, found]) => [check.id, name, check, page, found] as const))(
   '%s: %s',

@@ -10,9 +10,7 @@ const PUT_AWAY = 2;
 function cutBy(facts: PageFacts, ancestor: number, box: Box): number {
   const edge = boxOf(facts, ancestor);
   const across =
-    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor]
-      ? Math.max(edge.left - box.left, box.right - edge.right)
-      : 0;
+    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor] ? Math.max(edge.left - box.left, box.right - edge.right) : 0;
   const down = facts.cutY[ancestor] === Cut.hidden ? Math.max(edge.top - box.top, box.bottom - edge.bottom) : 0;
   return Math.max(across, down);
 }
@@ -40,8 +38,7 @@ export const clippedContent: Check = {
         if (scrollsX && scrollsY) return;
         if ((facts.cutX[at] !== Cut.hidden || scrollsX) && (facts.cutY[at] !== Cut.hidden || scrollsY)) continue;
         const edge = boxOf(facts, at);
-        if (!exceeds(facts, edge.right - edge.left, PUT_AWAY) || !exceeds(facts, edge.bottom - edge.top, PUT_AWAY))
-          return;
+        if (!exceeds(facts, edge.right - edge.left, PUT_AWAY) || !exceeds(facts, edge.bottom - edge.top, PUT_AWAY)) return;
         const cut = cutBy(facts, at, box);
         if (!exceeds(facts, cut, TOLERANCE / 2)) continue;
         foundOn(facts, element);

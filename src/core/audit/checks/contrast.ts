@@ -22,8 +22,7 @@ export const contrast: Check = {
       const { ratio, own } = paintedContrast(facts, i);
       if (ratio === undefined || ratio >= Math.max(usual!, large!)) return [];
       const isBig =
-        !typeExceeds(facts, 24, facts.fontSize[i]!) ||
-        (facts.bold[i] === 1 && !typeExceeds(facts, 18.66, facts.fontSize[i]!));
+        !typeExceeds(facts, 24, facts.fontSize[i]!) || (facts.bold[i] === 1 && !typeExceeds(facts, 18.66, facts.fontSize[i]!));
       const least = isBig ? large! : usual!;
       if (ratio >= least || (!own && isOverOthers(facts, i))) return [];
       return [{ element: id, amount: least / ratio, measured: { ratio, least }, others: [] }];

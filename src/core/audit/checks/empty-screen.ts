@@ -15,14 +15,17 @@ export const emptyScreen: Check = {
   judge(facts, { most }) {
     const { width, height } = facts.viewport;
     const inside = contentBoxes(facts).flatMap((box) => {
-      const part = { left: Math.max(0, box.left), top: Math.max(0, box.top), right: Math.min(width, box.right), bottom: Math.min(height, box.bottom) }; // prettier-ignore
+      const part = {
+        left: Math.max(0, box.left),
+        top: Math.max(0, box.top),
+        right: Math.min(width, box.right),
+        bottom: Math.min(height, box.bottom),
+      };
       return part.right > part.left && part.bottom > part.top ? [part] : [];
     });
     const empty = 100 * (1 - areaOfUnion(inside) / (width * height));
     if (!exceedsBy(facts, empty, most!, 0.2)) return [];
-    return [
-      { element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] },
-    ];
+    return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];
   },
   sentence: ({ measured }) => `${measured.empty}% of the first screenful holds nothing.`,
 };

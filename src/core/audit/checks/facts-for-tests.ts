@@ -32,12 +32,7 @@ const corners = ([left, top, width, height]: readonly [number, number, number, n
 ];
 
 /** Facts of a page of `width` px, as a browser would report them for the drawn layout. */
-export function facts(
-  width: number,
-  drawn: readonly Drawn[],
-  scrollWidth = width,
-  columns?: PageFacts['columns'],
-): PageFacts {
+export function facts(width: number, drawn: readonly Drawn[], scrollWidth = width, columns?: PageFacts['columns']): PageFacts {
   const all: Drawn[] = [{ id: 'body', tag: 'body', box: [0, 0, width, 800] }, ...drawn];
   const index = new Map(all.map((one, i) => [one.id, i]));
   const bytes = (value: (one: Drawn) => number) => Uint8Array.from(all.map(value));

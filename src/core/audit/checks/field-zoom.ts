@@ -1,7 +1,7 @@
 import type { Check } from '../check';
 import { typeExceeds } from '../facts';
 
-const NOT_TYPED_INTO = new Set(['checkbox', 'radio', 'range', 'button', 'submit', 'reset', 'color', 'file', 'image', 'hidden']); // prettier-ignore
+const NOT_TYPED_INTO = new Set(['checkbox', 'radio', 'range', 'button', 'submit', 'reset', 'color', 'file', 'image', 'hidden']);
 
 /** A field's text is so small that phones zoom in when it is pressed. */
 export const fieldZoom: Check = {

@@ -18,9 +18,7 @@ function brokenRows(facts: PageFacts): { row: number; bottom: number }[] {
     row.bottoms.push(bottom);
   }
   return [...rows].flatMap(([row, { tops, bottoms }]) =>
-    exceeds(facts, Math.max(...tops), Math.min(...bottoms) - TOLERANCE - 0.5)
-      ? [{ row, bottom: Math.max(...bottoms) }]
-      : [],
+    exceeds(facts, Math.max(...tops), Math.min(...bottoms) - TOLERANCE - 0.5) ? [{ row, bottom: Math.max(...bottoms) }] : [],
   );
 }
 

@@ -20,12 +20,7 @@ export const focusOrder: Check = {
       if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i)) continue;
       const by = comesBefore(facts, boxOf(facts, i), boxOf(facts, previous));
       if (by === undefined) continue;
-      found.push({
-        element: facts.elements[i]!.id,
-        amount: by,
-        measured: { by },
-        others: [facts.elements[previous]!.id],
-      });
+      found.push({ element: facts.elements[i]!.id, amount: by, measured: { by }, others: [facts.elements[previous]!.id] });
     }
     return found;
   },

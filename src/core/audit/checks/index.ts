@@ -33,11 +33,41 @@ import { unknownContrast } from './unknown-contrast';
 import { wrappedLabel } from './wrapped-label';
 
 export const CHECKS: readonly Check[] = [
-  sidewaysScroll, outsideViewport, clippedContent, overlappingText, overlappingBoxes, contrast, blockedZoom, firstBelow,
-  reflow, orientationLock, largeText, spacedText, wrappedLabel, squeezedText, brokenWords, droppedItem, fixedHeight,
-  rowOverFull, smallTarget, fieldZoom, coveredFocus, tallBars, readingOrder, focusOrder, growingType, longLines,
-  smallText, fingerTarget, raggedRow, unequalItems, tightGrid, emptyScreen, narrowContent, unknownContrast,
-]; // prettier-ignore
+  sidewaysScroll,
+  outsideViewport,
+  clippedContent,
+  overlappingText,
+  overlappingBoxes,
+  contrast,
+  blockedZoom,
+  firstBelow,
+  reflow,
+  orientationLock,
+  largeText,
+  spacedText,
+  wrappedLabel,
+  squeezedText,
+  brokenWords,
+  droppedItem,
+  fixedHeight,
+  rowOverFull,
+  smallTarget,
+  fieldZoom,
+  coveredFocus,
+  tallBars,
+  readingOrder,
+  focusOrder,
+  growingType,
+  longLines,
+  smallText,
+  fingerTarget,
+  raggedRow,
+  unequalItems,
+  tightGrid,
+  emptyScreen,
+  narrowContent,
+  unknownContrast,
+];
 
 const byId = new Map(CHECKS.map((check) => [check.id, check]));
 

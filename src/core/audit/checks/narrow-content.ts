@@ -21,8 +21,14 @@ export const narrowContent: Check = {
     const right = Math.min(width, Math.max(...boxes.map((box) => box.right)));
     const share = (100 * (right - left)) / width;
     if (!exceedsBy(facts, least! - share, 0, 0.1)) return [];
-    return [{ element: facts.elements[0]!.id, amount: least! - share, measured: { taken: right - left, share: Math.round(share) }, others: [] }]; // prettier-ignore
+    return [
+      {
+        element: facts.elements[0]!.id,
+        amount: least! - share,
+        measured: { taken: right - left, share: Math.round(share) },
+        others: [],
+      },
+    ];
   },
-  sentence: ({ measured }) =>
-    `All content stands in ${Math.round(measured.taken!)} px, ${measured.share}% of the width.`,
+  sentence: ({ measured }) => `All content stands in ${Math.round(measured.taken!)} px, ${measured.share}% of the width.`,
 };

@@ -40,8 +40,7 @@ export const overlappingBoxes: Check = {
         const b = boxes[next]!;
         const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
         const down = Math.min(a.bottom, b.bottom) - b.top;
-        if (across < TOUCH - 1 || isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element))
-          continue;
+        if (across < TOUCH - 1 || isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
         const common = commonAncestor(facts, a.element, b.element);
         if (isPlaced(facts, a.element, common) || isPlaced(facts, b.element, common)) continue;
         if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;

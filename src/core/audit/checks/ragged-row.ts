@@ -25,6 +25,5 @@ export const raggedRow: Check = {
       ];
     });
   },
-  sentence: ({ element, measured }, name) =>
-    `The last row of ${name(element)} holds ${measured.left} of ${measured.full} items.`,
+  sentence: ({ element, measured }, name) => `The last row of ${name(element)} holds ${measured.left} of ${measured.full} items.`,
 };

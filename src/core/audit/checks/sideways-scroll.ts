@@ -18,8 +18,7 @@ function causes(facts: PageFacts): number[] {
 }
 
 function isContained(facts: PageFacts, element: number): boolean {
-  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at))
-    if (facts.cutX[at] !== Cut.none) return true;
+  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) if (facts.cutX[at] !== Cut.none) return true;
   return false;
 }
 
@@ -35,9 +34,7 @@ export const sidewaysScroll: Check = {
     // Given in whole px by the browser, so a worked-out one is off by up to one.
     if (over <= 0 || !exceedsBy(facts, over, TOLERANCE / 2, 1)) return [];
     const others = causes(facts).map((element) => facts.elements[element]!.id);
-    return [
-      { element: facts.elements[0]!.id, amount: over, measured: { over, scrollWidth: facts.scrollWidth }, others },
-    ];
+    return [{ element: facts.elements[0]!.id, amount: over, measured: { over, scrollWidth: facts.scrollWidth }, others }];
   },
   sentence({ measured, others }, name) {
     const by = others.length > 0 ? ` Caused by ${others.map(name).join(', ')}.` : '';

@@ -28,7 +28,10 @@ export const smallTarget: Check = {
       // Too far away to matter, and so for a good part around it.
       if (Math.abs(at[1] - (other.box.top + other.box.bottom) / 2) > least! + other.height / 2 + 1) return false;
       if (!exceedsBy(facts, distance(at, other.box), least! / 2, 0.5)) return true;
-      return isSmall.has(other) && !exceedsBy(facts, Math.hypot(at[0] - centre(other.box)[0], at[1] - centre(other.box)[1]), least!, 0.5); // prettier-ignore
+      return (
+        isSmall.has(other) &&
+        !exceedsBy(facts, Math.hypot(at[0] - centre(other.box)[0], at[1] - centre(other.box)[1]), least!, 0.5)
+      );
     };
     return small.flatMap((one) => {
       const near = targets.find((other) => other !== one && crowds(one, other));

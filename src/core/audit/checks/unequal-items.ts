@@ -16,9 +16,7 @@ function linesOf(facts: PageFacts): { parent: number; items: { index: number; bo
     for (let n = 0; !found; n++) {
       const line = lines.get(`${key} ${n}`);
       if (!line) lines.set(`${key} ${n}`, (found = { parent, items: [] }));
-      else if (
-        line.items.some((item) => exceeds(facts, box.bottom, item.box.top) && exceeds(facts, item.box.bottom, box.top))
-      )
+      else if (line.items.some((item) => exceeds(facts, box.bottom, item.box.top) && exceeds(facts, item.box.bottom, box.top)))
         found = line;
     }
     found.items.push({ index: i, box });
@@ -42,12 +40,7 @@ export const unequalItems: Check = {
       const least = Math.min(...widths);
       if (!exceeds(facts, most - least, TOLERANCE) || (worst.get(parent)?.amount ?? 0) >= most - least) continue;
       const wide = facts.elements[items[widths.indexOf(most)]!.index]!.id;
-      worst.set(parent, {
-        element: facts.elements[parent]!.id,
-        amount: most - least,
-        measured: { least, most },
-        others: [wide],
-      });
+      worst.set(parent, { element: facts.elements[parent]!.id, amount: most - least, measured: { least, most }, others: [wide] });
     }
     return [...worst.values()];
   },

@@ -49,8 +49,7 @@ export const wrappedLabel: Check = {
     const found: Violation[] = [];
     for (const [label, lines] of texts) {
       const count = countLines(facts, lines);
-      if (count > 1)
-        found.push({ element: facts.elements[label]!.id, amount: count, measured: { lines: count }, others: [] });
+      if (count > 1) found.push({ element: facts.elements[label]!.id, amount: count, measured: { lines: count }, others: [] });
     }
     return found;
   },

@@ -9,9 +9,27 @@ import { Laying, Level, Positioning } from '../facts';
 const ROUNDING = 0.1;
 
 const STYLES: readonly (keyof StyleFacts)[] = [
-  'cutX', 'cutY', 'ellipsis', 'position', 'pinned', 'level', 'flow', 'fixedHeight', 'share', 'visible', 'bold', 'ink',
-  'ground', 'backdrop', 'opacity', 'solid', 'moved', 'breaks', 'chars', 'scrollPadding',
-]; // prettier-ignore
+  'cutX',
+  'cutY',
+  'ellipsis',
+  'position',
+  'pinned',
+  'level',
+  'flow',
+  'fixedHeight',
+  'share',
+  'visible',
+  'bold',
+  'ink',
+  'ground',
+  'backdrop',
+  'opacity',
+  'solid',
+  'moved',
+  'breaks',
+  'chars',
+  'scrollPadding',
+];
 
 type Numbers = ArrayLike<number>;
 
@@ -24,8 +42,7 @@ function same(a: Numbers, b: Numbers): boolean {
 function sameGrids(a: PageFacts['grids'], b: PageFacts['grids']): boolean {
   if (a === b) return true;
   return (
-    a.size === b.size &&
-    [...a].every(([i, one]) => b.get(i)?.template === one.template && b.get(i)?.columns === one.columns)
+    a.size === b.size && [...a].every(([i, one]) => b.get(i)?.template === one.template && b.get(i)?.columns === one.columns)
   );
 }
 
@@ -66,8 +83,7 @@ function isSizedByText(facts: PageFacts, element: number): boolean {
 /** Whether a third viewport between two lies on the straight line between them, in all that decides anything. */
 export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straight | undefined {
   const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
-  const off = (x: Numbers, y: Numbers, z: Numbers, i: number) =>
-    Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > ROUNDING;
+  const off = (x: Numbers, y: Numbers, z: Numbers, i: number) => Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > ROUNDING;
   const loose = new Uint8Array(a.elements.length);
   for (let i = 0; i < a.elements.length; i++) {
     if (!a.shown[i]) continue;

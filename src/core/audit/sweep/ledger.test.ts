@@ -16,15 +16,13 @@ const at = (width: number, amounts: Record<string, number>): WidthResult => ({
 
 test('point results become exact intervals with their worst width', () => {
   const ledger = new Ledger();
-  ledger.record([
-    at(321, { 'small-text ea': 2 }),
-    at(320, { 'small-text ea': 1 }),
-    at(322, {}),
-    at(323, { 'small-text ea': 1 }),
-  ]);
+  ledger.record([at(321, { 'small-text ea': 2 }), at(320, { 'small-text ea': 1 }), at(322, {}), at(323, { 'small-text ea': 1 })]);
   const [finding] = ledger.findings();
   expect(finding).toMatchObject({ check: 'small-text', severity: 'note', element: 'ea', worst: { width: 321 } });
-  expect(finding!.widths).toEqual([{ from: 320, below: 322 }, { from: 323, below: 324 }]); // prettier-ignore
+  expect(finding!.widths).toEqual([
+    { from: 320, below: 322 },
+    { from: 323, below: 324 },
+  ]);
 });
 
 test('findings are sorted by severity', () => {
@@ -40,12 +38,20 @@ const usual = whole.slice(0, 1);
 test('after an edit only its widths are missing; what was found there is told until they are measured again', () => {
   const ledger = new Ledger();
   expect(ledger.missing(usual)).toEqual(usual);
-  ledger.record(SWEPT_WIDTHS.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})), 'widths', 800); // prettier-ignore
+  ledger.record(
+    SWEPT_WIDTHS.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})),
+    'widths',
+    800,
+  );
   ledger.invalidate([{ from: 0, below: 600 }]);
   expect(ledger.missing(usual)).toEqual([{ ...usual[0], widths: SWEPT_WIDTHS.filter((width) => width < 600) }]);
   expect(ledger.decided(usual)).toBe(1601 - 280);
   expect(ledger.findings()).toHaveLength(1);
-  ledger.record(ledger.missing(usual)[0]!.widths.map((width) => at(width, {})), 'widths', 800); // prettier-ignore
+  ledger.record(
+    ledger.missing(usual)[0]!.widths.map((width) => at(width, {})),
+    'widths',
+    800,
+  );
   expect([ledger.findings(), ledger.missing(usual)]).toEqual([[], []]);
 });
 
@@ -72,7 +78,11 @@ test('other devices are another plan: their heights are missing, and those that 
   for (const { view, heights, widths } of whole)
     for (const height of heights) {
       const wrong = view === 'heights' && height === gone[0];
-      ledger.record(widths.map((width) => at(width, wrong ? { 'tall-bars ea': 1 } : {})), view, height); // prettier-ignore
+      ledger.record(
+        widths.map((width) => at(width, wrong ? { 'tall-bars ea': 1 } : {})),
+        view,
+        height,
+      );
     }
   expect(ledger.missing(whole)).toEqual([]);
   expect(ledger.findings(undefined, whole)).toMatchObject([{ check: 'tall-bars', heights: [gone[0]] }]);
@@ -86,9 +96,7 @@ test('type that is larger below an edge than above it is found there, as the pro
   const ledger = new Ledger();
   const sized = (width: number, size: number): WidthResult => ({ width, violations: [], sizes: { ea: size } });
   ledger.record([sized(599, 17), sized(600, 16), sized(899, 16), sized(900, 17)]);
-  expect(ledger.findings()).toMatchObject([
-    { check: 'growing-type', element: 'ea', widths: [{ from: 599, below: 600 }] },
-  ]);
+  expect(ledger.findings()).toMatchObject([{ check: 'growing-type', element: 'ea', widths: [{ from: 599, below: 600 }] }]);
   expect(ledger.findings({ checks: { 'growing-type': { limits: { most: 1 } } }, accepted: [] })).toEqual([]);
   expect(ledger.findings({ checks: { 'growing-type': { off: true } }, accepted: [] })).toEqual([]);
 });
@@ -118,6 +126,10 @@ test('a finding that is accepted stays in the list with its reason', () => {
 
 test('runs of widths with nothing wrong travel as one', () => {
   const results = [at(320, {}), at(321, {}), at(322, { 'small-text ea': 1 }), at(323, {})];
-  expect(packed(results).map(({ width, through }) => [width, through])).toEqual([[320, 321], [322, undefined], [323, undefined]]); // prettier-ignore
+  expect(packed(results).map(({ width, through }) => [width, through])).toEqual([
+    [320, 321],
+    [322, undefined],
+    [323, undefined],
+  ]);
   expect(unpacked(packed(results))).toEqual(results);
 });

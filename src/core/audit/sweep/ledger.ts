@@ -118,13 +118,14 @@ export class Ledger {
       if (Object.hasOwn(profile.checks, check) && profile.checks[check]!.off) return;
       const key = `${check} ${violation.element}`;
       let one = found.get(key);
-      if (!one)
-        found.set(key, (one = { check, widths: new Set(), heights: new Set(), worst: { width, height, violation } }));
+      if (!one) found.set(key, (one = { check, widths: new Set(), heights: new Set(), worst: { width, height, violation } }));
       one.widths.add(width);
       if (height !== undefined) one.heights.add(height);
       if (violation.amount > one.worst.violation.amount) one.worst = { width, height, violation };
     };
-    const columns = plan ? this.#planned(plan) : [...this.#columns.values()].map((column) => ({ ...column, widths: [...column.results.keys()].sort((a, b) => a - b) })); // prettier-ignore
+    const columns = plan
+      ? this.#planned(plan)
+      : [...this.#columns.values()].map((column) => ({ ...column, widths: [...column.results.keys()].sort((a, b) => a - b) }));
     const usual = columns.find(({ view }) => view === 'widths')?.results;
     for (const { view, results, widths, ...column } of columns) {
       const height = WITH_HEIGHTS.has(view) ? column.height : undefined;
@@ -133,7 +134,13 @@ export class Ledger {
         if (!result) continue;
         for (const { check, violation } of result.violations) {
           const besides = view === 'widths' ? undefined : checkNamed(check)?.besides;
-          const same = besides && usual?.get(width)?.violations.some(({ check: other, violation: { element } }) => besides.includes(other) && element === violation.element); // prettier-ignore
+          const same =
+            besides &&
+            usual
+              ?.get(width)
+              ?.violations.some(
+                ({ check: other, violation: { element } }) => besides.includes(other) && element === violation.element,
+              );
           if (!same) add(width, height, check, violation);
         }
         const next = view === 'widths' && result.sizes ? results.get(width + 1)?.sizes : undefined;
@@ -142,7 +149,6 @@ export class Ledger {
             ...usualLimits(growingType),
             ...profile.checks[growingType.id]?.limits,
           }))
-            // prettier-ignore
             add(width, undefined, growingType.id, violation);
       }
     }

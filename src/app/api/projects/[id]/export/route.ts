@@ -24,9 +24,6 @@ export const GET = route<{ id: string }>(async (_, parameters) => {
   );
   const zip = zipSync(files, { mtime: STEADY_TIME });
   return new Response(zip as BodyInit, {
-    headers: {
-      'content-type': 'application/zip',
-      'content-disposition': `attachment; filename="${slugOf(project.name)}.zip"`,
-    },
+    headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${slugOf(project.name)}.zip"` },
   });
 });

@@ -14,12 +14,7 @@ export const dynamic = 'force-dynamic';
 const requestSchema = z.strictObject({
   revision: z.number().int().min(0),
   shots: z
-    .array(
-      z.strictObject({
-        viewport: viewportSchema,
-        scrollbar: z.enum(SCROLLBARS),
-      }),
-    )
+    .array(z.strictObject({ viewport: viewportSchema, scrollbar: z.enum(SCROLLBARS) }))
     .min(1, 'There is no device to show the pages on.')
     .max(SET_MOST, `At most ${SET_MOST} devices are shown at once.`),
 });

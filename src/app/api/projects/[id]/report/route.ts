@@ -9,7 +9,10 @@ import { listRuns, projectOfRun } from '@/server/store/audits';
 export const dynamic = 'force-dynamic';
 
 const askedSchema = z.object({
-  form: z.enum(Object.keys(REPORT_FORMS) as [ReportForm, ...ReportForm[]], `A report comes as ${Object.keys(REPORT_FORMS).join(', ')}.`), // prettier-ignore
+  form: z.enum(
+    Object.keys(REPORT_FORMS) as [ReportForm, ...ReportForm[]],
+    `A report comes as ${Object.keys(REPORT_FORMS).join(', ')}.`,
+  ),
   run: z.uuid('Not an audit.').optional(),
 });
 
@@ -18,11 +21,9 @@ export const GET = route<{ id: string }>(async (request, parameters) => {
   const asked = askedSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
   if (!asked.success) throw new HttpError(400, asked.error.issues[0]!.message);
   const runs = await listRuns(projectId(parameters), 60);
-  const finished = (run: (typeof runs)[number]) =>
-    run.pages.every(({ state }) => state === 'done' || state === 'failed');
+  const finished = (run: (typeof runs)[number]) => run.pages.every(({ state }) => state === 'done' || state === 'failed');
   const run = asked.data.run ? runs.find(({ id }) => id === asked.data.run) : runs.find(finished);
-  if (!run)
-    throw new HttpError(404, asked.data.run ? 'There is no such audit.' : 'No audit of this project is done yet.');
+  if (!run) throw new HttpError(404, asked.data.run ? 'There is no such audit.' : 'No audit of this project is done yet.');
   if (!finished(run)) throw new HttpError(409, 'This audit isn’t done yet.');
   const project = await projectOfRun(run.id);
   if (!project) throw new HttpError(404, 'There is no such audit.');

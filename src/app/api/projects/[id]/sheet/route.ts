@@ -21,12 +21,7 @@ const sheetSchema = z.strictObject({
   zoom: z.number().min(0.1, 'A zoom is 10% to 100%.').max(1, 'A zoom is 10% to 100%.'),
   devices: z
     .array(
-      z.strictObject({
-        title: nameSchema,
-        note: z.string().max(200),
-        viewport: viewportSchema,
-        scrollbar: z.enum(SCROLLBARS),
-      }),
+      z.strictObject({ title: nameSchema, note: z.string().max(200), viewport: viewportSchema, scrollbar: z.enum(SCROLLBARS) }),
     )
     .min(1, 'There is no device to put on the sheet.')
     .max(SET_MOST, `At most ${SET_MOST} devices fit on a sheet.`),

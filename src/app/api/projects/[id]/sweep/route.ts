@@ -11,11 +11,7 @@ import { readBody, route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
 
 const WIDTH_MOST = 10_000;
-const width = z
-  .number()
-  .int()
-  .min(1, 'A width is at least 1 px.')
-  .max(WIDTH_MOST, `A width is at most ${WIDTH_MOST} px.`);
+const width = z.number().int().min(1, 'A width is at least 1 px.').max(WIDTH_MOST, `A width is at most ${WIDTH_MOST} px.`);
 
 const sweepSchema = z.strictObject({
   page: pageIdSchema,
