@@ -79,6 +79,7 @@ async function loadAnew(): Promise<void> {
   if (useSession.getState().projectId !== projectId) return;
   useSession.setState({ damage });
   take(reopened(logOf(useSession.getState()), project, revision, history));
+  if (useSession.getState().pending.length === 0) continueSweep();
 }
 
 function take({ log, footprint, lost, behind }: Received): void {

@@ -125,8 +125,9 @@ export function setOnlyWhenAsked(asked: boolean): void {
 
 /** Measures what is missing of the page on screen, unless that is going on or was stopped. */
 export function continueSweep(again = false): void {
-  const { pageId, pending, sweeps } = useSession.getState();
-  if (pending.length > 0) return;
+  const { pageId, pending, sweeps, damage } = useSession.getState();
+  // The server measures what it has; what can't be read can't be measured.
+  if (pending.length > 0 || damage) return;
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
   if (!again && (sweeps[pageId]?.stopped || (onlyWhenAsked() && !further))) return;
   running?.stop.abort();

@@ -32,7 +32,7 @@ export function ArrangeMenu() {
   const none = useSession((session) => session.selection.length === 0);
   return (
     <Menu as="div" className="ml-auto">
-      <MenuButton className={`${BUTTON} text-xs`}>Arrange</MenuButton>
+      <MenuButton className={`${BUTTON} ml-auto !px-1 text-xs`}>Arrange</MenuButton>
       <MenuItems anchor="bottom start" className={`${MENU} w-80`}>
         {SHOWN.flatMap((wanted) => COMMANDS.filter(({ id }) => id === wanted)).map(({ id, title, keys, run }) => (
           <MenuItem key={id} disabled={none && id !== 'paste'}>

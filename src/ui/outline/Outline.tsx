@@ -169,14 +169,14 @@ export function Outline() {
 
   return (
     <section aria-label="Elements" className="part flex min-h-0 flex-1 flex-col bg-sheet">
-      <header className="flex h-9 shrink-0 items-center gap-2 px-3.5">
+      <header className="flex h-9 shrink-0 items-center gap-1.5 pr-2 pl-3.5">
         <h2 className="font-bold">Elements</h2>
         <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
         <ArrangeMenu />
         <button
           type="button"
           aria-expanded={paletteOpen}
-          className={`${BUTTON} text-xs`}
+          className={`${BUTTON} !px-1 text-xs`}
           onClick={() => useSession.setState({ paletteOpen: !paletteOpen })}
         >
           Insert

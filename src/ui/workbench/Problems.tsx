@@ -6,13 +6,16 @@ import { useSession } from '../state/store';
 /** What went wrong, until it's read; and what happened, spoken for those who don't see it. */
 export function Problems() {
   const problems = useSession((session) => session.problems);
+  const damaged = useSession((session) => session.damage !== undefined);
   const announcement = useSession((session) => session.announcement);
   return (
     <>
       <div role="status" className="sr-only">
         {announcement}
       </div>
-      <div className="pointer-events-none fixed top-14 left-1/2 z-50 flex w-[460px] -translate-x-1/2 flex-col gap-2">
+      <div
+        className={`pointer-events-none fixed ${damaged ? 'top-24' : 'top-14'} left-1/2 z-50 flex w-[460px] -translate-x-1/2 flex-col gap-2`}
+      >
         {problems.map((problem) => (
           <div
             key={problem}
