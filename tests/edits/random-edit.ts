@@ -72,9 +72,11 @@ const NAMES = ['Card', ' Card ', 'Tool cards', 'x', 'Menu'];
 export function randomEdit(project: Project, draw: Draw, odd = 0.08): Edit {
   const make = draw.from(MAKERS);
   const edit = make(project, draw, odd);
-  return draw.chance(0.06)
-    ? { type: 'group', label: 'Several', edits: [edit, ...[1, 2].map(() => draw.from(MAKERS)(project, draw, odd))] }
-    : edit;
+  if (!draw.chance(0.12)) return edit;
+  // Runs of the same kind are made in one go; so are all that change elements.
+  const alike = draw.chance(0.5);
+  const more = Array.from({ length: 1 + draw.below(7) }, () => (alike ? make : draw.from(MAKERS))(project, draw, odd));
+  return { type: 'group', label: 'Several', edits: [edit, ...more] };
 }
 
 /** Only a few elements are drawn, those made last more often than others. */

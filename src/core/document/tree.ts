@@ -4,7 +4,7 @@ import type { Page, Project } from './project';
 const parents = new WeakMap<Page['elements'], ReadonlyMap<string, string>>();
 
 /** Child id to parent id, remembered per version of the page. */
-function parentsOf(page: Page): ReadonlyMap<string, string> {
+export function parentsOf(page: Page): ReadonlyMap<string, string> {
   let map = parents.get(page.elements);
   if (!map) {
     const fresh = new Map<string, string>();
@@ -13,6 +13,11 @@ function parentsOf(page: Page): ReadonlyMap<string, string> {
     map = fresh;
   }
   return map;
+}
+
+/** Says what the parents of a page's elements are, for whoever keeps count of them. */
+export function rememberParents(elements: Page['elements'], map: ReadonlyMap<string, string>): void {
+  parents.set(elements, map);
 }
 
 export function parentOf(page: Page, id: string): PageElement | undefined {

@@ -26,5 +26,5 @@ export const addBlock: EditKind<AddBlock> = {
   },
   footprint: () => ({}),
   describe: (_, { block }) => `Keep ${block.name} as a block`,
-  anchor: (project, edit) => anchored(idsOf(project.blocks), edit),
+  anchor: ({ project }, edit) => anchored(idsOf(project.blocks), edit),
 };

@@ -53,5 +53,5 @@ export const addBreakpoint: EditKind<AddBreakpoint> = {
   },
   footprint: (before, after, { breakpoint }) => breakpointFootprint(before, after, takenBy(after.breakpoints, breakpoint.id)),
   describe: (_, { breakpoint }) => `Add breakpoint ${breakpoint.name} (${describeCondition(breakpoint.condition)})`,
-  anchor: (project, edit) => anchored(idsOf(project.breakpoints), edit),
+  anchor: ({ project }, edit) => anchored(idsOf(project.breakpoints), edit),
 };

@@ -28,5 +28,5 @@ export const addPicture: EditKind<AddPicture> = {
   },
   footprint: () => ({}),
   describe: (_, { picture }) => `Add picture ${picture.fileName}`,
-  anchor: (project, edit) => anchored(idsOf(project.pictures), edit),
+  anchor: ({ project }, edit) => anchored(idsOf(project.pictures), edit),
 };

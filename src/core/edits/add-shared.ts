@@ -76,5 +76,5 @@ export const addShared: EditKind<AddShared> = {
   },
   footprint: (before, after, { style }) => sharedFootprint(before, after, style.id),
   describe: (_, { style }) => `Add shared style ${style.name}`,
-  anchor: (project, edit) => anchored(idsOf(project.shared), edit),
+  anchor: ({ project }, edit) => anchored(idsOf(project.shared), edit),
 };

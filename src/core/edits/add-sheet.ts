@@ -40,5 +40,5 @@ export const addSheet: EditKind<AddSheet> = {
   },
   footprint: (_, after) => wholeFootprint(after),
   describe: (_, { sheet }) => `Bring in style sheet ${sheet.name}`,
-  anchor: (project, edit) => anchored(idsOf(project.sheets), edit),
+  anchor: ({ project }, edit) => anchored(idsOf(project.sheets), edit),
 };

@@ -1,6 +1,7 @@
 import type { Project } from '../document/project';
 import type { Edit, Footprint, GroupEdit, SingleEdit } from './edit';
 import { EditError } from './edit';
+import { DocumentWriter } from './document-writer';
 import { classesFootprint, mergeFootprints, stylesFootprint } from './footprint';
 import { kindOf } from './registry';
 import { ValueWriter } from './value-writer';
@@ -51,7 +52,7 @@ export function applyEdit(project: Project, edit: Edit): Applied {
 
 function singleStep(project: Project, edit: SingleEdit): Step {
   const kind = kindOf(edit);
-  const made = kind.anchor?.(project, edit) ?? edit;
+  const made = kind.anchor?.(new DocumentWriter(project), edit) ?? edit;
   const { document, inverse } = kind.apply(project, made);
   return { document, inverse, edits: [made], footprint: () => kind.footprint(project, document, made) };
 }
@@ -63,14 +64,26 @@ function groupSteps(project: Project, group: GroupEdit): Step[] {
   const steps: Step[] = [];
   let document = project;
   for (let at = 0; at < edits.length;) {
-    let end = at;
-    while (end < edits.length && kindOf(edits[end]!).write) end++;
-    const step = end - at > 1 ? valueStep(document, group.label, edits.slice(at, end)) : singleStep(document, edits[at]!);
+    const { write, change } = kindOf(edits[at]!);
+    const run = write ? runFrom(edits, at, 'write') : change ? runFrom(edits, at, 'change') : [edits[at]!];
+    const step =
+      run.length === 1
+        ? singleStep(document, run[0]!)
+        : write
+          ? valueStep(document, group.label, run)
+          : elementStep(document, group.label, run);
     steps.push(step);
     document = step.document;
-    at = Math.max(end, at + 1);
+    at += run.length;
   }
   return steps;
+}
+
+/** Edits that follow each other and can be made in one go in the same way. */
+function runFrom(edits: readonly SingleEdit[], from: number, how: 'write' | 'change'): readonly SingleEdit[] {
+  let end = from;
+  while (end < edits.length && kindOf(edits[end]!)[how]) end++;
+  return edits.slice(from, end);
 }
 
 /** The edits of a group in order, groups in it opened. */
@@ -88,4 +101,28 @@ function valueStep(project: Project, label: string, edits: readonly SingleEdit[]
     return stylesFootprint(project, document, changes);
   };
   return { document, inverse: valuesEdit(label, back), edits, footprint };
+}
+
+function elementStep(project: Project, label: string, edits: readonly SingleEdit[]): Step {
+  const writer = new DocumentWriter(project);
+  const inverses: Edit[] = [];
+  const kept = edits.map((edit) => {
+    const { anchor, change } = kindOf(edit);
+    const placed = anchor?.(writer, edit) ?? edit;
+    inverses.push(change!(writer, placed));
+    return placed;
+  });
+  const document = writer.finish();
+  const footprint = () => mergeFootprints(...kept.map((edit) => reachOf(project, document, edit)));
+  return { document, inverse: { type: 'group', label, edits: inverses.reverse() }, edits: kept, footprint };
+}
+
+/** What one edit of a run reaches. Of what came and went within the run nothing is left to reach. */
+function reachOf(before: Project, after: Project, edit: SingleEdit): Footprint {
+  try {
+    return kindOf(edit).footprint(before, after, edit);
+  } catch (error) {
+    if (error instanceof EditError) return {};
+    throw error;
+  }
 }

@@ -2,10 +2,9 @@ import { z } from 'zod';
 import { elementIdSchema, sharedIdSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
 import type { EditKind } from './edit';
-import { laterWins, nameOf, requireElement } from './edit';
+import { changesElements, laterWins, nameOf, requireElement } from './edit';
 import { carryingFootprint } from './footprint';
 import { requireShared } from './remove-shared';
-import { withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('carryShared'),
@@ -23,15 +22,13 @@ declare module './edit' {
 /** Which shared styles an element carries. */
 export const carryShared: EditKind<CarryShared> = {
   schema,
-  apply(project, { node, shared }) {
-    const { page, element } = requireElement(project, node);
-    for (const id of shared) requireShared(project, id);
+  ...changesElements<CarryShared>((writer, { node, shared }) => {
+    const { page, element } = writer.require(node);
+    for (const id of shared) requireShared(writer.project, id);
     const list = [...new Set(shared)];
-    return {
-      document: withElement(project, page, { ...element, shared: list }),
-      inverse: { type: 'carryShared', node, shared: [...element.shared] },
-    };
-  },
+    writer.put(page.id, { ...element, shared: list });
+    return { type: 'carryShared', node, shared: [...element.shared] };
+  }),
   footprint: (before, after, { node }) => carryingFootprint(before, after, requireElement(after, node).page.id, node),
   merge: laterWins('node'),
   describe(project, { node, shared }) {

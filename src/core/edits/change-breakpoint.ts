@@ -61,7 +61,7 @@ export const changeBreakpoint: EditKind<ChangeBreakpoint> = {
     const { index: _, after: __, ...rest } = earlier;
     return later.condition || later.index !== undefined ? { ...rest, ...later } : { ...earlier, ...later };
   },
-  anchor: (project, edit) => anchored(besides(project, edit.id), edit),
+  anchor: ({ project }, edit) => anchored(besides(project, edit.id), edit),
   describe(project, { id, condition, also, index }) {
     const name = project.breakpoints.find((one) => one.id === id)?.name ?? 'a breakpoint';
     if (condition) return `Change ${name} to ${describeCondition(condition)}`;

@@ -47,7 +47,7 @@ export const changeShared: EditKind<ChangeShared> = {
     const { index: _, after: __, ...rest } = earlier;
     return later.index === undefined ? { ...earlier, ...later } : { ...rest, ...later };
   },
-  anchor: (project, edit) => anchored(besides(project, edit.id), edit),
+  anchor: ({ project }, edit) => anchored(besides(project, edit.id), edit),
   describe(project, { id, name, index }) {
     const before = project.shared.find((one) => one.id === id)?.name ?? 'a shared style';
     return name !== undefined

@@ -4,9 +4,9 @@ import { elementIdSchema } from '../document/element';
 import { freshHtmlIds, htmlIdsOn, withHtmlIds } from '../document/html-ids';
 import { parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { changesElements, EditError, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { requireSubtree, withSubtree } from './structure';
+import { requireSubtree } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('duplicateElement'),
@@ -24,8 +24,8 @@ declare module './edit' {
 /** Puts a copy right after the element. The copy carries all overrides along and is independent from then on. */
 export const duplicateElement: EditKind<DuplicateElement> = {
   schema,
-  apply(project, { node, ids }) {
-    const { page } = requireElement(project, node);
+  ...changesElements<DuplicateElement>((writer, { node, ids }) => {
+    const { page } = writer.require(node);
     const parent = parentOf(page, node);
     if (!parent) throw new EditError("A page's body can't be duplicated.");
     const renamed = (id: string) => {
@@ -40,12 +40,10 @@ export const duplicateElement: EditKind<DuplicateElement> = {
       children: element.children.map(renamed),
       attributes: withHtmlIds(element.attributes, htmlIds),
     }));
-    requireSubtree(project, page, parent.id, copies);
-    return {
-      document: withSubtree(project, page.id, parent.id, parent.children.indexOf(node) + 1, copies),
-      inverse: { type: 'removeElement', node: copies[0]!.id },
-    };
-  },
+    requireSubtree(writer, page, parent.id, copies);
+    writer.insert(page.id, parent.id, parent.children.indexOf(node) + 1, copies);
+    return { type: 'removeElement', node: copies[0]!.id };
+  }),
   footprint(_, after, { node, ids }) {
     return structureFootprint(requireElement(after, node).page.id, Object.values(ids));
   },

@@ -4,6 +4,7 @@ import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageHolding } from '../document/tree';
 import { EditError } from './edit-error';
+import { DocumentWriter } from './document-writer';
 import type { ValueWriter } from './value-writer';
 
 export { EditError } from './edit-error';
@@ -48,9 +49,23 @@ export interface EditKind<E> {
    */
   readonly merge?: ((earlier: E, later: E) => E | undefined) | undefined;
   /** The edit with its place told by a neighbour too, so that it keeps its sense when others' edits come before it. */
-  readonly anchor?: ((project: Project, edit: E) => E) | undefined;
+  readonly anchor?: ((writer: Pick<DocumentWriter, 'project' | 'page' | 'holding'>, edit: E) => E) | undefined;
   /** Where an edit only writes values: the same as `apply`, so that many are written in one go. */
   readonly write?: ((writer: ValueWriter, edit: E) => void) | undefined;
+  /** Where an edit only changes elements: the same as `apply`, so that many are changed in one go. Returns the way back. */
+  readonly change?: ((writer: DocumentWriter, edit: E) => Edit) | undefined;
+}
+
+/** What an edit that only changes elements says, as a kind of edit. */
+export function changesElements<E>(change: (writer: DocumentWriter, edit: E) => Edit): Pick<EditKind<E>, 'apply' | 'change'> {
+  return {
+    change,
+    apply(project, edit) {
+      const writer = new DocumentWriter(project);
+      const inverse = change(writer, edit);
+      return { document: writer.finish(), inverse };
+    },
+  };
 }
 
 /** Lets a later edit take the place of an earlier one that is about the same, by the fields that say what it is about. */

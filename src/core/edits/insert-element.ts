@@ -2,13 +2,12 @@ import { z } from 'zod';
 import { elementIdSchema, elementSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
 import { pageIdSchema } from '../document/project';
-import { pageOf } from '../document/tree';
 import { listOf } from '../text';
 import type { EditKind } from './edit';
-import { EditError, requirePage } from './edit';
+import { changesElements, EditError } from './edit';
 import { structureFootprint } from './footprint';
 import { anchored, placeFields } from './list-place';
-import { childIndex, requireSubtree, withSubtree } from './structure';
+import { childIndex, requireSubtree } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('insertElement'),
@@ -29,22 +28,20 @@ declare module './edit' {
 
 export const insertElement: EditKind<InsertElement> = {
   schema,
-  apply(project, { page: pageId, parent: parentId, elements, ...place }) {
-    const page = requirePage(project, pageId);
+  ...changesElements<InsertElement>((writer, { page: pageId, parent: parentId, elements, ...place }) => {
+    const page = writer.page(pageId);
+    if (!page) throw new EditError('The page this edit is about has been removed.');
     const parent = page.elements[parentId];
     if (!parent) throw new EditError('The element to insert into has been removed.');
-    requireSubtree(project, page, parentId, elements);
-    const index = childIndex(parent, parent.children, place);
-    return {
-      document: withSubtree(project, pageId, parentId, index, elements),
-      inverse: { type: 'removeElement', node: elements[0]!.id },
-    };
-  },
+    requireSubtree(writer, page, parentId, elements);
+    writer.insert(pageId, parentId, childIndex(parent, parent.children, place), elements);
+    return { type: 'removeElement', node: elements[0]!.id };
+  }),
   footprint: (_, __, { page, elements }) =>
     structureFootprint(
       page,
       elements.map(({ id }) => id),
     ),
   describe: (_, { elements }) => `Insert ${elements[0]!.name}`,
-  anchor: (project, edit) => anchored(pageOf(project, edit.page)?.elements[edit.parent]?.children ?? [], edit),
+  anchor: (writer, edit) => anchored(writer.page(edit.page)?.elements[edit.parent]?.children ?? [], edit),
 };

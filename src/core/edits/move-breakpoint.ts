@@ -73,5 +73,5 @@ export const moveBreakpoint: EditKind<MoveBreakpoint> = {
       : 'Move a breakpoint';
   },
   merge: laterWins('id', 'side'),
-  anchor: (project, edit) => anchored(besides(project, edit.id), edit),
+  anchor: ({ project }, edit) => anchored(besides(project, edit.id), edit),
 };

@@ -45,7 +45,7 @@ export function savesInto<T extends Named, E extends ListPlace>(
     footprint: () => ({}),
     describe: (_, edit) => `Keep ${list.word} ${entryOf(edit).name}`,
     merge: (earlier, later) => (entryOf(earlier).id === entryOf(later).id ? later : undefined),
-    anchor: (project, edit) => anchored(idsOf(list.of(project)), edit),
+    anchor: ({ project }, edit) => anchored(idsOf(list.of(project)), edit),
   };
 }
 

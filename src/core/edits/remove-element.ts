@@ -2,10 +2,9 @@ import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import { parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
-import { EditError, nameOf, requireElement } from './edit';
+import { changesElements, EditError, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
 import { placeOf } from './list-place';
-import { withoutSubtree } from './structure';
 
 const schema = z.strictObject({ type: z.literal('removeElement'), node: elementIdSchema });
 type RemoveElement = z.infer<typeof schema>;
@@ -18,21 +17,14 @@ declare module './edit' {
 /** Removes an element and all below it, at all widths. */
 export const removeElement: EditKind<RemoveElement> = {
   schema,
-  apply(project, { node }) {
-    const { page } = requireElement(project, node);
+  ...changesElements<RemoveElement>((writer, { node }) => {
+    const { page } = writer.require(node);
     const parent = parentOf(page, node);
     if (!parent) throw new EditError("A page's body can't be removed.");
-    return {
-      document: withoutSubtree(project, page.id, parent.id, node),
-      inverse: {
-        type: 'insertElement',
-        page: page.id,
-        parent: parent.id,
-        ...placeOf(parent.children, node),
-        elements: subtreeOf(page, node),
-      },
-    };
-  },
+    const elements = subtreeOf(page, node);
+    writer.remove(page.id, node);
+    return { type: 'insertElement', page: page.id, parent: parent.id, ...placeOf(parent.children, node), elements };
+  }),
   footprint(before, _, { node }) {
     const { page } = requireElement(before, node);
     return structureFootprint(

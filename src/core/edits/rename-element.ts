@@ -2,8 +2,7 @@ import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import { nameSchema } from '../text';
 import type { EditKind } from './edit';
-import { laterWins, nameOf, requireElement } from './edit';
-import { withElement } from './structure';
+import { changesElements, laterWins, nameOf, requireElement } from './edit';
 
 const schema = z.strictObject({ type: z.literal('renameElement'), node: elementIdSchema, name: nameSchema });
 type RenameElement = z.infer<typeof schema>;
@@ -16,13 +15,11 @@ declare module './edit' {
 /** Gives an element another name. Class names follow names, so the HTML changes, but nothing moves. */
 export const renameElement: EditKind<RenameElement> = {
   schema,
-  apply(project, { node, name }) {
-    const { page, element } = requireElement(project, node);
-    return {
-      document: withElement(project, page, { ...element, name }),
-      inverse: { type: 'renameElement', node, name: element.name },
-    };
-  },
+  ...changesElements<RenameElement>((writer, { node, name }) => {
+    const { page, element } = writer.require(node);
+    writer.put(page.id, { ...element, name });
+    return { type: 'renameElement', node, name: element.name };
+  }),
   footprint(_, after, { node }) {
     const { page } = requireElement(after, node);
     return { [page.id]: { elements: [node], properties: [], widths: [], html: true } };

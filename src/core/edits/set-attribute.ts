@@ -2,9 +2,8 @@ import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import { whyNotAttribute } from '../document/html';
 import type { EditKind } from './edit';
-import { EditError, laterWins, nameOf, requireElement } from './edit';
+import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('setAttribute'),
@@ -23,20 +22,18 @@ declare module './edit' {
 /** Sets an HTML attribute, at all widths: where a link leads, what a picture shows. */
 export const setAttribute: EditKind<SetAttribute> = {
   schema,
-  apply(project, { node, name, value }) {
-    const { page, element } = requireElement(project, node);
+  ...changesElements<SetAttribute>((writer, { node, name, value }) => {
+    const { page, element } = writer.require(node);
     const why = value === null ? undefined : whyNotAttribute(element.tag, name, value);
     if (why) throw new EditError(why);
-    if (name === 'src' && !project.pictures.some(({ id }) => value === `picture:${id}`))
+    if (name === 'src' && !writer.project.pictures.some(({ id }) => value === `picture:${id}`))
       throw new EditError(value === null ? 'A picture element shows a picture.' : "That picture isn't there.");
     const before = Object.hasOwn(element.attributes, name) ? element.attributes[name] : undefined;
     const { [name]: _, ...others } = element.attributes;
     const attributes = value === null ? others : { ...others, [name]: value };
-    return {
-      document: withElement(project, page, { ...element, attributes }),
-      inverse: { type: 'setAttribute', node, name, value: before ?? null },
-    };
-  },
+    writer.put(page.id, { ...element, attributes });
+    return { type: 'setAttribute', node, name, value: before ?? null };
+  }),
   footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
   describe: (project, { node, name, value }) =>
     value === null ? `Take ${name} from ${nameOf(project, node)}` : `Set ${name} of ${nameOf(project, node)}`,

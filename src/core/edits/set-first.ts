@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import type { EditKind } from './edit';
-import { laterWins, nameOf, requireElement } from './edit';
+import { changesElements, laterWins, nameOf } from './edit';
 import { structureFootprint } from './footprint';
-import { withElement } from './structure';
 import { pageHolding } from '../document/tree';
 
 const schema = z.strictObject({ type: z.literal('setFirst'), node: elementIdSchema, first: z.boolean() });
@@ -17,14 +16,12 @@ declare module './edit' {
 /** Marks an element as one that must be seen first, or no longer. Nothing looks different; audits ask for it. */
 export const setFirst: EditKind<SetFirst> = {
   schema,
-  apply(project, { node, first }) {
-    const { page, element } = requireElement(project, node);
+  ...changesElements<SetFirst>((writer, { node, first }) => {
+    const { page, element } = writer.require(node);
     const { first: before, ...rest } = element;
-    return {
-      document: withElement(project, page, first ? { ...rest, first: true } : rest),
-      inverse: { type: 'setFirst', node, first: before ?? false },
-    };
-  },
+    writer.put(page.id, first ? { ...rest, first: true } : rest);
+    return { type: 'setFirst', node, first: before ?? false };
+  }),
   footprint(before, after, { node }) {
     const [was, is] = [before, after].map((project) => pageHolding(project, node));
     if (!is || was?.elements[node]?.first === is.elements[node]?.first) return {};

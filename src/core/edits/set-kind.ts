@@ -3,9 +3,8 @@ import { elementIdSchema } from '../document/element';
 import { ruleOf } from '../document/html';
 import { givenKindSchema, kindNamed } from '../document/kinds';
 import type { EditKind } from './edit';
-import { EditError, laterWins, nameOf, requireElement } from './edit';
+import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { carryingFootprint } from './footprint';
-import { withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('setKind'),
@@ -23,16 +22,14 @@ declare module './edit' {
 /** Makes an element a row or a grid, or again what its tag makes it. */
 export const setKind: EditKind<SetKind> = {
   schema,
-  apply(project, { node, kind }) {
-    const { page, element } = requireElement(project, node);
+  ...changesElements<SetKind>((writer, { node, kind }) => {
+    const { page, element } = writer.require(node);
     if (kind && ruleOf(element.tag)?.content !== 'flow')
       throw new EditError(`<${element.tag}> holds no elements, so it can't be a row or a grid.`);
     const { kind: before, ...rest } = element;
-    return {
-      document: withElement(project, page, kind ? { ...rest, kind } : rest),
-      inverse: { type: 'setKind', node, kind: before ?? null },
-    };
-  },
+    writer.put(page.id, kind ? { ...rest, kind } : rest);
+    return { type: 'setKind', node, kind: before ?? null };
+  }),
   footprint: (before, after, { node }) => carryingFootprint(before, after, requireElement(after, node).page.id, node),
   merge: laterWins('node'),
   describe: (project, { node, kind }) =>

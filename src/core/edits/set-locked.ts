@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import type { EditKind } from './edit';
-import { laterWins, nameOf, requireElement } from './edit';
-import { withElement } from './structure';
+import { changesElements, laterWins, nameOf } from './edit';
 
 const schema = z.strictObject({ type: z.literal('setLocked'), node: elementIdSchema, locked: z.boolean() });
 type SetLocked = z.infer<typeof schema>;
@@ -15,14 +14,12 @@ declare module './edit' {
 /** Locks an element against presses, drags and removals on the page, or opens it again. Nothing looks different. */
 export const setLocked: EditKind<SetLocked> = {
   schema,
-  apply(project, { node, locked }) {
-    const { page, element } = requireElement(project, node);
+  ...changesElements<SetLocked>((writer, { node, locked }) => {
+    const { page, element } = writer.require(node);
     const { locked: before, ...rest } = element;
-    return {
-      document: withElement(project, page, locked ? { ...rest, locked: true } : rest),
-      inverse: { type: 'setLocked', node, locked: before ?? false },
-    };
-  },
+    writer.put(page.id, locked ? { ...rest, locked: true } : rest);
+    return { type: 'setLocked', node, locked: before ?? false };
+  }),
   footprint: () => ({}),
   describe: (project, { node, locked }) => `${locked ? 'Lock' : 'Unlock'} ${nameOf(project, node)}`,
   merge: laterWins('node'),

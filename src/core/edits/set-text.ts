@@ -2,9 +2,8 @@ import { z } from 'zod';
 import { elementIdSchema, textSchema } from '../document/element';
 import { ruleOf } from '../document/html';
 import type { EditKind } from './edit';
-import { EditError, laterWins, nameOf, requireElement } from './edit';
+import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { withElement } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('setText'),
@@ -22,16 +21,14 @@ declare module './edit' {
 /** Changes an element's text, at all widths: content is shared by all of them. */
 export const setText: EditKind<SetText> = {
   schema,
-  apply(project, { node, text }) {
-    const { page, element } = requireElement(project, node);
+  ...changesElements<SetText>((writer, { node, text }) => {
+    const { page, element } = writer.require(node);
     if (element.children.length > 0) throw new EditError(`${element.name} holds other elements, not a text.`);
     if (ruleOf(element.tag)?.content === 'void') throw new EditError(`<${element.tag}> can't hold a text.`);
     const { text: before, ...rest } = element;
-    return {
-      document: withElement(project, page, text ? { ...rest, text } : rest),
-      inverse: { type: 'setText', node, text: before ?? null },
-    };
-  },
+    writer.put(page.id, text ? { ...rest, text } : rest);
+    return { type: 'setText', node, text: before ?? null };
+  }),
   footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
   describe: (project, { node }) => `Change the text of ${nameOf(project, node)}`,
   merge: laterWins('node'),
