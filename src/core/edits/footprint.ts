@@ -5,6 +5,7 @@ import { importedRules } from '../cascade/imported';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
+import { ownerKind } from '../document/owner';
 import type { Page, Project } from '../document/project';
 import { pageOf, subtreeOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
@@ -39,7 +40,7 @@ function differingCells(before: Project, after: Project, was: Page, is: Page, el
 export function stylesFootprint(before: Project, after: Project, changes: Changes): Footprint {
   const perPage = new Map<string, Map<string, Set<string>>>();
   for (const [owner, names] of changes)
-    for (const version of owner.startsWith('e') ? [after] : [before, after])
+    for (const version of ownerKind(owner) === 'element' ? [after] : [before, after])
       for (const { page, element } of carriersOf(version, owner)) {
         const elements = perPage.get(page.id) ?? new Map<string, Set<string>>();
         perPage.set(page.id, elements);
@@ -85,7 +86,7 @@ export function carryingFootprint(before: Project, after: Project, pageId: strin
   const names = new Set<string>();
   for (const project of [before, after])
     for (const { id, styles } of allOwners(project))
-      if (!id.startsWith('e') && carriersOf(project, id).some(({ element }) => element.id === elementId))
+      if (ownerKind(id) !== 'element' && carriersOf(project, id).some(({ element }) => element.id === elementId))
         for (const declarations of Object.values(styles)) for (const name in declarations) names.add(name);
   const footprint = pageFootprint(before, after, pageId, new Map([[elementId, names]]));
   const part = footprint[pageId] ?? { elements: [elementId], properties: [], widths: [], html: true };

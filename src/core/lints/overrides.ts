@@ -8,12 +8,13 @@ import type { Carrier } from '../edits/owners';
 import { allOwners, carriersOf, ownerName } from '../edits/owners';
 import { describeTarget } from '../edits/set-style';
 import { propertyNamed } from '../styles/properties';
+import { ownerKind } from '../document/owner';
 import type { LintFinding } from './lint';
 
 /** Whether a source is what one owner has written at one place. */
 function isFrom(source: Omit<Candidate, 'value'>, owner: string, at: At): boolean {
   if (source.at !== at) return false;
-  return owner.startsWith('e') ? source.layer === 'own' : source.owner === owner;
+  return ownerKind(owner) === 'element' ? source.layer === 'own' : source.owner === owner;
 }
 
 interface Verdict {
@@ -86,7 +87,7 @@ export function lintOverrides(project: Project): LintFinding[] {
             lint,
             key: `${owner} ${at} ${property}`,
             owner,
-            ...(owner.startsWith('e') && { pageId: carriers[0]!.page.id }),
+            ...(ownerKind(owner) === 'element' && { pageId: carriers[0]!.page.id }),
             at,
             property,
             sentence: `${what} ${why}.`,

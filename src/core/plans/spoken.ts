@@ -2,6 +2,7 @@ import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Source } from '../cascade/sources';
 import { declared, isHolding, sourcesOf } from '../cascade/sources';
 import type { StyleSet } from '../document/element';
+import { ownerKind } from '../document/owner';
 import type { Project } from '../document/project';
 import { carriersOf } from '../edits/owners';
 import { propertyNamed } from '../styles/properties';
@@ -52,9 +53,9 @@ export function isWritable(property: string, value: string): boolean {
 
 /** Strength of a layer, and inside the shared styles of one of them. */
 function rankOf(project: Project, ownerId: string): number {
-  if (ownerId.startsWith('k')) return 3;
-  if (ownerId.startsWith('s')) return 4 + project.shared.findIndex(({ id }) => id === ownerId);
-  return Infinity;
+  const kind = ownerKind(ownerId);
+  if (kind === 'element') return Infinity;
+  return kind === 'kind' ? 3 : 4 + project.shared.findIndex(({ id }) => id === ownerId);
 }
 
 function rankOfSource(project: Project, { layer, owner }: Source): number {

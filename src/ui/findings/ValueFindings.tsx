@@ -16,11 +16,11 @@ const MOST_SHOWN = 60;
 function show(finding: LintFinding): void {
   const { project, pageId, slice } = useSession.getState();
   const band = bandsOf(project, slice).find(({ home }) => home === finding.at);
-  if (finding.owner.startsWith('e') && finding.pageId) {
+  if (finding.pageId) {
     if (finding.pageId !== pageId) showPage(finding.pageId);
     select([finding.owner]);
     if (band) setWidth(Math.ceil(band.from) || Math.ceil(band.below) - 1);
-  } else useSession.setState({ panel: finding.owner.startsWith('b') ? 'set' : 'styles' });
+  } else useSession.setState({ panel: project.breakpoints.some(({ id }) => id === finding.owner) ? 'set' : 'styles' });
 }
 
 async function drop(findings: readonly LintFinding[]): Promise<void> {

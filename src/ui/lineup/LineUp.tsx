@@ -9,7 +9,7 @@ import { DevicesView } from './DevicesView';
 import { LineUpBar } from './LineUpBar';
 
 import { PagesView } from './PagesView';
-import { SheetDialog } from './SheetDialog';
+import { PictureSheetDialog } from './PictureSheetDialog';
 
 /** The page on every target device, side by side; all pages; what a crossing changes; what has changed since. */
 export function LineUp() {
@@ -22,7 +22,7 @@ export function LineUp() {
       {tab === 'crossing' && <CrossingView />}
       {tab === 'before' && <BeforeView />}
       <DevicesDialog />
-      <SheetDialog />
+      <PictureSheetDialog />
     </section>
   );
 }

@@ -14,7 +14,7 @@ import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
 import { opened } from '@/core/edits';
 import { BUNDLED_FONTS } from '@/core/render';
-import { familyProblem } from '@/core/styles';
+import { checkValue, familyProblem } from '@/core/styles';
 import { openProject } from '../requests/requests';
 import { announce, commit, commitOrReport } from '../editing/edits';
 import { listen } from '../editing/live';
@@ -183,25 +183,34 @@ export function writeValue(property: string, value: string, at: At, gesture?: st
   return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${useSession.getState().selection.join()}`);
 }
 
+/** The edit that writes a value for all that is selected: one edit, however many there are. */
 export function writeEdit(property: string, value: string, at: At): Edit | undefined {
   const { selection } = useSession.getState();
-  const edits = selection.map((node): Edit => ({ type: 'setStyle', owner: node, at, property, value }));
-  return edits.length <= 1
-    ? edits[0]
-    : { type: 'group', label: `Set ${property} of ${edits.length} elements to ${value}`, edits };
+  const [first] = selection;
+  if (first === undefined) return undefined;
+  const checked = checkValue(property, value);
+  // What is wrong with a value is said by the edit of one.
+  if (selection.length === 1 || !checked.ok) return { type: 'setStyle', owner: first, at, property, value };
+  const changes = selection.flatMap((owner) =>
+    Object.entries(checked.declarations).map(([name, part]) => ({ owner, at, property: name, value: part })),
+  );
+  return { type: 'restyle', label: `Set ${property} of ${selection.length} elements to ${value}`.slice(0, 300), changes };
 }
 
 /** Clears own values of properties, where there are any, on all that is selected. */
 export function clearValues(properties: readonly string[], at: At): void {
   const { selection } = useSession.getState();
   const { elements } = shownPage(useSession.getState());
-  const edits = selection.flatMap((node) =>
+  const changes = selection.flatMap((owner) =>
     properties
-      .filter((property) => elements[node]?.styles[at]?.[property] !== undefined)
-      .map((property): Edit => ({ type: 'clearStyle', owner: node, at, property })),
+      .filter((property) => elements[owner]?.styles[at]?.[property] !== undefined)
+      .map((property) => ({ owner, at, property, value: null })),
   );
-  if (edits.length === 0) return announce('There is no own value here to clear.');
+  const [only] = changes;
+  if (!only) return announce('There is no own value here to clear.');
   commitOrReport(
-    edits.length === 1 ? edits[0]! : { type: 'group', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, edits },
+    changes.length === 1
+      ? { type: 'clearStyle', owner: only.owner, at, property: only.property }
+      : { type: 'restyle', label: `Clear ${properties.length > 1 ? 'values' : properties[0]}`, changes },
   );
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { SCROLLBARS, SET_MOST } from '@/core/devices';
 import { nameSchema, pageIdSchema, slugOf } from '@/core/document';
-import { FORMATS, makeSheet } from '@/server/browser/lineup-sheet';
+import { FORMATS, makeSheet } from '@/server/browser/picture-sheet';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';

@@ -19,7 +19,7 @@ const FIELD = 'rounded-[3px] border border-edge bg-well px-1.5 py-0.5 text-ink';
 const ROW = 'flex items-center justify-between gap-3 py-1';
 
 /** A line-up to send to somebody. */
-export function SheetDialog() {
+export function PictureSheetDialog() {
   const open = useLineup((lineup) => lineup.sheetOpen);
   return (
     <Dialog open={open} onClose={() => useLineup.setState({ sheetOpen: false })} className="fixed inset-0 z-50">
