@@ -141,7 +141,7 @@ addEventListener('message', (event) => {
   if (event.source !== parent) return;
   const message = event.data as Message;
   if (typeof message.fonts === 'string') putFonts(message.fonts);
-  ANSWERS[message.type]?.(message);
+  if (Object.hasOwn(ANSWERS, message.type)) ANSWERS[message.type]!(message);
   schedule();
 });
 
