@@ -19,7 +19,9 @@ export default {
     {
       ...shared,
       displayName: 'unit',
-      roots: ['src', 'tests/cascade', 'tests/shaping', 'tests/audit', 'tests/edits', 'tests/probe'].map((path) => `<rootDir>/${path}`),
+      roots: ['src', 'tests/cascade', 'tests/shaping', 'tests/audit', 'tests/edits', 'tests/probe'].map(
+        (path) => `<rootDir>/${path}`,
+      ),
     },
     {
       ...shared,

@@ -189,3 +189,14 @@ test('many values are written with one copy of what they touch, and taken back i
     /no own/,
   );
 });
+
+test('a picture element that shows none yet is given one, and undo takes it back', () => {
+  const picture = { id: 'pa', fileName: 'a.svg', svg: '<svg xmlns="http://www.w3.org/2000/svg"/>' };
+  const project = makeFrom(make(insert('eimg', 'img')), { type: 'addPicture', picture });
+  const given = makeEdit(project, readEdit({ type: 'setAttribute', node: 'eimg', name: 'src', value: 'picture:pa' }));
+  expect(makeEdit(given.document, given.inverse).document).toEqual(project);
+  expect(() => makeEdit(given.document, { type: 'removePicture', id: 'pa' })).toThrow(/shows this picture/);
+  expect(() => makeEdit(project, { type: 'setAttribute', node: 'eimg', name: 'src', value: 'picture:pgone' })).toThrow(
+    /isn't there/,
+  );
+});

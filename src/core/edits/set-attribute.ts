@@ -26,8 +26,8 @@ export const setAttribute: EditKind<SetAttribute> = {
     const { page, element } = writer.require(node);
     const why = value === null ? undefined : whyNotAttribute(element.tag, name, value);
     if (why) throw new EditError(why);
-    if (name === 'src' && !writer.project.pictures.some(({ id }) => value === `picture:${id}`))
-      throw new EditError(value === null ? 'A picture element shows a picture.' : "That picture isn't there.");
+    if (name === 'src' && value !== null && !writer.project.pictures.some(({ id }) => value === `picture:${id}`))
+      throw new EditError("That picture isn't there.");
     const before = Object.hasOwn(element.attributes, name) ? element.attributes[name] : undefined;
     const { [name]: _, ...others } = element.attributes;
     const attributes = value === null ? others : { ...others, [name]: value };
