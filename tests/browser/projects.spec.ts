@@ -70,8 +70,11 @@ test('two windows: each sees the other’s edits as they are made; what can not 
   const id = await createProject(request, 'demo');
   const elsewhere = await browser.newContext();
   const other = await elsewhere.newPage();
+  // Of the windows of one browser one listens for all.
+  const third = await elsewhere.newPage();
   await openWorkbench(page, id);
   await openWorkbench(other, id);
+  await openWorkbench(third, id);
   const write = async (where: typeof page, name: RegExp, value: string) => {
     await where.getByRole('treeitem', { name }).click();
     await where.getByRole('textbox', { name: 'Any declaration' }).fill(`color: ${value}`);
@@ -84,6 +87,8 @@ test('two windows: each sees the other’s edits as they are made; what can not 
   await expect.poll(() => colourIn(other, 'Steps title', project)).toBe('rgb(255, 0, 0)');
   await write(other, /^In today title/, 'blue');
   await expect.poll(() => colourIn(page, 'In today title', project)).toBe('rgb(0, 0, 255)');
+  await expect.poll(() => colourIn(third, 'Steps title', project)).toBe('rgb(255, 0, 0)');
+  await expect.poll(() => colourIn(third, 'In today title', project)).toBe('rgb(0, 0, 255)');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   expect((await readProject(request, id)).revision).toBe(2);
 
@@ -101,5 +106,9 @@ test('two windows: each sees the other’s edits as they are made; what can not 
   await expect(other.getByRole('treeitem', { name: /^Steps title/ })).toHaveCount(0);
   await saved(other);
   await expect.poll(() => colourIn(page, 'In today title', project)).toBe('rgb(0, 0, 128)');
+  // The one that listened is closed; the other takes over.
+  await other.close();
+  await write(page, /^In today title/, 'purple');
+  await expect.poll(() => colourIn(third, 'In today title', project)).toBe('rgb(128, 0, 128)');
   await elsewhere.close();
 });

@@ -1,6 +1,5 @@
 import { sql } from 'drizzle-orm';
 import { Client } from 'pg';
-import { z } from 'zod';
 import type { Connection } from './client';
 import { log } from '../http/log';
 
@@ -9,23 +8,12 @@ const CHANNEL = 'mill_pond_edits';
 const RETRY_LEAST_MS = 200;
 const RETRY_MOST_MS = 5_000;
 
-const announcementSchema = z.object({
-  projectId: z.string(),
-  /** The revisions before and after. */
-  from: z.number(),
-  to: z.number(),
-  /** The window that made the edits. */
-  window: z.string().optional(),
-});
-export type Announcement = z.infer<typeof announcementSchema>;
-
-/** Tells all servers, once the transaction is committed. */
-export async function announceEdits(transaction: Connection, announcement: Announcement): Promise<void> {
-  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(announcement)})`);
+/** Tells all servers that there is something new in a project's log, once the transaction is committed. */
+export async function announceEdits(transaction: Connection, projectId: string): Promise<void> {
+  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${projectId})`);
 }
 
-/** Undefined: announcements may have been missed, look for yourself. */
-type Listener = (announcement: Announcement | undefined) => void;
+type Listener = () => void;
 
 interface Hub {
   readonly listeners: Map<string, Set<Listener>>;
@@ -64,23 +52,14 @@ async function connect(): Promise<void> {
   };
   client.on('error', again);
   client.on('end', () => again());
-  client.on('notification', ({ payload = '' }) => hear(payload));
+  client.on('notification', ({ payload = '' }) => hub.listeners.get(payload)?.forEach((listener) => listener()));
   try {
     await client.connect();
     await client.query(`listen ${CHANNEL}`);
     hub.retryMs = RETRY_LEAST_MS;
-    for (const listeners of hub.listeners.values()) for (const listener of listeners) listener(undefined);
+    // Something may have been announced meanwhile.
+    for (const listeners of hub.listeners.values()) for (const listener of listeners) listener();
   } catch (error) {
     again(error);
   }
-}
-
-function hear(payload: string): void {
-  let announcement: Announcement;
-  try {
-    announcement = announcementSchema.parse(JSON.parse(payload));
-  } catch {
-    return;
-  }
-  for (const listener of hub.listeners.get(announcement.projectId) ?? []) listener(announcement);
 }

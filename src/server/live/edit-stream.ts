@@ -1,8 +1,6 @@
-import type { Arrived } from '@/core/edits';
 import { database } from '../db/client';
 import { log } from '../http/log';
 import { entriesSince } from '../store/log-rows';
-import type { Announcement } from '../db/announcements';
 import { hearEdits } from '../db/announcements';
 
 /** How often a silent stream says that it is there, ms: less than what a window takes for broken. */
@@ -15,9 +13,8 @@ const TOLD_MOST = 1_000;
 /**
  * All entries of a project's log after a revision as server-sent events (HTML, 9.2), and each new one as it is made. The
  * id of an event is its last revision, so that a browser which lost the connection says how far it had come.
- * @param window the window that listens; it is told of its own edits only by their revisions
  */
-export function editStream(projectId: string, since: number, window: string, signal: AbortSignal): Response {
+export function editStream(projectId: string, since: number, signal: AbortSignal): Response {
   let stop = () => {};
   const text = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
@@ -25,7 +22,6 @@ export function editStream(projectId: string, since: number, window: string, sig
       let told = since;
       let busy = false;
       let more = false;
-      const own: Announcement[] = [];
       const write = (line: string) => {
         try {
           controller.enqueue(text.encode(line));
@@ -45,12 +41,7 @@ export function editStream(projectId: string, since: number, window: string, sig
             const entries = await entriesSince(database(), projectId, told, TOLD_MOST + 1);
             if (entries.length === 0) continue;
             told = entries[entries.length - 1]!.revision;
-            const mine = (revision: number) => own.some(({ from, to }) => revision > from && revision <= to);
-            const list = entries.map((entry): Arrived =>
-              mine(entry.revision) ? { revision: entry.revision, id: entry.id } : entry,
-            );
-            own.splice(0, own.length, ...own.filter(({ to }) => to > told));
-            const data = entries.length > TOLD_MOST ? { reload: true } : { entries: list };
+            const data = entries.length > TOLD_MOST ? { reload: true } : { entries };
             write(`id: ${told}\ndata: ${JSON.stringify(data)}\n\n`);
           } while (more);
         } catch (error) {
@@ -60,10 +51,7 @@ export function editStream(projectId: string, since: number, window: string, sig
           busy = false;
         }
       };
-      const deaf = hearEdits(projectId, (announcement) => {
-        if (announcement && announcement.window === window) own.push(announcement);
-        void tell();
-      });
+      const deaf = hearEdits(projectId, () => void tell());
       const beat = setInterval(() => write('event: there\ndata: \n\n'), BEAT_MS);
       stop = () => {
         stop = () => {};

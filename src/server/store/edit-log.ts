@@ -16,8 +16,6 @@ import { inTurn } from './project-turns';
 export const editRequestSchema = z.strictObject({
   /** The revision that the window has; what came after is told with the answer. */
   revision: z.number().int().min(0),
-  /** Names the window, so that it isn't told of its own edits twice. */
-  window: z.uuid().optional(),
   edits: z
     .array(
       z.strictObject({
@@ -77,7 +75,7 @@ export async function makeEdits(projectId: string, request: EditRequest): Promis
           await writeSnapshot(transaction, after.project, revision, state.snapshot.project);
           next = { ...next, snapshot: { revision, project: after.project } };
         }
-        await announceEdits(transaction, { projectId, from: state.revision, to: revision, window: request.window });
+        await announceEdits(transaction, projectId);
       }
       const wrong = new Set(refused.map(({ id }) => id));
       const own = new Set(ids.filter((id) => !wrong.has(id)));

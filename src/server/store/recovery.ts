@@ -115,7 +115,7 @@ export async function goBack(id: string): Promise<{ readonly revision: number }>
         .set({ revision: next, updatedAt: sql`now()` })
         .where(eq(projects.id, id));
       await writeSnapshot(transaction, readable.project, next);
-      await announceEdits(transaction, { projectId: id, from: row.revision, to: next });
+      await announceEdits(transaction, id);
       return next;
     });
     forget(id);

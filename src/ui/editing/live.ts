@@ -1,70 +1,114 @@
-import { tidingsSchema, WINDOW_ID } from '../requests/requests';
+import { z } from 'zod';
+import { tidingsSchema } from '../requests/requests';
 import { useSession } from '../state/store';
 import { hear, reload, schedule } from './sync';
+
+/*
+ * Others' edits as they are made. A browser keeps few connections to one server for all its windows together, so of the
+ * windows on a project only one listens and passes on what it hears; when that one closes the next takes over.
+ */
 
 /** How soon a connection that is gone is tried again, ms. */
 const AGAIN_MS = 1_500;
 /** A stream that is silent for this long is broken, ms; the server says every 10 s that it is there. */
 const SILENT_MS = 25_000;
 
-/** One connection to the edits of a project, and when to think that it is gone. */
-interface Listening {
+/** What is passed on: tidings as the server sent them, or whether there is a connection. */
+const passedSchema = z.union([z.object({ connected: z.boolean() }), tidingsSchema]);
+type Passed = z.infer<typeof passedSchema>;
+
+/** The project that this window follows, and all that must end when it follows another. */
+interface Following {
   readonly projectId: string;
-  readonly source: EventSource;
-  silence?: ReturnType<typeof setTimeout>;
+  readonly channel: BroadcastChannel;
+  readonly over: AbortController;
+  /** Set while this is the window that listens. */
+  source?: EventSource | undefined;
+  silence?: ReturnType<typeof setTimeout> | undefined;
+  retry?: ReturnType<typeof setTimeout> | undefined;
 }
 
-let current: Listening | undefined;
-let retry: ReturnType<typeof setTimeout> | undefined;
+let current: Following | undefined;
 
 /** Hears of others' edits to the project that is open, from now on until another one is. */
 export function listen(projectId: string): void {
-  close();
+  if (current) stop(current);
   // Where there is no window there is nobody to tell.
   if (typeof EventSource === 'undefined') return;
-  const { revision } = useSession.getState();
-  const source = new EventSource(`/api/projects/${projectId}/events?since=${revision}&window=${WINDOW_ID}`);
-  const mine: Listening = { projectId, source };
+  const mine: Following = { projectId, channel: new BroadcastChannel(`mill-pond ${projectId}`), over: new AbortController() };
   current = mine;
+  mine.channel.onmessage = ({ data }) => {
+    const passed = passedSchema.safeParse(data);
+    if (passed.success && current === mine) take(passed.data);
+  };
+  useSession.setState({ connected: true });
+  if (!('locks' in navigator)) return open(mine);
+  const { signal } = mine.over;
+  // Held until this window follows something else, or is closed.
+  const hold = () =>
+    new Promise<void>((release) => {
+      open(mine);
+      signal.addEventListener('abort', () => release());
+    });
+  navigator.locks.request(`mill-pond ${projectId}`, { signal }, hold).catch(() => undefined);
+}
+
+function take(passed: Passed): void {
+  if ('connected' in passed) {
+    useSession.setState(passed);
+    // What waited for a server to answer goes at once.
+    if (passed.connected && useSession.getState().saving === 'waiting') schedule(0);
+  } else if (passed.reload) void reload().catch(() => undefined);
+  else hear(passed.entries);
+}
+
+function open(mine: Following): void {
+  if (mine.over.signal.aborted) return;
+  const { revision } = useSession.getState();
+  const source = new EventSource(`/api/projects/${mine.projectId}/events?since=${revision}`);
+  mine.source = source;
+  const pass = (passed: Passed) => {
+    take(passed);
+    mine.channel.postMessage(passed);
+  };
   const heard = () => {
     clearTimeout(mine.silence);
     mine.silence = setTimeout(() => lost(mine), SILENT_MS);
   };
   source.addEventListener('open', () => {
     heard();
-    useSession.setState({ connected: true });
-    // What waited for a server to answer goes at once.
-    if (useSession.getState().saving === 'waiting') schedule(0);
+    pass({ connected: true });
   });
   source.addEventListener('there', heard);
   source.addEventListener('message', ({ data }: MessageEvent<string>) => {
-    if (current !== mine) return;
+    if (mine.source !== source) return;
     heard();
     const tidings = tidingsSchema.safeParse(JSON.parse(data));
-    if (!tidings.success || tidings.data.reload) void reload().catch(() => undefined);
-    else hear(tidings.data.entries);
+    pass(tidings.success ? tidings.data : { entries: [], reload: true });
   });
-  source.addEventListener('error', () => lost(mine));
+  source.addEventListener('error', () => mine.source === source && lost(mine));
 }
 
 /** The connection is gone: it is said, and taken up again from the revision that is known by then. */
-function lost(listening: Listening): void {
-  if (current !== listening) return;
-  close();
+function lost(mine: Following): void {
+  close(mine);
   useSession.setState({ connected: false });
-  retry = setTimeout(() => listen(listening.projectId), AGAIN_MS);
+  mine.channel.postMessage({ connected: false });
+  mine.retry = setTimeout(() => open(mine), AGAIN_MS);
 }
 
-function close(): void {
-  clearTimeout(retry);
-  clearTimeout(current?.silence);
-  current?.source.close();
-  current = undefined;
+function close(mine: Following): void {
+  clearTimeout(mine.silence);
+  clearTimeout(mine.retry);
+  mine.source?.close();
+  mine.source = undefined;
+}
+
+function stop(mine: Following): void {
+  close(mine);
+  mine.over.abort();
+  mine.channel.close();
 }
 
 // A browser that knows that it has no network needn't wait for silence.
-globalThis.addEventListener?.('offline', () => current && lost(current));
-globalThis.addEventListener?.('online', () => {
-  const { projectId, connected } = useSession.getState();
-  if (projectId && !connected) listen(projectId);
-});
+globalThis.addEventListener?.('offline', () => current?.source && lost(current));

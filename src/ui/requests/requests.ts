@@ -80,15 +80,12 @@ const answerSchema = tidingsSchema.extend({
 });
 export type SaveAnswer = z.infer<typeof answerSchema>;
 
-/** Names this window, so that it isn't told of its own edits twice. */
-export const WINDOW_ID = globalThis.crypto?.randomUUID() ?? '';
-
 export async function saveEdits(projectId: string, revision: number, edits: readonly PendingEntry[]): Promise<SaveAnswer> {
   const list = edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit }));
   return answerSchema.parse(
     await requestJson(`/api/projects/${projectId}/edits`, {
       method: 'POST',
-      body: { revision, window: WINDOW_ID, edits: list },
+      body: { revision, edits: list },
       // 422 with a word about each edit: all were refused.
       fine: (answer) => answerSchema.safeParse(answer).success,
     }),

@@ -7,10 +7,7 @@ import { projectRow } from '@/server/store/documents';
 
 export const dynamic = 'force-dynamic';
 
-const querySchema = z.object({
-  since: z.coerce.number('A revision is a whole number.').int().min(0),
-  window: z.uuid('A window names itself by a UUID.'),
-});
+const querySchema = z.object({ since: z.coerce.number('A revision is a whole number.').int().min(0) });
 
 /** Edits as they are made, by whomever (server-sent events). */
 export const GET = route<{ id: string }>(async (request, parameters) => {
@@ -21,5 +18,5 @@ export const GET = route<{ id: string }>(async (request, parameters) => {
   // A browser that lost the connection says how far it had come.
   const last = Number(request.headers.get('last-event-id') ?? NaN);
   const since = Number.isInteger(last) ? Math.max(last, query.since) : query.since;
-  return editStream(id, since, query.window, request.signal);
+  return editStream(id, since, request.signal);
 });
