@@ -1,6 +1,6 @@
 import type { Project } from '@/core/document';
-import { newProject, readProject } from '@/core/document';
-import type { Arrived, EditLog, LogEntry, PendingEntry, Refusal, ServerState } from '@/core/edits';
+import { readProject } from '@/core/document';
+import type { Arrived, Edit, EditLog, LogEntry, PendingEntry, Refusal, ServerState } from '@/core/edits';
 import {
   advance,
   applyEdit,
@@ -19,13 +19,12 @@ import { sameJson } from '@/core/text';
 import { Draw } from './draw';
 import { randomEdit } from './random-edit';
 import { stored } from './sequences';
+import { START } from './start';
 
 /*
  * Two windows and a server, and between them a network that loses, doubles, delays and reorders. Messages go as JSON. The
  * server keeps only its log and, now and then, a whole document; it forgets the rest when it starts again.
  */
-
-const START = newProject('00000000-0000-4000-8000-000000000000', 'Two windows');
 
 interface Answer {
   readonly entries: readonly Arrived[];
@@ -97,13 +96,23 @@ export class Window {
     for (const { id } of log.pending) if (!before.has(id)) this.seen.set(id, []);
   }
 
+  /** The first of a few edits by chance that can be made; now and then something is removed that the other may be at. */
   edit(seed: number, gesture: boolean): void {
-    const draw = new Draw(seed);
-    try {
-      const at = { key: `${seed % 2}`, at: 0 };
-      this.#show(made(this.log, this.#id(), randomEdit(this.log.project, draw, 0.02), gesture ? at : undefined).log);
-    } catch (error) {
-      if (!(error instanceof EditError)) throw error;
+    for (let attempt = 0; attempt < 5; attempt++) {
+      const draw = new Draw(seed + attempt);
+      const { project } = this.log;
+      const removal = (): Edit => ({
+        type: 'removeElement',
+        node: draw.from(Object.keys(project.pages[0]!.elements).slice(2)) ?? 'egone',
+      });
+      const edit = draw.chance(0.2) ? removal() : randomEdit(project, draw, 0.02);
+      try {
+        const at = { key: `${seed % 2}`, at: 0 };
+        this.#show(made(this.log, this.#id(), edit, gesture ? at : undefined).log);
+        return;
+      } catch (error) {
+        if (!(error instanceof EditError)) throw error;
+      }
     }
   }
 
