@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
@@ -36,7 +36,8 @@ interface Props {
  */
 export function PreviewFrame(props: Props) {
   const { project, page, parts, scrollbar = 'overlay', suspended = false, leads = true, selection, label, style, frame } = props;
-  const [ready, setReady] = useState(false);
+  /** How often the frame has begun: more than once where the browser loads it anew, and it then shows the first preview again. */
+  const [ready, setReady] = useState(0);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
   // The key says all of it, so the same reader is the same object.
   const matters = whatMatters(project, props.standIn);
@@ -53,14 +54,15 @@ export function PreviewFrame(props: Props) {
     handle.current = props.onMessage;
   });
 
-  useEffect(() => {
+  // Before the browser gets on with anything else: a frame that is ready at once would say so to nobody.
+  useLayoutEffect(() => {
     const listen = (event: MessageEvent) => {
       if (event.source !== frame.current?.contentWindow) return;
       const message = frameMessageSchema.safeParse(event.data);
       if (!message.success) return;
       if (message.data.type === 'ready') {
         shown.current = first;
-        setReady(true);
+        setReady((count) => count + 1);
       }
       handle.current(message.data);
     };
@@ -69,7 +71,7 @@ export function PreviewFrame(props: Props) {
   }, [first, frame]);
 
   useEffect(() => {
-    if (!ready || suspended || !shown.current) return;
+    if (ready === 0 || suspended || !shown.current) return;
     const { shown: next, patch } = nextPreview(shown.current, project, page, standIn, fontData);
     shown.current = next;
     if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
@@ -84,7 +86,7 @@ export function PreviewFrame(props: Props) {
   );
   useEffect(() => {
     const ids = { ids: [...selection], locked: locked.split(' '), leads };
-    if (ready && !suspended) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
+    if (ready > 0 && !suspended) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
   }, [ready, suspended, selection, locked, leads, frame]);
 
   return (
