@@ -7,29 +7,29 @@ test.use({ storageState: { cookies: [], origins: [] } });
 
 test('create, rename, delete with confirmation, bring back', async ({ page }) => {
   await page.goto('/');
-  await page.getByLabel('Name', { exact: true }).fill('Harbour café');
+  await page.getByLabel('Name', { exact: true }).fill('Quayside café');
   await page.getByRole('button', { name: 'Create empty' }).click();
   await expect(page.getByRole('treeitem')).toHaveCount(4);
-  await expect(frameOf(page).locator('h1')).toHaveText('Harbour café');
+  await expect(frameOf(page).locator('h1')).toHaveText('Quayside café');
 
   await page.goto('/');
   const row = (name: string) => page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
-  await row('Harbour café').getByRole('button', { name: 'Rename' }).click();
-  await page.getByLabel('New name of Harbour café').fill('');
+  await row('Quayside café').getByRole('button', { name: 'Rename' }).click();
+  await page.getByLabel('New name of Quayside café').fill('');
   await page.getByRole('button', { name: 'Save name' }).click();
   await expect(page.getByRole('alert').filter({ hasText: "can't be empty" })).toBeVisible();
-  await page.getByLabel('New name of Harbour café').fill('Lighthouse');
+  await page.getByLabel('New name of Quayside café').fill('Boat shed');
   await page.getByRole('button', { name: 'Save name' }).click();
-  await expect(row('Lighthouse')).toHaveCount(1);
+  await expect(row('Boat shed')).toHaveCount(1);
 
-  await row('Lighthouse').getByRole('button', { name: 'Delete' }).click();
+  await row('Boat shed').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(row('Lighthouse')).toHaveCount(1);
-  await row('Lighthouse').getByRole('button', { name: 'Delete' }).click();
+  await expect(row('Boat shed')).toHaveCount(1);
+  await row('Boat shed').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Delete project' }).click();
-  await expect(row('Lighthouse')).toHaveCount(0);
+  await expect(row('Boat shed')).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(row('Lighthouse')).toHaveCount(1);
+  await expect(row('Boat shed')).toHaveCount(1);
 });
 
 test('an empty project can be built up: insert, write, break', async ({ page, request }) => {

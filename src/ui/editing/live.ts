@@ -32,7 +32,7 @@ let current: Following | undefined;
 
 /** Hears of others' edits to the project that is open, from now on until another one is. */
 export function listen(projectId: string): void {
-  if (current) stop(current);
+  stopListening();
   // Where there is no window there is nobody to tell.
   if (typeof EventSource === 'undefined') return;
   const mine: Following = { projectId, channel: new BroadcastChannel(`mill-pond ${projectId}`), over: new AbortController() };
@@ -104,10 +104,13 @@ function close(mine: Following): void {
   mine.source = undefined;
 }
 
-function stop(mine: Following): void {
-  close(mine);
-  mine.over.abort();
-  mine.channel.close();
+/** Hears of nothing any more; another window of this browser takes over. */
+export function stopListening(): void {
+  if (!current) return;
+  close(current);
+  current.over.abort();
+  current.channel.close();
+  current = undefined;
 }
 
 // A browser that knows that it has no network needn't wait for silence.

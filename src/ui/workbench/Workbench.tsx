@@ -14,6 +14,7 @@ import { Inspector } from '../inspector/Inspector';
 import { LineUp } from '../lineup/LineUp';
 import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
+import { stopListening } from '../editing/live';
 import { open } from '../view/actions';
 import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
@@ -42,6 +43,7 @@ export function Workbench({ projectId }: { projectId: string }) {
       },
       (error: Error) => setFailure(error.message),
     );
+    return stopListening;
   }, [projectId]);
   useEffect(() => {
     // What isn't saved yet would be lost with the window.
