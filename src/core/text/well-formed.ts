@@ -30,5 +30,5 @@ export function malformedAt(input: unknown): string | undefined {
   return visit(input) ? path.join('.').replace(/\0|\p{Cs}/gu, '�') : undefined;
 }
 
-/** The sentence about a text that can't be kept. */
-export const MALFORMED = "A text holds a character that can't be kept (NUL, or half of a pair).";
+/** The sentence about what `malformedAt` finds. */
+export const MALFORMED = "This holds what can't be kept: a character (NUL, or half of a pair), or lists nested too deep.";
