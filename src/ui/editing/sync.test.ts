@@ -2,13 +2,17 @@ import { demoProject } from '@/demo';
 import type { Edit, LogEntry, PendingEntry } from '@/core/edits';
 import { applyEdit, EMPTY_HISTORY, opened } from '@/core/edits';
 import type { SaveAnswer } from '../requests/requests';
-import { Refused, saveEdits } from '../requests/requests';
+import { openProject, Refused, saveEdits } from '../requests/requests';
 import { commit } from './edits';
 import { useSession } from '../state/store';
 import { hear, settled } from './sync';
 
 jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), allWidthsChanged: jest.fn() }));
-jest.mock('../requests/requests', () => ({ ...jest.requireActual<object>('../requests/requests'), saveEdits: jest.fn() }));
+jest.mock('../requests/requests', () => ({
+  ...jest.requireActual<object>('../requests/requests'),
+  saveEdits: jest.fn(),
+  openProject: jest.fn(),
+}));
 const save = saveEdits as unknown as jest.Mock<Promise<SaveAnswer>, [string, number, readonly PendingEntry[]]>;
 /** A server that takes all it is sent. */
 const taken = (_: string, revision: number, batch: readonly PendingEntry[]): Promise<SaveAnswer> =>
@@ -108,4 +112,22 @@ test('a request that is refused as a whole is sent edit by edit, and only what i
   await jest.advanceTimersByTimeAsync(1_000);
   expect([colourOf(first!), colourOf(second!), state().saving, state().pending.length]).toEqual([undefined, 'blue', 'saved', 0]);
   expect(state().problems).toEqual([expect.stringMatching(/Too large/)]);
+});
+
+test('a server that has gone back to before what this window knows: its project, with what waits on top', async () => {
+  jest.mocked(openProject).mockResolvedValueOnce({ project: demo, revision: 2, history: EMPTY_HISTORY });
+  save.mockRejectedValueOnce(new Refused(409, 'No such revision.')).mockImplementation(taken);
+  commit(colour(first!, 'red'));
+  await jest.advanceTimersByTimeAsync(1_000);
+  expect(save.mock.calls.map(([, revision]) => revision)).toEqual([5, 2]);
+  expect([colourOf(first!), state().revision, state().saving, state().problems]).toEqual(['red', 3, 'saved', []]);
+});
+
+test('a project that was put away keeps what waits until it is brought back', async () => {
+  save.mockRejectedValueOnce(new Refused(404, 'There is no such project.')).mockImplementation(taken);
+  commit(colour(first!, 'red'));
+  await jest.advanceTimersByTimeAsync(300);
+  expect([state().saving, state().pending.length, state().problems]).toEqual(['waiting', 1, []]);
+  await jest.advanceTimersByTimeAsync(3_000);
+  expect([state().saving, colourOf(first!)]).toEqual(['saved', 'red']);
 });

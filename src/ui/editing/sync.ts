@@ -9,6 +9,8 @@ import { allWidthsChanged, continueSweep, invalidateSweeps } from '../measuring/
 const DELAY = 250;
 /** Ms until the next try when the server doesn't answer. */
 const RETRY = 2_000;
+/** Refusals that are about what was sent. All others can pass: the edits are kept and sent again. */
+const OF_THE_EDIT: ReadonlySet<number> = new Set([400, 413, 415, 422]);
 /** Edits in one request. */
 const BATCH = 100;
 
@@ -46,14 +48,22 @@ async function flush(most = BATCH): Promise<void> {
     take(received(logOf(useSession.getState()), answer.entries, answer.refused, answer.known));
     if (answer.reload) await reload();
   } catch (error) {
-    if (!(error instanceof Refused) || error.status >= 500) {
+    // A server that has gone back to before this window's revision: its project, with what waits on top.
+    const behindUs =
+      error instanceof Refused &&
+      error.status === 409 &&
+      (await reload().then(
+        () => true,
+        () => false,
+      ));
+    if (!behindUs && !(error instanceof Refused && OF_THE_EDIT.has(error.status))) {
       busy = false;
       useSession.setState({ saving: 'waiting' });
       return schedule(RETRY);
     }
     // Refused as a whole: one by one it turns out which of them the server can't take.
     if (batch.length > 1) next = 1;
-    else take(received(logOf(useSession.getState()), [], [{ id: batch[0]!.id, why: error.message }]));
+    else if (!behindUs) take(received(logOf(useSession.getState()), [], [{ id: batch[0]!.id, why: error.message }]));
   }
   busy = false;
   void flush(next);
