@@ -3,9 +3,15 @@ import type { Locator, Page } from '@playwright/test';
 import { compareExport } from './rectangles';
 import { computed, createProject, elementNamed, frameOf, goTo, openWorkbench, readProject, saved } from './workbench';
 
-/** The middle of something on the screen, or a place in it as shares of its size. */
+/** A place in a box as shares of its size, once the box has come to rest: what is chosen is scrolled into sight first. */
 async function placeIn(locator: Locator, across = 0.5, down = 0.5) {
-  const box = (await locator.boundingBox())!;
+  let box = (await locator.boundingBox())!;
+  for (let alike = 0; alike < 3;) {
+    await locator.page().waitForTimeout(40);
+    const now = (await locator.boundingBox())!;
+    alike = now.x === box.x && now.y === box.y && now.width === box.width && now.height === box.height ? alike + 1 : 0;
+    box = now;
+  }
   return { x: box.x + box.width * across, y: box.y + box.height * down };
 }
 
