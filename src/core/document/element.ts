@@ -32,7 +32,13 @@ export const declarationsSchema = z.record(z.string(), z.string()).superRefine((
 export type Declarations = Readonly<Record<string, string>>;
 
 /** Declarations at the base and under breakpoints. */
-export const styleSetSchema = z.record(atSchema, declarationsSchema);
+export const styleSetSchema = z.record(atSchema, declarationsSchema).transform(withoutEmpty);
+
+/** A place without values isn't kept. */
+function withoutEmpty<V extends object>(styles: Readonly<Record<string, V>>): Record<string, V> {
+  const kept = Object.entries(styles).filter(([, values]) => Object.keys(values).length > 0);
+  return Object.fromEntries(kept);
+}
 export type StyleSet = Readonly<Record<string, Declarations>>;
 
 export const elementSchema = z
