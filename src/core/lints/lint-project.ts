@@ -30,16 +30,15 @@ export function dropFindings(project: Project, findings: readonly LintFinding[])
   const left: LintFinding[] = [];
   let document = project;
   for (const finding of findings) {
+    const inSheet = project.sheets.some(({ id }) => id === finding.owner);
     // A sheet's text has moved under an earlier fix: its findings are read again.
-    const fix = finding.owner.startsWith('t')
-      ? lintSheets(document).find((one) => one.sentence === finding.sentence)?.fix
-      : finding.fix;
+    const fix = inSheet ? lintSheets(document).find((one) => one.sentence === finding.sentence)?.fix : finding.fix;
     if (!fix) {
       left.push(finding);
       continue;
     }
     const applied = applyEdit(document, fix);
-    const proven = finding.owner.startsWith('t')
+    const proven = inSheet
       ? saysTheSame(document, applied.document, finding.owner)
       : Object.values(applied.footprint).every(({ widths }) => widths.length === 0);
     if (finding.unchanged && !proven) {

@@ -13,6 +13,11 @@ import { tightGrid } from './tight-grid';
 import { unequalItems } from './unequal-items';
 import { wrappedLabel } from './wrapped-label';
 
+const TWO_LINES = [
+  [0, 0, 100, 20],
+  [0, 20, 40, 20],
+] as const;
+
 /** Layouts that pass and layouts that fail, most of them by one pixel. */
 const CASES: readonly (readonly [Check, string, PageFacts, readonly string[]])[] = [
   [sidewaysScroll, 'as wide as the viewport', facts(400, []), []],
@@ -197,90 +202,27 @@ const CASES: readonly (readonly [Check, string, PageFacts, readonly string[]])[]
     facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 20], lines: [[0, 0, 100, 20]] }]),
     [],
   ],
-  [
-    wrappedLabel,
-    'a button on two',
-    facts(400, [
-      {
-        id: 'a',
-        tag: 'button',
-        box: [0, 0, 100, 40],
-        lines: [
-          [0, 0, 100, 20],
-          [0, 20, 40, 20],
-        ],
-      },
-    ]),
-    ['a'],
-  ],
+  [wrappedLabel, 'a button on two', facts(400, [{ id: 'a', tag: 'button', box: [0, 0, 100, 40], lines: TWO_LINES }]), ['a']],
   [
     wrappedLabel,
     'the text in a span of it',
     facts(400, [
       { id: 'a', tag: 'button', box: [0, 0, 100, 40] },
-      {
-        id: 's',
-        tag: 'span',
-        in: 'a',
-        box: [0, 0, 100, 40],
-        lines: [
-          [0, 0, 100, 20],
-          [0, 20, 40, 20],
-        ],
-      },
+      { id: 's', tag: 'span', in: 'a', box: [0, 0, 100, 40], lines: TWO_LINES },
     ]),
     ['a'],
   ],
-  [
-    wrappedLabel,
-    'a link in running text',
-    facts(400, [
-      {
-        id: 'a',
-        tag: 'a',
-        box: [0, 0, 100, 40],
-        lines: [
-          [0, 0, 100, 20],
-          [0, 20, 40, 20],
-        ],
-      },
-    ]),
-    [],
-  ],
+  [wrappedLabel, 'a link in running text', facts(400, [{ id: 'a', tag: 'a', box: [0, 0, 100, 40], lines: TWO_LINES }]), []],
   [
     wrappedLabel,
     'a link in a navigation',
     facts(400, [
       { id: 'n', tag: 'nav', box: [0, 0, 100, 40] },
-      {
-        id: 'a',
-        tag: 'a',
-        in: 'n',
-        box: [0, 0, 100, 40],
-        lines: [
-          [0, 0, 100, 20],
-          [0, 20, 40, 20],
-        ],
-      },
+      { id: 'a', tag: 'a', in: 'n', box: [0, 0, 100, 40], lines: TWO_LINES },
     ]),
     ['a'],
   ],
-  [
-    wrappedLabel,
-    'a tab',
-    facts(400, [
-      {
-        id: 'a',
-        role: 'tab',
-        box: [0, 0, 100, 40],
-        lines: [
-          [0, 0, 100, 20],
-          [0, 20, 40, 20],
-        ],
-      },
-    ]),
-    ['a'],
-  ],
+  [wrappedLabel, 'a tab', facts(400, [{ id: 'a', role: 'tab', box: [0, 0, 100, 40], lines: TWO_LINES }]), ['a']],
   [
     wrappedLabel,
     'two sizes on one line',
