@@ -1,9 +1,9 @@
-import { EMPTY_HISTORY } from '@/core/edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, shared, TEXT } from '@/core/edits/project-for-tests';
 import { undo } from '../editing/edits';
 import { acceptProposal } from '../editing/proposal';
 import { select } from '../view/actions';
 import { shownPage, useSession } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 import {
   duplicateSelected,
   groupSelected,
@@ -32,20 +32,7 @@ const said = () => state().announcement;
 const wrong = () => state().problems.join(' ');
 
 beforeEach(() => {
-  useSession.setState({
-    project: START,
-    confirmed: START,
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    pageId: 'gfirst',
-    width: 1200,
-    chosenTarget: undefined,
-    proposal: undefined,
-    announcement: '',
-  });
+  openForTests(START);
 });
 
 test('moved among siblings, several at once, and no further than the ends', () => {

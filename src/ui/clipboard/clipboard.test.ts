@@ -1,12 +1,12 @@
 import type { Project } from '@/core/document';
 import { newProject, readProject } from '@/core/document';
-import { EMPTY_HISTORY } from '@/core/edits';
 import { insert, MAIN, make, makeFrom, MIDDLE, set, TEXT } from '@/core/edits/project-for-tests';
 import { PALETTE } from '@/core/structure';
 import { select } from '../view/actions';
 import { copySelected, cutSelected, insertBlock, insertEntry, keepAsBlock, paste } from './clipboard';
 import { undo } from '../editing/edits';
 import { shownPage, useSession } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
@@ -22,21 +22,7 @@ let full = false;
 const state = () => useSession.getState();
 const page = () => shownPage(state());
 const wrong = () => state().problems.join(' ');
-const open = (project: Project) =>
-  useSession.setState({
-    project,
-    confirmed: project,
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    pageId: project.pages[0]!.id,
-    width: 1200,
-    chosenTarget: undefined,
-    announcement: '',
-    paletteOpen: false,
-  });
+const open = (project: Project) => openForTests(project);
 
 beforeEach(() => {
   kept.clear();

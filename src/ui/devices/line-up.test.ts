@@ -1,6 +1,6 @@
 import { demoProject } from '@/demo';
-import { EMPTY_HISTORY } from '@/core/edits';
 import { useSession, useLineup } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 import {
   activate,
   addToLineup,
@@ -40,14 +40,7 @@ const keyOf = (id: string) => stands().find(({ device }) => device.id === id)!.k
 
 beforeEach(() => {
   kept.clear();
-  useSession.setState({
-    projectId: 'x',
-    project,
-    pageId: project.pages[0]!.id,
-    history: EMPTY_HISTORY,
-    pending: [],
-    width: 1000,
-  });
+  openForTests(project, { projectId: 'x', width: 1000 });
   useLineup.setState({ reader: {}, active: undefined });
   recallLineup();
 });

@@ -1,9 +1,9 @@
 import { demoProject } from '@/demo';
-import { EMPTY_HISTORY } from '@/core/edits';
 import { commit, footprintOf, preview, redo, undo } from './edits';
 import { addBreakpointHere, clearValues, jumpToBreakpoint, likelyDirection, select, setWidth, writeValue } from '../view/actions';
 import { duplicateSelected, removeSelected } from '../arranging/tree';
 import { shownPage, useSession, writeTarget } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
@@ -14,18 +14,7 @@ const named = (name: string) =>
 const state = () => useSession.getState();
 
 beforeEach(() => {
-  useSession.setState({
-    project: demo,
-    confirmed: demo,
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    pageId: 'gcatalogue',
-    width: 1200,
-    chosenTarget: undefined,
-  });
+  openForTests(demo, { pageId: 'gcatalogue' });
 });
 
 test('the target follows the band; a chosen one stays while it holds', () => {

@@ -1,11 +1,11 @@
 import { demoProject } from '@/demo';
-import { EMPTY_HISTORY } from '@/core/edits';
 import type { Plan } from '@/core/plans';
 import { planClear, planTurn } from '@/core/plans';
 import { chooseBandOnly, lockTarget, setSlice, setWidth, targetsHere } from '../view/actions';
 import { commit, undo } from './edits';
 import { acceptProposal, carryOut, dismissProposal, foretell, propose, proposeTurn } from './proposal';
 import { shownPage, useSession, writeTarget } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 import { inBackground } from './background';
 
 jest.mock('./sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
@@ -23,25 +23,7 @@ const cards = () => Object.values(shownPage(state()).elements).find(({ name }) =
 const clear = (at: string) => propose((project, slice) => planClear(project, slice, { ids: [cards().id], at }));
 
 beforeEach(() => {
-  useSession.setState({
-    project: demo,
-    confirmed: demo,
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    announcement: '',
-    pageId: 'gcatalogue',
-    width: 700,
-    chosenTarget: undefined,
-    targetLocked: false,
-    proposal: undefined,
-    stopBackground: undefined,
-    foretold: '',
-    marked: [],
-    slice: { height: 800, pointer: 'mouse' },
-  });
+  openForTests(demo, { pageId: 'gcatalogue', width: 700, slice: { height: 800, pointer: 'mouse' } });
 });
 
 test('a proposal changes nothing until it is accepted; its widths are marked', () => {

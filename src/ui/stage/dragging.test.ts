@@ -1,8 +1,8 @@
-import { EMPTY_HISTORY } from '@/core/edits';
 import { HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, TEXT } from '@/core/edits/project-for-tests';
 import type { Rect, Surveyed } from '@/core/structure';
 import { select } from '../view/actions';
 import { shownPage, useSession, useDragging } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 import { carry, clearDragging, followPageDrag, letGo, pageScrolled, pickUp } from './dragging';
 import { noteLayout, setLink, surveyed } from './frame-link';
 import type { FrameDrag, FrameLayout } from './frame-message';
@@ -58,19 +58,7 @@ beforeEach(() => {
   posted = [];
   setLink({ post: (message) => void posted.push(message as (typeof posted)[number]), place: () => undefined });
   layout(0);
-  useSession.setState({
-    project: START,
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    pageId: 'gfirst',
-    width: 1200,
-    chosenTarget: undefined,
-    proposal: undefined,
-    announcement: '',
-  });
+  openForTests(START);
 });
 afterEach(() => {
   clearDragging();

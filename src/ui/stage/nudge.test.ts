@@ -1,10 +1,10 @@
 import type { Edit } from '@/core/edits';
-import { EMPTY_HISTORY } from '@/core/edits';
 import { insert, make, makeFrom, MIDDLE, set } from '@/core/edits/project-for-tests';
 import { select } from '../view/actions';
 import { undo } from '../editing/edits';
 import { lengthened, nudge, reorderHere } from './nudge';
 import { shownPage, useSession } from '../state/store';
+import { openForTests } from '../state/store-for-tests';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));
@@ -15,19 +15,7 @@ const START = makeFrom(
 );
 const state = () => useSession.getState();
 const values = (id: string, at = 'base') => shownPage(state()).elements[id]!.styles[at] ?? {};
-const open = (...edits: readonly Edit[]) =>
-  useSession.setState({
-    project: makeFrom(START, ...edits),
-    history: EMPTY_HISTORY,
-    pending: [],
-    problems: [],
-    draft: undefined,
-    selection: [],
-    pageId: 'gfirst',
-    width: 1200,
-    chosenTarget: undefined,
-    announcement: '',
-  });
+const open = (...edits: readonly Edit[]) => openForTests(makeFrom(START, ...edits));
 
 const CONTEXT = { em: 20, rem: 16, viewport: { width: 1000, height: 800 } };
 test.each([
