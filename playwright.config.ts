@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM_FLAGS, CHROMIUM_PATH } from './src/server/browser/chromium';
+import { CHROMIUM_FLAGS, chromiumPath } from './src/server/browser/chromium';
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -19,6 +19,6 @@ export default defineConfig({
       origins: [{ origin: process.env.MILLPOND_URL ?? '', localStorage: [{ name: 'mill-pond-measuring', value: 'asked' }] }],
     },
     screenshot: 'only-on-failure',
-    launchOptions: { executablePath: CHROMIUM_PATH, args: [...CHROMIUM_FLAGS], chromiumSandbox: false },
+    launchOptions: { executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS], chromiumSandbox: false },
   },
 });

@@ -7,7 +7,8 @@ import { benchAudit, benchMemory } from './bench-audit';
 import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
 import { benchLineup } from './bench-lineup';
-import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 
 const ROUNDS = 5;
 const project = demoProject('00000000-0000-4000-8000-000000000000');

@@ -3,7 +3,8 @@ import type { WidthResult } from '@/core/audit';
 import { asUsual, CHECKS, SWEEP_RANGE } from '@/core/audit';
 import { demoProject } from '@/demo';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
-import { closeBrowser, MeasuredPage, POLICY } from '@/server/browser/measuring';
+import { MeasuredPage, POLICY } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from '../tests/audit/generate-page';
 
 const numberAfter = (name: string, usual: number) => {

@@ -1,5 +1,5 @@
 import { setPriority } from 'node:os';
-import { closeBrowser } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 import { pool } from '@/server/db/client';
 import { queue } from '@/server/jobs/queue';
 import { workOnAudits } from '@/server/jobs/audit-jobs';

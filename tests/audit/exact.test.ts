@@ -3,7 +3,8 @@ import { asUsual, CHECKS } from '@/core/audit';
 import { demoProject } from '@/demo';
 import { auditPage } from '@/server/browser/audit-page';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
-import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from './generate-page';
 
 // What a sweep says without measuring every width must be what measuring every width says.

@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { CHECKS, checkNamed, Ledger, usualLimits } from '@/core/audit';
-import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 
 // Small pages that pass and pages that fail each check, most of them by one pixel, measured by Chromium.
 

@@ -3,7 +3,7 @@ import type { Browser, BrowserContextOptions, Page } from 'playwright-core';
 import { make, MAIN, set, sheet, TEXT } from '@/core/edits/project-for-tests';
 import type { StandIn } from '@/core/render';
 import { previewDocument, renderPreview } from '@/core/render';
-import { CHROMIUM_FLAGS, CHROMIUM_PATH } from '@/server/browser/chromium';
+import { CHROMIUM_FLAGS, chromiumPath } from '@/server/browser/chromium';
 
 // What a frame stands in for, against a browser that really is so: started with another text size, emulating another
 // scheme, motion, density, or with a viewport of that height.
@@ -23,7 +23,7 @@ const BOXES = `JSON.stringify([...document.querySelectorAll('[data-mp-node]')].m
 const open: Browser[] = [];
 const launch = async (...more: string[]) => {
   const browser = await chromium.launch({
-    executablePath: CHROMIUM_PATH,
+    executablePath: chromiumPath(),
     args: [...CHROMIUM_FLAGS, ...more],
     chromiumSandbox: false,
   });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
-import { closeBrowser } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 import { database } from '@/server/db/client';
 import { orderAudit, workOnAudits } from '@/server/jobs/audit-jobs';
 import { digestsOf, orderPictures } from '@/server/jobs/picture-jobs';

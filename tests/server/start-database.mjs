@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { prepareDatabase } from '../../scripts/setup/application.mjs';
 import { startDatabase } from '../../scripts/setup/database.mjs';
@@ -9,6 +10,8 @@ export default async function start() {
   await requirePrerequisites();
   const home = process.env.MILLPOND_HOME;
   process.env.MILLPOND_HOME = join(root, '.millpond/server-tests');
+  // What an earlier run has left would be worked on first.
+  rmSync(process.env.MILLPOND_HOME, { recursive: true, force: true });
   const database = await startDatabase();
   if (home === undefined) delete process.env.MILLPOND_HOME;
   else process.env.MILLPOND_HOME = home;

@@ -1,6 +1,7 @@
 import type { Project } from '@/core/document';
 import { insert, MAIN, make, makeFrom, MIDDLE, set } from '@/core/edits/project-for-tests';
-import { closeBrowser, MeasuredPage } from '@/server/browser/measuring';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
 
 // The checks of rows and grids on pages that Chromium lays out: what is measured is what was meant.
 

@@ -2,11 +2,12 @@ import type { Finding } from '@/core/audit';
 import { Ledger, planOf, viewportsIn } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
+import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
-import { takeTurn } from './turns';
+import { Tries } from './tries';
 
-/** How long the audit of one page may take, ms. What it has found until then is kept, and the page reported. */
-const PAGE_MOST_MS = 180_000;
+/** How long one page may be worked on, ms, without the waiting. What was found until then is kept, and the page reported. */
+const PAGE_MOST_MS = 30 * 60_000;
 
 export interface AuditedPage {
   readonly findings: readonly Finding[];
@@ -34,35 +35,49 @@ export async function auditPage(
   let decided = 0;
   let layouts = 0;
   let problem: string | undefined;
-  let measured: MeasuredPage | undefined;
-  const until = performance.now() + mostMs;
-  try {
-    measured = await inTurn(() => MeasuredPage.open(project, page));
-    for (const looking of ledger.missing(plan)) {
-      const steps = measured.sweep(looking);
-      for (;;) {
-        const { value: step, done } = await inTurn(() => steps.next());
-        if (done || !step) break;
-        ledger.record(step.results, looking.view, looking.heights[0]);
-        decided += step.results.length;
-        layouts += step.layouts;
-        if (!(await heard(decided))) return undefined;
-        if (performance.now() > until) throw new Error(`It took more than ${mostMs / 1000} seconds.`);
+  let worked = 0;
+  const inTurn = <T>(work: () => Promise<T>) =>
+    turns.run({ urgency: 'later' }, async () => {
+      const begun = performance.now();
+      try {
+        return await work();
+      } finally {
+        worked += performance.now() - begun;
       }
+    });
+  const tries = new Tries(`“${page.name}” could not be measured`);
+  /** False when the work is to be ended. */
+  async function decideRest(): Promise<boolean> {
+    const measured = await inTurn(() => MeasuredPage.open(project, page));
+    try {
+      for (const looking of ledger.missing(plan)) {
+        const steps = measured.sweep(looking);
+        for (;;) {
+          const { value: step, done } = await inTurn(() => steps.next());
+          if (done || !step) break;
+          ledger.record(step.results, looking.view, looking.heights[0]);
+          if (step.results.length > 0) tries.progressed();
+          decided += step.results.length;
+          layouts += step.layouts;
+          if (!(await heard(decided))) return false;
+          if (worked > mostMs) throw new Error(`It took more than ${mostMs / 1000} seconds of work.`);
+        }
+      }
+      return true;
+    } finally {
+      await measured.close();
     }
+  }
+  try {
+    for (;;)
+      try {
+        if (!(await decideRest())) return undefined;
+        break;
+      } catch (error) {
+        await tries.after(error);
+      }
   } catch (error) {
     problem = error instanceof Error ? error.message.split('\n')[0] : 'Unknown reason.';
-  } finally {
-    await measured?.close().catch(() => undefined);
   }
   return { findings: ledger.findings(project.audit, plan), decided, layouts, problem };
-}
-
-async function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  const done = await takeTurn('later');
-  try {
-    return await work();
-  } finally {
-    done();
-  }
 }

@@ -3,7 +3,7 @@ import { chromium } from 'playwright-core';
 import type { Browser } from 'playwright-core';
 
 /** Debian's Chromium, or the one that MILLPOND_CHROMIUM names. */
-export const CHROMIUM_PATH =
+export const chromiumPath = (): string =>
   process.env.MILLPOND_CHROMIUM ??
   ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(/* turbopackIgnore: true */ path)) ??
   '/usr/bin/chromium';
@@ -20,16 +20,23 @@ export const CHROMIUM_FLAGS: readonly string[] = [
 ];
 
 /**
+ * @param mostMs how long the start may take, ms
  * @param scrollbars shown as they are by a browser with a window; without, none take room
  * @throws Error with the path and what to install when Chromium can't be started.
  */
-export async function launchChromium({ scrollbars = false } = {}): Promise<Browser> {
-  if (!existsSync(/* turbopackIgnore: true */ CHROMIUM_PATH))
-    throw new Error(`There is no Chromium at ${CHROMIUM_PATH}. Install it with: apt-get install chromium`);
+export async function launchChromium({ scrollbars = false, mostMs = 30_000 } = {}): Promise<Browser> {
+  const path = chromiumPath();
+  if (!existsSync(/* turbopackIgnore: true */ path))
+    throw new Error(`There is no Chromium at ${path}. Install it with: apt-get install chromium`);
   return chromium.launch({
-    executablePath: CHROMIUM_PATH,
+    executablePath: path,
     args: [...CHROMIUM_FLAGS],
     chromiumSandbox: false,
+    timeout: mostMs,
+    // Whoever started this process ends it in order; Chromium goes with it.
+    handleSIGINT: false,
+    handleSIGTERM: false,
+    handleSIGHUP: false,
     ignoreDefaultArgs: scrollbars ? ['--hide-scrollbars'] : [],
   });
 }

@@ -1,14 +1,14 @@
-import type { Page as BrowserPage } from 'playwright-core';
 import type { IntervalSet, Slice } from '@/core/breakpoints';
 import { integersIn } from '@/core/breakpoints';
 import { SWEEP_RANGE } from '@/core/audit';
 import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
-import { log } from '../http/log';
 import { fontData } from './fonts';
 import type { MovedAt } from './in-page';
-import { leaveMeasuringPage, POLICY, takeMeasuringPage } from './measuring';
-import { takeTurn } from './turns';
+import { failedLine } from './failed-line';
+import { turns } from './lanes';
+import { measuringTabs, POLICY } from './measuring';
+import { Tries } from './tries';
 
 /** One line of a comparison's answer. */
 export type CompareLine =
@@ -41,28 +41,35 @@ export async function* compareVersions(
   const all = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
   yield { type: 'begun', total: widths.length, identical: all - widths.length };
   if (widths.length === 0) return yield { type: 'done' };
-  const done = await takeTurn();
-  let page: BrowserPage | undefined;
-  try {
-    page = await takeMeasuringPage();
-    const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
-    await page.evaluate(([a, b, height]) => globalThis.millPond.loadPair(a, b, height), [
-      html(before),
-      html(after),
-      slice.height,
-    ] as const);
-    for (let at = 0; at < widths.length && !signal.aborted; at += CHUNK) {
-      const chunk = widths.slice(at, at + CHUNK);
-      const moved = await page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), [chunk, looks] as const);
-      yield { type: 'compared', count: chunk.length, moved: JSON.parse(moved) as MovedAt[] };
+  const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
+  const versions = [html(before), html(after), slice.height] as const;
+  const tries = new Tries(`The versions of “${after.page.name}” could not be compared`);
+  let at = 0;
+  async function* compareRest(): AsyncGenerator<CompareLine> {
+    const tab = await measuringTabs.take();
+    try {
+      await tab.ask((page) => page.evaluate(([a, b, height]) => globalThis.millPond.loadPair(a, b, height), versions));
+      for (; at < widths.length; at += CHUNK) {
+        const asked = [widths.slice(at, at + CHUNK), looks] as const;
+        const moved = await tab.ask((page) => page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), asked));
+        yield { type: 'compared', count: asked[0].length, moved: JSON.parse(moved) as MovedAt[] };
+        if (signal.aborted) return;
+        tries.progressed();
+      }
+    } finally {
+      await measuringTabs.leave(tab);
     }
-    yield { type: 'done' };
+  }
+  try {
+    for (;;)
+      try {
+        yield* turns.stream({ urgency: 'now', signal }, compareRest);
+        return yield { type: 'done' };
+      } catch (error) {
+        await tries.after(error);
+      }
   } catch (error) {
-    log.error({ error }, 'comparison failed');
-    const why = error instanceof Error ? error.message.split('\n')[0] : 'unknown reason';
-    yield { type: 'failed', message: `The versions could not be compared: ${why}` };
-  } finally {
-    if (page) await leaveMeasuringPage(page).catch(() => undefined);
-    done();
+    const failed = failedLine('The versions could not be compared', error);
+    if (failed) yield failed;
   }
 }

@@ -1,4 +1,4 @@
-import type { BrowserContext, Page as BrowserPage } from 'playwright-core';
+import type { Page as BrowserPage } from 'playwright-core';
 import type { Viewport } from '@/core/breakpoints';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
@@ -7,8 +7,12 @@ import { cutInWords, layLineupSheet, nextWhole } from '@/core/lineup';
 import { BUNDLED_FONTS, previewDocument, renderPreview, whatMatters, writeFontFaces } from '@/core/render';
 import { HttpError } from '../http/errors';
 import { fontData } from './fonts';
-import { POLICY, warmBrowser } from './measuring';
-import { takeTurn } from './turns';
+import { turns } from './lanes';
+import { POLICY } from './measuring';
+import type { Tab } from './tab';
+import { TabPool } from './tab';
+import { tried } from './tries';
+import { Aborted } from './turns';
 
 export const FORMATS = ['png', 'pdf', 'html'] as const;
 export type SheetFormat = (typeof FORMATS)[number];
@@ -31,6 +35,8 @@ export interface SheetWish {
 /** What Chromium draws in one picture, device px a side; and all of them together. */
 const SIDE_MOST = 16_000;
 const PIXELS_MOST = 120_000_000;
+/** How long one step of a sheet may take, ms: 120 million px are drawn in some 20 s. */
+const STEP_MOST_MS = 60_000;
 /** PDF 1.7, annex C: a page has at most 200 inches a side. */
 const PDF_SIDE_MOST = 200 * 96;
 
@@ -43,17 +49,30 @@ export async function makeSheet(
   page: Page,
   devices: readonly SheetDevice[],
   wish: SheetWish,
+  signal: AbortSignal,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const done = await takeTurn();
-  let context: BrowserContext | undefined;
+  // Print would be another medium, for which the page may have other rules.
+  const screen = (browserPage: BrowserPage) => browserPage.emulateMedia({ media: 'screen' });
+  const tabs = new TabPool<void>({ deviceScaleFactor: wish.density }, screen, 0, STEP_MOST_MS);
+  return tried(`The sheet of “${page.name}” could not be made`, () =>
+    turns.run({ urgency: 'now', signal }, () => tabs.use((tab) => draw(tab, project, page, devices, wish, signal))),
+  );
+}
+
+async function draw(
+  tab: Tab<void>,
+  project: Project,
+  page: Page,
+  devices: readonly SheetDevice[],
+  wish: SheetWish,
+  signal: AbortSignal,
+): Promise<Uint8Array<ArrayBuffer>> {
+  // Whoever has gone doesn't want the rest.
+  const gone = () => void tab.close();
+  signal.addEventListener('abort', gone);
   try {
-    context = await (await warmBrowser()).newContext({ deviceScaleFactor: wish.density });
-    const browserPage = await context.newPage();
-    await browserPage.route('**/*', (route) => route.abort());
-    // Print would be another medium, for which the page may have other rules.
-    await browserPage.emulateMedia({ media: 'screen' });
     const heights = wish.whole
-      ? await wholeHeights(browserPage, project, page, devices)
+      ? await wholeHeights(tab, project, page, devices)
       : devices.map(({ viewport }): Whole => ({ height: viewport.height, rounds: 0 }));
     const frames = devices.map(({ title, note, viewport, scrollbar }, i): SheetFrame => ({
       title,
@@ -76,21 +95,25 @@ export async function makeSheet(
     });
     if (wish.format === 'html') return new TextEncoder().encode(laid.html);
     refuseTooLarge(laid, wish);
-    await browserPage.setViewportSize({ width: laid.width, height: laid.height });
-    await browserPage.setContent(laid.html, { waitUntil: 'load' });
-    await browserPage.evaluate(async () => {
-      const inside = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!);
-      await Promise.all([document, ...inside].map((one) => one.fonts.ready));
-      await Promise.all(inside.flatMap((one) => [...one.images].map((image) => image.decode().catch(() => undefined))));
+    await tab.ask(async (browserPage) => {
+      await browserPage.setViewportSize({ width: laid.width, height: laid.height });
+      await browserPage.setContent(laid.html, { waitUntil: 'load' });
+      await browserPage.evaluate(async () => {
+        const inside = [...document.querySelectorAll('iframe')].map((frame) => frame.contentDocument!);
+        await Promise.all([document, ...inside].map((one) => one.fonts.ready));
+        await Promise.all(inside.flatMap((one) => [...one.images].map((image) => image.decode().catch(() => undefined))));
+      });
     });
-    const bytes =
+    const bytes = await tab.ask((browserPage) =>
       wish.format === 'png'
-        ? await browserPage.screenshot({ type: 'png' })
-        : await browserPage.pdf({ width: `${laid.width}px`, height: `${laid.height}px`, printBackground: true });
+        ? browserPage.screenshot({ type: 'png', timeout: STEP_MOST_MS })
+        : browserPage.pdf({ width: `${laid.width}px`, height: `${laid.height}px`, printBackground: true }),
+    );
     return new Uint8Array(bytes);
+  } catch (error) {
+    throw signal.aborted ? new Aborted() : error;
   } finally {
-    await context?.close().catch(() => undefined);
-    done();
+    signal.removeEventListener('abort', gone);
   }
 }
 
@@ -113,31 +136,31 @@ function refuseTooLarge({ width, height }: { width: number; height: number }, { 
 }
 
 /** The height of each page on its device, found by giving it what it asks for until it asks for no more. */
-async function wholeHeights(
-  browserPage: BrowserPage,
-  project: Project,
-  page: Page,
-  devices: readonly SheetDevice[],
-): Promise<Whole[]> {
+async function wholeHeights(tab: Tab<void>, project: Project, page: Page, devices: readonly SheetDevice[]): Promise<Whole[]> {
   const heights: Whole[] = [];
   for (const { viewport, scrollbar } of devices) {
-    await browserPage.setViewportSize({ width: viewport.width, height: viewport.height });
-    await browserPage.setContent(documentFor(project, page, viewport, scrollbar, true), { waitUntil: 'load' });
-    await browserPage.evaluate(() => document.fonts.ready);
+    await tab.ask(async (browserPage) => {
+      await browserPage.setViewportSize({ width: viewport.width, height: viewport.height });
+      await browserPage.setContent(documentFor(project, page, viewport, scrollbar, true), { waitUntil: 'load' });
+      await browserPage.evaluate(() => document.fonts.ready);
+    });
     let whole: Whole = { height: viewport.height, rounds: 0 };
     for (;;) {
-      const natural = await browserPage.evaluate(() => {
-        const { bottom } = document.body.getBoundingClientRect();
-        const margin = parseFloat(getComputedStyle(document.body).marginBottom) || 0;
-        return Math.ceil(Math.max(bottom + margin, document.body.offsetTop + document.body.scrollHeight));
-      });
+      const natural = await tab.ask((browserPage) =>
+        browserPage.evaluate(() => {
+          const { bottom } = document.body.getBoundingClientRect();
+          const margin = parseFloat(getComputedStyle(document.body).marginBottom) || 0;
+          return Math.ceil(Math.max(bottom + margin, document.body.offsetTop + document.body.scrollHeight));
+        }),
+      );
       const next = nextWhole(whole, natural, viewport.height);
       if (next.height === whole.height) {
         whole = next;
         break;
       }
       whole = next;
-      await browserPage.setViewportSize({ width: viewport.width, height: whole.height });
+      const { height } = whole;
+      await tab.ask((browserPage) => browserPage.setViewportSize({ width: viewport.width, height }));
     }
     heights.push(whole);
   }

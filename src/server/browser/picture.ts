@@ -1,4 +1,4 @@
-import type { CDPSession, Page as BrowserPage } from 'playwright-core';
+import type { CDPSession } from 'playwright-core';
 import type { Finding } from '@/core/audit';
 import { askedFor, checkNamed } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
@@ -7,28 +7,27 @@ import type { Shot } from '@/core/lineup';
 import { gridAt, layColumns } from '@/core/grid';
 import { previewDocument, renderPreview, standInKey, whatMatters } from '@/core/render';
 import { fontData } from './fonts';
-import { POLICY, warmBrowser } from './measuring';
+import { turns } from './lanes';
+import { POLICY } from './measuring';
 import { pageScript } from './script';
-import { takeTurn } from './turns';
+import type { Tab } from './tab';
+import { TabPool } from './tab';
+import { tried } from './tries';
 
 /** The longer side of a small picture, px. */
 const LONGEST = 320;
 
-interface PicturingPage {
-  readonly page: BrowserPage;
+interface Picturing {
   readonly session: CDPSession;
   /** What it shows now. */
   shown: string;
 }
 
-let picturing: Promise<PicturingPage> | undefined;
-
-async function openPicturingPage(): Promise<PicturingPage> {
-  const page = await (await warmBrowser()).newPage({ viewport: { width: 400, height: 400 } });
-  await page.route('**/*', (route) => route.abort());
-  page.on('close', () => (picturing = undefined));
-  return { page, session: await page.context().newCDPSession(page), shown: '' };
-}
+const picturingTabs = new TabPool<Picturing>(
+  { viewport: { width: 400, height: 400 } },
+  async (page) => ({ session: await page.context().newCDPSession(page), shown: '' }),
+  1,
+);
 
 /**
  * Small pictures of one page on devices, the first screenful of each, with the number of faults there. Each is handed
@@ -42,46 +41,45 @@ export async function picturePage<S extends Shot>(
 ): Promise<void> {
   for (const shot of shots) {
     // One turn each, so that somebody who waits for a measurement doesn't wait for all pictures.
-    const done = await takeTurn('later');
-    try {
-      picturing ??= openPicturingPage();
-      picturing.catch(() => (picturing = undefined));
-      const { png, findings } = await take(await picturing, project, page, shot);
-      await made(shot, png, findings);
-    } finally {
-      done();
-    }
+    const { png, findings } = await tried(`“${page.name}” could not be pictured`, () =>
+      turns.run({ urgency: 'later' }, () => picturingTabs.use((tab) => take(tab, project, page, shot))),
+    );
+    await made(shot, png, findings);
   }
 }
 
-async function take(picturingPage: PicturingPage, project: Project, page: Page, { viewport, scrollbar }: Shot) {
+async function take(tab: Tab<Picturing>, project: Project, page: Page, { viewport, scrollbar }: Shot) {
   const { width, height } = viewport;
+  const { session, shown } = tab.extra;
   const standIn = whatMatters(project, viewport);
-  const key = `${scrollbar} ${standInKey(standIn)}`;
-  await picturingPage.session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  await tab.ask(() => session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false }));
   const html = previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
-  if (picturingPage.shown !== `${key} ${html}`) {
-    await picturingPage.page.setContent(html);
-    await picturingPage.page.evaluate(await pageScript('in-page'));
-    await picturingPage.page.evaluate(async () => {
-      await document.fonts.ready;
-      await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
+  const key = `${scrollbar} ${standInKey(standIn)} ${html}`;
+  if (shown !== key) {
+    tab.extra.shown = '';
+    const script = await pageScript('in-page');
+    await tab.ask(async (browserPage) => {
+      await browserPage.setContent(html);
+      await browserPage.evaluate(script);
+      await browserPage.evaluate(async () => {
+        await document.fonts.ready;
+        await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
+      });
     });
-    picturingPage.shown = `${key} ${html}`;
+    tab.extra.shown = key;
   }
   const chosen = gridAt(project, page, viewport);
   const laid = chosen && layColumns(chosen.grid, width);
   const columns = laid ? { columnWidth: laid.columnWidth, fits: laid.fits, least: chosen.grid.columnLeast } : null;
-  const findings = await picturingPage.page.evaluate(([asked, grid]) => globalThis.millPond.judgeHere(asked, grid), [
-    // Notes are worth a look, not wrong.
-    askedFor(project.audit, ['widths', 'heights']).filter(({ id }) => checkNamed(id)?.severity !== 'note'),
-    columns,
-  ] as const);
+  // Notes are worth a look, not wrong.
+  const asked = askedFor(project.audit, ['widths', 'heights']).filter(({ id }) => checkNamed(id)?.severity !== 'note');
+  const findings = await tab.ask((browserPage) =>
+    browserPage.evaluate(([list, grid]) => globalThis.millPond.judgeHere(list, grid), [asked, columns] as const),
+  );
   const scale = Math.min(1, LONGEST / Math.max(width, height));
-  const { data } = await picturingPage.session.send('Page.captureScreenshot', {
-    format: 'png',
-    clip: { x: 0, y: 0, width, height, scale },
-  });
+  const { data } = await tab.ask(() =>
+    session.send('Page.captureScreenshot', { format: 'png', clip: { x: 0, y: 0, width, height, scale } }),
+  );
   return { png: Buffer.from(data, 'base64'), findings };
 }
 
@@ -92,15 +90,22 @@ const CUT_MOST = { width: 900, height: 420 } as const;
 const RUST = '#a3432a';
 
 /** A picture cut from the page at a finding's worst viewport, with its element framed and those that take part dotted. */
-export async function pictureFinding(project: Project, page: Page, { worst, element }: Finding): Promise<Buffer> {
-  const done = await takeTurn('now');
-  const browserPage = await (
-    await warmBrowser()
-  ).newPage({ viewport: { width: Math.round(worst.width), height: Math.round(worst.height ?? DEFAULT_SLICE.height) } });
-  try {
-    await browserPage.route('**/*', (route) => route.abort());
-    await browserPage.setContent(previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY));
-    const clip = await browserPage.evaluate(
+export function pictureFinding(project: Project, page: Page, finding: Finding, signal: AbortSignal): Promise<Buffer> {
+  const html = previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY);
+  return tried(`“${page.name}” could not be pictured`, () =>
+    turns.run({ urgency: 'now', signal }, () => picturingTabs.use((tab) => cut(tab, html, finding))),
+  );
+}
+
+async function cut(tab: Tab<Picturing>, html: string, { worst, element }: Finding): Promise<Buffer> {
+  const [width, height] = [Math.round(worst.width), Math.round(worst.height ?? DEFAULT_SLICE.height)];
+  const { session } = tab.extra;
+  // The marks stay in the page, so nobody may take it for the page itself.
+  tab.extra.shown = '';
+  await tab.ask(() => session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false }));
+  await tab.ask((browserPage) => browserPage.setContent(html));
+  const clip = await tab.ask((browserPage) =>
+    browserPage.evaluate(
       async ([id, others, around, most, colour]) => {
         await document.fonts.ready;
         await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
@@ -141,10 +146,10 @@ export async function pictureFinding(project: Project, page: Page, { worst, elem
         return { x: left, y: top, width: Math.max(40, width), height: Math.max(40, height) };
       },
       [element, worst.violation.others, AROUND, CUT_MOST, RUST] as const,
-    );
-    return await browserPage.screenshot({ clip, fullPage: true });
-  } finally {
-    await browserPage.close().catch(() => undefined);
-    done();
-  }
+    ),
+  );
+  const { data } = await tab.ask(() =>
+    session.send('Page.captureScreenshot', { format: 'png', clip: { ...clip, scale: 1 }, captureBeyondViewport: true }),
+  );
+  return Buffer.from(data, 'base64');
 }

@@ -1,10 +1,12 @@
 import type { Looking, PackedResult, View } from '@/core/audit';
-import { packed } from '@/core/audit';
+import { Ledger, packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import { log } from '../http/log';
+import type { FailedLine } from './failed-line';
+import { failedLine } from './failed-line';
+import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
-import { takeTurn } from './turns';
+import { Tries } from './tries';
 
 /** One line of a sweep's answer. */
 export type SweepLine =
@@ -17,36 +19,45 @@ export type SweepLine =
       readonly layouts: number;
     }
   | { readonly type: 'done' }
-  | { readonly type: 'failed'; readonly message: string };
+  | FailedLine;
 
 /** Decides the widths part by part, nearest first, and stops as soon as `signal` says so. */
 export async function* sweep(
   project: Project,
   page: Page,
   slice: Slice,
-  wishes: readonly (Looking & { readonly near: number })[],
+  wishes: readonly Looking[],
+  near: number,
   signal: AbortSignal,
 ): AsyncGenerator<SweepLine> {
-  const done = await takeTurn('now');
-  let measured: MeasuredPage | undefined;
+  const ledger = new Ledger();
+  const tries = new Tries(`“${page.name}” could not be measured`);
+  async function* decideRest(): AsyncGenerator<SweepLine> {
+    const measured = await MeasuredPage.open(project, page, slice);
+    try {
+      for (const looking of ledger.missing(wishes))
+        for await (const { results, layouts } of measured.sweep({ ...looking, near })) {
+          if (signal.aborted) return;
+          if (results.length === 0) continue;
+          ledger.record(results, looking.view, looking.heights[0]);
+          tries.progressed();
+          yield { type: 'results', view: looking.view, height: looking.heights[0]!, results: packed(results), layouts };
+        }
+    } finally {
+      await measured.close();
+    }
+  }
   try {
-    if (signal.aborted) return;
-    measured = await MeasuredPage.open(project, page, slice);
-    for (const wish of wishes)
-      for await (const { results, layouts } of measured.sweep(wish)) {
-        if (signal.aborted) return;
-        if (results.length > 0)
-          yield { type: 'results', view: wish.view, height: wish.heights[0]!, results: packed(results), layouts };
+    for (;;)
+      try {
+        yield* turns.stream({ urgency: 'now', signal }, decideRest);
+        return yield { type: 'done' };
+      } catch (error) {
+        // What has been decided stays so; another tab goes on with the rest.
+        await tries.after(error);
       }
-    yield { type: 'done' };
   } catch (error) {
-    log.error({ error }, 'sweep failed');
-    yield {
-      type: 'failed',
-      message: `The page could not be measured: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
-    };
-  } finally {
-    await measured?.close().catch(() => undefined);
-    done();
+    const failed = failedLine('The page could not be measured', error);
+    if (failed) yield failed;
   }
 }

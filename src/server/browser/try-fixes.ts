@@ -6,27 +6,34 @@ import type { Edit } from '@/core/edits';
 import { applyEdit } from '@/core/edits';
 import type { Fix, FixLine, TriedFix } from '@/core/remedy';
 import { byWorth, fixesFor, isSafe, verdictOn } from '@/core/remedy';
-import { log } from '../http/log';
+import { failedLine } from './failed-line';
+import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
-import { takeTurn } from './turns';
+import { tried } from './tries';
 
 /** What every width of a page says, in the view of a finding's check and in the usual one. */
-async function sweepAt(project: Project, page: Page, finding: Finding, widths: readonly number[]): Promise<WidthResult[]> {
+async function sweepAt(
+  project: Project,
+  page: Page,
+  finding: Finding,
+  widths: readonly number[],
+  signal: AbortSignal,
+): Promise<WidthResult[]> {
   const view = checkNamed(finding.check)?.view ?? 'widths';
-  const done = await takeTurn('now');
-  let measured: MeasuredPage | undefined;
-  try {
-    measured = await MeasuredPage.open(project, page);
-    const usual = await measured.measure(widths);
-    if (view === 'widths') return usual;
-    // Of another view only the worst height is tried.
-    const heights = [finding.worst.height ?? DEFAULT_SLICE.height];
-    const seen = widths.filter((width) => view !== 'reflow' || width === SWEEP_RANGE.first);
-    const further = new Map((await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]));
-    return usual.map((one) => ({ ...one, violations: [...one.violations, ...(further.get(one.width) ?? [])] }));
-  } finally {
-    await measured?.close().catch(() => undefined);
-    done();
+  return tried(`“${page.name}” could not be measured`, () => turns.run({ urgency: 'now', signal }, measureAll));
+  async function measureAll(): Promise<WidthResult[]> {
+    const measured = await MeasuredPage.open(project, page);
+    try {
+      const usual = await measured.measure(widths);
+      if (view === 'widths') return usual;
+      // Of another view only the worst height is tried.
+      const heights = [finding.worst.height ?? DEFAULT_SLICE.height];
+      const seen = widths.filter((width) => view !== 'reflow' || width === SWEEP_RANGE.first);
+      const further = new Map((await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]));
+      return usual.map((one) => ({ ...one, violations: [...one.violations, ...(further.get(one.width) ?? [])] }));
+    } finally {
+      await measured.close();
+    }
   }
 }
 
@@ -38,24 +45,33 @@ class Before {
     private readonly project: Project,
     private readonly page: Page,
     private readonly finding: Finding,
+    private readonly signal: AbortSignal,
   ) {}
 
   async at(widths: readonly number[]): Promise<WidthResult[]> {
     const missing = widths.filter((width) => !this.#known.has(width));
     if (missing.length > 0)
-      for (const result of await sweepAt(this.project, this.page, this.finding, missing)) this.#known.set(result.width, result);
+      for (const result of await sweepAt(this.project, this.page, this.finding, missing, this.signal))
+        this.#known.set(result.width, result);
     return widths.map((width) => this.#known.get(width)!);
   }
 }
 
-async function tryFix(project: Project, page: Page, finding: Finding, fix: Fix, before: Before): Promise<TriedFix | undefined> {
+async function tryFix(
+  project: Project,
+  page: Page,
+  finding: Finding,
+  fix: Fix,
+  before: Before,
+  signal: AbortSignal,
+): Promise<TriedFix | undefined> {
   const { document, footprint } = applyEdit(project, fix.edit);
   const touched = footprint[page.id]?.widths ?? [];
   const widths = integersIn(touched, SWEEP_RANGE);
   const changed = document.pages.find(({ id }) => id === page.id);
   if (!changed || widths.length === 0) return undefined;
   const was = await before.at(widths);
-  const is = await sweepAt(document, changed, finding, widths);
+  const is = await sweepAt(document, changed, finding, widths, signal);
   return { ...fix, verdict: verdictOn(finding, touched, was, is) };
 }
 
@@ -64,20 +80,17 @@ export async function* tryFixes(project: Project, page: Page, finding: Finding, 
   try {
     const fixes = fixesFor(project, page, finding);
     yield { type: 'begun', total: fixes.length };
-    const before = new Before(project, page, finding);
+    const before = new Before(project, page, finding, signal);
     for (const fix of fixes) {
       if (signal.aborted) return;
-      const tried = await tryFix(project, page, finding, fix, before);
+      const tried = await tryFix(project, page, finding, fix, before, signal);
       if (tried && tried.verdict.cleared > 0) yield { type: 'tried', fix: tried };
       else yield { type: 'looked', done: 1 };
     }
     yield { type: 'done' };
   } catch (error) {
-    log.error({ error }, 'fixes failed');
-    yield {
-      type: 'failed',
-      message: `The fixes could not be tried: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
-    };
+    const failed = failedLine('The fixes could not be tried', error);
+    if (failed) yield failed;
   }
 }
 
@@ -98,11 +111,11 @@ export async function* mendPage(
     for (const [index, finding] of findings.entries()) {
       if (signal.aborted) return;
       const page = document.pages.find(({ id }) => id === pageId)!;
-      const before = new Before(document, page, finding);
+      const before = new Before(document, page, finding, signal);
       const safe: TriedFix[] = [];
       for (const fix of fixesFor(document, page, finding)) {
         if (signal.aborted) return;
-        const tried = await tryFix(document, page, finding, fix, before);
+        const tried = await tryFix(document, page, finding, fix, before, signal);
         if (tried && isSafe(tried.verdict)) safe.push(tried);
         if (safe.length >= 2) break;
       }
@@ -118,10 +131,7 @@ export async function* mendPage(
     yield { type: 'edit', edit: edits.length > 0 ? { type: 'group', label: `Mend ${edits.length} findings`, edits } : null };
     yield { type: 'done' };
   } catch (error) {
-    log.error({ error }, 'mending failed');
-    yield {
-      type: 'failed',
-      message: `The page could not be mended: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}`,
-    };
+    const failed = failedLine('The page could not be mended', error);
+    if (failed) yield failed;
   }
 }

@@ -12,6 +12,6 @@ const pictureSchema = z.strictObject({ page: pageIdSchema, revision: z.number().
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, finding } = await readBody(request, pictureSchema);
   const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId);
-  const png = await pictureFinding(project, page, finding);
+  const png = await pictureFinding(project, page, finding, request.signal);
   return new Response(new Uint8Array(png), { headers: { 'content-type': 'image/png', 'cache-control': 'no-store' } });
 });

@@ -34,7 +34,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   if (now !== revision) throw new HttpError(409, 'The project has changed since. Make the sheet again.');
   const page = project.pages.find(({ id }) => id === pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
-  return new Response(await makeSheet(project, page, devices, wish), {
+  return new Response(await makeSheet(project, page, devices, wish, request.signal), {
     headers: {
       'content-type': TYPES[wish.format],
       'content-disposition': `attachment; filename="${slugOf(wish.title)}.${wish.format}"`,

@@ -60,9 +60,8 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
       ...looking,
       heights: looking.heights.filter((one) => !heights || heights.has(one)),
       widths: looking.widths.filter((one) => widths.has(one)),
-      near,
     }))
     .filter((wish) => wish.heights.length > 0 && wish.widths.length > 0);
   if (wishes.length === 0) throw new HttpError(422, 'Nothing of that is among what is looked at of this page.');
-  return streamLines(request.signal, (signal) => sweep(stored.project, page, slice, wishes, signal));
+  return streamLines(request.signal, (signal) => sweep(stored.project, page, slice, wishes, near, signal));
 });

@@ -1,0 +1,150 @@
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
+import type { Finding } from '@/core/audit';
+import { planOf, unpacked } from '@/core/audit';
+import type { Project } from '@/core/document';
+import { applyEdit } from '@/core/edits';
+import { auditPage } from '@/server/browser/audit-page';
+import { turns } from '@/server/browser/lanes';
+import { measuringTabs } from '@/server/browser/measuring';
+import { pictureFinding } from '@/server/browser/picture';
+import type { SweepLine } from '@/server/browser/sweep';
+import { sweep } from '@/server/browser/sweep';
+import { Tab } from '@/server/browser/tab';
+import { tried } from '@/server/browser/tries';
+import { browserProcesses, closeBrowser, warmBrowser } from '@/server/browser/warm-browser';
+import { demoProject } from '@/demo';
+
+jest.mock('@/server/http/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+afterAll(closeBrowser);
+
+const project = demoProject('00000000-0000-4000-8000-000000000001', 'Demo');
+const page = project.pages[0]!;
+const never = new AbortController().signal;
+const finding = {
+  key: 'k',
+  check: 'small-text',
+  severity: 'note',
+  element: page.root,
+  widths: [{ from: 320, below: 400 }],
+  worst: { width: 320, violation: { element: page.root, amount: 1, measured: {}, others: [] } },
+} as unknown as Finding;
+
+const pidOf = async (type: string) => (await browserProcesses()).filter((one) => one.type === type).map(({ id }) => id);
+const signalAll = (pids: readonly number[], signal: NodeJS.Signals) => pids.forEach((pid) => process.kill(pid, signal));
+
+async function sweepOnce(widths: readonly number[], meanwhile: () => Promise<void> = async () => {}) {
+  const lines: SweepLine[] = [];
+  const wishes = [{ ...planOf(project, DEFAULT_SLICE)[0]!, widths }];
+  for await (const line of sweep(project, page, DEFAULT_SLICE, wishes, 320, never)) {
+    lines.push(line);
+    if (lines.length === 1) await meanwhile();
+  }
+  const decided = lines.flatMap((line) => (line.type === 'results' ? unpacked(line.results) : [])).length;
+  return { last: lines[lines.length - 1], decided };
+}
+const WIDTHS = Array.from({ length: 300 }, (_, i) => 500 + i);
+const whole = { last: { type: 'done' }, decided: WIDTHS.length };
+
+test.each([
+  ['the browser is killed', async () => signalAll(await pidOf('browser'), 'SIGKILL')],
+  ['the browser stands still', async () => signalAll(await pidOf('browser'), 'SIGSTOP')],
+  ['its tabs are killed', async () => signalAll(await pidOf('renderer'), 'SIGKILL')],
+  ['its tabs stand still', async () => signalAll(await pidOf('renderer'), 'SIGSTOP')],
+])('a sweep goes on when %s, each width decided once', async (_, harm) => {
+  expect(await sweepOnce(WIDTHS, harm)).toEqual(whole);
+  // And the next one needs no restart.
+  expect(await sweepOnce([320])).toEqual({ last: { type: 'done' }, decided: 1 });
+});
+
+test('the browser killed while a finding is pictured: the picture comes all the same, and no turn is lost', async () => {
+  await warmBrowser();
+  const pictures = [1, 2, 3, 4].map(() => pictureFinding(project, page, finding, never));
+  signalAll(await pidOf('browser'), 'SIGKILL');
+  for (const png of await Promise.all(pictures)) expect(png.subarray(1, 4).toString('latin1')).toBe('PNG');
+  await expect(turns.run({ urgency: 'now', waitMostMs: 1_000 }, () => Promise.resolve(1))).resolves.toBe(1);
+});
+
+test('a tab that crashed while it waited is not given to the next', async () => {
+  await measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1')));
+  signalAll(await pidOf('renderer'), 'SIGKILL');
+  await expect(measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1 + 1')))).resolves.toBe(2);
+});
+
+test('a fault of what was asked is no trouble of the tab’s and not tried again', async () => {
+  let asked = 0;
+  const asking = tried('It failed', () =>
+    measuringTabs.use((tab) =>
+      tab.ask((one) => {
+        asked++;
+        return one.evaluate('nothing.here');
+      }),
+    ),
+  );
+  await expect(asking).rejects.toThrow(/nothing is not defined/);
+  expect(asked).toBe(1);
+});
+
+test('a tab that hangs is given up, and what for is said after three tries', async () => {
+  let opened = 0;
+  const asking = tried('“Front” could not be measured', async () => {
+    const browserPage = await (await warmBrowser()).newPage();
+    opened++;
+    const tab = new Tab(browserPage, undefined, 500);
+    try {
+      await tab.ask((one) => one.evaluate('for (;;);'));
+    } finally {
+      await tab.close();
+    }
+  });
+  await expect(asking).rejects.toMatchObject({
+    status: 503,
+    message: expect.stringMatching(/“Front” could not be measured: .*no answer.* tried 3 times/) as unknown,
+  });
+  expect(opened).toBe(3);
+});
+
+test('an audit reports a page whose layout never ends, and goes on with the next', async () => {
+  // Each level holds the one below twice in columns that are as wide as they ask for.
+  const { document: deep } = explode(project);
+  const audited = await auditPage(deep, deep.pages[0]!, () => Promise.resolve(true), 4_000);
+  expect(audited?.problem).toMatch(/more than 4 seconds|no answer/);
+  const next = await auditPage({ ...project, deviceSets: [] }, page, (decided) => Promise.resolve(decided < 50));
+  expect(next).toBeUndefined();
+});
+
+test('a Chromium that can not be started is said to be so, and is started as soon as it can be', async () => {
+  await closeBrowser();
+  const folder = mkdtempSync(join(tmpdir(), 'mill-pond-'));
+  const broken = join(folder, 'chromium');
+  writeFileSync(broken, '#!/bin/sh\nexit 1\n', { mode: 0o755 });
+  expect(existsSync(broken)).toBe(true);
+  process.env.MILLPOND_CHROMIUM = broken;
+  try {
+    expect((await sweepOnce([320])).last).toMatchObject({
+      type: 'failed',
+      message: expect.stringMatching(/could not be measured: Chromium could not be started/) as unknown,
+    });
+  } finally {
+    delete process.env.MILLPOND_CHROMIUM;
+  }
+  expect(await sweepOnce([320])).toEqual({ last: { type: 'done' }, decided: 1 });
+});
+
+function explode(from: Project) {
+  const depth = 17;
+  const elements = Array.from({ length: depth }, (_, i) => ({
+    id: `edeep${i}`,
+    tag: 'div',
+    name: `Deep ${i}`,
+    attributes: {},
+    children: i + 1 < depth ? [`edeep${i + 1}`] : [],
+    ...(i + 1 === depth && { text: 'So many words that they have to wrap somewhere, and so on and on and on.' }),
+    shared: [],
+    styles: { base: { display: 'grid', 'grid-template-columns': 'minmax(min-content, max-content) auto', width: 'fit-content' } },
+  }));
+  const { id, root } = from.pages[0]!;
+  return applyEdit(from, { type: 'insertElement', page: id, parent: root, index: 0, elements } as never);
+}
