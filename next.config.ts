@@ -1,35 +1,25 @@
 import type { NextConfig } from 'next';
 
-const development = process.env.NODE_ENV === 'development';
-
-// Preview frames are `srcdoc` documents and take over this policy, so it must allow inline data pictures and fonts;
-// each frame narrows it further with a policy of its own (see ui/stage/frame-document.ts).
-const policy = [
-  "default-src 'self'",
-  "img-src 'self' data: blob:",
-  "font-src 'self' data:",
-  "style-src 'self' 'unsafe-inline'",
-  `script-src 'self' 'unsafe-inline'${development ? " 'unsafe-eval'" : ''}`,
-  "connect-src 'self'",
-  "frame-ancestors 'none'",
-  "base-uri 'self'",
-  "form-action 'self'",
-].join('; ');
-
 const config: NextConfig = {
   distDir: process.env.MILLPOND_DIST ?? '.next',
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['playwright-core', 'pg', 'pg-boss', 'pino'],
+  serverExternalPackages: ['playwright-core', 'pg', 'pg-boss', 'pino', 'rotating-file-stream'],
   // `npm test` runs the type check on its own; doing it again in each build only makes the start slow.
   typescript: { ignoreBuildErrors: true },
+  // Pages have a policy for scripts besides, with a nonce for each: see src/proxy.ts.
   headers: async () => [
+    {
+      source: '/api/:path*',
+      headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'; sandbox" }],
+    },
     {
       source: '/:path*',
       headers: [
-        { key: 'Content-Security-Policy', value: policy },
         { key: 'X-Content-Type-Options', value: 'nosniff' },
         { key: 'Referrer-Policy', value: 'same-origin' },
+        { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+        { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
       ],
     },
   ],

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { root } from './setup/places.mjs';
 import { requirePackages } from './setup/packages.mjs';
 import { requirePrerequisites } from './setup/prerequisites.mjs';
-import { run } from './setup/process.mjs';
+import { main, run } from './setup/process.mjs';
 
 // Set-up, lint, types, unit tests, browser tests; the last line counts them all.
 const results = join(root, 'test-results');
@@ -81,18 +81,20 @@ async function browserTests() {
   }
 }
 
-process.env.MILLPOND_HOME ??= join(root, '.millpond/test');
-await requirePrerequisites();
-await requirePackages();
-rmSync(results, { recursive: true, force: true });
-mkdirSync(results, { recursive: true });
-await (await import('./setup/bundle.mjs')).bundlePageScripts();
-await steps([
-  ['lint', 'eslint/bin/eslint.js', ['.']],
-  ['format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']],
-  ['types', 'typescript/bin/tsc', ['--noEmit']],
-]);
-await unitTests();
-await browserTests();
-console.log(`\n${passed} passed, ${failed} failed`);
-process.exit(failed > 0 ? 1 : 0);
+await main(async () => {
+  process.env.MILLPOND_HOME ??= join(root, '.millpond/test');
+  await requirePrerequisites();
+  await requirePackages();
+  rmSync(results, { recursive: true, force: true });
+  mkdirSync(results, { recursive: true });
+  await (await import('./setup/bundle.mjs')).bundlePageScripts();
+  await steps([
+    ['lint', 'eslint/bin/eslint.js', ['.']],
+    ['format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']],
+    ['types', 'typescript/bin/tsc', ['--noEmit']],
+  ]);
+  await unitTests();
+  await browserTests();
+  console.log(`\n${passed} passed, ${failed} failed`);
+  return failed > 0 ? 1 : 0;
+});

@@ -9,11 +9,13 @@ setPriority(10);
 await workOnAudits();
 console.log('Working on audits. Ctrl-C stops after what is in hand.');
 
-let stopping = false;
+let stopping = 0;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
-    if (stopping) process.exit(1);
-    stopping = true;
+    // The terminal and the program that started this one tell it at the same time.
+    if (stopping && performance.now() - stopping > 1_500) process.exit(1);
+    if (stopping) return;
+    stopping = performance.now();
     void (async () => {
       await (await queue()).stop({ graceful: true, timeout: 200_000 });
       await closeBrowser();

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { bundlePageScripts } from './bundle.mjs';
+import { bundlePageScripts, hasPageScripts } from './bundle.mjs';
 import { otherRun } from './lock.mjs';
 import { root } from './places.mjs';
 import { fail, run } from './process.mjs';
@@ -13,7 +13,11 @@ export const nextProgram = join(root, 'node_modules/next/dist/bin/next');
 export async function requireBuild() {
   const stamp = join(root, '.next/mill-pond-stamp');
   const value = hashOf(SOURCES);
-  if (hasStamp(stamp, value)) return;
+  if (hasStamp(stamp, value)) {
+    // They are made in a moment, and may have been thrown away since.
+    if (!hasPageScripts()) await bundlePageScripts();
+    return;
+  }
   const other = otherRun();
   // A new build would take the files away under the server that serves the old one.
   if (other)

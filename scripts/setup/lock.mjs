@@ -1,6 +1,6 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { homeFolder, root } from './places.mjs';
+import { homeFolder, requireHome, root } from './places.mjs';
 import { fail, isAlive } from './process.mjs';
 
 const lockFile = () => join(homeFolder(), 'running.json');
@@ -17,7 +17,7 @@ export function otherRun() {
  */
 export function takeLock(address) {
   const file = lockFile();
-  mkdirSync(homeFolder(), { recursive: true });
+  requireHome();
   const content = JSON.stringify({ pid: process.pid, address });
   let leftover;
   for (;;) {
@@ -38,7 +38,7 @@ export function takeLock(address) {
   process.on('exit', () => {
     if (readHolder()?.pid === process.pid) rmSync(file, { force: true });
   });
-  return leftover !== undefined && isAlive(leftover) && commandOf(leftover).includes('next') ? leftover : undefined;
+  return leftover !== undefined && isAlive(leftover) && /next|serve\.mjs/.test(commandOf(leftover)) ? leftover : undefined;
 }
 
 /** Notes which process serves, for the run after this one. */

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fail, run } from './process.mjs';
 
@@ -14,8 +14,20 @@ export function postgresPrograms() {
     .find((folder) => existsSync(join(folder, 'initdb')));
 }
 
-const hasChromium = () =>
-  [process.env.MILLPOND_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => path && existsSync(path));
+/** @throws Refusal when MILLPOND_CHROMIUM names something that can't be run */
+function hasChromium() {
+  const named = process.env.MILLPOND_CHROMIUM;
+  if (named === undefined) return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => existsSync(path));
+  try {
+    accessSync(named, constants.X_OK);
+    if (statSync(named).isFile()) return true;
+  } catch {
+    // Said below.
+  }
+  return fail(
+    `MILLPOND_CHROMIUM names ${named}, and there is no program there that can be run. Name Chromium’s program, or leave the variable out to use Debian’s.`,
+  );
+}
 
 /** Sees to Node, PostgreSQL and Chromium: installs them as root, says how as anybody else. */
 export async function requirePrerequisites() {

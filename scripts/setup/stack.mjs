@@ -10,15 +10,22 @@ import { homeFolder } from './places.mjs';
 export async function startStack({ fresh = true } = {}) {
   if (fresh) rmSync(homeFolder(), { recursive: true, force: true });
   const database = await startDatabase();
-  await prepareDatabase(database.url);
-  const application = await serve({ url: database.url, port: await freePort() });
-  return {
-    address: application.address,
-    databaseUrl: database.url,
-    pids: { application: application.pid, database: database.pid },
-    stop: async () => {
-      await application.stop();
-      await database.stop();
-    },
-  };
+  try {
+    await prepareDatabase(database.url);
+    const application = await serve({ url: database.url, port: await freePort() });
+    return {
+      address: application.address,
+      databaseUrl: database.url,
+      get pids() {
+        return { application: application.pid, database: database.pid };
+      },
+      stop: async () => {
+        await application.stop();
+        await database.stop();
+      },
+    };
+  } catch (error) {
+    await database.stop();
+    throw error;
+  }
 }

@@ -2,9 +2,12 @@ import { join } from 'node:path';
 import { root } from './places.mjs';
 import { requirePackages } from './packages.mjs';
 import { requirePrerequisites } from './prerequisites.mjs';
+import { main } from './process.mjs';
 
 /** Runs a TypeScript program beside the whole application, which has a fresh database in a home of its own; then ends. */
-export async function runWithStack(name, file) {
+export const runWithStack = (name, file) => main(() => withStack(name, file));
+
+async function withStack(name, file) {
   process.env.MILLPOND_HOME ??= join(root, '.millpond', name);
   await requirePrerequisites();
   await requirePackages();
@@ -17,5 +20,5 @@ export async function runWithStack(name, file) {
   const stack = await startStack();
   const code = await runTypeScript(file, process.argv.slice(2), { MILLPOND_URL: stack.address });
   await stack.stop();
-  process.exit(code);
+  return code;
 }

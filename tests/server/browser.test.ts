@@ -17,7 +17,7 @@ import { tried } from '@/server/browser/tries';
 import { browserProcesses, closeBrowser, warmBrowser } from '@/server/browser/warm-browser';
 import { demoProject } from '@/demo';
 
-jest.mock('@/server/http/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
 afterAll(closeBrowser);
 
 const project = demoProject('00000000-0000-4000-8000-000000000001', 'Demo');

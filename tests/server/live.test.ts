@@ -6,7 +6,7 @@ import { makeEdits } from '@/server/store/edit-log';
 import { goBack } from '@/server/store/recovery';
 import { closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
 
-jest.mock('@/server/http/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
 
 const open: AbortController[] = [];
 afterEach(() => {

@@ -9,7 +9,7 @@ import { GET as getProject } from '@/app/api/projects/[id]/route';
 import { POST as postEdits } from '@/app/api/projects/[id]/edits/route';
 import { closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
 
-jest.mock('@/server/http/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
 afterAll(closeDatabase);
 
 const parameters = (id: string) => ({ params: Promise.resolve({ id }) });

@@ -1,5 +1,5 @@
 import { HttpError } from '../http/errors';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { Aborted } from './turns';
 
 export interface FailedLine {
@@ -11,6 +11,6 @@ export interface FailedLine {
 export function failedLine(what: string, error: unknown): FailedLine | undefined {
   if (error instanceof Aborted) return undefined;
   if (error instanceof HttpError) return { type: 'failed', message: error.message };
-  log.error({ err: error }, what);
+  log.error({ error }, what);
   return { type: 'failed', message: `${what}: ${error instanceof Error ? error.message.split('\n')[0] : 'unknown reason'}` };
 }

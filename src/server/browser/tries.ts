@@ -1,5 +1,5 @@
 import { HttpError } from '../http/errors';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { BrowserTrouble } from './trouble';
 
 /** How often something is tried before it is given up. */

@@ -61,7 +61,6 @@ test('a turn comes back however the work ends: thrown before its first await, le
   await unread.next();
   await expect(turns.run(now, () => Promise.resolve(1))).resolves.toBe(1);
   await expect(unread.next()).rejects.toThrow(/nobody took/);
-  // eslint-disable-next-line require-yield
   const failing = turns.stream(now, async function* (): AsyncGenerator<never> {
     throw new Error('broken');
   });

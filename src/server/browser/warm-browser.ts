@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Browser, CDPSession } from 'playwright-core';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { launchChromium } from './chromium';
 import { atMost, BrowserTrouble } from './trouble';
 

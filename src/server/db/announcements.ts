@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { Client } from 'pg';
 import type { Connection } from './client';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 
 /** PostgreSQL's channel (NOTIFY) on which servers of one database tell each other of edits. */
 const CHANNEL = 'mill_pond_edits';

@@ -1,6 +1,6 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
-import { Pool } from 'pg';
+import { PatientPool } from './patient-pool';
 import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema>;
@@ -9,15 +9,13 @@ export type Database = NodePgDatabase<typeof schema>;
 export type Connection = Database | Parameters<Parameters<Database['transaction']>[0]>[0];
 
 // Development reloads modules; the pool must outlive that.
-const kept = globalThis as { millPondPool?: Pool };
+const kept = globalThis as { millPondPool?: PatientPool };
 
-export function pool(): Pool {
+export function pool(): PatientPool {
   if (!kept.millPondPool) {
     const url = process.env.DATABASE_URL;
     if (!url) throw new Error('DATABASE_URL is not set. Start the program with "npm start", which sets it.');
-    kept.millPondPool = new Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5_000 });
-    // An idle connection that breaks is replaced on next use; without a listener it would end the process.
-    kept.millPondPool.on('error', () => undefined);
+    kept.millPondPool = new PatientPool({ connectionString: url, max: 12, connectionTimeoutMillis: 5_000 });
   }
   return kept.millPondPool;
 }

@@ -1,84 +1,52 @@
-import type { z } from 'zod';
-import { MALFORMED, malformedAt } from '@/core/text';
+import { randomBytes } from 'node:crypto';
+import { isAway } from '../db/patient-pool';
 import { HttpError } from './errors';
-import { log } from './log';
-
-/** Bytes. Room for a few hundred edits of the longest texts. */
-const BODY_MAX = 8_000_000;
+import { log } from '../logging/log';
+import { requireOurs } from './visitors';
 
 type Handler<P> = (request: Request, parameters: P) => Promise<Response>;
 
+/** A request that takes longer is worth a line in the log, ms. */
+const SLOW_MS = 2_000;
+
 /**
  * A route handler whose failures are answered in words: what people did wrong as 4xx, what broke here as 500 with a
- * line in the log. Requests from other origins are refused, since the server has no log-in to protect it.
+ * line in the log. Each request has an id, which is in the log, in the answer's headers and in the words of what broke.
  */
 export function route<P = Record<string, never>>(handler: Handler<P>) {
   return async (request: Request, context: { params: Promise<P> }): Promise<Response> => {
+    const id = randomBytes(4).toString('hex');
+    const begun = performance.now();
+    const about = { request: id, method: request.method, path: new URL(request.url).pathname };
+    let answer: Response;
     try {
-      requireSameOrigin(request);
-      return await handler(request, await context.params);
+      requireOurs(request.headers);
+      answer = await handler(request, await context.params);
     } catch (error) {
-      if (error instanceof HttpError) return Response.json({ error: error.message }, { status: error.status });
-      log.error({ error, url: request.url }, 'request failed');
-      const down = isConnectionFailure(error);
-      return Response.json(
-        {
-          error: down
-            ? 'The database does not answer. Nothing was changed; try again in a moment.'
-            : 'Something broke on the server. Nothing was changed.',
-        },
-        { status: down ? 503 : 500 },
-      );
+      answer = answerTo(error, about);
     }
+    answer.headers.set('x-request-id', id);
+    const ms = Math.round(performance.now() - begun);
+    if (about.path !== '/api/health' || !answer.ok)
+      log[ms > SLOW_MS ? 'warn' : 'info']({ ...about, status: answer.status, ms }, 'answered');
+    return answer;
   };
 }
 
-function isConnectionFailure(error: unknown): boolean {
-  const cause = error instanceof Error ? (error.cause ?? error) : error;
-  const code = (cause as { code?: string } | null)?.code ?? '';
-  return /^(ECONN|57P|08)/.test(code) || /terminated|timeout|ECONNREFUSED/i.test(cause instanceof Error ? cause.message : '');
-}
-
-function requireSameOrigin(request: Request): void {
-  const origin = request.headers.get('origin');
-  const host = request.headers.get('host');
-  if (origin && host && originHost(origin) !== host) throw new HttpError(403, 'Requests from other sites are not answered.');
-}
-
-function originHost(origin: string): string {
-  try {
-    return new URL(origin).host;
-  } catch {
-    return '';
+function answerTo(error: unknown, about: { readonly request: string }): Response {
+  if (error instanceof HttpError && error.status < 500) return Response.json({ error: error.message }, { status: error.status });
+  // Whoever asked has gone; nobody reads this.
+  if (error instanceof Error && error.name === 'AbortError') return new Response(null, { status: 499 });
+  const asked = ` (Request ${about.request})`;
+  if (error instanceof HttpError) {
+    log.error({ ...about, error: { message: error.message } }, 'request not served');
+    return Response.json({ error: error.message + asked }, { status: error.status });
   }
-}
-
-/**
- * The request's JSON, checked.
- * @throws HttpError 413, 400 or 422 with a sentence that says what and where
- */
-export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-  if (!/^application\/json\b/.test(request.headers.get('content-type') ?? ''))
-    throw new HttpError(415, 'The request must be JSON (content-type application/json).');
-  if (Number(request.headers.get('content-length') ?? 0) > BODY_MAX) throw new HttpError(413, tooLarge);
-  const text = await request.text();
-  if (text.length > BODY_MAX) throw new HttpError(413, tooLarge);
-  let input: unknown;
-  try {
-    input = JSON.parse(text);
-  } catch {
-    throw new HttpError(400, 'The request is not readable as JSON.');
+  if (isAway(error)) {
+    log.error({ ...about, error }, 'the database does not answer');
+    const words = 'The database does not answer. Try again in a moment; nothing is made twice.';
+    return Response.json({ error: words + asked }, { status: 503, headers: { 'retry-after': '2' } });
   }
-  const malformed = malformedAt(input);
-  if (malformed !== undefined) throw new HttpError(422, `${MALFORMED} (at ${malformed})`);
-  return check(schema, input);
-}
-
-const tooLarge = `The request is larger than ${BODY_MAX / 1_000_000} MB.`;
-
-export function check<T>(schema: z.ZodType<T>, input: unknown): T {
-  const result = schema.safeParse(input);
-  if (result.success) return result.data;
-  const issue = result.error.issues[0]!;
-  throw new HttpError(422, `${issue.message}${issue.path.length ? ` (at ${issue.path.join('.')})` : ''}`);
+  log.error({ ...about, error }, 'request failed');
+  return Response.json({ error: `Something broke on the server. Nothing was changed.${asked}` }, { status: 500 });
 }

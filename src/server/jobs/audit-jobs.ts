@@ -1,5 +1,5 @@
 import { auditPage } from '../browser/audit-page';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import type { Project } from '@/core/document';
 import { claimPage, createRun, finishPage, hear, lostPages, projectOfRun } from '../store/audits';
 import { queue } from './queue';

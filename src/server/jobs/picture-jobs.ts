@@ -4,7 +4,7 @@ import type { Shot } from '@/core/lineup';
 import { seenBy } from '@/core/render';
 import { picturePage } from '../browser/picture';
 import { database } from '../db/client';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { loadProject } from '../store/documents';
 import { keepPicture, knownPictures, letGoOfOld } from '../store/page-pictures';
 import { queue } from './queue';

@@ -1,5 +1,6 @@
 import PgBoss from 'pg-boss';
-import { log } from '../http/log';
+import { pool } from '../db/client';
+import { log } from '../logging/log';
 
 // Development reloads modules; the queue must outlive that.
 const kept = globalThis as { millPondQueue?: Promise<PgBoss> };
@@ -12,9 +13,9 @@ export function queue(): Promise<PgBoss> {
 }
 
 async function begin(): Promise<PgBoss> {
-  const connectionString = process.env.DATABASE_URL;
-  if (!connectionString) throw new Error('DATABASE_URL is not set. Start the program with "npm start", which sets it.');
-  const boss = new PgBoss({ connectionString, schema: 'jobs', max: 3 });
+  // With the connections of everything else, which wait for a database that is being started again.
+  const db = { executeSql: (text: string, values: unknown[]) => pool().query(text, values) };
+  const boss = new PgBoss({ db, schema: 'jobs' });
   boss.on('error', (error) => log.error({ error }, 'queue'));
   await boss.start();
   return boss;

@@ -1,5 +1,5 @@
 import { database } from '../db/client';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { entriesSince } from '../store/log-rows';
 import { hearEdits } from '../db/announcements';
 

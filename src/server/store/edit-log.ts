@@ -5,7 +5,7 @@ import { takeIn } from '@/core/edits';
 import { database } from '../db/client';
 import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
-import { log } from '../http/log';
+import { log } from '../logging/log';
 import { announceEdits } from '../db/announcements';
 import type { LoadedProject } from './documents';
 import { loadProject, remember } from './documents';

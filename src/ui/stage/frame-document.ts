@@ -10,7 +10,8 @@ export const fontFrom = (parts: FrameParts) => (font: BundledFont) => parts.font
  * page content can neither run scripts nor call out; the frame itself has an origin of its own (`sandbox`).
  */
 export function frameDocument(preview: Preview, parts: FrameParts, scrollbar: Scrollbar = 'overlay'): string {
-  const nonce = crypto.randomUUID();
+  // The frame takes over the page's policy, so the probe must pass both.
+  const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? crypto.randomUUID();
   const policy = `default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:; script-src 'nonce-${nonce}'`;
   const html = previewDocument(preview, `<meta http-equiv="Content-Security-Policy" content="${policy}">`, scrollbar);
   const probe = `<script nonce="${nonce}">${parts.script.replace(/<\/script/gi, '<\\/script')}</script>\n`;

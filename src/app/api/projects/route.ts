@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { nameSchema } from '@/core/document';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { createProject, listProjects } from '@/server/store/projects';
 
 export const dynamic = 'force-dynamic';

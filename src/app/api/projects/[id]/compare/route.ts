@@ -5,7 +5,8 @@ import { compareVersions } from '@/server/browser/compare';
 import { HttpError } from '@/server/http/errors';
 import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { earlierProject } from '@/server/store/revisions';
 
 const compareSchema = z.strictObject({

@@ -1,5 +1,6 @@
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { editRequestSchema, makeEdits } from '@/server/store/edit-log';
 
 /**

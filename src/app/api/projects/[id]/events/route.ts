@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { database } from '@/server/db/client';
 import { projectId } from '@/server/http/parameters';
-import { check, route } from '@/server/http/route';
+import { check } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { editStream } from '@/server/live/edit-stream';
 import { projectRow } from '@/server/store/documents';
 

@@ -3,7 +3,8 @@ import { pageIdSchema } from '@/core/document';
 import { pictureFinding } from '@/server/browser/picture';
 import { findingSchema } from '@/server/http/finding';
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { pageAtRevision } from '@/server/store/documents';
 
 const pictureSchema = z.strictObject({ page: pageIdSchema, revision: z.number().int().min(0), finding: findingSchema });

@@ -4,7 +4,8 @@ import { mendPage } from '@/server/browser/try-fixes';
 import { findingSchema } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { pageAtRevision } from '@/server/store/documents';
 
 const mendSchema = z.strictObject({

@@ -5,7 +5,8 @@ import { FORMATS, makeSheet } from '@/server/browser/picture-sheet';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { viewportSchema } from '@/server/http/viewport';
 import { loadProject } from '@/server/store/documents';
 

@@ -7,7 +7,8 @@ import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
 import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
-import { readBody, route } from '@/server/http/route';
+import { readBody } from '@/server/http/body';
+import { route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
 
 const WIDTH_MOST = 10_000;
