@@ -44,5 +44,10 @@ for (const signal of ['SIGINT', 'SIGTERM'])
     setTimeout(() => process.exit(0), STOP_MOST_MS);
   });
 
-await app.prepare();
-server.listen(port, host);
+try {
+  await app.prepare();
+  server.listen(port, host);
+} catch (error) {
+  console.error(error);
+  process.exit(1);
+}

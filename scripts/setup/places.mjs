@@ -1,5 +1,5 @@
 import { accessSync, constants, existsSync, mkdirSync, openSync, renameSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { fail } from './process.mjs';
 
@@ -13,8 +13,8 @@ export const homeFolder = () => process.env.MILLPOND_HOME ?? join(root, '.millpo
 export const databaseAddressFile = () => join(homeFolder(), 'database-address');
 
 const REASONS = {
-  EEXIST: 'there is a file of that name',
-  ENOTDIR: 'a part of its path is a file',
+  EEXIST: 'there is a file in its place',
+  ENOTDIR: 'there is a file in its place',
   EACCES: 'it may not be written to',
   EPERM: 'it may not be written to',
   EROFS: 'it is on a file system that is read-only',
@@ -26,7 +26,7 @@ const REASONS = {
 export function requireHome() {
   const home = homeFolder();
   try {
-    mkdirSync(home, { recursive: true });
+    makeFolder(resolve(home));
     accessSync(home, constants.W_OK | constants.X_OK);
   } catch (error) {
     fail(
@@ -34,6 +34,13 @@ export function requireHome() {
     );
   }
   return home;
+}
+
+/** One after the other: where nothing can be made at all, `recursive` never comes to an end in Node. */
+function makeFolder(folder) {
+  if (existsSync(folder) && statSync(folder).isDirectory()) return;
+  if (dirname(folder) !== folder) makeFolder(dirname(folder));
+  mkdirSync(folder);
 }
 
 /** Bytes. A log that no program turns over by itself is put aside at this size. */

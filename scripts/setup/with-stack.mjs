@@ -22,3 +22,15 @@ async function withStack(name, file) {
   await stack.stop();
   return code;
 }
+
+/** Runs a TypeScript program that starts the application itself, in a home of its own. */
+export const runProgram = (name, file) =>
+  main(async () => {
+    process.env.MILLPOND_HOME ??= join(root, '.millpond', name);
+    await requirePrerequisites();
+    await requirePackages();
+    const { requireBuild } = await import('./build.mjs');
+    const { runTypeScript } = await import('./typescript.mjs');
+    await requireBuild();
+    return runTypeScript(file, process.argv.slice(2));
+  });

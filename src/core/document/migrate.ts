@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import { listOf, MALFORMED, malformedAt } from '../text';
+import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import { projectProblem } from './problems';
 import { PLAIN_PROFILE } from './profile';
@@ -14,7 +15,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 0 is the form before releases: it had no name for the base band and no devices. Version 1 knew neither
  * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks. Version 3 had six
  * devices with a name and a size, which nobody could change, and no sets of them.
- * Version 4 asked the same of every project's pages.
+ * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -22,7 +23,11 @@ const STEPS: readonly Step[] = [
   (document) => ({ blocks: [], columns: {}, grids: [], ...document, schema: 3 }),
   (document) => ({ ...document, devices: CATALOGUE, deviceSets: DEVICE_SETS, schema: 4 }),
   (document) => ({ audit: PLAIN_PROFILE, ...document, schema: 5 }),
+  (document) => ({ ...document, pictures: Array.isArray(document.pictures) ? document.pictures.map(cleaned) : [], schema: 6 }),
 ];
+
+const cleaned = (picture: { svg?: unknown } | null) =>
+  typeof picture?.svg === 'string' ? { ...picture, svg: cleanSvg(picture.svg).svg } : picture;
 
 const wholeSchema = projectSchema.extend({
   pages: listOf(pageSchema, LIMITS.pages, `A project has at most ${LIMITS.pages} pages.`).pipe(

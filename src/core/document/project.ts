@@ -13,11 +13,12 @@ import type { ColumnGrid, ColumnGrids } from './column-grid';
 import type { PageElement, StyleSet } from './element';
 import { elementIdSchema, elementSchema, sharedIdSchema, styleSetSchema } from './element';
 import { kindIdSchema } from './kinds';
+import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import { treesProblem } from './trees';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -43,15 +44,17 @@ export interface ImportedSheet {
 export const pictureSchema = z.strictObject({
   id: z.string().regex(/^p[a-z0-9]{1,24}$/),
   fileName: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}\.svg$/, 'A picture file is named like "claw-hammer.svg".'),
-  /** SVG source; scripts and outside references are refused. */
+  /** SVG source as `cleanSvg` writes it; what runs, fetches or links is refused. */
   svg: z
     .string()
     .max(LIMITS.pictureBytes)
     .regex(/^<svg[\s>]/, 'A picture is an SVG drawing.')
-    .refine(
-      (svg) => !/<script|<foreignObject|\son[a-z]+\s*=|(href|src)\s*=(?!\s*["']?\s*#)/i.test(svg),
-      'A picture may hold no scripts and no links.',
-    ),
+    .transform((source, context) => {
+      const { svg, removed } = cleanSvg(source);
+      if (removed.length === 0) return svg;
+      context.addIssue({ code: 'custom', message: `A picture may not hold ${removed.join(', ')}.` });
+      return z.NEVER;
+    }),
 });
 export type Picture = z.infer<typeof pictureSchema>;
 

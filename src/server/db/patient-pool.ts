@@ -1,3 +1,4 @@
+import { DrizzleQueryError } from 'drizzle-orm/errors';
 import { DatabaseError, Pool } from 'pg';
 import type { PoolClient, PoolConfig } from 'pg';
 
@@ -25,7 +26,7 @@ export function isAway(error: unknown): boolean {
     const { code } = one as { code?: string };
     if (code !== undefined && NODE.has(code)) return true;
     // Drizzle wraps what pg threw; what pg throws itself, without a code, is about the connection.
-    if (one.name === 'DrizzleQueryError' && one.cause instanceof Error && Object.getPrototypeOf(one.cause) === Error.prototype) {
+    if (one instanceof DrizzleQueryError && one.cause && Object.getPrototypeOf(one.cause) === Error.prototype) {
       if ((one.cause as { code?: string }).code === undefined) return true;
     }
   }

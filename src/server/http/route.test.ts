@@ -1,3 +1,4 @@
+import { DrizzleQueryError } from 'drizzle-orm/errors';
 import { z } from 'zod';
 import { HttpError } from './errors';
 import { DatabaseError } from 'pg';
@@ -44,7 +45,7 @@ test('what breaks here is 500 without its innards but with a number to ask for, 
     500,
     expect.stringMatching(/^(?!.*secret).*\(Request [0-9a-f]{8}\)$/),
   ]);
-  const query = (cause: Error) => Object.assign(new Error('Failed query', { cause }), { name: 'DrizzleQueryError' });
+  const query = (cause: Error) => new DrizzleQueryError('select', [], cause);
   const server = (code: string) => Object.assign(new DatabaseError('what it says', 1, 'error'), { code });
   for (const away of [
     Object.assign(new Error('connect'), { code: 'ECONNREFUSED' }),

@@ -1,0 +1,89 @@
+import sanitizeHtml from 'sanitize-html';
+
+/*
+ * What a picture may hold (SVG 2): shapes, text, gradients, patterns, clips, masks and filters, which only speak of the
+ * picture itself. Nothing that runs, fetches, links, or brings another language with it.
+ */
+const TAGS = (
+  'svg g defs symbol use title desc path rect circle ellipse line polyline polygon text tspan textPath linearGradient ' +
+  'radialGradient stop pattern clipPath mask marker filter feBlend feColorMatrix feComponentTransfer feComposite ' +
+  'feDropShadow feFlood feFuncA feFuncB feFuncG feFuncR feGaussianBlur feMerge feMergeNode feMorphology feOffset ' +
+  'feTile feTurbulence switch'
+).split(' ');
+
+const ATTRIBUTES = (
+  'xmlns xmlns:xlink xml:space viewBox preserveAspectRatio width height x y x1 y1 x2 y2 cx cy r rx ry fx fy fr d points ' +
+  'pathLength dx dy rotate textLength lengthAdjust startOffset method spacing side transform id class style role lang ' +
+  'aria-label aria-hidden aria-labelledby aria-describedby focusable href xlink:href offset gradientUnits gradientTransform ' +
+  'spreadMethod patternUnits patternContentUnits patternTransform clipPathUnits maskUnits maskContentUnits markerUnits ' +
+  'markerWidth markerHeight refX refY orient filterUnits primitiveUnits in in2 result stdDeviation mode type values ' +
+  'tableValues slope intercept amplitude exponent operator k1 k2 k3 k4 radius baseFrequency numOctaves seed stitchTiles ' +
+  'fill fill-opacity fill-rule stroke stroke-width stroke-opacity stroke-linecap stroke-linejoin stroke-miterlimit ' +
+  'stroke-dasharray stroke-dashoffset opacity color stop-color stop-opacity flood-color flood-opacity clip-path clip-rule ' +
+  'mask filter marker-start marker-mid marker-end display visibility overflow vector-effect paint-order shape-rendering ' +
+  'text-rendering image-rendering color-interpolation color-interpolation-filters mix-blend-mode isolation font-family ' +
+  'font-size font-weight font-style font-stretch font-variant text-anchor text-decoration letter-spacing word-spacing ' +
+  'dominant-baseline alignment-baseline baseline-shift writing-mode direction unicode-bidi version'
+).split(' ');
+
+const NAMESPACES: Readonly<Record<string, string>> = {
+  xmlns: 'http://www.w3.org/2000/svg',
+  'xmlns:xlink': 'http://www.w3.org/1999/xlink',
+};
+
+const tags = new Set(TAGS);
+const attributes = new Set(ATTRIBUTES);
+
+function attributeProblem(name: string, value: string): string | undefined {
+  if (!attributes.has(name)) return `the attribute ${name}`;
+  const namespace = NAMESPACES[name];
+  if (namespace !== undefined && value !== namespace) return `another namespace (${value})`;
+  if (/^(xlink:)?href$/.test(name)) return /^#/.test(value.trim()) ? undefined : `a link (${value.slice(0, 60)})`;
+  // Paint servers, clips and the rest: CSS that speaks of the picture's own parts. Escapes would hide anything.
+  if (value.includes('\\')) return `an escape in ${name}`;
+  if (/url\(\s*(?!["']?\s*#)|image-set|image\(|src\(|element\(|expression\(|@import|script:|-binding/i.test(value))
+    return `an address in ${name}`;
+  return undefined;
+}
+
+interface Cleaned {
+  /** The picture with nothing in it but what it may hold. */
+  readonly svg: string;
+  /** What had to be taken out, for people; the first things. */
+  readonly removed: readonly string[];
+}
+
+/** Cleans SVG source: what may stay is written anew, so that no two readers can take it differently. */
+export function cleanSvg(source: string): Cleaned {
+  const removed = new Set<string>();
+  if (/<!DOCTYPE|<!ENTITY/i.test(source)) removed.add('a document type');
+  if (/<\?/.test(source)) removed.add('a processing instruction');
+  const written = sanitizeHtml(source, {
+    allowedTags: TAGS,
+    allowedAttributes: { '*': ATTRIBUTES },
+    // What stands in these is no text of the picture's.
+    nonTextTags: ['script', 'style', 'foreignObject', 'iframe', 'noscript', 'textarea', 'option'],
+    allowedSchemes: [],
+    allowProtocolRelative: false,
+    allowedSchemesAppliedToAttributes: [],
+    parseStyleAttributes: false,
+    selfClosing: [],
+    allowVulnerableTags: true,
+    parser: { xmlMode: true, lowerCaseTags: false, lowerCaseAttributeNames: false, decodeEntities: true },
+    transformTags: {
+      '*': (tagName, attribs) => {
+        if (!tags.has(tagName)) removed.add(`<${tagName.slice(0, 40)}>`);
+        const kept: Record<string, string> = {};
+        for (const [name, value] of Object.entries(attribs)) {
+          const problem = attributeProblem(name, value);
+          if (problem === undefined) kept[name] = value;
+          else removed.add(problem);
+        }
+        return { tagName, attribs: kept };
+      },
+    },
+  });
+  // No "<" and no ">" is left anywhere but around tags.
+  const svg = written.replace(/<([\w:-]+)([^<>]*)><\/\1>/g, '<$1$2/>').trim();
+  return { svg, removed: [...removed].slice(0, 5) };
+}
