@@ -124,6 +124,14 @@ test('requests from other sites are not answered', async ({ request }) => {
     headers: { origin: 'https://elsewhere.example' },
   });
   expect(answer.status()).toBe(403);
+  for (const headers of [{ 'sec-fetch-site': 'cross-site' }, { origin: 'null' }] as Record<string, string>[])
+    expect((await request.get('/api/projects', { headers })).status()).toBe(403);
+  for (const path of ['/', '/api/projects', '/api/frame'])
+    expect([path, (await request.get(path, { headers: { host: 'rebound.example' } })).status()]).toEqual([path, 421]);
+  const page = await request.get('/');
+  expect(page.headers()['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+'(;|$)/);
+  for (const path of ['/projects/%', '/api/projects/%E0', '/api/pictures/%'])
+    expect([path, (await request.get(path)).status()]).toEqual([path, 400]);
 });
 
 test('a sweep of nonsense widths or of an old revision is refused', async ({ request }) => {
@@ -167,6 +175,10 @@ test('audits, fixes and reports refuse what they can not do, in words', async ({
   expect((await post('fixes', { page: 'gnone', revision: 0, finding })).status()).toBe(404);
   const odd = await post('fixes', { page: 'gcatalogue', revision: 0, finding: { ...finding, check: 'rm-rf' } });
   expect([odd.status(), await odd.text()]).toEqual([422, expect.stringContaining('There is no such check') as unknown]);
+  const vast = { ...finding, worst: { ...finding.worst, width: 100_000 } };
+  const tooWide = await post('finding-picture', { page: 'gcatalogue', revision: 0, finding: vast });
+  expect([tooWide.status(), await tooWide.text()]).toEqual([422, expect.stringContaining('at most 10000 px') as unknown]);
+  expect((await post('finding-picture', { page: 'gcatalogue', revision: 0, finding })).status()).toBe(200);
   expect((await post('mend', { page: 'gcatalogue', revision: 0, findings: 'all' })).status()).toBe(422);
   const early = await request.get(`/api/projects/${id}/report?form=json`);
   expect([early.status(), await early.text()]).toEqual([404, expect.stringContaining('No audit') as unknown]);

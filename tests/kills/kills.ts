@@ -121,14 +121,13 @@ async function edit(person: Person, address: () => string, over: () => boolean, 
     const change = { type: 'setStyle', owner: 'efront1', at: 'base', property: 'padding-top', value: `${n % 90}px` };
     const path = () => `${address()}/api/projects/${person.project}`;
     for (;;) {
-      const body = JSON.stringify({ revision: person.revision, edits: [{ id, kind: 'do', edit: change }] });
-      const answer = await fetch(`${path()}/edits`, { method: 'POST', headers, body }).catch(() => undefined);
-      if (answer?.ok) {
-        person.revision = ((await answer.json()) as { revision: number }).revision;
+      const answer = await call(`${path()}/edits`, { revision: person.revision, edits: [{ id, kind: 'do', edit: change }] });
+      if (answer?.status === 200) {
+        person.revision = (JSON.parse(answer.text) as { revision: number }).revision;
         person.answered.push(id);
         break;
       }
-      if (answer && answer.status !== 503) odd.push(`edit: ${answer.status} ${await answer.text()}`);
+      if (answer && answer.status !== 503) odd.push(`edit: ${answer.status} ${answer.text}`);
       if (over()) return;
       await pause(100);
     }
@@ -145,9 +144,18 @@ async function edit(person: Person, address: () => string, over: () => boolean, 
 
 /** What may fail while something is down, but never as a fault of the program. */
 async function ask(url: string, body: object, odd: string[]): Promise<void> {
-  const answer = await fetch(url, { method: 'POST', headers, body: JSON.stringify(body) }).catch(() => undefined);
-  const text = await answer?.text().catch(() => undefined);
-  if (answer && answer.status >= 500 && answer.status !== 503) odd.push(`${url}: ${answer.status} ${text}`);
+  const answer = await call(url, body);
+  if (answer && answer.status >= 500 && answer.status !== 503) odd.push(`${url}: ${answer.status} ${answer.text}`);
+}
+
+/** A whole answer, or nothing where the connection broke: an answer that is half read must not be left lying. */
+async function call(url: string, body: object): Promise<{ readonly status: number; readonly text: string } | undefined> {
+  try {
+    const answer = await fetch(url, { method: 'POST', headers, body: JSON.stringify(body) });
+    return { status: answer.status, text: await answer.text() };
+  } catch {
+    return undefined;
+  }
 }
 
 async function unendedSweeps(persons: readonly Person[], address: string): Promise<string[]> {

@@ -2,6 +2,9 @@ import { z } from 'zod';
 import type { Finding } from '@/core/audit';
 import { CHECKS, SEVERITIES } from '@/core/audit';
 
+/** Chromium lays out and draws so much at once without anybody having to wait long. */
+const SIDE_MOST = 10_000;
+const side = z.number().min(1).max(SIDE_MOST, `A viewport has at most ${SIDE_MOST} px a side.`);
 const width = z.number().min(0).max(100_000);
 
 /** A finding as a client names it: what it is about is looked at anew, so nothing of it has to be believed. */
@@ -14,10 +17,10 @@ export const findingSchema = z.object({
     .array(z.object({ from: width, below: width }))
     .min(1)
     .max(2_000),
-  heights: z.array(width).max(100).optional(),
+  heights: z.array(side).max(100).optional(),
   worst: z.object({
-    width,
-    height: width.optional(),
+    width: side,
+    height: side.optional(),
     violation: z.object({
       element: z.string().max(200),
       amount: z.number(),

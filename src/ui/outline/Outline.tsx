@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { bandAt, intersect } from '@/core/breakpoints';
 import { ancestorsOf, parentOf } from '@/core/document';
 import { select } from '../view/actions';
@@ -17,6 +18,7 @@ import { Palette } from './Palette';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
 import { rowsOf } from './rows';
+import { useDrawnRows } from './drawn-rows';
 
 const NO_FINDINGS: never[] = [];
 
@@ -39,7 +41,7 @@ export function Outline() {
   const chosen = useMemo(() => new Set(selection), [selection]);
   const [drop, setDrop] = useState<Onto>();
   const [renaming, setRenaming] = useState<string>();
-  const list = useRef<HTMLUListElement>(null);
+  const list = useRef<HTMLDivElement>(null);
 
   const band = useMemo(() => bandAt(project, bandStart, slice), [project, bandStart, slice]);
   const rows = useMemo(() => rowsOf(project, page, band, closed, slice), [project, page, band, closed, slice]);
@@ -48,6 +50,8 @@ export function Outline() {
     [findings, band],
   );
   const current = rows.some((row) => row.element.id === focused) ? focused : page.root;
+
+  const { drawn, height, show } = useDrawnRows(list, rows, current);
 
   // What is selected elsewhere is opened and shown here; an edit leaves the list where it is.
   const last = selection[selection.length - 1];
@@ -62,14 +66,15 @@ export function Outline() {
       [...before].some((id) => above.has(id)) ? new Set([...before].filter((id) => !above.has(id))) : before,
     );
     setFocused(last);
-    list.current?.querySelector(`[data-row="${last}"]`)?.scrollIntoView({ block: 'nearest' });
+    show.current(last);
   }, [last]);
 
   const focusRow = (id: string | undefined) => {
     if (!id) return;
-    setFocused(id);
-    const row = list.current?.querySelector<HTMLElement>(`[data-row="${id}"]`);
-    row?.focus();
+    // Drawn first, where it was out of sight.
+    flushSync(() => setFocused(id));
+    show.current(id);
+    list.current?.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus();
   };
   const toggle = useCallback(
     (id: string, open: boolean) =>
@@ -200,32 +205,35 @@ export function Outline() {
       <p className="m-0 px-3.5 pb-1 text-xs text-muted" role="status">
         {query.trim() ? `${hits.length} found; Enter goes on to the next` : 'What is here holds at all widths.'}
       </p>
-      <ul
-        ref={list}
-        role="tree"
-        aria-label="Page elements"
-        aria-multiselectable
-        className="m-0 min-h-0 flex-1 list-none overflow-auto p-0 pb-2 select-none"
-      >
-        {rows.map(({ element, ...row }) => (
-          <OutlineRow
-            key={element.id}
-            id={element.id}
-            name={element.name}
-            tag={element.tag}
-            {...row}
-            wrong={wrong.has(element.id)}
-            locked={element.locked ?? false}
-            found={marked.has(element.id)}
-            past={outside.wholly.has(element.id) ? 'wholly' : outside.partly.has(element.id) ? 'partly' : undefined}
-            dropping={drop?.id === element.id ? drop.how : undefined}
-            chosen={chosen.has(element.id)}
-            current={element.id === current}
-            renaming={renaming === element.id}
-            handlers={handlers}
-          />
-        ))}
-      </ul>
+      <div ref={list} className="min-h-0 flex-1 overflow-auto pb-2">
+        <ul
+          role="tree"
+          aria-label="Page elements"
+          aria-multiselectable
+          className="relative m-0 list-none p-0 select-none"
+          style={{ height }}
+        >
+          {drawn.map(({ row: { element, ...row }, top }) => (
+            <OutlineRow
+              key={element.id}
+              id={element.id}
+              name={element.name}
+              tag={element.tag}
+              {...row}
+              top={top}
+              wrong={wrong.has(element.id)}
+              locked={element.locked ?? false}
+              found={marked.has(element.id)}
+              past={outside.wholly.has(element.id) ? 'wholly' : outside.partly.has(element.id) ? 'partly' : undefined}
+              dropping={drop?.id === element.id ? drop.how : undefined}
+              chosen={chosen.has(element.id)}
+              current={element.id === current}
+              renaming={renaming === element.id}
+              handlers={handlers}
+            />
+          ))}
+        </ul>
+      </div>
     </section>
   );
 }

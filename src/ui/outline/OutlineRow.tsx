@@ -19,6 +19,8 @@ interface Props {
   readonly name: string;
   readonly tag: string;
   readonly level: number;
+  /** Where it stands in its list, px; undefined where it follows the one before. */
+  readonly top: number | undefined;
   readonly position: number;
   readonly siblings: number;
   readonly expanded: boolean | undefined;
@@ -71,7 +73,10 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
       onDoubleClick={() => handlers.startRename(id)}
       onPointerEnter={() => useSession.setState({ hovered: id })}
       onPointerLeave={() => useSession.setState({ hovered: undefined })}
-      style={{ paddingLeft: 4 + (level - 1) * 10 }}
+      style={{
+        paddingLeft: 4 + (level - 1) * 10,
+        ...(row.top !== undefined && { position: 'absolute', insetInline: 0, top: row.top }),
+      }}
       className={`flex h-6 cursor-default items-center gap-1 border-l-[3px] pr-3 -outline-offset-2 ${chosen ? 'border-reed bg-reed-tint' : row.found ? 'border-amber bg-amber-tint' : 'border-transparent hover:bg-paper'} ${dropping ? DROPPING[dropping] : ''}`}
     >
       <span
