@@ -6,7 +6,7 @@ import { logOf, useSession } from '../state/store';
 import { allWidthsChanged, continueSweep, invalidateSweeps } from '../measuring/sweep';
 
 /** Ms between an edit and its sending, so that a gesture travels as one. */
-const DELAY = 250;
+const DELAY = 100;
 /** Ms until the next try when the server doesn't answer. */
 const RETRY = 2_000;
 /** Refusals that are about what was sent. All others can pass: the edits are kept and sent again. */

@@ -24,9 +24,9 @@ const NO_FINDINGS: never[] = [];
 
 /** The page's elements as a tree (ARIA tree pattern): arrows walk, Enter selects, F2 renames. */
 export function Outline() {
-  const project = useSession(steadyProject);
-  const page = useSession(steadyPage);
-  // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
+  // What changes many rows, an edit or the crossing of a breakpoint, must not keep the page and the cursor waiting.
+  const project = useDeferredValue(useSession(steadyProject));
+  const page = useDeferredValue(useSession(steadyPage));
   const bandStart = useDeferredValue(useSession(steadyBandStart));
   const slice = useDeferredValue(useSession((session) => session.slice));
   const selection = useSession((session) => session.selection);
@@ -67,7 +67,7 @@ export function Outline() {
     );
     setFocused(last);
     show.current(last);
-  }, [last]);
+  }, [last, show]);
 
   const focusRow = (id: string | undefined) => {
     if (!id) return;
