@@ -61,6 +61,10 @@ test('edits that can not be are refused in words, each by itself', async ({ requ
     [{ type: 'changeBreakpoint', id: 'bnarrow', also: ['bnarrow'] }, /from itself/],
     [{ type: 'restyle', label: 'x', changes: [{ owner: node, at: 'bgone', property: 'width', value: '1px' }] }, /removed/],
     [{ type: 'addSheet', sheet: { id: 'tx', name: 'X', css: '@import url(x)' } }, /no rule/],
+    [
+      { type: 'addPicture', picture: { id: 'px', fileName: 'x.svg', svg: '<svg><x:script>a()</x:script></svg>' } },
+      /may not hold <x:script>/,
+    ],
     [{ type: 'carryShared', node, shared: ['snone'] }, /removed/],
     [{ type: 'addBreakpoint', breakpoint: { id: 'bx', name: ' ', condition: { below: 700 } } }, /needs a name/],
     [{ type: 'renameElement', node, name: '' }, /can't be empty/],
@@ -132,6 +136,12 @@ test('requests from other sites are not answered', async ({ request }) => {
   expect(page.headers()['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+'(;|$)/);
   for (const path of ['/projects/%', '/api/projects/%E0', '/api/pictures/%'])
     expect([path, (await request.get(path)).status()]).toEqual([path, 400]);
+  const answered = await request.get('/api/projects');
+  expect(answered.headers()).toMatchObject({
+    'content-security-policy': expect.stringMatching(/default-src 'none'.*sandbox/) as unknown,
+    'x-content-type-options': 'nosniff',
+    'x-request-id': expect.stringMatching(/^[0-9a-f]{8}$/) as unknown,
+  });
 });
 
 test('a sweep of nonsense widths or of an old revision is refused', async ({ request }) => {

@@ -28,7 +28,7 @@ test('killed servers and databases in the midst of edits: nothing answered is lo
   process.env.MILLPOND_HOME = join(process.cwd(), '.millpond/durability');
   const report = await kills({ rounds: 8, seed: 1, people: 3 });
   expect(report).toMatchObject({ lost: [], doubled: [], odd: [], hung: [] });
-  expect(report.answered).toBeGreaterThan(10);
+  expect(report.answered).toBeGreaterThanOrEqual(8 * 3);
   expect(Object.values(report.killed).reduce((sum, count) => sum + count, 0)).toBe(8);
 });
 

@@ -68,7 +68,10 @@ export async function kills({ rounds, seed, people, audits = false, told = () =>
   const editing = persons.map((person) => edit(person, address, () => stop, odd));
   try {
     for (let round = 0; round < rounds; round++) {
-      await pause(200 + draw(900));
+      // Something must have been answered since the last one, or there is nothing to lose.
+      const answered = total(persons);
+      for (let waited = 0; total(persons) < answered + people && waited < 60_000; waited += 50) await pause(50);
+      await pause(draw(900));
       const victim = VICTIMS[round < VICTIMS.length ? round : draw(VICTIMS.length)]!;
       killed[victim]++;
       if (victim === 'application') {
@@ -92,7 +95,7 @@ export async function kills({ rounds, seed, people, audits = false, told = () =>
     await Promise.all(editing);
     const hung = audits ? await unendedAudits(persons, stack.address) : await unendedSweeps(persons, stack.address);
     const [lost, doubled] = await compare(persons, stack.address);
-    return { killed, answered: persons.reduce((sum, { answered }) => sum + answered.length, 0), lost, doubled, odd, hung };
+    return { killed, answered: total(persons), lost, doubled, odd, hung };
   } finally {
     stop = true;
     kill(worker);
@@ -106,6 +109,8 @@ interface Person {
   readonly answered: string[];
   revision: number;
 }
+
+const total = (persons: readonly Person[]) => persons.reduce((sum, { answered }) => sum + answered.length, 0);
 
 async function newPerson(address: string, i: number): Promise<Person> {
   const body = JSON.stringify({ name: `Person ${i}`, from: 'demo' });

@@ -14,7 +14,7 @@ import {
 import { loadProject } from '@/server/store/documents';
 import { closeDatabase, newDemo } from './projects';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 
 afterAll(closeDatabase);
 

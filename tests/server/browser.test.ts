@@ -19,7 +19,7 @@ import { Aborted } from '@/server/browser/turns';
 import { browserProcesses, closeBrowser, warmBrowser } from '@/server/browser/warm-browser';
 import { demoProject } from '@/demo';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 afterAll(closeBrowser);
 
 beforeAll(() => {

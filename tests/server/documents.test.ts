@@ -7,7 +7,7 @@ import { readSnapshot, snapshotsOf } from '@/server/store/parts';
 import { listProjects, renameProject, setDeleted } from '@/server/store/projects';
 import { closeDatabase, colour, count, freshly, incoming, make, newDemo, newEmpty } from './projects';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 
 afterAll(closeDatabase);
 

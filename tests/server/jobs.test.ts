@@ -10,7 +10,7 @@ import { loadProject } from '@/server/store/documents';
 import { knownPictures, pictureBytes } from '@/server/store/page-pictures';
 import { closeDatabase, make, newEmpty } from './projects';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 afterAll(async () => {
   await (await queue()).stop({ graceful: false });
   await closeBrowser();

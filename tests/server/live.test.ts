@@ -4,9 +4,9 @@ import type { Arrived } from '@/core/edits';
 import { database } from '@/server/db/client';
 import { makeEdits } from '@/server/store/edit-log';
 import { goBack } from '@/server/store/recovery';
-import { closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
+import { HERE, closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 
 const open: AbortController[] = [];
 afterEach(() => {
@@ -23,7 +23,7 @@ async function listen(id: string, since = 0, last?: number) {
   const stop = new AbortController();
   open.push(stop);
   const headers = last === undefined ? undefined : { 'last-event-id': String(last) };
-  const request = new Request(`http://127.0.0.1:1/?since=${since}`, { signal: stop.signal, ...(headers && { headers }) });
+  const request = new Request(`http://127.0.0.1:1/?since=${since}`, { signal: stop.signal, headers: { ...HERE, ...headers } });
   const answer = await getEvents(request, { params: Promise.resolve({ id }) });
   const heard: Arrived[] = [];
   const reader = answer.body!.getReader();
@@ -104,6 +104,8 @@ test.each([
   ['one before the first', 'since=-1', 422],
 ])('a listener that names %s is refused in words', async (_, query, status) => {
   const id = await newEmpty();
-  const answer = await getEvents(new Request(`http://127.0.0.1:1/?${query}`), { params: Promise.resolve({ id }) });
+  const answer = await getEvents(new Request(`http://127.0.0.1:1/?${query}`, { headers: HERE }), {
+    params: Promise.resolve({ id }),
+  });
   expect([answer.status, ((await answer.json()) as { error: string }).error.length > 0]).toEqual([status, true]);
 });

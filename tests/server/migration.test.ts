@@ -15,7 +15,7 @@ import { listRevisions } from '@/server/store/revisions';
 import { listProjects } from '@/server/store/projects';
 import { database } from '@/server/db/client';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 
 // A database as the version before left it: documents in whole rows, values written on a `node`.
 

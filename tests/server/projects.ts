@@ -33,3 +33,6 @@ export async function rows(query: ReturnType<typeof sql>): Promise<Record<string
 export const count = async (query: ReturnType<typeof sql>) => Number((await rows(query))[0]!.count);
 
 export const closeDatabase = () => pool().end();
+
+/** What a request from the program's own pages says of where it goes. */
+export const HERE = { host: '127.0.0.1:1' };

@@ -7,9 +7,9 @@ import { DamagedProject, forget, loadProject } from '@/server/store/documents';
 import { damageOf, everythingOf, goBack } from '@/server/store/recovery';
 import { GET as getProject } from '@/app/api/projects/[id]/route';
 import { POST as postEdits } from '@/app/api/projects/[id]/edits/route';
-import { closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
+import { HERE, closeDatabase, colour, freshly, incoming, make, newEmpty } from './projects';
 
-jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn() } }));
+jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
 afterAll(closeDatabase);
 
 const parameters = (id: string) => ({ params: Promise.resolve({ id }) });
@@ -118,7 +118,7 @@ test.each(WAYS)(
     const id = await damaged();
     forget(id);
     await expect(loadProject(database(), id)).rejects.toThrow(DamagedProject);
-    const answer = await getProject(new Request('http://127.0.0.1:1/'), parameters(id));
+    const answer = await getProject(new Request('http://127.0.0.1:1/', { headers: HERE }), parameters(id));
     expect(answer.status).toBe(200);
     const shown = (await answer.json()) as { revision?: number; damage: { reason: string } };
     expect(shown.damage.reason).toMatch(reason);
@@ -126,7 +126,7 @@ test.each(WAYS)(
     // Nothing can be written on top of what can't be read.
     const request = new Request('http://127.0.0.1:1/', {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { ...HERE, 'content-type': 'application/json' },
       body: JSON.stringify({ revision: 0, edits: [incoming(colour('efirsth', 'red'))] }),
     });
     expect((await postEdits(request, parameters(id))).status).toBe(422);

@@ -31,6 +31,9 @@ const NAMESPACES: Readonly<Record<string, string>> = {
   'xmlns:xlink': 'http://www.w3.org/1999/xlink',
 };
 
+/** Elements whose inside is another language, by whatever namespace they are called. */
+const NO_TEXT = /(?<=<)(?:[\w.-]+:)?(?:script|style|foreignObject|iframe|noscript|textarea|option|handler|body|html)(?=[\s/>])/gi;
+
 const tags = new Set(TAGS);
 const attributes = new Set(ATTRIBUTES);
 
@@ -62,7 +65,7 @@ export function cleanSvg(source: string): Cleaned {
     allowedTags: TAGS,
     allowedAttributes: { '*': ATTRIBUTES },
     // What stands in these is no text of the picture's.
-    nonTextTags: ['script', 'style', 'foreignObject', 'iframe', 'noscript', 'textarea', 'option'],
+    nonTextTags: [...(source.match(NO_TEXT) ?? []), 'script'],
     allowedSchemes: [],
     allowProtocolRelative: false,
     allowedSchemesAppliedToAttributes: [],

@@ -42,6 +42,13 @@ test('a document of version 0 is led to the current one', () => {
   });
 });
 
+test('a picture that an earlier version took with more in it than it may hold is cleaned when it is read', () => {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg"><x:script>a()</x:script><rect style="mask:url(//x)" width="4"/></svg>';
+  const { pictures } = demo() as unknown as { pictures: object[] };
+  const old = { ...demo(), schema: 5, pictures: [...pictures, { id: 'px', fileName: 'x.svg', svg }] };
+  expect(readProject(old).pictures.at(-1)!.svg).toBe('<svg xmlns="http://www.w3.org/2000/svg"><rect width="4"/></svg>');
+});
+
 test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
   ['a newer version', (document) => ({ ...document, schema: 99 }), /newer Mill Pond/],
   ['no document', () => 'text', /isn't a project/],

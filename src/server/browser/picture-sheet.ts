@@ -71,6 +71,7 @@ async function draw(
   const gone = () => void tab.close();
   signal.addEventListener('abort', gone);
   try {
+    if (signal.aborted) throw new Aborted();
     const heights = wish.whole
       ? await wholeHeights(tab, project, page, devices)
       : devices.map(({ viewport }): Whole => ({ height: viewport.height, rounds: 0 }));

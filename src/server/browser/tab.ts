@@ -3,7 +3,7 @@ import { atMost, BrowserTrouble } from './trouble';
 import { browserAnswers, warmBrowser } from './warm-browser';
 
 /** How long a tab may work on one thing without a word, ms. Work is asked for in pieces that take far less. */
-const SILENT_MOST_MS = 15_000;
+const longestSilence = () => Number(process.env.MILLPOND_SILENT_MS ?? 15_000);
 /** How often the browser is asked whether it is there while a tab works, ms. */
 const HEART_MS = 3_000;
 /** How long a tab that has nothing to do may take to say that it is there, ms. */
@@ -28,7 +28,7 @@ export class Tab<E = undefined> {
   constructor(
     readonly page: BrowserPage,
     readonly extra: E,
-    private readonly silentMostMs = SILENT_MOST_MS,
+    private readonly silentMostMs = longestSilence(),
   ) {
     this.#lost.catch(() => undefined);
     page.once('crash', () => this.#lose(new BrowserTrouble('crashed')));
@@ -127,7 +127,7 @@ export class TabPool<E = undefined> {
       void opening.then((opened) => opened.context().close()).catch(() => undefined);
       // The browser went meanwhile, or hangs.
       await browserAnswers();
-      if (error instanceof BrowserTrouble) throw error;
+      if (browser.isConnected() || error instanceof BrowserTrouble) throw error;
       throw new BrowserTrouble('ended', error instanceof Error ? error.message.split('\n')[0] : undefined);
     }
   }
