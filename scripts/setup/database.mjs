@@ -85,6 +85,7 @@ function passwordIn(settings) {
 /** How long a start of the server may take, ms, and the pause after one that failed. */
 const START_MOST_MS = 60_000;
 const AGAIN_MS = 500;
+const TRIES_MOST = 12;
 
 /**
  * Starts the project's own PostgreSQL on a free loopback port, or uses the one that DATABASE_URL names. One's own is
@@ -167,9 +168,13 @@ export async function startDatabase() {
     }
   }
 
-  if (!(await begin())) {
-    await stop();
-    fail(`The database did not start. Its log says why: ${logFile}`);
+  // Where the server before was ended by force, its own processes may have to end first.
+  for (let tries = 1; !(await begin()); tries++) {
+    if (stopping || tries === TRIES_MOST) {
+      await stop();
+      fail(`The database did not start. Its log says why: ${logFile}`);
+    }
+    await pause(AGAIN_MS);
   }
   writeFileSync(databaseAddressFile(), url, { mode: 0o600 });
   return {

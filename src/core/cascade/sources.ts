@@ -49,7 +49,10 @@ export function heldWidths({ when }: Pick<Candidate, 'when'>, slice: Slice): Int
 
 interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
-  readonly elements: Page['elements'];
+  /** The page's elements as they were when this was last found to hold. */
+  elements: Page['elements'];
+  /** The tags of all that it stands in, nearest first. */
+  readonly under: readonly string[];
   readonly list: readonly Source[];
   /** Property to those that declare it, made when first asked for. */
   index?: ReadonlyMap<string, readonly Source[]>;
@@ -58,14 +61,24 @@ interface Known {
 /** Two versions of each: what compares a project before and after an edit asks them in turn. */
 const memo = new WeakMap<PageElement, readonly Known[]>();
 
-const isOf = (known: Known, project: Project, page: Page) =>
-  known.elements === page.elements &&
+const isOf = (known: Known, project: Project, page: Page, element: PageElement) =>
   known.project.breakpoints === project.breakpoints &&
   known.project.shared === project.shared &&
   known.project.kinds === project.kinds &&
   known.project.sheets === project.sheets &&
   // Imported rules match by classes, which come from names all over the project.
-  (project.sheets.length === 0 || known.project === project);
+  (project.sheets.length === 0 || (known.project === project && known.elements === page.elements)) &&
+  standsAsBefore(known, page, element);
+
+/** Without sheets from elsewhere an element's declarations ask nothing of its page but the tags that it stands in. */
+function standsAsBefore(known: Known, page: Page, element: PageElement): boolean {
+  if (known.elements === page.elements) return true;
+  let at = 0;
+  for (const { tag } of ancestorsOf(page, element.id)) if (known.under[at++] !== tag) return false;
+  if (at !== known.under.length) return false;
+  known.elements = page.elements;
+  return true;
+}
 
 /** Where an element's declarations stand, weakest first; remembered until the project or the page is another one. */
 export function sourcesFor(project: Project, page: Page, element: PageElement): readonly Source[] {
@@ -94,16 +107,16 @@ function indexed(list: readonly Source[]): ReadonlyMap<string, readonly Source[]
 
 function knownFor(project: Project, page: Page, element: PageElement): Known {
   const versions = memo.get(element);
-  if (versions) for (const known of versions) if (isOf(known, project, page)) return known;
-  const list = collect(project, page, element);
-  const fresh: Known = { project, elements: page.elements, list };
+  if (versions) for (const known of versions) if (isOf(known, project, page, element)) return known;
+  const under = ancestorsOf(page, element.id).map((ancestor) => ancestor.tag);
+  const list = collect(project, page, element, under);
+  const fresh: Known = { project, elements: page.elements, under, list };
   memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
   return fresh;
 }
 
-function collect(project: Project, page: Page, element: PageElement): Source[] {
+function collect(project: Project, page: Page, element: PageElement, ancestors: readonly string[]): Source[] {
   const list: Source[] = [];
-  const ancestors = ancestorsOf(page, element.id).map((ancestor) => ancestor.tag);
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
   put('browser', browserDefaultFor(element, ancestors));
   put('foundation', foundationFor(element.tag));

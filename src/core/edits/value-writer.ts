@@ -2,6 +2,7 @@ import { BASE } from '../breakpoints/breakpoint';
 import type { Declarations, StyleSet } from '../document/element';
 import { ownerKind } from '../document/owner';
 import type { Page, Project } from '../document/project';
+import { parentsOf, rememberParents } from '../document/tree';
 import { requireStyles } from './owners';
 
 /** One value of an element, a shared style or a kind at one place; null takes it away. */
@@ -101,6 +102,8 @@ function withStyles(project: Project, styles: ReadonlyMap<string, StyleSet>): Pr
     if (here.length === 0) return page;
     const elements = { ...page.elements };
     for (const id of here) elements[id] = { ...elements[id]!, styles: styles.get(id)! };
+    // Nobody has moved.
+    rememberParents(elements, parentsOf(page));
     return { ...page, elements };
   };
   return {
