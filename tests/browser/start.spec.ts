@@ -155,6 +155,16 @@ test('a backup brings everything back after the database was destroyed; one is m
   const headers = { 'content-type': 'application/json' };
   await fetch(`${address}/api/projects`, { method: 'POST', headers, body: JSON.stringify({ name: 'Kept', from: 'demo' }) });
   const before = await list();
+  // Each request has a number, in its answer and in the log.
+  const number = (await fetch(`${address}/api/projects/nothing`)).headers.get('x-request-id');
+  const logged = async () =>
+    (await readFile(join(home, 'server.log'), 'utf8'))
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { request?: string; status?: number; path?: string });
+  await expect
+    .poll(logged)
+    .toContainEqual(expect.objectContaining({ request: number, status: 404, path: '/api/projects/nothing' }));
   const opened = await (await fetch(`${address}/api/projects/${before[0]!.id}`)).text();
   const file = join(home, 'all.dump');
   expect(await run('backup', home, [file])).toMatchObject({ code: 0, output: expect.stringContaining(file) as unknown });
