@@ -7,7 +7,7 @@ import { MeasuredPage } from './measuring';
 import { Tries } from './tries';
 
 /** How long one page may be worked on, ms, without the waiting. What was found until then is kept, and the page reported. */
-const PAGE_MOST_MS = 30 * 60_000;
+const PAGE_MOST_MS = 60 * 60_000;
 
 export interface AuditedPage {
   readonly findings: readonly Finding[];

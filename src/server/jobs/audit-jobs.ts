@@ -10,6 +10,8 @@ interface AuditJob {
 }
 
 const QUEUE = 'audit-pages';
+/** Longer than any audit of a page may take, waiting for turns included, s. */
+const EXPIRE_S = 6 * 3600;
 /** How often a worker says that it is there, and looks for pages whose worker no longer does, ms. */
 const HEARD_EVERY_MS = 1_500;
 const WATCH_EVERY_MS = 2_500;
@@ -67,7 +69,8 @@ async function workOn({ run, page: pageId }: AuditJob): Promise<void> {
 async function send(job: AuditJob): Promise<void> {
   const boss = await queue();
   await boss.createQueue(QUEUE);
-  await boss.send(QUEUE, job, { retryLimit: 2, expireInSeconds: 600 });
+  // Who works on a page says so itself, and how long it may take is said where it's done.
+  await boss.send(QUEUE, job, { retryLimit: 2, expireInSeconds: EXPIRE_S });
 }
 
 /** Puts pages of workers that have gone back into the queue. */
