@@ -12,16 +12,32 @@ export async function call(url: string, body?: object): Promise<{ status: number
   return { status: answer.status, text: await answer.text() };
 }
 
-/** Megabytes of memory by process, shared pages by their share (PSS): the server, and all of Chromium that it started. */
+const read = (pid: string, file: string) => readFileSync(`/proc/${pid}/${file}`, 'utf8');
+
+/**
+ * Megabytes of memory, shared pages by their share (PSS): the server, and all of Chromium that it started. Chromium's own
+ * processes write over what surrounds them, so they are known by the group of the one that started them.
+ */
 function memory(home: string): { server: number; chromium: number } {
   const found = { server: 0, chromium: 0 };
+  const groups = new Set<string>();
+  const seen: { pid: string; chromium: boolean; group: string }[] = [];
   for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name)))
     try {
-      if (!readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`MILLPOND_HOME=${home}\0`)) continue;
-      const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
-      const kind = command.includes('chromium') ? 'chromium' : command.includes('serve.mjs') ? 'server' : undefined;
-      const pss = /^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8'));
-      if (kind && pss) found[kind] += Number(pss[1]) / 1024;
+      const command = read(pid, 'cmdline');
+      const chromium = command.includes('chromium');
+      if (!chromium && !command.includes('serve.mjs')) continue;
+      const group = read(pid, 'stat').split(') ')[1]!.split(' ')[2]!;
+      const ours = read(pid, 'environ').includes(`MILLPOND_HOME=${home}\0`);
+      if (chromium && ours) groups.add(group);
+      if (chromium || ours) seen.push({ pid, chromium, group });
+    } catch {
+      // Gone meanwhile.
+    }
+  for (const { pid, chromium, group } of seen)
+    try {
+      const pss = /^Pss:\s+(\d+)/m.exec(read(pid, 'smaps_rollup'));
+      if (pss && (!chromium || groups.has(group))) found[chromium ? 'chromium' : 'server'] += Number(pss[1]) / 1024;
     } catch {
       // Gone meanwhile.
     }
