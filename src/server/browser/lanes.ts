@@ -1,7 +1,7 @@
 import { totalmem } from 'node:os';
 import { Turns } from './turns';
 
-/** What one heavy page may take in Chromium, bytes. */
+/** What is reckoned for one heavy page in Chromium, bytes; generous, and not measured. */
 const ROOM_PER_TAB = 1_500_000_000;
 
 // Two cores: a few at once leave the application its share, and one that hangs doesn't stop the others.

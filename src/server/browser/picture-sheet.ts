@@ -35,7 +35,7 @@ export interface SheetWish {
 /** What Chromium draws in one picture, device px a side; and all of them together. */
 const SIDE_MOST = 16_000;
 const PIXELS_MOST = 120_000_000;
-/** How long one step of a sheet may take, ms: 120 million px are drawn in some 20 s. */
+/** How long one step of a sheet may take, ms; drawing the largest one takes far longer than measuring does. */
 const STEP_MOST_MS = 60_000;
 /** PDF 1.7, annex C: a page has at most 200 inches a side. */
 const PDF_SIDE_MOST = 200 * 96;
