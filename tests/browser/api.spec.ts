@@ -133,7 +133,9 @@ test('requests from other sites are not answered', async ({ request }) => {
   for (const path of ['/', '/api/projects', '/api/frame'])
     expect([path, (await request.get(path, { headers: { host: 'rebound.example' } })).status()]).toEqual([path, 421]);
   const page = await request.get('/');
-  expect(page.headers()['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+';.*object-src 'none'; frame-ancestors 'none'/);
+  expect(page.headers()['content-security-policy']).toMatch(
+    /script-src 'self' 'nonce-[^']+';.*object-src 'none'; frame-ancestors 'none'/,
+  );
   for (const path of ['/projects/%', '/api/projects/%E0', '/api/pictures/%'])
     expect([path, (await request.get(path)).status()]).toEqual([path, 400]);
   const answered = await request.get('/api/projects');
