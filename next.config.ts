@@ -4,6 +4,8 @@ const config: NextConfig = {
   distDir: process.env.MILLPOND_DIST ?? '.next',
   poweredByHeader: false,
   devIndicators: false,
+  // Served on loopback only: packing and unpacking would cost more time than it saves.
+  compress: false,
   serverExternalPackages: ['playwright-core', 'pg', 'pg-boss', 'pino', 'rotating-file-stream'],
   // `npm test` runs the type check on its own; doing it again in each build only makes the start slow.
   typescript: { ignoreBuildErrors: true },

@@ -4,7 +4,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { call, quantile } from './load-people';
 
 const OPENINGS = 5;
-const EDITS = 15;
+const EDITS = 40;
 const PER_ROW = 200;
 
 interface Opened {
@@ -65,13 +65,13 @@ async function open(page: BrowserPage, url: string, cards: number): Promise<numb
   }
 }
 
-/** Types a value, and says after how many ms it is seen in the frame and after how many all is saved. */
+/** Types a value, and says after how many ms the frame has laid out and painted it, and after how many all is saved. */
 async function edit(page: BrowserPage, value: string): Promise<[number, number]> {
   const frame = page.frames().find((one) => one !== page.mainFrame())!;
   const box = page.getByRole('textbox', { name: 'Any declaration' });
   await box.fill(`row-gap: ${value}`);
   const seen = frame.evaluate<number>(
-    `new Promise((done) => { const rows = [...document.querySelectorAll('[data-mp-node^="erow"]')]; (function look() { rows.some((row) => getComputedStyle(row).rowGap === '${value}') ? done(Date.now()) : setTimeout(look, 2); })(); })`,
+    `new Promise((done) => { const rows = [...document.querySelectorAll('[data-mp-node^="erow"]')]; (function look() { rows.some((row) => getComputedStyle(row).rowGap === '${value}') ? painted() : setTimeout(look, 2); })(); function painted() { requestAnimationFrame(() => { const after = new MessageChannel(); after.port1.onmessage = () => done(Date.now()); after.port2.postMessage(0); }); } })`,
   );
   await page.evaluate(
     `(() => { let dirty = false; window.saved = new Promise((done) => { const at = document.querySelector('[data-testid=saving]'); (function look() { if (at.textContent !== 'All saved') dirty = true; else if (dirty) return done(Date.now()); setTimeout(look, 2); })(); }); document.addEventListener('keydown', () => (window.pressed = Date.now()), { capture: true, once: true }); })()`,

@@ -16,12 +16,19 @@ export const DEMO_NAME = 'Tansy Street Tool Library';
 
 const page = (id: string, name: string, slug: string, root: Sprig): Page => ({ id, name, slug, ...plant(id.slice(1), root) });
 
-/** The demo project: one finished page, one with honest mistakes, three in between. */
+let kept: Project | undefined;
+
+/** The demo project: one finished page, one with honest mistakes, three in between. Read once, since it is always the same. */
 export function demoProject(id: string, name = DEMO_NAME): Project {
+  kept ??= readDemo(id);
+  return { ...kept, id, name };
+}
+
+function readDemo(id: string): Project {
   return readProject({
     schema: SCHEMA_VERSION,
     id,
-    name,
+    name: DEMO_NAME,
     baseName: 'Wide',
     breakpoints: [
       { id: VERY_WIDE, name: 'Very wide', condition: { from: 1600 } },

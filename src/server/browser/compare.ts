@@ -3,10 +3,10 @@ import { integersIn } from '@/core/breakpoints';
 import { SWEEP_RANGE } from '@/core/audit';
 import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
+import type { LastLine } from './answer-lines';
+import { answerLines } from './answer-lines';
 import { fontData } from './fonts';
 import type { MovedAt } from './in-page';
-import { failedLine } from './failed-line';
-import { turns } from './lanes';
 import { measuringTabs, POLICY } from './measuring';
 import { Tries } from './tries';
 
@@ -14,8 +14,7 @@ import { Tries } from './tries';
 export type CompareLine =
   | { readonly type: 'begun'; readonly total: number; readonly identical: number }
   | { readonly type: 'compared'; readonly count: number; readonly moved: readonly MovedAt[] }
-  | { readonly type: 'done' }
-  | { readonly type: 'failed'; readonly message: string };
+  | LastLine;
 
 interface Version {
   readonly project: Project;
@@ -60,16 +59,5 @@ export async function* compareVersions(
       await measuringTabs.leave(tab);
     }
   }
-  try {
-    for (;;)
-      try {
-        yield* turns.stream({ urgency: 'now', signal }, compareRest);
-        return yield { type: 'done' };
-      } catch (error) {
-        await tries.after(error);
-      }
-  } catch (error) {
-    const failed = failedLine('The versions could not be compared', error);
-    if (failed) yield failed;
-  }
+  yield* answerLines('The versions could not be compared', tries, signal, compareRest);
 }

@@ -61,12 +61,8 @@ export async function makeSheet(
 
 async function draw(
   tab: Tab<void>,
-  project: Project,
-  page: Page,
-  devices: readonly SheetDevice[],
-  wish: SheetWish,
-  signal: AbortSignal,
-): Promise<Uint8Array<ArrayBuffer>> {
+  ...[project, page, devices, wish, signal]: Parameters<typeof makeSheet>
+): ReturnType<typeof makeSheet> {
   // Whoever has gone doesn't want the rest.
   const gone = () => void tab.close();
   signal.addEventListener('abort', gone);

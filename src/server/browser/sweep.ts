@@ -2,9 +2,8 @@ import type { Looking, PackedResult, View } from '@/core/audit';
 import { Ledger, packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import type { FailedLine } from './failed-line';
-import { failedLine } from './failed-line';
-import { turns } from './lanes';
+import type { LastLine } from './answer-lines';
+import { answerLines } from './answer-lines';
 import { MeasuredPage } from './measuring';
 import { Tries } from './tries';
 
@@ -18,8 +17,7 @@ export type SweepLine =
       readonly results: readonly PackedResult[];
       readonly layouts: number;
     }
-  | { readonly type: 'done' }
-  | FailedLine;
+  | LastLine;
 
 /** Decides the widths part by part, nearest first, and stops as soon as `signal` says so. */
 export async function* sweep(
@@ -47,17 +45,5 @@ export async function* sweep(
       await measured.close();
     }
   }
-  try {
-    for (;;)
-      try {
-        yield* turns.stream({ urgency: 'now', signal }, decideRest);
-        return yield { type: 'done' };
-      } catch (error) {
-        // What has been decided stays so; another tab goes on with the rest.
-        await tries.after(error);
-      }
-  } catch (error) {
-    const failed = failedLine('The page could not be measured', error);
-    if (failed) yield failed;
-  }
+  yield* answerLines('The page could not be measured', tries, signal, decideRest);
 }

@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Browser, CDPSession } from 'playwright-core';
 import { log } from '../logging/log';
@@ -7,6 +8,8 @@ import { atMost, BrowserTrouble } from './trouble';
 /** How long the browser's own process may take to say that it is there, ms. */
 const BEAT_MOST_MS = 4_000;
 const LAUNCH_MOST_MS = 30_000;
+/** How far its processes stand back: about a third of the share of others that want the same core. */
+const NICENESS = 5;
 
 interface Warm {
   readonly browser: Browser;
@@ -52,10 +55,20 @@ async function launch(): Promise<Warm> {
     const browser = await launchChromium({ scrollbars: true, mostMs: LAUNCH_MOST_MS });
     const session = await browser.newBrowserCDPSession();
     const { processInfo } = await session.send('SystemInfo.getProcessInfo');
-    return { browser, session, pid: processInfo.find(({ type }) => type === 'browser')?.id };
+    const pid = processInfo.find(({ type }) => type === 'browser')?.id;
+    if (pid !== undefined) standBack(pid);
+    return { browser, session, pid };
   } catch (error) {
     throw new BrowserTrouble('unstartable', error instanceof Error ? error.message.split('\n')[0] : undefined);
   }
+}
+
+/**
+ * Lets people's requests and their own browser, which mostly runs on this machine too, go before whatever is laid out in
+ * the background. All of its later processes come from the group as it is now.
+ */
+function standBack(pid: number): void {
+  spawn('renice', ['-n', String(NICENESS), '-g', String(pid)], { stdio: 'ignore' }).on('error', () => undefined);
 }
 
 /** Asks the browser's own process whether it is there. One that says nothing is ended, so that the next asker gets a new one. */

@@ -1,6 +1,6 @@
 import { DrizzleQueryError } from 'drizzle-orm/errors';
 import { DatabaseError, Pool } from 'pg';
-import type { PoolClient, PoolConfig } from 'pg';
+import type { PoolClient, PoolConfig, QueryResult } from 'pg';
 
 /** The database can't be reached, or went while it was asked. */
 export class DatabaseAway extends Error {
@@ -15,9 +15,13 @@ const AGAIN_MS = 150;
 const AWAY = /^(08|57P0|53[123]00)/;
 const NODE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH']);
 
+/** What `pg` throws itself, for a query on a connection that has ended: a plain error without a code. */
+const isBroken = (error: unknown) =>
+  error instanceof Error && Object.getPrototypeOf(error) === Error.prototype && !('code' in error);
+
 /**
  * Whether an error says that the database was away, by what it is: an answer of the server's has a SQLSTATE, what Node
- * says of a socket has a code, and `pg` throws plain errors for connections that have ended.
+ * says of a socket has a code, and Drizzle wraps what `pg` threw.
  */
 export function isAway(error: unknown): boolean {
   for (let one = error; one instanceof Error; one = one.cause) {
@@ -25,10 +29,7 @@ export function isAway(error: unknown): boolean {
     if (one instanceof DatabaseError) return AWAY.test(one.code ?? '');
     const { code } = one as { code?: string };
     if (code !== undefined && NODE.has(code)) return true;
-    // Drizzle wraps what pg threw; what pg throws itself, without a code, is about the connection.
-    if (one instanceof DrizzleQueryError && one.cause && Object.getPrototypeOf(one.cause) === Error.prototype) {
-      if ((one.cause as { code?: string }).code === undefined) return true;
-    }
+    if (one instanceof DrizzleQueryError && isBroken(one.cause)) return true;
   }
   return false;
 }
@@ -59,6 +60,15 @@ export class PatientPool extends Pool {
       (error: Error) => callback(error, undefined, () => undefined),
     );
     return undefined;
+  }
+
+  /** One statement, as SQL. @throws DatabaseAway where the connection broke meanwhile */
+  async ask(sql: string, values: unknown[]): Promise<QueryResult> {
+    try {
+      return await this.query(sql, values);
+    } catch (error) {
+      throw isBroken(error) ? new DatabaseAway('The database went while it was asked.', { cause: error }) : error;
+    }
   }
 
   async #patiently(): Promise<PoolClient> {

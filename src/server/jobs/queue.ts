@@ -14,7 +14,7 @@ export function queue(): Promise<PgBoss> {
 
 async function begin(): Promise<PgBoss> {
   // With the connections of everything else, which wait for a database that is being started again.
-  const db = { executeSql: (text: string, values: unknown[]) => pool().query(text, values) };
+  const db = { executeSql: (text: string, values: unknown[]) => pool().ask(text, values) };
   const boss = new PgBoss({ db, schema: 'jobs' });
   boss.on('error', (error) => log.error({ error }, 'queue'));
   await boss.start();

@@ -1,17 +1,19 @@
 'use client';
 
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
 import type { StandIn } from '@/core/render';
+import { pageOf } from '@/core/document';
 import { standInKey, whatMatters } from '@/core/render';
 import type { FrameParts } from '../requests/requests';
+import { shownProject, useSession } from '../state/store';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
 import { frameMessageSchema } from './frame-message';
 import type { Shown } from './previews';
-import { nextPreview, previewOf } from './previews';
+import { nextPreview, previewOf, shows } from './previews';
 
 interface Props {
   readonly project: Project;
@@ -22,6 +24,8 @@ interface Props {
   /** A suspended frame is told nothing until it is wanted again; then all at once. */
   readonly suspended?: boolean;
   readonly selection: readonly string[];
+  /** Shows the project that is being edited, as it is edited. */
+  readonly live?: boolean;
   /** Whether handles, drags and the outline go by this frame. */
   readonly leads?: boolean;
   readonly label: string;
@@ -35,7 +39,19 @@ interface Props {
  * what differs from what it shows.
  */
 export function PreviewFrame(props: Props) {
-  const { project, page, parts, scrollbar = 'overlay', suspended = false, leads = true, selection, label, style, frame } = props;
+  const {
+    project,
+    page,
+    parts,
+    scrollbar = 'overlay',
+    suspended = false,
+    live = false,
+    leads = true,
+    selection,
+    label,
+    style,
+    frame,
+  } = props;
   /** How often the frame has begun: more than once where the browser loads it anew, and it then shows the first preview again. */
   const [ready, setReady] = useState(0);
   const fontData = useMemo(() => fontFrom(parts), [parts]);
@@ -50,8 +66,10 @@ export function PreviewFrame(props: Props) {
   const shown = useRef<Shown | undefined>(undefined);
   const source = useMemo(() => frameDocument(first.preview, parts, scrollbar), [first, parts, scrollbar]);
   const handle = useRef(props.onMessage);
+  const asked = useRef(props.standIn);
   useEffect(() => {
     handle.current = props.onMessage;
+    asked.current = props.standIn;
   });
 
   // Before the browser gets on with anything else: a frame that is ready at once would say so to nobody.
@@ -70,12 +88,26 @@ export function PreviewFrame(props: Props) {
     return () => removeEventListener('message', listen);
   }, [first, frame]);
 
+  const follow = useCallback(
+    (project: Project, page: Page, standIn: StandIn) => {
+      const from = shown.current;
+      if (ready === 0 || suspended || !from || shows(from, project, page, standIn)) return;
+      const { shown: next, patch } = nextPreview(from, project, page, standIn, fontData);
+      shown.current = next;
+      if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
+    },
+    [ready, suspended, fontData, frame],
+  );
+  useEffect(() => follow(project, page, standIn), [follow, project, page, standIn]);
+  // The frame is a process of its own: told at once, it lays out while the workbench still draws itself.
   useEffect(() => {
-    if (ready === 0 || suspended || !shown.current) return;
-    const { shown: next, patch } = nextPreview(shown.current, project, page, standIn, fontData);
-    shown.current = next;
-    if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
-  }, [ready, suspended, project, page, standIn, fontData, frame]);
+    if (!live) return undefined;
+    return useSession.subscribe((session, before) => {
+      const next = shownProject(session);
+      const nextPage = next !== shownProject(before) && next.id === project.id ? pageOf(next, page.id) : undefined;
+      if (nextPage) follow(next, nextPage, whatMatters(next, asked.current));
+    });
+  }, [live, follow, project.id, page.id]);
 
   const locked = useMemo(
     () =>

@@ -118,6 +118,7 @@ export function Stage() {
                 parts={parts}
                 standIn={{ pointer: slice.pointer }}
                 selection={selection}
+                live
                 label={`${page.name}, ${width} px wide${exact ? `, ${height} px high` : ''}`}
                 style={{ width, height, transform: `scale(${zoom})` }}
                 frame={frame}

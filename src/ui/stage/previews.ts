@@ -33,6 +33,9 @@ function keep(shown: Shown): Shown {
   return shown;
 }
 
+export const shows = (shown: Shown, project: Project, page: Page, standIn: StandIn): boolean =>
+  shown.project === project && shown.page === page && standInKey(shown.standIn) === standInKey(standIn);
+
 /** The preview of a page for a device and reader: rendered once, however many frames ask for it. */
 export function previewOf(project: Project, page: Page, standIn: StandIn, fontData: FontData): Shown {
   return (

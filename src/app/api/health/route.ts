@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import '@/server/loaded';
 import { database } from '@/server/db/client';
 import { route } from '@/server/http/route';
 import { longestBlock, watchLoop } from '@/server/logging/loop';

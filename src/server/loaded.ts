@@ -1,0 +1,10 @@
+/*
+ * What the first requests would load while nobody else is answered, half a second for the library that drives the browser
+ * alone: loaded before the program says that it is there.
+ */
+import './browser/compare';
+import './browser/try-fixes';
+import './jobs/audit-jobs';
+import './jobs/picture-jobs';
+import './live/edit-stream';
+import './store/edit-log';
