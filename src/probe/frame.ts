@@ -137,12 +137,16 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   whole: ({ height }) => setWhole((height as number | null) ?? undefined),
 };
 
-addEventListener('message', (event) => {
-  if (event.source !== parent) return;
-  const message = event.data as Message;
+function take(message: Message): void {
   if (typeof message.fonts === 'string') putFonts(message.fonts);
   if (Object.hasOwn(ANSWERS, message.type)) ANSWERS[message.type]!(message);
   schedule();
+}
+
+// The editor speaks through a port that it gives once: nobody else has it, and what goes through it isn't put off.
+addEventListener('message', (event) => {
+  const [port] = event.ports;
+  if (event.source === parent && port) port.onmessage = ({ data }) => take(data as Message);
 });
 
 addEventListener('pointermove', (event) => {

@@ -68,6 +68,9 @@ async function load(html: string): Promise<void> {
       frame.onload = done;
       frame.srcdoc = source;
     });
+    const { port1, port2 } = new MessageChannel();
+    (window as unknown as { port: MessagePort }).port = port1;
+    frame.contentWindow!.postMessage(undefined, '*', [port2]);
   }, html);
 }
 
@@ -96,7 +99,7 @@ async function edit(project: Project, made: Edit): Promise<Project> {
   patched.add(quick ? `quick ${patch.kind}` : patch.kind).add(patch.fonts === undefined ? '' : 'with fonts');
   if (patch.kind !== 'none')
     await host.evaluate(async (message) => {
-      document.querySelector('iframe')!.contentWindow!.postMessage({ ...message, type: message.kind }, '*');
+      (window as unknown as { port: MessagePort }).port.postMessage({ ...message, type: message.kind });
       await new Promise((done) => setTimeout(done, 0));
     }, patch);
   return next;

@@ -38,6 +38,8 @@ export interface KillReport {
   readonly hung: readonly string[];
 }
 
+/** How long the audit of a whole demo project may take here, among others, ms. */
+const AUDIT_MOST_MS = 600_000;
 const headers = { 'content-type': 'application/json' };
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -175,22 +177,18 @@ async function unendedSweeps(persons: readonly Person[], address: string): Promi
 }
 
 async function unendedAudits(persons: readonly Person[], address: string): Promise<string[]> {
+  const url = ({ project }: Person) => `${address}/api/projects/${project}/audits`;
+  const runs = async (person: Person) => ((await (await fetch(url(person))).json()) as { runs: AuditRun[] }).runs;
+  // Only the newest is waited for; all others are ended first, which has to work as well, or they would stand before it.
+  for (const person of persons)
+    for (const { id } of (await runs(person)).slice(1)) await fetch(`${url(person)}/${id}`, { method: 'DELETE' });
+  const ended = async (person: Person) =>
+    (await runs(person)).every(({ pages }) => pages.every(({ state }) => state === 'done' || state === 'failed'));
+  const until = Date.now() + persons.length * AUDIT_MOST_MS;
   const hung: string[] = [];
-  for (const { project, name } of persons) {
-    const url = `${address}/api/projects/${project}/audits`;
-    const runs = async () => ((await (await fetch(url)).json()) as { runs: AuditRun[] }).runs;
-    // Only the newest is waited for; the others are ended, which has to work as well.
-    for (const { id } of (await runs()).slice(1)) await fetch(`${url}/${id}`, { method: 'DELETE' });
-    const ended = async () =>
-      (await runs()).every(({ pages }) => pages.every(({ state }) => state === 'done' || state === 'failed'));
-    const until = Date.now() + 240_000;
-    while (!(await ended())) {
-      if (Date.now() > until) {
-        hung.push(name);
-        break;
-      }
-      await pause(500);
-    }
+  for (const person of persons) {
+    while (!(await ended(person)) && Date.now() < until) await pause(500);
+    if (!(await ended(person))) hung.push(person.name);
   }
   return hung;
 }

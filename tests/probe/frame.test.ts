@@ -1,8 +1,8 @@
 import { build } from 'esbuild';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import { launchChromium } from '@/server/browser/chromium';
-import type { FrameMessage } from '@/ui/stage/frame-message';
-import { frameMessageSchema } from '@/ui/stage/frame-message';
+import type { FrameMessage } from '@/ui/preview/frame-message';
+import { frameMessageSchema } from '@/ui/preview/frame-message';
 
 // The probe inside a frame as the editor has it: sandboxed, of an origin of its own, spoken to by messages only.
 
@@ -37,7 +37,11 @@ beforeEach(async () => {
     await new Promise<void>((done) => {
       addEventListener('message', ({ data }) => {
         heard.push(data);
-        if ((data as { type: string }).type === 'ready') done();
+        if ((data as { type: string }).type !== 'ready') return;
+        const { port1, port2 } = new MessageChannel();
+        (window as unknown as { port: MessagePort }).port = port1;
+        frame.contentWindow!.postMessage(undefined, '*', [port2]);
+        done();
       });
       frame.srcdoc = source;
     });
@@ -60,7 +64,7 @@ async function last<T extends FrameMessage['type']>(type: T, holds: (message: Of
   throw new Error(`The frame said no such ${type}.`);
 }
 const tell = (message: Record<string, unknown>) =>
-  host.evaluate((data) => document.querySelector('iframe')!.contentWindow!.postMessage(data, '*'), message);
+  host.evaluate((data) => (window as unknown as { port: MessagePort }).port.postMessage(data), message);
 const choose = (ids: readonly string[], locked: readonly string[] = []) => tell({ type: 'select', ids, locked, leads: true });
 const inFrame = (selector: string) => host.frameLocator('iframe').locator(selector);
 

@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -94,6 +96,33 @@ test('a fault of what was asked is no trouble of the tab’s and not tried again
   );
   await expect(asking).rejects.toThrow(/nothing is not defined/);
   expect(asked).toBe(1);
+});
+
+test('a tab of the measuring browser fetches nothing, whatever the page asks for', async () => {
+  const asked: string[] = [];
+  const server = createServer((request, response) => {
+    asked.push(request.url!);
+    response.end();
+  });
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  const { port } = server.address() as AddressInfo;
+  await measuringTabs.use((tab) =>
+    tab.ask((page) =>
+      page.evaluate(async (address) => {
+        const image = Object.assign(new Image(), { src: `${address}/image` });
+        const sheet = Object.assign(document.createElement('link'), { rel: 'stylesheet', href: `${address}/sheet` });
+        const frame = Object.assign(document.createElement('iframe'), { src: `${address}/frame` });
+        document.body.append(image, frame);
+        document.head.append(sheet);
+        await fetch(`${address}/fetched`).catch(() => undefined);
+        // Frames that are not loaded say nothing.
+        await new Promise((done) => setTimeout(done, 500));
+        for (const one of [image, sheet, frame]) one.remove();
+      }, `http://127.0.0.1:${port}`),
+    ),
+  );
+  await new Promise((done) => server.close(done));
+  expect(asked).toEqual([]);
 });
 
 test('a tab that hangs is given up, and what for is said after three tries', async () => {

@@ -7,8 +7,9 @@ import type { PageBox } from '@/core/lineup';
 import { select } from '../view/actions';
 import type { FrameParts } from '../requests/requests';
 import { useSession } from '../state/store';
-import type { FrameLayout, FrameMessage } from '../stage/frame-message';
-import { PreviewFrame } from '../stage/PreviewFrame';
+import type { FrameLayout, FrameMessage } from '../preview/frame-message';
+import { tellFrame } from '../preview/frame-port';
+import { PreviewFrame } from '../preview/PreviewFrame';
 import { KeyHandlingContext } from '../input/key-handling';
 import { joinLinked, scrolledTo } from './linked';
 import { SelectionBoxes } from './SelectionBoxes';
@@ -29,7 +30,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
   const [ready, setReady] = useState(0);
   const selection = useSession((session) => session.selection);
   const { width, height } = viewport;
-  const post = useCallback((message: Record<string, unknown>) => frame.current?.contentWindow?.postMessage(message, '*'), []);
+  const post = useCallback((message: Record<string, unknown>) => tellFrame(frame.current, message), []);
   useEffect(() => (ready > 0 ? joinLinked(-width, post) : undefined), [ready, width, post]);
   // The question stands behind the patches in the frame's queue, so the answer is about what they made.
   useEffect(() => {

@@ -11,9 +11,10 @@ import { useSession, useLineup } from '../state/store';
 import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from '../stage/frame-actions';
 import { noteLayout, setLink } from '../stage/frame-link';
-import type { FrameLayout, FrameMessage } from '../stage/frame-message';
+import type { FrameLayout, FrameMessage } from '../preview/frame-message';
 import { Overlay } from '../stage/Overlay';
-import { PreviewFrame } from '../stage/PreviewFrame';
+import { tellFrame } from '../preview/frame-port';
+import { PreviewFrame } from '../preview/PreviewFrame';
 import { DeviceCaption } from './DeviceCaption';
 import type { Stands } from '../devices/line-up';
 import { activate } from '../devices/line-up';
@@ -79,7 +80,7 @@ const Device = memo(function Device(props: DeviceProps) {
   const wholeHeight = useWholeHeight(whole, viewport, layout, project);
   const height = whole ? wholeHeight.height : viewport.height;
   const post = useCallback((message: Record<string, unknown>) => {
-    frame.current?.contentWindow?.postMessage(message, '*');
+    tellFrame(frame.current, message);
   }, []);
 
   useEffect(() => onHeight(key, height), [key, height, onHeight]);

@@ -1,6 +1,6 @@
 import type { Page } from '@/core/document';
 import { useSession } from '../state/store';
-import type { FrameLayout } from '../stage/frame-message';
+import type { FrameLayout } from '../preview/frame-message';
 
 /** What is selected, as it stands in a frame that isn't the one in hand. */
 export function SelectionBoxes({

@@ -2,7 +2,7 @@ import type { Viewport } from '@/core/breakpoints';
 import { isHiddenAt, resolve } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import { useSession } from '../state/store';
-import type { FrameLayout } from '../stage/frame-message';
+import type { FrameLayout } from '../preview/frame-message';
 import { useChosenProperty } from './use-chosen-property';
 
 interface Props {

@@ -7,7 +7,8 @@ import type { FrameParts } from '../requests/requests';
 import { loadFrameParts } from '../requests/requests';
 import { report } from '../editing/edits';
 import { shownPage, shownProject, useSession, useLineup } from '../state/store';
-import { PreviewFrame } from '../stage/PreviewFrame';
+import { tellFrame } from '../preview/frame-port';
+import { PreviewFrame } from '../preview/PreviewFrame';
 import { useSize } from '../stage/use-size';
 import { DeviceCaption } from './DeviceCaption';
 import { CAPTION } from './DeviceFrame';
@@ -144,7 +145,7 @@ function OneVersion({ id, version, stands, zoom, parts, near }: OneProps) {
   const { viewport, device } = stands;
   useEffect(() => {
     if (!ready || !near) return undefined;
-    return joinLinked(-1 - id, (message) => frame.current?.contentWindow?.postMessage(message, '*'));
+    return joinLinked(-1 - id, (message) => tellFrame(frame.current, message));
   }, [ready, near, id]);
   return (
     <div

@@ -1,4 +1,4 @@
-import type { FrameMessage } from '../stage/frame-message';
+import type { FrameMessage } from '../preview/frame-message';
 
 type Anchors = Extract<FrameMessage, { type: 'anchor' }>['anchors'];
 type Post = (message: Record<string, unknown>) => void;

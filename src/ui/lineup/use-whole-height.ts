@@ -3,7 +3,7 @@ import type { Viewport } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
 import type { Whole } from '@/core/lineup';
 import { nextWhole } from '@/core/lineup';
-import type { FrameLayout } from '../stage/frame-message';
+import type { FrameLayout } from '../preview/frame-message';
 
 /** How high the frame of a whole page is, from what the frame reports; begun anew when the page or viewport is another. */
 export function useWholeHeight(

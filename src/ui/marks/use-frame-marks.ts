@@ -2,6 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { RefObject } from 'react';
 import { contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
+import { tellFrame } from '../preview/frame-port';
 import { useSession, useMarks } from '../state/store';
 
 const NONE: readonly Finding[] = [];
@@ -28,6 +29,6 @@ export function useFrameMarks(frame: RefObject<HTMLIFrameElement | null>, width:
       const [id, severity] = one.split(' ');
       return id && severity ? [{ id, severity }] : [];
     });
-    frame.current?.contentWindow?.postMessage({ type: 'marks', marks: { outlines, taps, findings } }, '*');
+    tellFrame(frame.current, { type: 'marks', marks: { outlines, taps, findings } });
   }, [frame, ready, outlines, taps, text]);
 }

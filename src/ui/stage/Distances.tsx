@@ -1,7 +1,7 @@
 'use client';
 
 import type { Rect } from '@/core/structure';
-import type { FrameLayout, Measured } from './frame-message';
+import type { FrameLayout, Measured } from '../preview/frame-message';
 
 interface Line {
   readonly from: readonly [x: number, y: number];

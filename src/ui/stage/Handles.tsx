@@ -7,7 +7,7 @@ import type { Edit } from '@/core/edits';
 import { followPointer } from '../input/follow-pointer';
 import { commit, commitOrReport, preview, report } from '../editing/edits';
 import { shownPage, useSession, writeTarget } from '../state/store';
-import type { FrameLayout, Measured } from './frame-message';
+import type { FrameLayout, Measured } from '../preview/frame-message';
 import type { Grip, Modifiers, Pull } from './handles';
 import { gripsOf, pull, snapTo } from './handles';
 

@@ -6,7 +6,7 @@ import { contains } from '@/core/breakpoints';
 import { useSession } from '../state/store';
 import { Distances } from './Distances';
 import { DragMarks } from './DragMarks';
-import type { FrameLayout } from './frame-message';
+import type { FrameLayout } from '../preview/frame-message';
 import { Handles } from './Handles';
 
 interface Props {

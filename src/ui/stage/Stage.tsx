@@ -14,9 +14,10 @@ import { followPointer } from '../input/follow-pointer';
 import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from './frame-actions';
 import { forgetAsked, setLink } from './frame-link';
-import type { FrameLayout, FrameMessage } from './frame-message';
+import type { FrameLayout, FrameMessage } from '../preview/frame-message';
+import { tellFrame } from '../preview/frame-port';
 import { Overlay } from './Overlay';
-import { PreviewFrame } from './PreviewFrame';
+import { PreviewFrame } from '../preview/PreviewFrame';
 import { StageBar } from './StageBar';
 import { useSize } from './use-size';
 
@@ -56,7 +57,7 @@ export function Stage() {
         forgetAsked();
         setReady((count) => count + 1);
       }
-      takeFrameMessage(message, (answer) => frame.current?.contentWindow?.postMessage(answer, '*'), keys);
+      takeFrameMessage(message, (answer) => tellFrame(frame.current, answer), keys);
     },
     [keys],
   );
@@ -69,7 +70,7 @@ export function Stage() {
   });
   useEffect(() => {
     setLink({
-      post: (message) => frame.current?.contentWindow?.postMessage(message, '*'),
+      post: (message) => tellFrame(frame.current, message),
       place: () => {
         const box = frame.current?.getBoundingClientRect();
         return box && { left: box.left, top: box.top, zoom: zoomNow.current };
@@ -79,7 +80,7 @@ export function Stage() {
   }, []);
 
   useEffect(() => {
-    const reveal = (id: string) => frame.current?.contentWindow?.postMessage({ type: 'reveal', id }, '*');
+    const reveal = (id: string) => tellFrame(frame.current, { type: 'reveal', id });
     if (selection.length === 1) reveal(selection[0]!);
   }, [selection]);
 

@@ -5,7 +5,7 @@ import { shownPage, useSession, useDragging } from '../state/store';
 import { openForTests } from '../state/store-for-tests';
 import { carry, clearDragging, followPageDrag, letGo, pageScrolled, pickUp } from './dragging';
 import { noteLayout, setLink, surveyed } from './frame-link';
-import type { FrameDrag, FrameLayout } from './frame-message';
+import type { FrameDrag, FrameLayout } from '../preview/frame-message';
 
 jest.mock('../editing/sync', () => ({ schedule: jest.fn(), settled: jest.fn() }));
 jest.mock('../measuring/sweep', () => ({ invalidateSweeps: jest.fn(), continueSweep: jest.fn(), forgetSweeps: jest.fn() }));

@@ -13,7 +13,7 @@ import type { Dragging } from '../state/dragging-slice';
 import { NOTHING_DRAGGED } from '../state/dragging-slice';
 import { shownPage, shownProject, useDragging, useSession, writeTarget } from '../state/store';
 import { latestLayout, postToFrame, surveyFrame } from './frame-link';
-import type { FrameDrag } from './frame-message';
+import type { FrameDrag } from '../preview/frame-message';
 
 /** What is being dragged: elements of the page, or something new with its tag. */
 interface Load {

@@ -4,7 +4,7 @@ import { commitOrReport } from '../editing/edits';
 import { shownPage, useSession } from '../state/store';
 import { followPageDrag, pageScrolled } from './dragging';
 import { latestLayout, noteLayout, surveyed } from './frame-link';
-import type { FrameMessage } from './frame-message';
+import type { FrameMessage } from '../preview/frame-message';
 
 /** What any preview frame says that concerns the whole workbench: hovering, choosing, keys, drags, texts. */
 export function takeFrameMessage(

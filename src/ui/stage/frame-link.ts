@@ -1,5 +1,5 @@
 import type { Survey, Surveyed } from '@/core/structure';
-import type { FrameLayout } from './frame-message';
+import type { FrameLayout } from '../preview/frame-message';
 
 interface Link {
   readonly post: (message: Readonly<Record<string, unknown>>) => void;

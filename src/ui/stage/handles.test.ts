@@ -1,7 +1,7 @@
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { insert, make, makeFrom, set } from '@/core/edits/project-for-tests';
 import { distancesOf } from './Distances';
-import type { Measured } from './frame-message';
+import type { Measured } from '../preview/frame-message';
 import type { Handle, Modifiers } from './handles';
 import { gripsOf, pull, snapTo, unitContext, usedLength } from './handles';
 

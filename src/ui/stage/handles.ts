@@ -4,7 +4,7 @@ import { specifiedValue } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import type { UnitContext } from '@/core/styles';
 import { movedBy, wholeOf } from '@/core/styles';
-import type { Measured } from './frame-message';
+import type { Measured } from '../preview/frame-message';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 export type Side = (typeof SIDES)[number];

@@ -12,6 +12,7 @@ import { shownProject, useSession } from '../state/store';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
 import { frameMessageSchema } from './frame-message';
+import { openPort, tellFrame } from './frame-port';
 import type { Shown } from './previews';
 import { nextPreview, previewOf, shows } from './previews';
 
@@ -80,6 +81,7 @@ export function PreviewFrame(props: Props) {
       if (!message.success) return;
       if (message.data.type === 'ready') {
         shown.current = first;
+        openPort(frame.current!);
         setReady((count) => count + 1);
       }
       handle.current(message.data);
@@ -94,7 +96,7 @@ export function PreviewFrame(props: Props) {
       if (ready === 0 || suspended || !from || shows(from, project, page, standIn)) return;
       const { shown: next, patch } = nextPreview(from, project, page, standIn, fontData);
       shown.current = next;
-      if (patch.kind !== 'none') frame.current?.contentWindow?.postMessage({ ...patch, type: patch.kind }, '*');
+      if (patch.kind !== 'none') tellFrame(frame.current, { ...patch, type: patch.kind });
     },
     [ready, suspended, fontData, frame],
   );
@@ -118,7 +120,7 @@ export function PreviewFrame(props: Props) {
   );
   useEffect(() => {
     const ids = { ids: [...selection], locked: locked.split(' '), leads };
-    if (ready > 0 && !suspended) frame.current?.contentWindow?.postMessage({ type: 'select', ...ids }, '*');
+    if (ready > 0 && !suspended) tellFrame(frame.current, { type: 'select', ...ids });
   }, [ready, suspended, selection, locked, leads, frame]);
 
   return (
