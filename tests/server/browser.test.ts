@@ -10,7 +10,7 @@ import type { Project } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import { auditPage } from '@/server/browser/audit-page';
 import { turns } from '@/server/browser/lanes';
-import { measuringTabs } from '@/server/browser/measuring';
+import { MeasuredPage, measuringTabs, POLICY } from '@/server/browser/measuring';
 import { pictureFinding } from '@/server/browser/picture';
 import { makeSheet } from '@/server/browser/picture-sheet';
 import type { SweepLine } from '@/server/browser/sweep';
@@ -79,6 +79,7 @@ test('the browser killed while a finding is pictured: the picture comes all the 
 });
 
 test('a tab that crashed while it waited is not given to the next', async () => {
+  console.log('listening');
   await measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1')));
   signalAll(await pidOf('renderer'), 'SIGKILL');
   await expect(measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1 + 1')))).resolves.toBe(2);
@@ -98,31 +99,31 @@ test('a fault of what was asked is no trouble of the tab’s and not tried again
   expect(asked).toBe(1);
 });
 
-test('a tab of the measuring browser fetches nothing, whatever the page asks for', async () => {
-  const asked: string[] = [];
+test('the measuring browser fetches nothing, whatever a page asks for, and doesn’t even connect', async () => {
+  const [asked, connected]: [string[], unknown[]] = [[], []];
   const server = createServer((request, response) => {
     asked.push(request.url!);
     response.end();
   });
+  server.on('connection', () => connected.push(1));
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  const { port } = server.address() as AddressInfo;
-  await measuringTabs.use((tab) =>
-    tab.ask((page) =>
-      page.evaluate(async (address) => {
-        const image = Object.assign(new Image(), { src: `${address}/image` });
-        const sheet = Object.assign(document.createElement('link'), { rel: 'stylesheet', href: `${address}/sheet` });
-        const frame = Object.assign(document.createElement('iframe'), { src: `${address}/frame` });
-        document.body.append(image, frame);
-        document.head.append(sheet);
-        await fetch(`${address}/fetched`).catch(() => undefined);
-        // Frames that are not loaded say nothing.
-        await new Promise((done) => setTimeout(done, 500));
-        for (const one of [image, sheet, frame]) one.remove();
-      }, `http://127.0.0.1:${port}`),
-    ),
-  );
-  await new Promise((done) => server.close(done));
-  expect(asked).toEqual([]);
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const wanting = `<style>body { background: url(${address}/back) } @font-face { font-family: x; src: url(${address}/font) }</style>
+    <body style="font-family: x">Text<img src="${address}/image" srcset="${address}/set 2x"><iframe src="${address}/frame"></iframe>
+    <video poster="${address}/poster"></video><object data="${address}/object"></object><svg><image href="${address}/svg"/></svg>`;
+  const pause = () => new Promise((done) => setTimeout(done, 500));
+  try {
+    // The second without the policy that every measured page has: the tab and the browser see to it by themselves.
+    for (const policy of [POLICY, '']) {
+      const measured = await MeasuredPage.openHtml(`<!doctype html><head>${policy}${wanting}`, []);
+      await pause();
+      await measured.close();
+    }
+    expect({ asked, connected }).toEqual({ asked: [], connected: [] });
+  } finally {
+    server.closeAllConnections();
+    server.close();
+  }
 });
 
 test('a tab that hangs is given up, and what for is said after three tries', async () => {

@@ -19,18 +19,22 @@ export const CHROMIUM_FLAGS: readonly string[] = [
   '--disable-sync',
 ];
 
+/** No name and no address leads anywhere: nothing is looked up, and nothing connected to ahead of a request. */
+const NO_NETWORK = '--host-resolver-rules=MAP * ~NOTFOUND';
+
 /**
  * @param mostMs how long the start may take, ms
+ * @param network whether anything can be reached
  * @param scrollbars shown as they are by a browser with a window; without, none take room
  * @throws Error with the path and what to install when Chromium can't be started.
  */
-export async function launchChromium({ scrollbars = false, mostMs = 30_000 } = {}): Promise<Browser> {
+export async function launchChromium({ scrollbars = false, network = true, mostMs = 30_000 } = {}): Promise<Browser> {
   const path = chromiumPath();
   if (!existsSync(/* turbopackIgnore: true */ path))
     throw new Error(`There is no Chromium at ${path}. Install it with: apt-get install chromium`);
   return chromium.launch({
     executablePath: path,
-    args: [...CHROMIUM_FLAGS],
+    args: [...CHROMIUM_FLAGS, ...(network ? [] : [NO_NETWORK])],
     chromiumSandbox: false,
     timeout: mostMs,
     // Whoever started this process ends it in order; Chromium goes with it.

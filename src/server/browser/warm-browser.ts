@@ -52,7 +52,7 @@ function letGo(one: Promise<Warm>): void {
 async function launch(): Promise<Warm> {
   try {
     // With scrollbars, since pages are also pictured as devices show them; where they take no room the page says so.
-    const browser = await launchChromium({ scrollbars: true, mostMs: LAUNCH_MOST_MS });
+    const browser = await launchChromium({ scrollbars: true, network: false, mostMs: LAUNCH_MOST_MS });
     const session = await browser.newBrowserCDPSession();
     const { processInfo } = await session.send('SystemInfo.getProcessInfo');
     const pid = processInfo.find(({ type }) => type === 'browser')?.id;
