@@ -79,7 +79,6 @@ test('the browser killed while a finding is pictured: the picture comes all the 
 });
 
 test('a tab that crashed while it waited is not given to the next', async () => {
-  console.log('listening');
   await measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1')));
   signalAll(await pidOf('renderer'), 'SIGKILL');
   await expect(measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1 + 1')))).resolves.toBe(2);
