@@ -7,7 +7,7 @@ const { values } = parseArgs({
     people: { type: 'string', default: '50' },
     projects: { type: 'string', default: '20' },
     minutes: { type: 'string', default: '10' },
-    sizes: { type: 'string', default: '3000,4900' },
+    sizes: { type: 'string', default: '3000,5000' },
     /** How long the audit of each large page may take; 0 leaves it out. */
     audit: { type: 'string', default: '30' },
   },
