@@ -5,6 +5,7 @@ import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
 import { database } from '../db/client';
 import { auditPages, auditRuns } from '../db/schema';
+import { ownTurn } from './own-turn';
 
 /** How long a worker may be silent before its page is given to another, s. */
 export const SILENCE_S = 8;
@@ -133,6 +134,7 @@ export async function lostPages(): Promise<{ run: string; page: string }[]> {
 
 export async function projectOfRun(run: string): Promise<Project | undefined> {
   const [row] = await database().select({ document: auditRuns.document }).from(auditRuns).where(eq(auditRuns.id, run));
+  await ownTurn();
   return row && readProject(row.document);
 }
 

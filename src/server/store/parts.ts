@@ -3,6 +3,7 @@ import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
 import type { Connection } from '../db/client';
 import { projectParts, projects } from '../db/schema';
+import { ownTurn } from './own-turn';
 
 /*
  * A document is kept in parts, each only where it differs from the one before: `project` (all that is small, and the
@@ -69,8 +70,11 @@ export async function rawSnapshot(connection: Connection, projectId: string, rev
 }
 
 /** @throws UnreadableProject */
-export const readSnapshot = async (connection: Connection, projectId: string, revision: number): Promise<Project> =>
-  readProject(await rawSnapshot(connection, projectId, revision));
+export async function readSnapshot(connection: Connection, projectId: string, revision: number): Promise<Project> {
+  const raw = await rawSnapshot(connection, projectId, revision);
+  await ownTurn();
+  return readProject(raw);
+}
 
 /** Forgets parts that only snapshots between the first and the last few would need. */
 async function thinOut(connection: Connection, projectId: string): Promise<void> {
