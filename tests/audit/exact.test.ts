@@ -50,6 +50,17 @@ test('far fewer layouts are made than there are widths', async () => {
   expect(layouts).toBeLessThan(280 / 4);
 });
 
+test('the smallest piece of work is one layout, however many widths are decided from it', async () => {
+  const page = await MeasuredPage.open(project, project.pages[3]!);
+  const pieces: (readonly [results: number, layouts: number])[] = [];
+  for await (const { results, layouts } of page.sweep({ widths: from(320, 280), reportMs: 0 }))
+    pieces.push([results.length, layouts]);
+  await page.close();
+  expect(pieces.reduce((sum, [results]) => sum + results, 0)).toBe(280);
+  // A width that had to be measured after all comes with the one that was being worked out.
+  expect(pieces.filter(([results, layouts]) => results > 2 || layouts > 2)).toEqual([]);
+});
+
 test('one sweep serves all heights where nothing depends on them, and the result is that of each', async () => {
   const html =
     '<!doctype html><html><meta name="viewport" content="width=device-width"><body style="margin:0"><p data-mp-first style="margin:590px 0 0;font:20px/24px sans-serif">Now</p></body></html>';

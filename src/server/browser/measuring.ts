@@ -25,8 +25,7 @@ export const measuringTabs = new TabPool<void>(
   2,
 );
 
-/** Ms of work between two reports. */
-const STEP_MS = 40;
+const REPORT_MS = 40;
 
 export interface SweepWish {
   readonly view?: View;
@@ -37,6 +36,8 @@ export interface SweepWish {
   readonly heights?: readonly number[];
   readonly turned?: SweepTask['turned'];
   readonly brute?: boolean;
+  /** Ms of work between two reports; with none each report is of the smallest piece of work. */
+  readonly reportMs?: number;
 }
 
 /** One page of a project, loaded and ready to be measured at any width. Close it when done. */
@@ -69,6 +70,7 @@ export class MeasuredPage {
     heights = [this.height],
     turned,
     brute = false,
+    reportMs = REPORT_MS,
   }: SweepWish): AsyncGenerator<SweepStep> {
     const task: SweepTask = {
       view,
@@ -83,7 +85,7 @@ export class MeasuredPage {
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
     for (;;) {
-      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), STEP_MS));
+      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), reportMs));
       const step = JSON.parse(told) as SweepStep;
       yield step;
       if (step.done) return;

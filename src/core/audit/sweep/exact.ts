@@ -85,16 +85,23 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
     return { width, violations, ...(atEdge && { sizes: sizesOf(facts) }) };
   };
   for (const { first, last, top } of stretchesOf(sweep, widest)) {
-    layouts = 0;
-    const results: WidthResult[] = [];
+    let results: WidthResult[] = [];
+    /** After each layout and each width judged, since of thousands of elements either takes long. */
+    const soFar = (): SweptPart => {
+      const part = { results, layouts };
+      results = [];
+      layouts = 0;
+      return part;
+    };
     const bandTop = measured(top);
+    yield soFar();
     const settle = (width: number) => {
       if (judged.has(width)) return;
       const result = decide(width, measured(width), bandTop);
       judged.set(width, result);
       results.push(result);
     };
-    const fill = (from: number, to: number, straight: Straight) => {
+    function* fill(from: number, to: number, straight: Straight): Generator<SweptPart> {
       const at = between(measured(from), measured(to), straight);
       for (let width = from + 1; width < to; width++) {
         if (judged.has(width)) continue;
@@ -105,8 +112,9 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
           judged.set(width, result);
           results.push(result);
         }
+        yield soFar();
       }
-    };
+    }
     const straightBetween = (from: number, look: number, to: number) =>
       sameArrangement(measured(from), measured(to)) && sameArrangement(measured(from), measured(look))
         ? onTheLine(measured(from), measured(look), measured(to))
@@ -115,10 +123,13 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
     while (parts.length > 0) {
       const [from, to] = parts.pop()!;
       settle(from);
+      yield soFar();
       settle(to);
+      yield soFar();
       if (to - from < 2) continue;
       const look = from + Math.max(1, Math.round((to - from) * FIRST_LOOK));
       settle(look);
+      yield soFar();
       let straight = straightBetween(from, look, to);
       if (!straight) {
         parts.push([look, to], [from, look]);
@@ -127,6 +138,7 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
       if (to - from > SHORT) {
         const second = from + Math.round((to - from) * SECOND_LOOK);
         settle(second);
+        yield soFar();
         const again = straightBetween(from, second, to);
         if (!again) {
           parts.push([second, to], [look, second], [from, look]);
@@ -134,11 +146,10 @@ export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart
         }
         straight = { loose: straight.loose.map((one, i) => one | again.loose[i]!) };
       }
-      fill(from, to, straight);
+      yield* fill(from, to, straight);
     }
     // Only shared ends are asked for again.
     for (const width of known.keys()) if (width > first && width < last && width !== top) known.delete(width);
-    yield { results, layouts };
   }
 }
 
