@@ -81,9 +81,12 @@ test('one sweep serves all heights where nothing depends on them, and the result
 });
 
 test('an audit that takes too long is given up and says so, with what it has found', async () => {
-  const audited = await auditPage(project, project.pages[1]!, () => Promise.resolve(true), 1);
-  expect(audited!.problem).toMatch(/more than 0.001 seconds/);
-  expect(audited!.decided).toBeGreaterThan(0);
+  // Long enough for something to be found, and far from enough for all of it, whatever machine this is.
+  for (let mostMs = 1; ; mostMs *= 2) {
+    const audited = await auditPage(project, project.pages[1]!, () => Promise.resolve(true), mostMs);
+    expect(audited!.problem).toBe(`It took more than ${mostMs / 1000} seconds of work.`);
+    if (audited!.decided > 0) break;
+  }
 });
 
 test('a page of 3,000 elements is measured', async () => {
