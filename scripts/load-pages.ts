@@ -126,17 +126,20 @@ async function audited(address: string, id: string, mostMinutes: number): Promis
   const begun = performance.now();
   for (;;) {
     const { runs } = JSON.parse((await call(`${address}/api/projects/${id}/audits`)).text) as {
-      runs: { id: string; pages: { state: string; decided: number; problem: string | null }[] }[];
+      // None in an answer that says why there is none, just now.
+      runs?: { id: string; pages: { state: string; decided: number; problem: string | null }[] }[];
     };
-    const page = runs[0]!.pages[0]!;
+    const page = runs?.[0]?.pages[0];
     const minutes = Math.round((performance.now() - begun) / 6_000) / 10;
+    await new Promise((done) => setTimeout(done, 1_000));
+    if (!page && minutes > mostMinutes) return 'no answer';
+    if (!page) continue;
     if (page.state === 'done' || page.state === 'failed')
       return `${page.state} after ${minutes} min: ${page.decided} viewports${page.problem ? `; ${page.problem}` : ''}`;
     if (minutes > mostMinutes) {
       // It would slow down whatever is measured next.
-      await fetch(`${address}/api/projects/${id}/audits/${runs[0]!.id}`, { method: 'DELETE' });
+      await fetch(`${address}/api/projects/${id}/audits/${runs![0]!.id}`, { method: 'DELETE' });
       return `not done after ${minutes} min: ${page.decided} viewports`;
     }
-    await new Promise((done) => setTimeout(done, 1_000));
   }
 }
