@@ -25,7 +25,7 @@ export const measuringTabs = new TabPool<void>(
   2,
 );
 
-const REPORT_MS = 40;
+const REPORT_MS = 200;
 
 export interface SweepWish {
   readonly view?: View;

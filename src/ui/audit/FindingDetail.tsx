@@ -93,10 +93,14 @@ function Picture({ finding }: { finding: Finding }) {
   const revision = useSession((session) => session.revision);
   const [address, setAddress] = useState<string>();
   const [problem, setProblem] = useState<string>();
+  // A sweep tells its findings anew whenever it has got on; the picture is the same as long as it shows the same.
+  const shows = JSON.stringify([finding.key, finding.worst]);
+  const [asked, setAsked] = useState({ shows, finding });
+  if (asked.shows !== shows) setAsked({ shows, finding });
   useEffect(() => {
     const stop = new AbortController();
     let made: string | undefined;
-    askPicture(finding, stop.signal).then(
+    askPicture(asked.finding, stop.signal).then(
       (one) => {
         made = one;
         if (stop.signal.aborted) URL.revokeObjectURL(one);
@@ -111,7 +115,7 @@ function Picture({ finding }: { finding: Finding }) {
       stop.abort();
       if (made) URL.revokeObjectURL(made);
     };
-  }, [finding, revision]);
+  }, [asked, revision]);
   if (problem) return <p className="m-0 text-rust">{problem}</p>;
   return (
     <figure className="relative m-0 flex min-h-24 items-center justify-center border border-line-strong bg-bed">
