@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { getPriority, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
@@ -18,7 +18,7 @@ import { sweep } from '@/server/browser/sweep';
 import { Tab } from '@/server/browser/tab';
 import { tried } from '@/server/browser/tries';
 import { Aborted } from '@/server/browser/turns';
-import { browserProcesses, closeBrowser, warmBrowser } from '@/server/browser/warm-browser';
+import { browserAnswers, browserProcesses, closeBrowser, warmBrowser } from '@/server/browser/warm-browser';
 import { demoProject } from '@/demo';
 
 jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.fn(), info: jest.fn() } }));
@@ -46,12 +46,15 @@ const finding = {
 const pidOf = async (type: string) => (await browserProcesses()).filter((one) => one.type === type).map(({ id }) => id);
 const signalAll = (pids: readonly number[], signal: NodeJS.Signals) => pids.forEach((pid) => process.kill(pid, signal));
 
-async function sweepOnce(widths: readonly number[], meanwhile: () => Promise<void> = async () => {}) {
+async function sweepOnce(widths: readonly number[], meanwhile?: () => Promise<void>) {
   const lines: SweepLine[] = [];
   const wishes = [{ ...planOf(project, DEFAULT_SLICE)[0]!, widths }];
   for await (const line of sweep(project, page, DEFAULT_SLICE, wishes, 320, never)) {
     lines.push(line);
-    if (lines.length === 1) await meanwhile();
+    if (lines.length > 1 || !meanwhile) continue;
+    // Else there would be nothing left to go on with.
+    expect(line.type === 'results' && unpacked(line.results).length < widths.length).toBe(true);
+    await meanwhile();
   }
   const decided = lines.flatMap((line) => (line.type === 'results' ? unpacked(line.results) : [])).length;
   return { last: lines[lines.length - 1], decided };
@@ -76,6 +79,13 @@ test('the browser killed while a finding is pictured: the picture comes all the 
   signalAll(await pidOf('browser'), 'SIGKILL');
   for (const png of await Promise.all(pictures)) expect(png.subarray(1, 4).toString('latin1')).toBe('PNG');
   await expect(turns.run({ urgency: 'now', waitMostMs: 1_000 }, () => Promise.resolve(1))).resolves.toBe(1);
+});
+
+test('all processes of the browser stand back behind this one', async () => {
+  await measuringTabs.use((tab) => tab.ask((one) => one.evaluate('1')));
+  await browserAnswers();
+  const niceness = (await browserProcesses()).map(({ id }) => getPriority(id));
+  expect([...new Set(niceness)]).toEqual([Math.min(19, getPriority() + 5)]);
 });
 
 test('a tab that crashed while it waited is not given to the next', async () => {

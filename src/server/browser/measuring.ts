@@ -25,6 +25,7 @@ export const measuringTabs = new TabPool<void>(
   2,
 );
 
+/** More often, windows would do nothing but take in results; less often, a sweep would be slow to stop. */
 const REPORT_MS = 200;
 
 export interface SweepWish {

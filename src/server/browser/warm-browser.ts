@@ -1,5 +1,5 @@
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { getPriority, setPriority } from 'node:os';
 import type { Browser, CDPSession } from 'playwright-core';
 import { log } from '../logging/log';
 import { launchChromium } from './chromium';
@@ -55,9 +55,8 @@ async function launch(): Promise<Warm> {
     const browser = await launchChromium({ scrollbars: true, network: false, mostMs: LAUNCH_MOST_MS });
     const session = await browser.newBrowserCDPSession();
     const { processInfo } = await session.send('SystemInfo.getProcessInfo');
-    const pid = processInfo.find(({ type }) => type === 'browser')?.id;
-    if (pid !== undefined) standBack(pid);
-    return { browser, session, pid };
+    standBack(processInfo);
+    return { browser, session, pid: processInfo.find(({ type }) => type === 'browser')?.id };
   } catch (error) {
     throw new BrowserTrouble('unstartable', error instanceof Error ? error.message.split('\n')[0] : undefined);
   }
@@ -65,10 +64,16 @@ async function launch(): Promise<Warm> {
 
 /**
  * Lets people's requests and their own browser, which mostly runs on this machine too, go before whatever is laid out in
- * the background. All of its later processes come from the group as it is now.
+ * the background. Done again at each heartbeat, for processes that were made since.
  */
-function standBack(pid: number): void {
-  spawn('renice', ['-n', String(NICENESS), '-g', String(pid)], { stdio: 'ignore' }).on('error', () => undefined);
+function standBack(processes: readonly { readonly id: number }[]): void {
+  const niceness = Math.min(19, getPriority() + NICENESS);
+  for (const { id } of processes)
+    try {
+      setPriority(id, niceness);
+    } catch {
+      // Gone already.
+    }
 }
 
 /** Asks the browser's own process whether it is there. One that says nothing is ended, so that the next asker gets a new one. */
@@ -81,6 +86,7 @@ export async function browserAnswers(): Promise<boolean> {
     const { processInfo } = await atMost(BEAT_MOST_MS, asked, () => new BrowserTrouble('silent'));
     // A tab whose process stands still is never closed by the browser.
     for (const { id } of processInfo) if (standsStill(id)) process.kill(id, 'SIGKILL');
+    standBack(processInfo);
     return true;
   } catch {
     log.warn('the browser does not answer; a new one is started');

@@ -4,8 +4,8 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import type { CSSProperties, RefObject } from 'react';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
-import type { StandIn } from '@/core/render';
 import { pageOf } from '@/core/document';
+import type { StandIn } from '@/core/render';
 import { standInKey, whatMatters } from '@/core/render';
 import type { FrameParts } from '../requests/requests';
 import { shownProject, useSession } from '../state/store';
