@@ -20,10 +20,10 @@ const element = (id: string, tag: string, more: Partial<PageElement>): PageEleme
 export function cards(): PageElement[] {
   const parts = Array.from({ length: CARDS }, (_, i): PageElement[] => [
     element(`ec${i}`, 'div', { children: [`eh${i}`, `et${i}`, `er${i}`], styles: { base: { 'padding-top': '8px' } } }),
-    element(`eh${i}`, 'h3', { text: `Tool ${i}` }),
-    element(`et${i}`, 'p', { text: 'Hangs on a peg, goes out for a week.' }),
+    element(`eh${i}`, 'h3', { children: [{ text: `Tool ${i}` }] }),
+    element(`et${i}`, 'p', { children: [{ text: 'Hangs on a peg, goes out for a week.' }] }),
     element(`er${i}`, 'div', { children: [`eb${i}`] }),
-    element(`eb${i}`, 'button', { text: 'Reserve' }),
+    element(`eb${i}`, 'button', { children: [{ text: 'Reserve' }] }),
   ]);
   const row = element('erow', 'div', {
     name: 'Cards',

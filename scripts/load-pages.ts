@@ -32,10 +32,10 @@ async function largeProject(address: string, elements: number): Promise<{ id: st
         children: ['h', 't', 'r'].map((part) => `e${part}${at + k}`),
         styles: { base: { 'padding-top': '8px' } },
       }),
-      element(`eh${at + k}`, 'h3', { text: `Tool ${at + k}` }),
-      element(`et${at + k}`, 'p', { text: 'Hangs on a peg, goes out for a week.' }),
+      element(`eh${at + k}`, 'h3', { children: [{ text: `Tool ${at + k}` }] }),
+      element(`et${at + k}`, 'p', { children: [{ text: 'Hangs on a peg, goes out for a week.' }] }),
       element(`er${at + k}`, 'div', { children: [`eb${at + k}`] }),
-      element(`eb${at + k}`, 'button', { text: 'Reserve' }),
+      element(`eb${at + k}`, 'button', { children: [{ text: 'Reserve' }] }),
     ]);
     const styles = { base: { display: 'grid', 'grid-template-columns': 'repeat(4, minmax(0, 1fr))', 'row-gap': '8px' } };
     const row = element(`erow${at}`, 'div', { name: 'Cards', children: parts.map(([card]) => card!.id), styles });

@@ -1,5 +1,6 @@
 import type { At } from '@/core/breakpoints';
 import type { PageElement, StyleSet } from '@/core/document';
+import { textChildren } from '@/core/document';
 import { checkValue } from '@/core/styles';
 
 export type Values = Readonly<Record<string, string>>;
@@ -63,12 +64,11 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
       tag,
       name: parts.name ?? parts.text?.slice(0, 40) ?? tag,
       attributes: parts.attributes ?? {},
-      ...(parts.text !== undefined && { text: parts.text }),
       children: [],
       shared: parts.shared ?? [],
       styles: styleSet(parts),
     };
-    elements[id] = { ...elements[id], children: children.map(put) };
+    elements[id] = { ...elements[id], children: [...textChildren(parts.text), ...children.map(put)] };
     return id;
   };
   return { root: put(root), elements };

@@ -1,3 +1,5 @@
+import type { Child } from '@/core/document';
+import { childIds } from '@/core/document';
 import type { APIRequestContext } from '@playwright/test';
 import type { Edit } from '@/core/edits';
 import { createProject, makeEdits, readProject } from './workbench';
@@ -7,8 +9,7 @@ const box = (id: string, name: string, tag = 'div') => ({
   tag,
   name,
   attributes: {},
-  text: name,
-  children: [] as string[],
+  children: [{ text: name }] as readonly Child[],
   shared: [],
   styles: {},
 });
@@ -29,7 +30,7 @@ export async function boxes(request: APIRequestContext, name: string): Promise<s
   const id = await createProject(request, 'empty', name);
   const { project } = await readProject(request, id);
   const page = project.pages[0]!;
-  const main = page.elements[page.root]!.children[0]!;
+  const main = childIds(page.elements[page.root]!)[0]!;
   await makeEdits(request, id, [
     { type: 'addBreakpoint', breakpoint: { id: 'bmid', name: 'Middle', condition: { below: 901 } } },
     { type: 'addBreakpoint', breakpoint: { id: 'bnar', name: 'Narrow', condition: { below: 601 } } },
@@ -39,7 +40,7 @@ export async function boxes(request: APIRequestContext, name: string): Promise<s
       parent: main,
       index: 0,
       elements: [
-        { ...box('erow', 'Three boxes'), text: undefined, children: ['ea', 'eb', 'ec', 'ebut', 'ebut2'] },
+        { ...box('erow', 'Three boxes'), children: ['ea', 'eb', 'ec', 'ebut', 'ebut2'] },
         box('ea', 'Box A'),
         box('eb', 'Box B'),
         box('ec', 'Box C'),

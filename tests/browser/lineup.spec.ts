@@ -1,3 +1,4 @@
+import { ownText } from '@/core/document';
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
 import {
@@ -64,7 +65,7 @@ test('one page on every device: chosen in one and in all, edited in all, each wi
   await page.keyboard.press('Enter');
   await expect(inside(device(page, 'Phone')).getByText('Box Beta')).toBeVisible();
   await saved(page);
-  expect(elementNamed((await readProject(request, id)).project, 'Box B').text).toBe('Box Beta');
+  expect(ownText(elementNamed((await readProject(request, id)).project, 'Box B'))).toBe('Box Beta');
 });
 
 test('devices by keyboard: from one to the next, turned, all turned; half a screen; another reader; flowing with the cursor', async ({

@@ -1,3 +1,4 @@
+import { childIds } from '@/core/document';
 import { expect, test } from '@playwright/test';
 import { createProject, elementNamed, field, frameOf, openWorkbench, readProject, saved, swept, width } from './workbench';
 
@@ -116,7 +117,7 @@ test('the outline is a tree: fold, walk, rename, remove, duplicate, move', async
   await saved(page);
   const { project } = await readProject(request, id);
   const header = elementNamed(project, 'Header');
-  expect(header.children.map((child) => project.pages[0]!.elements[child]!.name)).toEqual(['Menu', 'Logo', 'Menu button']);
+  expect(childIds(header).map((child) => project.pages[0]!.elements[child]!.name)).toEqual(['Menu', 'Logo', 'Menu button']);
 });
 
 test('all commands are listed with their keys and can be run from the list', async ({ page, request }) => {

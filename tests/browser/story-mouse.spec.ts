@@ -1,3 +1,4 @@
+import { ownText } from '@/core/document';
 import { unzipSync } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
@@ -125,5 +126,5 @@ test('selection by click, several with shift, one edit to all, text in place', a
   await page.keyboard.press('Enter');
   await expect(frame.locator('h3', { hasText: 'Bring it <back>' })).toBeVisible();
   await saved(page);
-  expect(elementNamed((await readProject(request, id)).project, 'Return title').text).toBe('Bring it <back>');
+  expect(ownText(elementNamed((await readProject(request, id)).project, 'Return title'))).toBe('Bring it <back>');
 });

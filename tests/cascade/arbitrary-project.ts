@@ -4,7 +4,7 @@ import type { Condition } from '@/core/breakpoints';
 import { breakpointSchema, conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import type { PageElement, Project, StyleSet, Surroundings } from '@/core/document';
-import { GIVEN_KINDS, HTML_TAGS, INPUT_TYPES, KINDS, newProject, ruleOf, surroundings, whyNotInside } from '@/core/document';
+import { GIVEN_KINDS, HTML_TAGS, INPUT_TYPES, KINDS, newProject, ruleOf, surroundings, textChildren, whyNotKept } from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
@@ -241,7 +241,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
     const at = sprout.under % elements.length;
     const around = (index: number): Surroundings =>
       surroundings(elements[index]!.tag, index === 0 ? undefined : around(parents[index]!));
-    if (whyNotInside(sprout.tag, around(at))) return;
+    if (whyNotKept(sprout.tag, around(at))) return;
     const id = `e${elements.length}`;
     const attributes: Record<string, string> = {};
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
@@ -269,7 +269,7 @@ const TEXTS_TO_LAY = ['Claw hammer', 'Four hundred tools for one street and its 
 /** Leaves say something, where they may, so that there are lines to lay out. */
 function withText(element: PageElement, text: string): PageElement {
   const rule = ruleOf(element.tag)!;
-  return element.children.length > 0 || rule.content === 'void' || rule.children ? element : { ...element, text };
+  return element.children.length > 0 || rule.content === 'void' || rule.children ? element : { ...element, children: textChildren(text) };
 }
 
 /** Projects of one page with up to ten elements, four breakpoints and three shared styles. */

@@ -1,6 +1,6 @@
 import type { Condition } from '@/core/breakpoints';
-import type { PageElement, Project, StyleSet } from '@/core/document';
-import { HTML_TAGS, KINDS, subtreeOf } from '@/core/document';
+import type { Child, PageElement, Project, StyleSet } from '@/core/document';
+import { HTML_TAGS, isRun, KINDS, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { allOwners } from '@/core/edits';
 import type { Draw } from './draw';
@@ -82,7 +82,7 @@ export function randomEdit(project: Project, draw: Draw, odd = 0.08): Edit {
 /** Only a few elements are drawn, those made last more often than others. */
 function anyElement(project: Project, draw: Draw): string {
   const ids = project.pages.flatMap((page) => Object.keys(page.elements));
-  if (draw.chance(0.02)) return 'egone';
+  if (draw.chance(0.04)) return 'egone';
   return draw.chance(0.6) ? draw.from(ids.slice(-6)) : draw.from(ids);
 }
 
@@ -139,7 +139,7 @@ function anyNew(project: Project, draw: Draw, odd: number): Mutable<PageElement>
     tag,
     name: draw.from(NAMES),
     attributes,
-    children: [],
+    children: draw.chance(0.2) && tag !== 'img' ? [{ text: draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS) }] : [],
     shared: draw.chance(0.2)
       ? draw.some(
           project.shared.map(({ id }) => id),
@@ -147,7 +147,6 @@ function anyNew(project: Project, draw: Draw, odd: number): Mutable<PageElement>
         )
       : [],
     styles: draw.chance(0.3) ? anyStyles(project, draw, odd) : {},
-    ...(draw.chance(0.2) && tag !== 'img' && { text: draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS) }),
   };
 }
 
@@ -156,14 +155,14 @@ function anyTree(project: Project, draw: Draw, odd: number): PageElement[] {
   const depth = draw.chance(0.06) ? 50 + draw.below(14) : draw.below(4) + 1;
   const chain = Array.from({ length: depth }, () => {
     const one = anyNew(project, draw, odd);
-    if (depth > 10) Object.assign(one, { tag: 'div', attributes: {}, text: undefined });
+    if (depth > 10) Object.assign(one, { tag: 'div', attributes: {}, children: [] });
     return one;
   });
   chain.forEach((one, index) => {
     const next = chain[index + 1];
     if (!next) return;
-    one.children = [next.id];
-    if (!draw.chance(odd)) delete one.text;
+    one.children = draw.chance(0.3) ? draw.some([...one.children, { text: draw.from(TEXTS) }, next.id], 3) : [next.id];
+    if (!one.children.includes(next.id)) one.children = [...one.children, next.id];
   });
   return chain;
 }
@@ -175,15 +174,46 @@ function copied(project: Project, id: string, draw: Draw): PageElement[] {
   return subtree.map((element) => ({
     ...element,
     id: ids.get(element.id)!,
-    children: element.children.map((child) => ids.get(child)!),
+    children: element.children.map((child) => (isRun(child) ? child : ids.get(child)!)),
   }));
 }
+
+/** A place among elements, now and then within the text that stands there. */
+const contentPlace = (draw: Draw) => ({ ...place(draw), ...(draw.chance(0.3) && { offset: draw.below(12) }) });
 
 function insertion(project: Project, draw: Draw, elements: readonly PageElement[]): Edit {
   const parent = anyElement(project, draw);
   const page = project.pages.find((one) => parent in one.elements) ?? draw.from(project.pages);
-  return { type: 'insertElement', page: page.id, parent, ...place(draw), elements };
+  return { type: 'insertElement', page: page.id, parent, ...contentPlace(draw), elements };
 }
+
+const MARKS = ['strong', 'em', 'a', 'code', 'small', 'br', 'span', 'q', 'sub', 'my-mark'];
+
+/** The inside of an element written anew: texts, what stood there, marks around either; now and then with something odd. */
+const writing: Maker = (project, draw, odd) => {
+  const node = anyElement(project, draw);
+  const page = project.pages.find((one) => node in one.elements) ?? project.pages[0]!;
+  const inside = node in page.elements ? subtreeOf(page, node).slice(1) : [];
+  const elements: Mutable<PageElement>[] = inside.slice(0, draw.chance(0.3) ? 2 : 30).map((one) => ({ ...one }));
+  const kept = new Set(elements.map(({ id }) => id));
+  for (const one of elements) one.children = one.children.filter((child) => isRun(child) || kept.has(child));
+  const stood = (page.elements[node]?.children ?? []).filter((child) => isRun(child) || kept.has(child));
+  const children: Child[] = [];
+  for (const child of stood) {
+    if (draw.chance(0.3)) children.push({ text: draw.from(draw.chance(odd) ? ODD_TEXTS : TEXTS) });
+    if (!isRun(child) || draw.chance(0.6)) children.push(child);
+  }
+  for (let more = draw.below(4); more > 0; more--) {
+    const mark = { ...anyNew(project, draw, odd), tag: draw.from(MARKS) };
+    mark.attributes = {};
+    if (mark.tag === 'br') mark.children = [];
+    else if (draw.chance(0.3)) mark.children = children.splice(0, draw.below(3));
+    elements.push(mark);
+    children.splice(draw.below(children.length + 1), 0, mark.id);
+  }
+  if (draw.chance(0.3)) children.push({ text: draw.from(TEXTS) });
+  return { type: 'setContent', node, children: draw.chance(odd) ? [...children, 'egone'] : children, elements };
+};
 
 type Maker = (project: Project, draw: Draw, odd: number) => Edit;
 
@@ -204,7 +234,7 @@ const move: Maker = (project, draw) => ({
   type: 'moveElement',
   node: anyElement(project, draw),
   parent: anyElement(project, draw),
-  ...place(draw),
+  ...contentPlace(draw),
 });
 const setStyle: Maker = (project, draw, odd) => ({
   type: 'setStyle',
@@ -230,6 +260,9 @@ const MAKERS: readonly Maker[] = [
   move,
   move,
   move,
+  writing,
+  writing,
+  writing,
   setStyle,
   setStyle,
   setStyle,

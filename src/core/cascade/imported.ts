@@ -1,4 +1,5 @@
 import { classesOf } from '../document/class-names';
+import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import type { SelectorNode, SheetRule, Specificity } from '../read';
@@ -25,7 +26,7 @@ function nodesOf(project: Project, page: Page): ReadonlyMap<string, SelectorNode
     const children: SelectorNode[] = [];
     const attributes = { ...element.attributes, ...(classes.length > 0 && { class: classes.join(' ') }) };
     const node: SelectorNode = { tag: element.tag, attributes, parent, children };
-    for (const child of element.children) children.push(grow(child, node));
+    for (const child of childIds(element)) children.push(grow(child, node));
     nodes.set(id, node);
     return node;
   };

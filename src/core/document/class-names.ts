@@ -1,5 +1,6 @@
 import type { Project } from './project';
 import type { PageElement } from './element';
+import { GIVEN_KINDS, kindNamed } from './kinds';
 import { subtreeOf } from './tree';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
@@ -28,8 +29,8 @@ function makeSlug(name: string): string {
   return /^[a-z]/.test(slug) ? slug : slug ? `n-${slug}` : 'part';
 }
 
-/** The class of a kind that people give to elements. */
-export const KIND_CLASSES: Readonly<Record<string, string>> = { krow: 'row', kgrid: 'grid' };
+/** Class names that the element was brought along with. */
+const keptClasses = ({ attributes }: PageElement): string[] => attributes.class?.split(/\s+/).filter(Boolean) ?? [];
 
 const declares = (element: PageElement) => {
   for (const at in element.styles) for (const _ in element.styles[at]) return true;
@@ -37,8 +38,9 @@ const declares = (element: PageElement) => {
 };
 
 /**
- * The class of every shared style and of every element with values of its own, from their names. Unique in the
- * project, since one sheet serves all pages; the second of the same name gets "-2", in document order.
+ * The class of every kind that people give, of every shared style and of every element with values of its own, from their names. Unique in the
+ * project, since one sheet serves all pages, and never one that was kept from elsewhere; the second of the same name gets
+ * "-2", in document order.
  */
 export function classNames(project: Project): ReadonlyMap<string, string> {
   const known = memo.get(project);
@@ -47,7 +49,7 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
   const taken = new Set<string>();
   const next = new Map<string, number>();
   const names = new Map<string, string>();
-  for (const element of elements) if (element.kind) taken.add(KIND_CLASSES[element.kind]!);
+  for (const element of elements) for (const kept of keptClasses(element)) taken.add(kept);
   const give = (id: string, name: string) => {
     const slug = slugOf(name);
     let unique = slug;
@@ -57,6 +59,7 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
     taken.add(unique);
     names.set(id, unique);
   };
+  if (elements.some(({ kind }) => kind)) for (const kind of GIVEN_KINDS) give(kind, kindNamed(kind)!.one);
   for (const style of project.shared) give(style.id, style.name);
   for (const element of elements) if (declares(element)) give(element.id, element.name);
   memo.set(project, names);
@@ -71,7 +74,8 @@ export function sameClassNames(before: Project, after: Project): void {
 /** The classes that an element carries in the HTML, in the order of their strength. */
 export function classesOf(project: Project, element: PageElement): string[] {
   const names = classNames(project);
-  const classes = element.kind ? [KIND_CLASSES[element.kind]!] : [];
+  const classes = keptClasses(element);
+  if (element.kind) classes.push(names.get(element.kind)!);
   if (element.shared.length > 0)
     for (const style of project.shared) if (element.shared.includes(style.id)) classes.push(names.get(style.id)!);
   const own = names.get(element.id);

@@ -26,20 +26,39 @@ const ATTRIBUTES = (
   'dominant-baseline alignment-baseline baseline-shift writing-mode direction unicode-bidi version'
 ).split(' ');
 
+/** What a formula may hold (MathML Core), without annotations in other languages. */
+const MATH_TAGS = (
+  'math merror mfrac mi mmultiscripts mn mo mover mpadded mphantom mprescripts mroot mrow ms mspace msqrt mstyle msub ' +
+  'msubsup msup mtable mtd mtext mtr munder munderover none semantics annotation'
+).split(' ');
+
+const MATH_ATTRIBUTES = (
+  'xmlns id class dir lang role aria-label aria-hidden displaystyle mathbackground mathcolor mathsize mathvariant ' +
+  'scriptlevel intent arg accent accentunder columnspan rowspan depth height width lspace rspace voffset fence form largeop ' +
+  'linethickness maxsize minsize movablelimits separator stretchy symmetric display encoding'
+).split(' ');
+
+interface Language {
+  readonly tags: readonly string[];
+  readonly attributes: readonly string[];
+  readonly namespace: string;
+}
+const LANGUAGES = {
+  svg: { tags: TAGS, attributes: ATTRIBUTES, namespace: 'http://www.w3.org/2000/svg' },
+  math: { tags: MATH_TAGS, attributes: MATH_ATTRIBUTES, namespace: 'http://www.w3.org/1998/Math/MathML' },
+} as const satisfies Record<string, Language>;
+export type ForeignLanguage = keyof typeof LANGUAGES;
+
 const NAMESPACES: Readonly<Record<string, string>> = {
-  xmlns: 'http://www.w3.org/2000/svg',
   'xmlns:xlink': 'http://www.w3.org/1999/xlink',
 };
 
 /** Elements whose inside is another language, by whatever namespace they are called. */
 const NO_TEXT = /(?<=<)(?:[\w.-]+:)?(?:script|style|foreignObject|iframe|noscript|textarea|option|handler|body|html)(?=[\s/>])/gi;
 
-const tags = new Set(TAGS);
-const attributes = new Set(ATTRIBUTES);
-
-function attributeProblem(name: string, value: string): string | undefined {
-  if (!attributes.has(name)) return `the attribute ${name}`;
-  const namespace = NAMESPACES[name];
+function attributeProblem(language: Language, name: string, value: string): string | undefined {
+  if (!language.attributes.includes(name)) return `the attribute ${name}`;
+  const namespace = name === 'xmlns' ? language.namespace : NAMESPACES[name];
   if (namespace !== undefined && value !== namespace) return `another namespace (${value})`;
   if (/^(xlink:)?href$/.test(name)) return /^#/.test(value.trim()) ? undefined : `a link (${value.slice(0, 60)})`;
   // Paint servers, clips and the rest: CSS that speaks of the picture's own parts. Escapes would hide anything.
@@ -57,13 +76,17 @@ interface Cleaned {
 }
 
 /** Cleans SVG source: what may stay is written anew, so that no two readers can take it differently. */
-export function cleanSvg(source: string): Cleaned {
+export const cleanSvg = (source: string): Cleaned => cleanSource('svg', source);
+
+/** The same for a whole drawing or formula. */
+export function cleanSource(name: ForeignLanguage, source: string): Cleaned {
+  const language: Language = LANGUAGES[name];
   const removed = new Set<string>();
   if (/<!DOCTYPE|<!ENTITY/i.test(source)) removed.add('a document type');
   if (/<\?/.test(source)) removed.add('a processing instruction');
   const written = sanitizeHtml(source, {
-    allowedTags: TAGS,
-    allowedAttributes: { '*': ATTRIBUTES },
+    allowedTags: [...language.tags],
+    allowedAttributes: { '*': [...language.attributes] },
     // What stands in these is no text of the picture's.
     nonTextTags: [...(source.match(NO_TEXT) ?? []), 'script'],
     allowedSchemes: [],
@@ -75,10 +98,10 @@ export function cleanSvg(source: string): Cleaned {
     parser: { xmlMode: true, lowerCaseTags: false, lowerCaseAttributeNames: false, decodeEntities: true },
     transformTags: {
       '*': (tagName, attribs) => {
-        if (!tags.has(tagName)) removed.add(`<${tagName.slice(0, 40)}>`);
+        if (!language.tags.includes(tagName)) removed.add(`<${tagName.slice(0, 40)}>`);
         const kept: Record<string, string> = {};
         for (const [name, value] of Object.entries(attribs)) {
-          const problem = attributeProblem(name, value);
+          const problem = attributeProblem(language, name, value);
           if (problem === undefined) kept[name] = value;
           else removed.add(problem);
         }

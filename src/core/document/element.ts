@@ -4,17 +4,18 @@ import { isProperty } from '../styles/properties';
 import { CUSTOM_PROPERTY } from '../styles/custom';
 import { checkValue } from '../styles/value';
 import { nameSchema } from '../text';
-import { ruleOf, whyNotAttribute } from './html';
+import type { Child } from './content';
+import { childrenSchema, elementIdSchema, isRun } from './content';
+import { holdsElements, ruleOf, whyNotAttribute, whyNoText } from './html';
+import { whyNotSource } from './foreign';
 import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 
-const TEXT_MAX = 20_000;
 const ATTRIBUTE_MAX = 2_000;
+const SOURCE_MAX = 200_000;
 
-export const elementIdSchema = z.string().regex(/^e[a-z0-9]{1,24}$/, 'Not an element id.');
+export { elementIdSchema, textSchema } from './content';
 export const sharedIdSchema = z.string().regex(/^s[a-z0-9]{1,24}$/, 'Not a shared style id.');
-
-export const textSchema = z.string('A text is needed.').max(TEXT_MAX, `A text has at most ${TEXT_MAX} characters.`);
 
 /**
  * Longhand property, or custom property such as `--space`, to value, both as CSS writes them. A value is what
@@ -54,9 +55,8 @@ export const elementSchema = z
       z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
       z.string().max(ATTRIBUTE_MAX, `An attribute has at most ${ATTRIBUTE_MAX} characters.`),
     ),
-    /** Its text; only where there are no children. None is left out, never empty. */
-    text: textSchema.optional(),
-    children: z.array(elementIdSchema),
+    children: childrenSchema,
+    source: z.string().max(SOURCE_MAX, `A drawing has at most ${SOURCE_MAX} characters.`).optional(),
     /** Shared styles carried. Their order of strength is the project's, not this list's. */
     shared: z.array(sharedIdSchema),
     styles: styleSetSchema,
@@ -68,14 +68,19 @@ export const elementSchema = z
     const problem = elementProblem(element);
     if (problem) context.addIssue({ code: 'custom', ...problem, path: [...(problem.path ?? [])] });
   })
-  .transform(({ text, ...element }): PageElement => (text ? { ...element, text } : element));
+  .transform((element): PageElement => element);
 
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
-  const content = ruleOf(element.tag)?.content;
-  if (element.kind && content !== 'flow') return { message: `<${element.tag}> holds nothing, so it can't be a row or a grid.` };
-  if (element.text && element.children.length > 0) return { message: `"${element.name}" has both a text and children.` };
-  if (content === 'void' && element.text) return { message: `<${element.tag}> can't hold a text.` };
+  if (element.kind && !holdsElements(element.tag))
+    return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
+  const noText = element.children.some((child) => isRun(child) && child.text !== '') ? whyNoText(element.tag) : undefined;
+  if (noText) return { message: noText };
+  if (element.source !== undefined) {
+    if (ruleOf(element.tag)?.content !== 'source') return { message: `<${element.tag}> has elements inside, not a source.` };
+    const message = whyNotSource(element.tag, element.source);
+    if (message) return { message, path: ['source'] };
+  }
   for (const [name, value] of Object.entries(element.attributes)) {
     const message = whyNotAttribute(element.tag, name, value);
     if (message) return { message, path: ['attributes', name] };
@@ -88,8 +93,10 @@ export interface PageElement {
   readonly tag: string;
   readonly name: string;
   readonly attributes: Readonly<Record<string, string>>;
-  readonly text?: string | undefined;
-  readonly children: readonly string[];
+  /** Elements by id and runs of text, in reading order. */
+  readonly children: readonly Child[];
+  /** The inside of an element in another language, SVG or MathML, as it was checked. */
+  readonly source?: string | undefined;
   readonly shared: readonly string[];
   readonly styles: StyleSet;
   /** A kind given by people, in place of the one that the tag has. */

@@ -1,7 +1,9 @@
 export { columnGridSchema, FIRST_GRID } from './column-grid';
 export type { ColumnGrid } from './column-grid';
+export type { Child, Run } from './content';
+export { childIds, isRun, isWritten, ownText, textChildren, wordsOf } from './content';
 export type { PageElement, StyleSet } from './element';
-export { HTML_TAGS, INPUT_TYPES, ruleOf, surroundings, whyNotInside } from './html';
+export { holdsElements, HTML_TAGS, INPUT_TYPES, isKnown, ruleOf, surroundings, whyNotConforming, whyNotKept, whyNoText } from './html';
 export type { Surroundings } from './html';
 export { GIVEN_KINDS, kindNamed, kindOf, KINDS } from './kinds';
 export { LIMITS } from './limits';

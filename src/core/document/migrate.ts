@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import { listOf, MALFORMED, malformedAt } from '../text';
 import { cleanSvg } from './clean-svg';
+import { withTextInside } from './content';
 import { LIMITS } from './limits';
 import { projectProblem } from './problems';
 import { PLAIN_PROFILE } from './profile';
@@ -16,6 +17,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks. Version 3 had six
  * devices with a name and a size, which nobody could change, and no sets of them.
  * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
+ * In version 6 an element held either a text or elements.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -24,10 +26,34 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...document, devices: CATALOGUE, deviceSets: DEVICE_SETS, schema: 4 }),
   (document) => ({ audit: PLAIN_PROFILE, ...document, schema: 5 }),
   (document) => ({ ...document, pictures: Array.isArray(document.pictures) ? document.pictures.map(cleaned) : [], schema: 6 }),
+  (document) => ({ ...withTextsInside(document), schema: 7 }),
 ];
 
 const cleaned = (picture: { svg?: unknown } | null) =>
   typeof picture?.svg === 'string' ? { ...picture, svg: cleanSvg(picture.svg).svg } : picture;
+
+const isObject = (input: unknown): input is Record<string, unknown> => typeof input === 'object' && input !== null;
+
+function withTextsInside(document: Record<string, unknown>): Record<string, unknown> {
+  const { pages, blocks } = document;
+  return {
+    ...document,
+    pages: mapped(pages, (page) =>
+      isObject(page.elements)
+        ? {
+            ...page,
+            elements: Object.fromEntries(Object.entries(page.elements).map(([id, element]) => [id, withTextInside(element)])),
+          }
+        : page,
+    ),
+    blocks: mapped(blocks, (block) => ({ ...block, elements: mapped(block.elements, withTextInside) })),
+  };
+}
+
+/** Every object in a list; what is none is left to be refused. */
+function mapped(list: unknown, change: (entry: Record<string, unknown>) => unknown): unknown {
+  return Array.isArray(list) ? list.map((entry: unknown) => (isObject(entry) ? change(entry) : entry)) : list;
+}
 
 const wholeSchema = projectSchema.extend({
   pages: listOf(pageSchema, LIMITS.pages, `A project has at most ${LIMITS.pages} pages.`).pipe(

@@ -39,8 +39,8 @@ function newPage(id: string, name: string, slug: string): Page {
         children: [heading, text],
         styles: { base: { 'padding-top': '48px', 'padding-right': '32px', 'padding-bottom': '48px', 'padding-left': '32px' } },
       }),
-      [heading]: element({ id: heading, tag: 'h1', name: 'Heading', text: name }),
-      [text]: element({ id: text, tag: 'p', name: 'First text', text: 'Write something here.' }),
+      [heading]: element({ id: heading, tag: 'h1', name: 'Heading', children: [{ text: name }] }),
+      [text]: element({ id: text, tag: 'p', name: 'First text', children: [{ text: 'Write something here.' }] }),
     },
   };
 }

@@ -1,6 +1,7 @@
 import { BASE, hasCycle } from '../breakpoints/breakpoint';
 import type { PageElement, StyleSet } from './element';
 import { elementSchema } from './element';
+import { picturesShown } from './html';
 import { LIMITS } from './limits';
 import type { Page, Project } from './project';
 import { pageSchema, projectSchema } from './project';
@@ -97,9 +98,8 @@ function referencesProblem(element: PageElement, names: Names): string | undefin
   if (isLost(element.styles, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
   if (element.shared.length > LIMITS.carried) return `An element carries at most ${LIMITS.carried} shared styles.`;
   if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
-  const source = element.attributes.src;
-  if (source && !names.pictures.has(source.slice('picture:'.length)))
-    return `"${element.name}" shows a picture that isn't there.`;
+  for (const id of picturesShown(element.attributes).values())
+    if (!names.pictures.has(id)) return `"${element.name}" shows a picture that isn't there.`;
   return undefined;
 }
 

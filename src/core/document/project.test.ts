@@ -1,6 +1,6 @@
 import { CATALOGUE, DEVICE_SETS } from '../devices';
 import { demoProject } from '@/demo';
-import { surroundings, whyNotAttribute, whyNotInside } from './html';
+import { surroundings, whyNotAttribute, whyNotConforming, whyNotKept } from './html';
 import { readProject } from './migrate';
 import { newProject } from './new-project';
 import { suggestName } from './element';
@@ -28,7 +28,7 @@ test('a document of version 0 is led to the current one', () => {
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 6,
+    schema: 7,
     baseName: 'Base',
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,
@@ -86,20 +86,37 @@ test.each<[string, (document: ReturnType<typeof demo>) => unknown, RegExp]>([
 });
 
 test.each([
-  ['li', 'ul', true],
-  ['li', 'div', false],
-  ['div', 'p', false],
-  ['span', 'p', true],
-  ['a', 'a', false],
-  ['tr', 'table', false],
-  ['div', 'img', false],
-  ['body', 'div', false],
+  ['li', 'ul', 'yes'],
+  ['li', 'div', 'kept'],
+  ['div', 'p', 'no'],
+  ['div', 'h2', 'kept'],
+  ['h3', 'h2', 'no'],
+  ['span', 'p', 'yes'],
+  ['a', 'a', 'no'],
+  ['button', 'a', 'kept'],
+  ['tr', 'table', 'no'],
+  ['div', 'img', 'no'],
+  ['body', 'div', 'no'],
+  ['h2', 'summary', 'yes'],
+  ['div', 'summary', 'kept'],
+  ['option', 'select', 'yes'],
+  ['span', 'option', 'no'],
+  ['source', 'picture', 'yes'],
+  ['source', 'div', 'kept'],
+  ['rt', 'ruby', 'yes'],
+  ['my-card', 'p', 'yes'],
+  ['div', 'my-card', 'yes'],
+  ['script', 'div', 'no'],
 ] as const)('%s in %s: %s', (child, parent, may) => {
-  expect(whyNotInside(child, surroundings(parent)) === undefined).toBe(may);
+  const around = surroundings(parent);
+  const kept = whyNotKept(child, around) === undefined;
+  expect(!kept ? 'no' : whyNotConforming(child, around) === undefined ? 'yes' : 'kept').toBe(may);
 });
 
 test('a block can not hide in a link inside a paragraph', () => {
-  expect(whyNotInside('div', surroundings('a', surroundings('p')))).toMatch(/<p> holds text/);
+  expect(whyNotKept('div', surroundings('a', surroundings('p')))).toMatch(/<p> holds text/);
+  expect(whyNotConforming('div', surroundings('a', surroundings('h2')))).toMatch(/<h2> holds text/);
+  expect(whyNotConforming('div', surroundings('a', surroundings('li')))).toBeUndefined();
 });
 
 test.each([
@@ -109,7 +126,21 @@ test.each([
   ['div', 'style', 'x', false],
   ['img', 'src', 'https://example.org/x.png', false],
   ['img', 'src', 'picture:pa', true],
-  ['input', 'type', 'file', false],
+  ['input', 'type', 'image', false],
+  ['a', 'href', ' javascript:alert(1)', false],
+  ['a', 'href', 'java\tscript:alert(1)', false],
+  ['a', 'href', 'data:text/html,x', false],
+  ['a', 'href', 'tools/list.html?week=2#top', true],
+  ['iframe', 'src', 'https://example.org', false],
+  ['iframe', 'src', '//example.org', false],
+  ['iframe', 'src', 'map.html', true],
+  ['iframe', 'srcdoc', 'x', false],
+  ['video', 'poster', 'picture:pa', true],
+  ['my-card', 'anything', 'x', true],
+  ['my-card', 'onclick', 'x', false],
+  ['div', 'class', 'hero md:wide', true],
+  ['div', 'class', 'mp-hover', false],
+  ['canvas', 'width', '12px', false],
   ['div', 'aria-label', 'x', true],
 ] as const)('<%s %s="%s">: %s', (tag, name, value, may) => {
   expect(whyNotAttribute(tag, name, value) === undefined).toBe(may);

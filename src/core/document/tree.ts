@@ -1,3 +1,4 @@
+import { childIds } from './content';
 import type { PageElement } from './element';
 import type { Page, Project } from './project';
 
@@ -8,7 +9,7 @@ export function parentsOf(page: Page): ReadonlyMap<string, string> {
   let map = parents.get(page.elements);
   if (!map) {
     const fresh = new Map<string, string>();
-    for (const element of Object.values(page.elements)) for (const child of element.children) fresh.set(child, element.id);
+    for (const element of Object.values(page.elements)) for (const child of childIds(element)) fresh.set(child, element.id);
     parents.set(page.elements, fresh);
     map = fresh;
   }
@@ -35,7 +36,7 @@ export function ancestorsOf(page: Page, id: string): PageElement[] {
 /** The element and all below it, in reading order. */
 export function subtreeOf(page: Page, id: string): PageElement[] {
   const element = page.elements[id];
-  return element ? [element, ...element.children.flatMap((child) => subtreeOf(page, child))] : [];
+  return element ? [element, ...childIds(element).flatMap((child) => subtreeOf(page, child))] : [];
 }
 
 export function pageOf(project: Project, id: string): Page | undefined {

@@ -1,6 +1,7 @@
+import { childIds } from './content';
 import type { PageElement } from './element';
 import type { Surroundings } from './html';
-import { surroundings, whyNotInside } from './html';
+import { surroundings, whyNotConforming, whyNotKept } from './html';
 import { LIMITS } from './limits';
 
 /** A tag and what stands below it: all of an element that decides where it may stand. */
@@ -12,21 +13,36 @@ export interface Shape {
 
 /** The shape of elements, by the id of their top. */
 export function shapeOf(elements: Readonly<Record<string, PageElement>>, id: string): Shape {
-  const { tag, name, children } = elements[id]!;
-  return { tag, name, children: children.map((child) => shapeOf(elements, child)) };
+  const element = elements[id]!;
+  return { tag: element.tag, name: element.name, children: childIds(element).map((child) => shapeOf(elements, child)) };
 }
 
 /**
- * Why a tree can't stand at a place, for its top and everything below it (HTML, content models; `LIMITS.depth`);
- * undefined when it can. Without `around` it stands in nothing.
+ * Why a tree can't be kept at a place, for its top and everything below it (HTML, parsing; `LIMITS.depth`); undefined
+ * when it can. Without `around` it stands in nothing.
  */
 export function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
-  const why = around && whyNotInside(tag, around);
+  const why = around && whyNotKept(tag, around);
   if (why) return name === undefined ? why : `"${name}": ${why}`;
   if (around && around.depth > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;
   const inside = surroundings(tag, around);
   for (const child of children) {
     const problem = whyNotThere(child, inside);
+    if (problem) return problem;
+  }
+  return undefined;
+}
+
+/**
+ * Why HTML doesn't allow a tree at a place, as far as that has to do with the place: what it breaks in itself stays as
+ * it was. Undefined where it does.
+ */
+export function whyNotConformingThere({ tag, name, children = [] }: Shape, around: Surroundings, alone?: Surroundings): string | undefined {
+  const why = whyNotConforming(tag, around);
+  if (why && !(alone && whyNotConforming(tag, alone))) return name === undefined ? why : `"${name}": ${why}`;
+  const [inside, without] = [surroundings(tag, around), surroundings(tag, alone)];
+  for (const child of children) {
+    const problem = whyNotConformingThere(child, inside, without);
     if (problem) return problem;
   }
   return undefined;
@@ -42,7 +58,7 @@ export function treesProblem(elements: readonly PageElement[], tops: readonly st
     if (!element) return `An element is named that isn't there (${id}).`;
     if (seen.has(id)) return `"${element.name}" stands in two places.`;
     seen.add(id);
-    for (const child of element.children) {
+    for (const child of childIds(element)) {
       const problem = visit(child);
       if (problem) return problem;
     }

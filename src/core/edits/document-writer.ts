@@ -1,7 +1,11 @@
+import type { Child } from '../document/content';
+import { childIds } from '../document/content';
+import { withChild, withoutChild } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf, parentsOf, rememberParents, subtreeOf } from '../document/tree';
 import { EditError } from './edit-error';
+import type { ContentPlace } from './structure';
 
 /**
  * Changes elements of a project, however many, with one copy of each page that they touch. Until it's finished its pages
@@ -41,19 +45,19 @@ export class DocumentWriter {
     const before = elements[element.id]!;
     elements[element.id] = element;
     if (before.children === element.children) return;
-    for (const child of before.children) if (parents.get(child) === element.id) parents.delete(child);
-    for (const child of element.children) parents.set(child, element.id);
+    for (const child of childIds(before)) if (parents.get(child) === element.id) parents.delete(child);
+    for (const child of childIds(element)) parents.set(child, element.id);
   }
 
   /** A subtree put in; `added[0]` is its top. */
-  insert(pageId: string, parentId: string, index: number, added: readonly PageElement[]): void {
+  insert(pageId: string, parentId: string, { index, offset }: ContentPlace, added: readonly PageElement[]): void {
     const { elements, parents } = this.#working(pageId);
     for (const element of added) {
       elements[element.id] = element;
-      for (const child of element.children) parents.set(child, element.id);
+      for (const child of childIds(element)) parents.set(child, element.id);
     }
     const parent = elements[parentId]!;
-    this.put(pageId, { ...parent, children: parent.children.toSpliced(index, 0, added[0]!.id) });
+    this.put(pageId, { ...parent, children: withChild(parent.children, index, added[0]!.id, offset) });
   }
 
   /** An element and all below it taken out. */
@@ -61,11 +65,23 @@ export class DocumentWriter {
     const { page, elements, parents } = this.#working(pageId);
     const parent = elements[parents.get(id)!]!;
     const gone = subtreeOf(page, id);
-    this.put(pageId, { ...parent, children: parent.children.filter((child) => child !== id) });
+    this.put(pageId, { ...parent, children: withoutChild(parent.children, id) });
     for (const element of gone) {
       delete elements[element.id];
       parents.delete(element.id);
     }
+  }
+
+  /** The inside of an element replaced by another, of which `inside` is everything below. */
+  replaceInside(pageId: string, id: string, children: readonly Child[], inside: readonly PageElement[]): void {
+    const { page, elements, parents } = this.#working(pageId);
+    for (const { id: gone } of subtreeOf(page, id).slice(1)) {
+      delete elements[gone];
+      parents.delete(gone);
+    }
+    for (const element of inside) elements[element.id] = element;
+    elements[id] = { ...elements[id]!, children };
+    for (const holder of [elements[id], ...inside]) for (const child of childIds(holder)) parents.set(child, holder.id);
   }
 
   finish(): Project {

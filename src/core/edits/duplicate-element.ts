@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { childIds, isWritten, renamedChildren } from '../document/content';
 import type { PageElement } from '../document/element';
 import { elementIdSchema } from '../document/element';
 import { freshHtmlIds, htmlIdsOn, withHtmlIds } from '../document/html-ids';
@@ -37,11 +38,12 @@ export const duplicateElement: EditKind<DuplicateElement> = {
     const copies = subtreeOf(page, node).map((element): PageElement => ({
       ...element,
       id: renamed(element.id),
-      children: element.children.map(renamed),
+      children: renamedChildren(element.children, renamed),
       attributes: withHtmlIds(element.attributes, htmlIds),
     }));
     requireSubtree(writer, page, parent.id, copies);
-    writer.insert(page.id, parent.id, parent.children.indexOf(node) + 1, copies);
+    const index = childIds(parent).indexOf(node) + 1;
+    writer.insert(page.id, parent.id, { index, ...(isWritten(parent) && { offset: 0 }) }, copies);
     return { type: 'removeElement', node: copies[0]!.id };
   }),
   footprint(_, after, { node, ids }) {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { childIds } from '../document/content';
 import { elementIdSchema, elementSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
 import { pageIdSchema } from '../document/project';
@@ -6,14 +7,14 @@ import { listOf } from '../text';
 import type { EditKind } from './edit';
 import { changesElements, EditError } from './edit';
 import { structureFootprint } from './footprint';
-import { anchored, placeFields } from './list-place';
-import { childIndex, requireSubtree } from './structure';
+import { anchored } from './list-place';
+import { contentPlaceFields, placeIn, requireSubtree } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('insertElement'),
   page: pageIdSchema,
   parent: elementIdSchema,
-  ...placeFields,
+  ...contentPlaceFields,
   /** The element and all below it; the first is the top. */
   elements: listOf(elementSchema, LIMITS.elements, `A page has at most ${LIMITS.elements} elements.`)
     .refine((elements) => elements.length > 0, 'There is no element to insert.')
@@ -34,7 +35,7 @@ export const insertElement: EditKind<InsertElement> = {
     const parent = page.elements[parentId];
     if (!parent) throw new EditError('The element to insert into has been removed.');
     requireSubtree(writer, page, parentId, elements);
-    writer.insert(pageId, parentId, childIndex(parent, parent.children, place), elements);
+    writer.insert(pageId, parentId, placeIn(parent, childIds(parent), place), elements);
     return { type: 'removeElement', node: elements[0]!.id };
   }),
   footprint: (_, __, { page, elements }) =>
@@ -43,5 +44,8 @@ export const insertElement: EditKind<InsertElement> = {
       elements.map(({ id }) => id),
     ),
   describe: (_, { elements }) => `Insert ${elements[0]!.name}`,
-  anchor: (writer, edit) => anchored(writer.page(edit.page)?.elements[edit.parent]?.children ?? [], edit),
+  anchor(writer, edit) {
+    const parent = writer.page(edit.page)?.elements[edit.parent];
+    return anchored(parent ? childIds(parent) : [], edit);
+  },
 };

@@ -1,19 +1,21 @@
 import { z } from 'zod';
+import { childIds } from '../document/content';
+import { withChild, withoutChild } from '../document/content-place';
 import { elementIdSchema } from '../document/element';
 import { ancestorsOf, parentOf, subtreeOf } from '../document/tree';
 import { shapeOf } from '../document/trees';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { anchored, placeFields, placeOf } from './list-place';
-import { childIndex, requireRoom } from './structure';
+import { anchored } from './list-place';
+import { contentPlaceFields, contentPlaceOf, placeIn, requireRoom } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('moveElement'),
   node: elementIdSchema,
   parent: elementIdSchema,
   /** Its place among the parent's elements, counted without the element itself. */
-  ...placeFields,
+  ...contentPlaceFields,
 });
 type MoveElement = z.infer<typeof schema>;
 declare module './edit' {
@@ -36,11 +38,11 @@ export const moveElement: EditKind<MoveElement> = {
     if (parentId === node || ancestorsOf(page, parentId).some((ancestor) => ancestor.id === node))
       throw new EditError(`${element.name} can't be moved into itself.`);
     if (from.id !== parentId) requireRoom(page, parentId, shapeOf(page.elements, node));
-    const others = parent.children.filter((child) => child !== node);
-    const index = childIndex(parent, others, edit);
-    const back = placeOf(from.children, node);
-    if (from.id !== parentId) writer.put(page.id, { ...from, children: from.children.filter((child) => child !== node) });
-    writer.put(page.id, { ...parent, children: others.toSpliced(index, 0, node) });
+    const others = withoutChild(parent.children, node);
+    const { index, offset } = placeIn(parent, childIds({ children: others }), edit);
+    const back = contentPlaceOf(from, node);
+    if (from.id !== parentId) writer.put(page.id, { ...from, children: withoutChild(from.children, node) });
+    writer.put(page.id, { ...parent, children: withChild(others, index, node, offset) });
     return { type: 'moveElement', node, parent: from.id, ...back };
   }),
   footprint(_, after, { node }) {
@@ -53,14 +55,8 @@ export const moveElement: EditKind<MoveElement> = {
   describe: (project, { node, parent }) => `Move ${nameOf(project, node)} in ${nameOf(project, parent)}`,
   merge: laterWins('node'),
   anchor: (writer, { node, parent, ...edit }) => {
-    const children = writer.holding(parent)?.elements[parent]?.children ?? [];
-    return {
-      node,
-      parent,
-      ...anchored(
-        children.filter((child) => child !== node),
-        edit,
-      ),
-    };
+    const into = writer.holding(parent)?.elements[parent];
+    const others = into ? childIds(into).filter((child) => child !== node) : [];
+    return { node, parent, ...anchored(others, edit) };
   },
 };

@@ -1,3 +1,4 @@
+import { withTextInside } from '../document/content';
 import { MALFORMED, malformedAt } from '../text';
 import { GROUP_MOST } from './apply-edit';
 import type { Edit, GroupEdit } from './edit';
@@ -64,11 +65,19 @@ function readGroup({ label, edits, ...rest }: RawGroup, path: readonly PropertyK
 
 const placed = (message: string, place: string) => (place ? `${message} (at ${place})` : message);
 
-/** An edit as it is written now. Values used to be written on a `node`, and logs keep such edits for ever. */
+/**
+ * An edit as it is written now. Values used to be written on a `node`, and elements had a text of their own; logs keep
+ * such edits for ever.
+ */
 export function upgradedEdit(edit: Edit | Readonly<Record<string, unknown>>): Edit {
   const old = edit as Readonly<Record<string, unknown>>;
   if (isGroup(old)) return { ...old, edits: old.edits.map((one) => upgradedEdit(one as Edit)) } as GroupEdit;
+  if (old.type === 'insertElement') return { ...old, elements: textsInside(old.elements) } as unknown as Edit;
+  if (old.type === 'addBlock' && typeof old.block === 'object' && old.block !== null && 'elements' in old.block)
+    return { ...old, block: { ...old.block, elements: textsInside(old.block.elements) } } as unknown as Edit;
   if ((old.type !== 'setStyle' && old.type !== 'clearStyle') || !('node' in old)) return old as unknown as Edit;
   const { node, ...rest } = old;
   return { ...rest, owner: node } as unknown as Edit;
 }
+
+const textsInside = (elements: unknown) => (Array.isArray(elements) ? elements.map(withTextInside) : elements);

@@ -29,6 +29,7 @@ import { removeDevice, saveDevice } from './save-device';
 import { removeDeviceSet, saveDeviceSet } from './save-device-set';
 import { removeGrid, saveGrid } from './save-grid';
 import { setAttribute } from './set-attribute';
+import { setContent } from './set-content';
 import { setColumns } from './set-columns';
 import { setFirst } from './set-first';
 import { setKind } from './set-kind';
@@ -73,6 +74,7 @@ const KINDS: Kinds = {
   saveGrid,
   setAttribute,
   setColumns,
+  setContent,
   setFirst,
   setKind,
   setLocked,

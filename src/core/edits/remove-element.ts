@@ -4,7 +4,7 @@ import { parentOf, subtreeOf } from '../document/tree';
 import type { EditKind } from './edit';
 import { changesElements, EditError, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
-import { placeOf } from './list-place';
+import { contentPlaceOf } from './structure';
 
 const schema = z.strictObject({ type: z.literal('removeElement'), node: elementIdSchema });
 type RemoveElement = z.infer<typeof schema>;
@@ -23,7 +23,7 @@ export const removeElement: EditKind<RemoveElement> = {
     if (!parent) throw new EditError("A page's body can't be removed.");
     const elements = subtreeOf(page, node);
     writer.remove(page.id, node);
-    return { type: 'insertElement', page: page.id, parent: parent.id, ...placeOf(parent.children, node), elements };
+    return { type: 'insertElement', page: page.id, parent: parent.id, ...contentPlaceOf(parent, node), elements };
   }),
   footprint(before, _, { node }) {
     const { page } = requireElement(before, node);

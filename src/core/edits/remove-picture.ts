@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { picturesShown } from '../document/html';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { idsOf, placeOf } from './list-place';
@@ -19,7 +20,7 @@ export const removePicture: EditKind<RemovePicture> = {
     if (index < 0) throw new EditError('This picture has been removed already.');
     const shows = project.pages
       .flatMap((page) => Object.values(page.elements))
-      .find(({ attributes }) => attributes.src === `picture:${id}`);
+      .find(({ attributes }) => [...picturesShown(attributes).values()].includes(id));
     if (shows) throw new EditError(`${shows.name} shows this picture.`);
     return {
       document: { ...project, pictures: project.pictures.toSpliced(index, 1) },

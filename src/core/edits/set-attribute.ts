@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
-import { whyNotAttribute } from '../document/html';
+import { picturesShown, whyNotAttribute } from '../document/html';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
@@ -26,8 +26,8 @@ export const setAttribute: EditKind<SetAttribute> = {
     const { page, element } = writer.require(node);
     const why = value === null ? undefined : whyNotAttribute(element.tag, name, value);
     if (why) throw new EditError(why);
-    if (name === 'src' && value !== null && !writer.project.pictures.some(({ id }) => value === `picture:${id}`))
-      throw new EditError("That picture isn't there.");
+    for (const shown of value === null ? [] : picturesShown({ [name]: value }).values())
+      if (!writer.project.pictures.some(({ id }) => id === shown)) throw new EditError("That picture isn't there.");
     const before = Object.hasOwn(element.attributes, name) ? element.attributes[name] : undefined;
     const { [name]: _, ...others } = element.attributes;
     const attributes = value === null ? others : { ...others, [name]: value };

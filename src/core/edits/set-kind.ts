@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
-import { ruleOf } from '../document/html';
+import { holdsElements } from '../document/html';
 import { givenKindSchema, kindNamed } from '../document/kinds';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
@@ -24,7 +24,7 @@ export const setKind: EditKind<SetKind> = {
   schema,
   ...changesElements<SetKind>((writer, { node, kind }) => {
     const { page, element } = writer.require(node);
-    if (kind && ruleOf(element.tag)?.content !== 'flow')
+    if (kind && !holdsElements(element.tag))
       throw new EditError(`<${element.tag}> holds no elements, so it can't be a row or a grid.`);
     const { kind: before, ...rest } = element;
     writer.put(page.id, kind ? { ...rest, kind } : rest);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { elementIdSchema, textSchema } from '../document/element';
-import { ruleOf } from '../document/html';
+import { childIds, elementIdSchema, ownText, textChildren, textSchema } from '../document/content';
+import { whyNoText } from '../document/html';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
@@ -23,11 +23,11 @@ export const setText: EditKind<SetText> = {
   schema,
   ...changesElements<SetText>((writer, { node, text }) => {
     const { page, element } = writer.require(node);
-    if (element.children.length > 0) throw new EditError(`${element.name} holds other elements, not a text.`);
-    if (ruleOf(element.tag)?.content === 'void') throw new EditError(`<${element.tag}> can't hold a text.`);
-    const { text: before, ...rest } = element;
-    writer.put(page.id, text ? { ...rest, text } : rest);
-    return { type: 'setText', node, text: before ?? null };
+    if (childIds(element).length > 0) throw new EditError(`${element.name} holds other elements, not only a text.`);
+    const why = text ? whyNoText(element.tag) : undefined;
+    if (why) throw new EditError(why);
+    writer.put(page.id, { ...element, children: textChildren(text) });
+    return { type: 'setText', node, text: ownText(element) || null };
   }),
   footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
   describe: (project, { node }) => `Change the text of ${nameOf(project, node)}`,

@@ -1,3 +1,6 @@
+import { z } from 'zod';
+import { childIds } from '../document/content';
+import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page } from '../document/project';
 import type { Shape } from '../document/trees';
@@ -6,7 +9,7 @@ import { whyNotInto } from '../document/room';
 import type { DocumentWriter } from './document-writer';
 import { EditError } from './edit';
 import type { ListPlace } from './list-place';
-import { indexIn } from './list-place';
+import { indexIn, placeFields, placeOf } from './list-place';
 
 /** @throws EditError when a tree can't stand in the parent, for itself or for anything in it */
 export function requireRoom(page: Page, parentId: string, shape: Shape): void {
@@ -14,11 +17,36 @@ export function requireRoom(page: Page, parentId: string, shape: Shape): void {
   if (why) throw new EditError(why);
 }
 
-/** Where among the parent's children a place is. @throws EditError when there are fewer and no neighbour is named */
-export function childIndex(parent: PageElement, children: readonly string[], place: ListPlace): number {
-  if (place.after === undefined && place.index !== undefined && place.index > children.length)
-    throw new EditError(`${parent.name} has only ${children.length} elements.`);
-  return indexIn(children, place);
+/**
+ * A place in an element: one among its elements, and how far into the text that stands there, in characters; after all
+ * of it where nobody says.
+ */
+export interface ContentPlace {
+  readonly index: number;
+  readonly offset?: number | undefined;
+}
+
+/** The fields of a place in an element, for the schema of an edit. */
+export const contentPlaceFields = {
+  ...placeFields,
+  offset: z.number().int('A place in a text is a whole number.').min(0).optional(),
+};
+
+/** Where in an element a place is. @throws EditError when it has fewer elements and no neighbour is named */
+export function placeIn(
+  parent: PageElement,
+  ids: readonly string[],
+  place: ListPlace & { readonly offset?: number | undefined },
+): ContentPlace {
+  if (place.after === undefined && place.index !== undefined && place.index > ids.length)
+    throw new EditError(`${parent.name} has only ${ids.length} elements.`);
+  return { index: indexIn(ids, place), offset: place.offset };
+}
+
+/** The place of an element in its parent, so that it can be put there again. */
+export function contentPlaceOf(parent: PageElement, id: string) {
+  const offset = offsetOf(parent.children, id);
+  return { ...placeOf(childIds(parent), id), ...(offset !== undefined && { offset }) };
 }
 
 /** @throws EditError when elements aren't one tree, are there already, or can't stand in the parent */

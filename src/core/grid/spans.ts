@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { At, Band, Slice } from '../breakpoints';
 import { bandsOf } from '../breakpoints';
 import type { Carriage } from '../cascade/lanes';
@@ -63,7 +64,7 @@ export function spanTable(project: Project, page: Page, row: PageElement, slice:
     const value = (id: string, name: string) => specifiedValue(project, page, id, name, viewport);
     const display = value(row.id, 'display');
     const columns = /grid$/.test(display) ? trackCount(value(row.id, 'grid-template-columns')) : undefined;
-    const cells = row.children.map((item): SpanCell => {
+    const cells = childIds(row).map((item): SpanCell => {
       const of = (name: string) => resolve(project, page, item, name, band.from, slice);
       const [start, end] = [of('grid-column-start'), of('grid-column-end')];
       const carriages = [start, end].map((one) => carriageIn(one, band.home));

@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { Viewport } from '../breakpoints/viewport';
 import { specifiedValue } from '../cascade/resolve';
 import { sourcesFor } from '../cascade/sources';
@@ -52,7 +53,7 @@ const near = (a: number, b: number) => Math.abs(a - b) <= TOLERANCE;
 export function crossingBetween(project: Project, page: Page, from: Side, to: Side): Crossing {
   const elements = subtreeOf(page, page.root);
   const values = new Map(elements.map(({ id }) => [id, valuesBetween(project, page, id, from, to)]));
-  const order = new Map(elements.flatMap(({ children }) => [...orderBetween(children, from, to)]));
+  const order = new Map(elements.flatMap((element) => [...orderBetween(childIds(element), from, to)]));
   const changes: ElementChange[] = [];
   const stayed: string[] = [];
   const strayed: string[] = [];
@@ -133,7 +134,7 @@ function expectedToStay(
   if (touched.has(id)) return false;
   const parent = parentOf(page, id);
   if (!parent) return true;
-  if (sized.has(parent.id) || parent.children.some((one) => touched.has(one))) return false;
+  if (sized.has(parent.id) || childIds(parent).some((one) => touched.has(one))) return false;
   for (let at = parentOf(page, id); at; at = parentOf(page, at.id)) if (values.get(at.id)!.length > 0) return false;
   return true;
 }

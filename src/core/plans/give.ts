@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { At, Slice } from '../breakpoints';
 import { BASE } from '../breakpoints';
 import { kindOf } from '../document/kinds';
@@ -20,7 +21,10 @@ export function receiversOf(project: Project, giver: string, receivers: Receiver
   const { page, element } = requireElement(project, giver);
   const pages: readonly Page[] = receivers.to !== 'siblings' && receivers.everywhere ? project.pages : [page];
   const all = pages.flatMap((one) => Object.values(one.elements)).filter(({ id }) => id !== giver);
-  if (receivers.to === 'siblings') return (parentOf(page, giver)?.children ?? []).filter((id) => id !== giver);
+  if (receivers.to === 'siblings') {
+    const parent = parentOf(page, giver);
+    return parent ? childIds(parent).filter((id) => id !== giver) : [];
+  }
   if (receivers.to === 'shared') return all.filter(({ shared }) => shared.includes(receivers.sharedId)).map(({ id }) => id);
   const kind = kindOf(element);
   return kind ? all.filter((other) => kindOf(other) === kind).map(({ id }) => id) : [];

@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { At, Slice } from '../breakpoints';
 import type { Page, PageElement, Project } from '../document';
 import { parentOf } from '../document';
@@ -61,7 +62,7 @@ export function planWidths(
   const changes: ValueChange[] = [];
   if (/grid$/.test(display)) {
     const tracks = readTracks(value(parent.id, 'grid-template-columns')) ?? [];
-    const shown = parent.children.filter((id) => value(id, 'display') !== 'none');
+    const shown = childIds(parent).filter((id) => value(id, 'display') !== 'none');
     const alone = tracks.length >= shown.length || tracks.length <= 1;
     if (!equal && (!alone || shown.length !== items.length))
       throw new PlanError(`${parent.name} is a grid of several rows: select all that stand in it, in one row.`);

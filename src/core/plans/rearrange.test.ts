@@ -1,3 +1,4 @@
+import { childIds } from '../document';
 import fc from 'fast-check';
 import { DEFAULT_SLICE } from '../breakpoints';
 import { specifiedValue } from '../cascade';
@@ -122,7 +123,7 @@ test('any elements of a page, moved to any place of any parent, stand there toge
       fc.constantFrom(MAIN, 'erow', 'eplain'),
       fc.nat(6),
       (moved, parent, place) => {
-        const index = Math.min(place, page.elements[parent]!.children.length);
+        const index = Math.min(place, childIds(page.elements[parent]!).length);
         let plan: Plan;
         try {
           plan = move(moved, parent, index);
@@ -130,7 +131,7 @@ test('any elements of a page, moved to any place of any parent, stand there toge
           return expect((error as Error).message).toMatch(/itself|holds|text|can't stand/);
         }
         const tops = topmost(page, moved);
-        const before = page.elements[parent]!.children;
+        const before = childIds(page.elements[parent]!);
         const kept = (list: readonly string[]) => list.filter((id) => !tops.includes(id));
         expect(children(plan, parent)).toEqual([...kept(before.slice(0, index)), ...tops, ...kept(before.slice(index))]);
       },

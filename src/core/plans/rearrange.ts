@@ -1,7 +1,8 @@
+import { childIds, isWritten, normalChildren } from '../document/content';
 import type { Slice } from '../breakpoints';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { pageOf, parentOf } from '../document/tree';
+import { ancestorsOf, pageOf, parentOf, subtreeOf } from '../document/tree';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { describeTarget } from '../edits/set-style';
@@ -41,8 +42,8 @@ export function planMove(project: Project, slice: Slice, pageId: string, ids: re
   const target = page.elements[place.parent]!;
   const moving = new Set(tops.map(({ id }) => id));
   // Places are counted without what moves.
-  const index = target.children.slice(0, place.index).filter((child) => !moving.has(child)).length;
-  const early = new Set(target.children.slice(0, place.index));
+  const index = childIds(target).slice(0, place.index).filter((child) => !moving.has(child)).length;
+  const early = new Set(childIds(target).slice(0, place.index));
   const edits = tops.map(({ id }, i): Edit => {
     // Those that move later still stand where they were.
     const waiting = tops.slice(i + 1).filter((later) => early.has(later.id)).length;
@@ -82,7 +83,7 @@ export function planGroup(page: Page, ids: readonly string[], newId: string): Pl
     throw new PlanError('Elements of one parent can be grouped; these stand in several.');
   const name = groupName(tops);
   const group = { id: newId, tag: 'div', name, attributes: {}, children: [], shared: [], styles: {} };
-  const index = parent.children.indexOf(tops[0]!.id);
+  const index = childIds(parent).indexOf(tops[0]!.id);
   const edits: Edit[] = [
     { type: 'insertElement', page: page.id, parent: parent.id, index, elements: [group] },
     ...tops.map(({ id }, i): Edit => ({ type: 'moveElement', node: id, parent: newId, index: i })),
@@ -91,23 +92,48 @@ export function planGroup(page: Page, ids: readonly string[], newId: string): Pl
   return { edit: { type: 'group', label: `Group ${called(tops)}`, edits }, sentence, details: [] };
 }
 
-/** Takes groups away and leaves what stands in them in their place. What the groups themselves say is lost, and said. */
-export function planUngroup(page: Page, ids: readonly string[]): Plan {
-  const tops = requireTops(page, ids);
-  const empty = tops.find(({ children }) => children.length === 0);
-  if (empty) throw new PlanError(`${empty.name} holds no elements.`);
-  const edits = tops.flatMap((group): Edit[] => {
+function outOfGroups(page: Page, groups: readonly PageElement[]): Edit[] {
+  return groups.flatMap((group): Edit[] => {
     const parent = parentOf(page, group.id)!;
     // Earlier groups have become as many as stood in them.
-    const place = parent.children.indexOf(group.id);
-    const index = tops
-      .filter(({ id }) => parent.children.slice(0, place).includes(id))
-      .reduce((at, earlier) => at + earlier.children.length - 1, place);
+    const place = childIds(parent).indexOf(group.id);
+    const index = groups
+      .filter(({ id }) => childIds(parent).slice(0, place).includes(id))
+      .reduce((at, earlier) => at + childIds(earlier).length - 1, place);
     return [
-      ...group.children.map((node, i): Edit => ({ type: 'moveElement', node, parent: parent.id, index: index + i })),
+      ...childIds(group).map((node, i): Edit => ({ type: 'moveElement', node, parent: parent.id, index: index + i })),
       { type: 'removeElement', node: group.id },
     ];
   });
+}
+
+/** Texts can't be moved, so the inside of each parent is put anew. */
+function withInsides(page: Page, groups: readonly PageElement[]): Edit[] {
+  const elements = { ...page.elements };
+  for (const group of groups) {
+    const parent = elements[parentOf(page, group.id)!.id]!;
+    const children = parent.children.flatMap((child) => (child === group.id ? group.children : [child]));
+    elements[parent.id] = { ...parent, children: normalChildren(children) };
+    delete elements[group.id];
+  }
+  const changed = groups.map(({ id }) => parentOf(page, id)!);
+  const outermost = changed.filter(
+    ({ id }, i) => changed.findIndex((one) => one.id === id) === i && !ancestorsOf(page, id).some((one) => changed.includes(one)),
+  );
+  return outermost.map(({ id }) => ({
+    type: 'setContent',
+    node: id,
+    children: elements[id]!.children,
+    elements: subtreeOf({ ...page, elements }, id).slice(1),
+  }));
+}
+
+/** Takes groups away and leaves what stands in them in their place. What the groups themselves say is lost, and said. */
+export function planUngroup(page: Page, ids: readonly string[]): Plan {
+  const tops = requireTops(page, ids);
+  const empty = tops.find((group) => childIds(group).length === 0 && !isWritten(parentOf(page, group.id)!));
+  if (empty) throw new PlanError(`${empty.name} holds no elements.`);
+  const edits = tops.some(isWritten) ? withInsides(page, tops) : outOfGroups(page, tops);
   const details = tops.flatMap(({ name, styles, shared }) => {
     const values = Object.values(styles).reduce((sum, one) => sum + Object.keys(one).length, 0);
     if (values + shared.length === 0) return [];

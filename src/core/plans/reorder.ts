@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { At, Slice } from '../breakpoints';
 import { specifiedValue } from '../cascade/resolve';
 import type { Page, Project } from '../document';
@@ -28,21 +29,21 @@ export function planOrder(project: Project, slice: Slice, page: Page, id: string
       `${parent.name} is neither a row nor a grid at ${describeTarget(project, at)}, so only the document's order counts there.`,
     );
   const orderOf = (one: string) => Number(value(one, 'order')) || 0;
-  const wanted = inOrder(parent.children, orderOf).filter((child) => child !== id);
+  const wanted = inOrder(childIds(parent), orderOf).filter((child) => child !== id);
   const place = before === undefined ? wanted.length : wanted.indexOf(before);
   wanted.splice(place < 0 ? wanted.length : place, 0, id);
   // The smallest numbers that rise where the document's own order doesn't.
   let order = 0;
   let last = -1;
   const changes = wanted.flatMap((child): ValueChange[] => {
-    const index = parent.children.indexOf(child);
+    const index = childIds(parent).indexOf(child);
     if (index < last) order++;
     last = index;
     return orderOf(child) === order ? [] : [{ owner: child, at, property: 'order', value: String(order) }];
   });
   const where = describeTarget(project, at);
   const edit = restyleEdit(`Move ${name} by order at ${where}`, changes);
-  return planValues(project, slice, parent.children, edit, `Moves ${name} at ${where} only; the document's order stays.`);
+  return planValues(project, slice, childIds(parent), edit, `Moves ${name} at ${where} only; the document's order stays.`);
 }
 
 /** Siblings as they are laid out: by their `order`, else as they stand in the document. */

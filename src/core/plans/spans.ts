@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { At, Slice } from '../breakpoints';
 import { BASE } from '../breakpoints';
 import type { Page, Project } from '../document';
@@ -51,7 +52,7 @@ const SHARES: Readonly<Record<number, string>> = { 1: 'the full width', 2: 'halv
  */
 export function planShares(project: Project, slice: Slice, page: Page, row: string, at: At, parts: number): Plan {
   const element = page.elements[row];
-  if (!element || element.children.length === 0) throw new PlanError('Select a row that holds elements.');
+  if (!element || childIds(element).length === 0) throw new PlanError('Select a row that holds elements.');
   const band = bandOfTarget(project, at, slice);
   if (!band) throw new PlanError(`${describeTarget(project, at)} holds at no width of this height.`);
   const column = spanTable(project, page, element, slice).find((one) => one.band.from === band.from)!;
@@ -64,7 +65,7 @@ export function planShares(project: Project, slice: Slice, page: Page, row: stri
   if (gap && grid && !/(flex|grid)$/.test(column.display)) values['column-gap'] = gap;
   const edit = restyleEdit(label, [
     ...changesAt(row, at, values),
-    ...element.children.flatMap((child) => changesAt(child, at, spanDeclarations({ span: columns / parts }))),
+    ...childIds(element).flatMap((child) => changesAt(child, at, spanDeclarations({ span: columns / parts }))),
   ]);
-  return planValues(project, slice, [row, ...element.children], edit, `Puts the items of ${label}.`);
+  return planValues(project, slice, [row, ...childIds(element)], edit, `Puts the items of ${label}.`);
 }

@@ -21,7 +21,7 @@ export function renderExport(project: Project): ExportFile[] {
     writeSheet(renderSheet(project, project.pages, { addresses })),
   ].join('\n');
   const pages = new Map(project.pages.map((page) => [page.id, `${page.slug}.html`]));
-  const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false };
+  const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false };
   return [
     ...project.pages.map((page) => ({
       path: `${page.slug}.html`,

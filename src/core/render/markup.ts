@@ -1,6 +1,7 @@
 import type { PageElement } from '../document/element';
 import { classesOf } from '../document/class-names';
-import { ruleOf } from '../document/html';
+import { isRun, isWritten } from '../document/content';
+import { isFile, picturesShown, ruleOf } from '../document/html';
 import type { Page, Project } from '../document/project';
 import type { Addresses } from './sheet';
 
@@ -10,6 +11,8 @@ export interface MarkupOptions {
   readonly page: (id: string) => string;
   /** Marks every element with its id, so that the probe can name it. */
   readonly marked: boolean;
+  /** Leaves out what would fetch, play or take the focus. */
+  readonly inert: boolean;
 }
 
 export function escapeText(text: string): string {
@@ -24,11 +27,17 @@ export function escapeAttribute(value: string): string {
   return escapeText(value).replace(/"/g, '&quot;');
 }
 
+/** Attributes that make something begin by itself. */
+const PLAYS = new Set(['autoplay', 'autofocus']);
+
 function attributesOf(project: Project, element: PageElement, options: MarkupOptions): string {
   const classes = classesOf(project, element);
   const list: [string, string][] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
+  const pictures = picturesShown(element.attributes);
   for (const [name, value] of Object.entries(element.attributes).sort(([a], [b]) => (a < b ? -1 : 1))) {
-    if (name === 'src') list.push([name, options.addresses.picture(value.replace(/^picture:/, ''))]);
+    if (name === 'class' || (options.inert && (PLAYS.has(name) || isFile(element.tag, name)))) continue;
+    const picture = pictures.get(name);
+    if (picture !== undefined) list.push([name, options.addresses.picture(picture)]);
     else if (value.startsWith('page:')) list.push([name, options.page(value.slice(5))]);
     else list.push([name, value]);
   }
@@ -39,16 +48,31 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
     .join('');
 }
 
-/** An element and all below it as indented HTML. Line breaks between elements are the same in preview and export. */
-export function renderElement(project: Project, page: Page, id: string, options: MarkupOptions, indent = ''): string {
-  const element = page.elements[id]!;
-  const open = `${indent}<${element.tag}${attributesOf(project, element, options)}>`;
-  if (ruleOf(element.tag)?.content === 'void') return `${open}\n`;
-  if (element.children.length === 0) {
-    const text = escapeText(element.text ?? '');
-    const first = text.startsWith('\n') && (element.tag === 'pre' || element.tag === 'textarea') ? '\n' : '';
-    return `${open}${first}${text}</${element.tag}>\n`;
-  }
-  const inside = element.children.map((child) => renderElement(project, page, child, options, `${indent}  `)).join('');
-  return `${open}\n${inside}${indent}</${element.tag}>\n`;
+/**
+ * An element and all below it as HTML. Elements stand on lines of their own, indented, but in what was written as text:
+ * there every white space would be seen. Line breaks are the same in preview and export.
+ */
+export function renderElement(project: Project, page: Page, id: string, options: MarkupOptions): string {
+  return `${written(project, page, id, options, '')}\n`;
 }
+
+function written(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
+  const element = page.elements[id]!;
+  const { tag, children } = element;
+  const open = `<${tag}${attributesOf(project, element, options)}>`;
+  if (ruleOf(tag)?.content === 'void') return open;
+  const close = `</${tag}>`;
+  const deeper = `${indent}  `;
+  if (element.source !== undefined) return open + element.source + close;
+  if (children.length === 0) return open + close;
+  if (isWritten(element)) {
+    const inside = children.map((child) => (isRun(child) ? escapeText(child.text) : written(project, page, child, options, deeper)));
+    return open + firstLine(element, inside[0]!) + inside.join('') + close;
+  }
+  const lines = children.map((child) => `${deeper}${written(project, page, child as string, options, deeper)}\n`);
+  return `${open}\n${lines.join('')}${indent}${close}`;
+}
+
+/** Parsers drop a line break that stands first in these. */
+const firstLine = ({ tag }: PageElement, inside: string) =>
+  inside.startsWith('\n') && ['pre', 'textarea', 'listing'].includes(tag) ? '\n' : '';

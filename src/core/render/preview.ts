@@ -25,7 +25,7 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
     blocks: renderSheet(project, [page], { addresses, standIn }),
-    body: renderElement(project, page, page.root, { addresses, page: () => '#', marked: true }),
+    body: renderElement(project, page, page.root, { addresses, page: () => '#', marked: true, inert: true }),
   };
 }
 

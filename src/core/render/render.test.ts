@@ -62,8 +62,7 @@ test('two elements of one name get two classes; a name of signs only still gets 
     tag: 'p',
     name,
     attributes: {},
-    text: 'x',
-    children: [],
+    children: [{ text: 'x' }],
     shared: [],
     styles: { base: { color: 'red' } },
   });

@@ -16,7 +16,7 @@ import { standInKey, whatMatters } from './stand-in';
 export function seenBy(project: Project, page: Page): (viewport: Viewport) => string {
   const conditions = new Map(project.breakpoints.map(({ id, condition }) => [id, condition]));
   const addresses = pictureData(project);
-  const body = renderElement(project, page, page.root, { addresses, page: () => '#', marked: false });
+  const body = renderElement(project, page, page.root, { addresses, page: () => '#', marked: false, inert: true });
   const fonts = fontsUsed(project)
     .map(({ file }) => file)
     .join();

@@ -1,8 +1,8 @@
 import { BASE, takenBy } from '../breakpoints/breakpoint';
 import { FOUNDATION } from '../cascade/browser-defaults';
 import type { Declarations, StyleSet } from '../document/element';
-import { classNames, KIND_CLASSES } from '../document/class-names';
-import { KINDS } from '../document/kinds';
+import { classNames } from '../document/class-names';
+import { GIVEN_KINDS, KINDS } from '../document/kinds';
 import type { Page, Project, ImportedSheet } from '../document/project';
 import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
@@ -121,14 +121,13 @@ const HTML_NODE: SelectorNode = { tag: 'html', attributes: { lang: 'en' }, paren
 const rootSize = (text: string) => (/^[\d.]+(%|r?em)$/.test(text) ? `calc(${text} * var(${TEXT_SIZE}))` : text);
 
 function kindOwners(project: Project): Owner[] {
-  const given = project.pages.some((page) => Object.values(page.elements).some(({ kind }) => kind));
-  const others = `:where(:not(${Object.values(KIND_CLASSES)
-    .map((name) => `.${name}`)
-    .join(', ')}))`;
+  const names = classNames(project);
+  const given = GIVEN_KINDS.flatMap((kind) => (names.has(kind) ? [`.${names.get(kind)}`] : []));
+  const others = given.length > 0 ? `:where(:not(${given.join(', ')}))` : '';
   return KINDS.flatMap(({ id, tags }) => {
     const styles = project.kinds[id];
-    const selectors = tags.length > 0 ? tags.map((tag) => (given ? `${tag}${others}` : tag)) : [`.${KIND_CLASSES[id]}`];
-    return styles ? [{ id, selector: selectors.join(', '), styles }] : [];
+    const selectors = tags.length > 0 ? tags.map((tag) => `${tag}${others}`) : names.has(id) ? [`.${names.get(id)}`] : [];
+    return styles && selectors.length > 0 ? [{ id, selector: selectors.join(', '), styles }] : [];
   });
 }
 

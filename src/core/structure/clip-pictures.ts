@@ -1,13 +1,13 @@
 import type { PageElement } from '../document/element';
+import { picturesShown } from '../document/html';
 import type { Picture, Project } from '../document/project';
 
 const IN_VALUE = /url\(picture:(p[a-z0-9]{1,24})\)/g;
 
 /** The pictures that an element shows: its own, and those in its values. */
 export function picturesIn({ attributes, styles }: PageElement): string[] {
-  const own = attributes.src?.startsWith('picture:') ? [attributes.src.slice('picture:'.length)] : [];
   const values = Object.values(styles).flatMap((declarations) => Object.values(declarations));
-  return [...own, ...values.flatMap((value) => [...value.matchAll(IN_VALUE)].map((match) => match[1]!))];
+  return [...picturesShown(attributes).values(), ...values.flatMap((value) => [...value.matchAll(IN_VALUE)].map((match) => match[1]!))];
 }
 
 /** A value with the pictures it names replaced. */

@@ -1,7 +1,9 @@
 import { z } from 'zod';
+import { childIds, renamedChildren, withTextInside } from '../document/content';
 import { elementSchema } from '../document/element';
 import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Picture, Project } from '../document/project';
+import { picturesShown } from '../document/html';
 import { LIMITS } from '../document/limits';
 import { pictureSchema } from '../document/project';
 import { treesProblem } from '../document/trees';
@@ -17,7 +19,7 @@ const clipSchema = z.strictObject({
   from: z.literal('mill-pond'),
   /** Tops in order. */
   tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements, TOO_MANY),
-  elements: listOf(elementSchema, LIMITS.elements, TOO_MANY),
+  elements: listOf(z.preprocess(withTextInside, elementSchema), LIMITS.elements, TOO_MANY),
   breakpoints: z.record(z.string().max(30), z.string().max(80)),
   shared: z.record(z.string().max(30), z.string().max(80)),
   pictures: z.array(pictureSchema).max(500),
@@ -119,15 +121,15 @@ export function fitClip(
     for (const id of element.shared) if (!shared.has(id)) lost.shared.add(clip.shared?.[id] ?? GONE);
     const attributes = withHtmlIds(element.attributes, htmlIds);
     if (picturesIn(element).some((id) => !pictures.ids.has(id))) missing.add(element.name);
-    if (attributes.src) {
-      const id = pictures.ids.get(attributes.src.slice('picture:'.length));
-      if (id) attributes.src = `picture:${id}`;
-      else delete attributes.src;
+    for (const [name, shown] of picturesShown(attributes)) {
+      const id = pictures.ids.get(shown);
+      if (id) attributes[name] = `picture:${id}`;
+      else delete attributes[name];
     }
     return {
       ...element,
       id: ids.get(element.id)!,
-      children: element.children.map((child) => ids.get(child)!),
+      children: renamedChildren(element.children, (child) => ids.get(child)!),
       shared: [...new Set(element.shared.flatMap((id) => shared.get(id) ?? []))],
       attributes,
       styles,
@@ -136,7 +138,7 @@ export function fitClip(
   const byId = new Map(clip.elements.map((element) => [element.id, element]));
   const tree = (id: string): PageElement[] => {
     const element = byId.get(id)!;
-    return [refit(element), ...element.children.flatMap(tree)];
+    return [refit(element), ...childIds(element).flatMap(tree)];
   };
   const trees = clip.tops.map(tree);
   const notes = [

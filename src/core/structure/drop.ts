@@ -1,3 +1,4 @@
+import { childIds } from '../document/content';
 import type { Page } from '../document/project';
 import type { Shape } from '../document/trees';
 import type { Spot } from './place';
@@ -52,7 +53,7 @@ export function dropAt(
   const way: string[] = [page.root];
   for (let at: string | undefined = page.root; at;) {
     // The last one lies on top.
-    at = page.elements[at]!.children.findLast((id) => {
+    at = childIds(page.elements[at]!).findLast((id) => {
       const box = survey.get(id);
       return !moving.has(id) && !page.elements[id]!.locked && box && holds(box.rect, x, y, box.rect[3] < 8 ? 4 : 0);
     });
@@ -79,7 +80,7 @@ interface There {
 }
 
 function between(page: Page, survey: Survey, box: Surveyed, x: number, y: number, moving: ReadonlySet<string>): Drop {
-  const children = page.elements[box.id]!.children;
+  const children = childIds(page.elements[box.id]!);
   const there = children.flatMap((id): There[] => {
     const rect = survey.get(id)?.rect;
     return rect && !moving.has(id) ? [{ id, rect }] : [];
@@ -146,7 +147,7 @@ export function framedBy(page: Page, survey: Survey, [left, top, width, height]:
     const whole =
       rect && rect[0] >= left && rect[1] >= top && rect[0] + rect[2] <= left + width && rect[1] + rect[3] <= top + height;
     if (whole && id !== page.root && !page.elements[id]!.locked) result.push(id);
-    else page.elements[id]!.children.forEach(visit);
+    else childIds(page.elements[id]!).forEach(visit);
   };
   visit(page.root);
   return result;

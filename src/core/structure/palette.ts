@@ -1,3 +1,4 @@
+import { textChildren } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { GivenKind } from '../document/kinds';
 import { suggestName } from '../document/element';
@@ -197,8 +198,7 @@ export function sketched(sketch: Sketch, newId: () => string): PageElement[] {
     tag,
     name: sketch.name ?? suggestName(tag, words),
     attributes,
-    ...(words !== undefined && { text: words }),
-    children: below.map(([first]) => first!.id),
+    children: [...textChildren(words), ...below.map(([first]) => first!.id)],
     shared: [],
     styles: values ? { base: declared(values) } : {},
     ...(kind && { kind }),

@@ -1,8 +1,9 @@
+import { childIds, ownText } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { Page } from '../document/project';
 import { ancestorsOf, parentOf } from '../document/tree';
 import type { Shape } from '../document/trees';
-import { whyNotInto } from '../document/room';
+import { whyNotMadeIn } from '../document/room';
 
 /** A spot in the tree: among the children of `parent`, before the one that is at `index` now. */
 export interface Spot {
@@ -14,15 +15,15 @@ export interface Spot {
 export function placeFor(page: Page, from: string, shape: Shape): Spot | undefined {
   let index: number | undefined;
   for (let at: PageElement | undefined = page.elements[from]; at; at = parentOf(page, at.id)) {
-    if (mayStand(page, at.id, shape)) return { parent: at.id, index: index ?? at.children.length };
+    if (mayStand(page, at.id, shape)) return { parent: at.id, index: index ?? childIds(at).length };
     const parent = parentOf(page, at.id);
-    index = parent && parent.children.indexOf(at.id) + 1;
+    index = parent && childIds(parent).indexOf(at.id) + 1;
   }
   return undefined;
 }
 
-/** Whether a tree can stand directly in the parent, as edits will say. */
-export const mayStand = (page: Page, parentId: string, shape: Shape): boolean => whyNotInto(page, parentId, shape) === undefined;
+/** Whether a tree may be put directly into the parent by hand: edits take it, and HTML allows it. */
+export const mayStand = (page: Page, parentId: string, shape: Shape): boolean => whyNotMadeIn(page, parentId, shape) === undefined;
 
 /** Those of the elements that don't stand inside another of them; never the body. In the order of the page. */
 export function topmost(page: Page, ids: readonly string[]): string[] {
@@ -35,7 +36,7 @@ export function topmost(page: Page, ids: readonly string[]): string[] {
   const order = new Map<string, number>();
   const visit = (id: string) => {
     order.set(id, order.size);
-    page.elements[id]!.children.forEach(visit);
+    childIds(page.elements[id]!).forEach(visit);
   };
   visit(page.root);
   return tops.sort((a, b) => order.get(a)! - order.get(b)!);
@@ -55,7 +56,7 @@ export function alike(page: Page, id: string): string[] {
       like.push(
         parent?.tag ?? '',
         ...[...(parent?.shared ?? [])].sort(),
-        ...element.children.map((child) => page.elements[child]!.tag),
+        ...childIds(element).map((child) => page.elements[child]!.tag),
       );
     return like.join(' ');
   };
@@ -71,9 +72,9 @@ export function found(page: Page, words: string): string[] {
   if (!wanted) return [];
   const result: string[] = [];
   const visit = (id: string) => {
-    const { name, text = '', children } = page.elements[id]!;
-    if (name.toLowerCase().includes(wanted) || text.toLowerCase().includes(wanted)) result.push(id);
-    children.forEach(visit);
+    const element = page.elements[id]!;
+    if (element.name.toLowerCase().includes(wanted) || ownText(element).toLowerCase().includes(wanted)) result.push(id);
+    childIds(element).forEach(visit);
   };
   visit(page.root);
   return result;

@@ -1,5 +1,5 @@
 import type { Page } from '@/core/document';
-import { parentOf, shapeOf, subtreeOf } from '@/core/document';
+import { childIds, parentOf, shapeOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { planGroup, planMove, planUngroup } from '@/core/plans';
 import type { Spot } from '@/core/structure';
@@ -53,9 +53,9 @@ export function moveSelected(by: 1 | -1): void {
   const nodes = tops();
   const parent = nodes[0] && parentOf(page(), nodes[0]);
   if (!parent) return;
-  const places = nodes.map((node) => parent.children.indexOf(node));
+  const places = nodes.map((node) => childIds(parent).indexOf(node));
   const index = by < 0 ? Math.min(...places) - 1 : Math.max(...places) + 2;
-  if (index < 0 || index > parent.children.length) return announce('It already stands at the end.');
+  if (index < 0 || index > childIds(parent).length) return announce('It already stands at the end.');
   moveTo(nodes, { parent: parent.id, index });
 }
 
@@ -65,18 +65,18 @@ export function moveOut(): void {
   const parent = nodes[0] && parentOf(page(), nodes[0]);
   const outer = parent && parentOf(page(), parent.id);
   if (!outer) return announce('It already stands outermost.');
-  moveTo(nodes, { parent: outer.id, index: outer.children.indexOf(parent.id) + 1 });
+  moveTo(nodes, { parent: outer.id, index: childIds(outer).indexOf(parent.id) + 1 });
 }
 
 /** Moves what is selected into the element before it. */
 export function moveIn(): void {
   const nodes = tops();
   const parent = nodes[0] && parentOf(page(), nodes[0]);
-  const before = parent && page().elements[parent.children[parent.children.indexOf(nodes[0]!) - 1] ?? ''];
+  const before = parent && page().elements[childIds(parent)[childIds(parent).indexOf(nodes[0]!) - 1] ?? ''];
   if (!before) return announce('No element stands before it that it could go into.');
   if (!nodes.every((node) => mayStand(page(), before.id, shapeOf(page().elements, node))))
     return announce(`It can't stand in ${before.name}.`);
-  moveTo(nodes, { parent: before.id, index: before.children.length });
+  moveTo(nodes, { parent: before.id, index: childIds(before).length });
 }
 
 export function groupSelected(): void {
@@ -85,13 +85,16 @@ export function groupSelected(): void {
 }
 
 export function ungroupSelected(): void {
-  const inside = tops().flatMap((id) => page().elements[id]!.children);
+  const inside = tops().flatMap((id) => childIds(page().elements[id]!));
   if (carryOutOrPropose((_, __, one) => planUngroup(one, useSession.getState().selection))) select(inside);
 }
 
 export function selectSiblings(): void {
   const { selection } = useSession.getState();
-  const all = selection.flatMap((id) => parentOf(page(), id)?.children ?? []);
+  const all = selection.flatMap((id) => {
+    const parent = parentOf(page(), id);
+    return parent ? childIds(parent) : [];
+  });
   if (all.length > 0) choose(all, 'siblings');
 }
 
@@ -117,7 +120,8 @@ export function selectOuter(): void {
 /** From what is selected to the first element in it. */
 export function selectInner(): void {
   const [id] = useSession.getState().selection;
-  const first = id && page().elements[id]?.children[0];
+  const element = id === undefined ? undefined : page().elements[id];
+  const first = element && childIds(element)[0];
   if (first) select([first]);
 }
 

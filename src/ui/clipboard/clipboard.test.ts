@@ -1,5 +1,5 @@
 import type { Project } from '@/core/document';
-import { newProject, readProject } from '@/core/document';
+import { childIds, newProject, readProject } from '@/core/document';
 import { insert, MAIN, make, makeFrom, MIDDLE, set, TEXT } from '@/core/edits/project-for-tests';
 import { PALETTE } from '@/core/structure';
 import { select } from '../view/actions';
@@ -113,7 +113,7 @@ test('blocks keep their overrides and their pictures, and say what has gone sinc
   select([MAIN]);
   insertBlock(block!.id);
   const copy = page().elements[state().selection[0]!]!;
-  expect(page().elements[copy.children[0]!]!.styles.bm).toEqual({ width: '50%' });
+  expect(page().elements[childIds(copy)[0]!]!.styles.bm).toEqual({ width: '50%' });
   open(makeFrom(state().project, { type: 'removeBreakpoint', id: 'bm' }));
   select([MAIN]);
   insertBlock(block!.id);

@@ -1,5 +1,5 @@
 import type { Page, Shape } from '@/core/document';
-import { htmlIdsOn, parentOf, shapeOf } from '@/core/document';
+import { childIds, htmlIdsOn, parentOf, shapeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import type { Clip, PaletteEntry, Spot } from '@/core/structure';
 import { clipOf, fitClip, placeFor, readClip, sketched } from '@/core/structure';
@@ -48,7 +48,7 @@ export function paste(text = localStorage.getItem(KEY) ?? held): void {
   const last = session.selection[session.selection.length - 1] ?? page.root;
   const beside = clip.tops.includes(last) ? parentOf(page, last) : undefined;
   const shape = shapeOfFirst(clip);
-  const spot = beside ? { parent: beside.id, index: beside.children.indexOf(last) + 1 } : placeFor(page, last, shape);
+  const spot = beside ? { parent: beside.id, index: childIds(beside).indexOf(last) + 1 } : placeFor(page, last, shape);
   if (!spot) return report(`There is no place for <${shape.tag}> around what is selected.`);
   putIn(clip, spot, `Paste ${clip.tops.length === 1 ? 'an element' : `${clip.tops.length} elements`}`);
 }

@@ -4,7 +4,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { spanTable } from '@/core/grid';
 import type { SpanColumn } from '@/core/grid';
 import type { Page } from '@/core/document';
-import { parentOf } from '@/core/document';
+import { childIds, parentOf } from '@/core/document';
 import { planLayOnColumns } from '@/core/plans';
 import { propose } from '../editing/proposal';
 import { shownPage, shownProject, useSession } from '../state/store';
@@ -20,7 +20,7 @@ const MOST = 200;
 /** The row whose items are shown: what is selected if it holds elements, else what that stands in. */
 function rowFor(page: Page, id: string | undefined): string | undefined {
   const element = id === undefined ? undefined : page.elements[id];
-  return element && element.children.length > 0 ? element.id : element && parentOf(page, element.id)?.id;
+  return element && childIds(element).length > 0 ? element.id : element && parentOf(page, element.id)?.id;
 }
 
 /** Rows are the children of a row, columns are the bands: how many columns each takes there, and how the row breaks. */
@@ -34,7 +34,7 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
   const id = rowFor(page, selection[selection.length - 1]);
   const row = id === undefined ? undefined : page.elements[id];
   const columns = useMemo(() => (row ? spanTable(project, page, row, slice) : []), [project, page, row, slice]);
-  if (!row || row.children.length === 0)
+  if (!row || childIds(row).length === 0)
     return (
       <p className="m-0 flex-1 border-t border-line py-2 text-muted" style={{ paddingLeft: labelWidth + 14 }}>
         Select a row, or something in it, to see how many columns its items take in each band.
@@ -44,7 +44,7 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
     const at = place(scale, column.band.from, column.band.below);
     return at ? [[column, at]] : [];
   });
-  const items = row.children.slice(0, MOST);
+  const items = childIds(row).slice(0, MOST);
   const go = (to: number, column: number) => {
     const next = { row: Math.min(items.length - 1, Math.max(0, to)), column: Math.min(shown.length - 1, Math.max(0, column)) };
     setFocused(next);
@@ -105,8 +105,8 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
           </div>
         </div>
       ))}
-      {row.children.length > MOST && (
-        <p className="m-0 px-3.5 py-1 text-muted">And {row.children.length - MOST} more items, which the sums count too.</p>
+      {childIds(row).length > MOST && (
+        <p className="m-0 px-3.5 py-1 text-muted">And {childIds(row).length - MOST} more items, which the sums count too.</p>
       )}
     </div>
   );

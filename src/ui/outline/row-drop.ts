@@ -1,5 +1,5 @@
 import type { Page } from '@/core/document';
-import { ancestorsOf, parentOf, shapeOf } from '@/core/document';
+import { ancestorsOf, childIds, parentOf, shapeOf } from '@/core/document';
 import type { Spot } from '@/core/structure';
 import { mayStand } from '@/core/structure';
 
@@ -19,13 +19,13 @@ export function spotOnRow(page: Page, ids: readonly string[], id: string, part: 
   const fits = (into: string) => shapes.every((shape) => mayStand(page, into, shape));
   const beside = parent && fits(parent.id);
   const into = fits(id) && (!beside || (part > 0.3 && part < 0.7));
-  if (into) return { id, how: 'into', spot: { parent: id, index: page.elements[id]!.children.length } };
+  if (into) return { id, how: 'into', spot: { parent: id, index: childIds(page.elements[id]!).length } };
   if (!beside) return undefined;
   const after = part >= 0.5;
   return {
     id,
     how: after ? 'after' : 'before',
-    spot: { parent: parent.id, index: parent.children.indexOf(id) + (after ? 1 : 0) },
+    spot: { parent: parent.id, index: childIds(parent).indexOf(id) + (after ? 1 : 0) },
   };
 }
 

@@ -2,6 +2,7 @@ import type { Band, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
+import { childIds } from '@/core/document';
 
 export interface Row {
   readonly element: PageElement;
@@ -28,9 +29,10 @@ export function rowsOf(
     const element = page.elements[id]!;
     const hidden = under || specifiedValue(project, page, id, 'display', { ...slice, width: band.from }) === 'none';
     const names = new Set(band.holds.flatMap((at) => Object.keys(element.styles[at] ?? {})));
-    const expanded = element.children.length > 0 ? !closed.has(id) : undefined;
+    const children = childIds(element);
+    const expanded = children.length > 0 ? !closed.has(id) : undefined;
     rows.push({ element, level, position, siblings, hidden, expanded, overrides: names.size });
-    if (expanded) element.children.forEach((child, i) => visit(child, level + 1, i + 1, element.children.length, hidden));
+    if (expanded) children.forEach((child, i) => visit(child, level + 1, i + 1, children.length, hidden));
   };
   visit(page.root, 1, 1, 1, false);
   return rows;

@@ -1,3 +1,4 @@
+import { ownText } from '@/core/document';
 import type { KeyHandling } from '../input/key-handling';
 import { select } from '../view/actions';
 import { commitOrReport } from '../editing/edits';
@@ -36,6 +37,6 @@ export function takeFrameMessage(
 /** Keeps a text that was changed in place. Returns the text to show instead, where it can't be kept. */
 function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): string | undefined {
   const before = shownPage(useSession.getState()).elements[id];
-  if (!before || !keep || text === (before.text ?? '')) return undefined;
-  return commitOrReport({ type: 'setText', node: id, text }) ? undefined : (before.text ?? '');
+  if (!before || !keep || text === ownText(before)) return undefined;
+  return commitOrReport({ type: 'setText', node: id, text }) ? undefined : ownText(before);
 }

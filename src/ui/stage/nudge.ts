@@ -1,5 +1,5 @@
 import { ComputedStyles, specifiedValue } from '@/core/cascade';
-import { parentOf } from '@/core/document';
+import { childIds, parentOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { inOrder, planOrder } from '@/core/plans';
 import type { LengthContext } from '@/core/styles';
@@ -73,7 +73,7 @@ export function reorderHere(by: 1 | -1): void {
   if (!id || !parent) return announce('Select something to move.');
   const { project, slice, width } = session;
   const orderOf = (one: string) => Number(specifiedValue(project, page, one, 'order', { ...slice, width })) || 0;
-  const seen = inOrder(parent.children, orderOf);
+  const seen = inOrder(childIds(parent), orderOf);
   const at = seen.indexOf(id);
   const to = at + by;
   if (to < 0 || to >= seen.length) return announce('It already stands at the end.');
