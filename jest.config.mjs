@@ -19,7 +19,7 @@ export default {
     {
       ...shared,
       displayName: 'unit',
-      roots: ['src', 'tests/cascade', 'tests/shaping', 'tests/audit', 'tests/edits', 'tests/probe'].map(
+      roots: ['src', 'tests/cascade', 'tests/shaping', 'tests/audit', 'tests/edits', 'tests/probe', 'tests/document'].map(
         (path) => `<rootDir>/${path}`,
       ),
     },

@@ -2,9 +2,23 @@ import { align, bringIntoSight, setLinked, tellAnchor } from './follow';
 import type { Marks } from './marks';
 import { drawMarks, setMarks } from './marks';
 import { measure, outside, survey } from './measured';
-import { find, idOf, rectOf, send } from './nodes';
-import { patchRules, putBlocks, putBody, putFonts } from './patch';
+import { find, rectOf, send } from './nodes';
+import { patchRules, putBlocks, putBody, putFonts, putInside } from './patch';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
+import {
+  breakLine,
+  continueAwaited,
+  isWriting,
+  keyWhileWriting,
+  listenToWriting,
+  showPieces,
+  startWriting,
+  stopWriting,
+  toggleMark,
+  writable,
+  writeIn,
+  writesIn,
+} from './writing';
 import { holdFixed, naturalHeight, setWhole } from './whole';
 
 /**
@@ -12,13 +26,10 @@ import { holdFixed, naturalHeight, setWhole } from './whole';
  * selected elements are, and hands pointer and keys on to the editor. Messages in both directions are plain data; the
  * editor checks every one of them.
  */
-const NO_TEXT = ['img', 'input', 'hr', 'textarea'];
-
 let selected: readonly string[] = [];
 /** Whether handles, drags and the outline go by this frame; else only boxes are reported. */
 let leads = true;
 let hovered: string | undefined;
-let editing: { readonly element: HTMLElement; readonly before: string } | undefined;
 let scheduled = false;
 /** Where the last selected element stood in the window, while it was in sight. */
 let anchorTop: number | undefined;
@@ -80,30 +91,6 @@ function schedule(): void {
   else setTimeout(report, 0);
 }
 
-function finishEditing(keep: boolean): void {
-  if (!editing) return;
-  const { element, before } = editing;
-  editing = undefined;
-  send({ type: 'writing', id: null });
-  element.removeAttribute('contenteditable');
-  const raw = element.textContent ?? '';
-  if (!keep) element.textContent = before;
-  send({
-    type: 'text',
-    id: element.dataset.mpNode,
-    text: element.localName === 'pre' ? raw : raw.replace(/\s+/g, ' ').trim(),
-    keep,
-  });
-}
-
-function startEditing(element: HTMLElement): void {
-  editing = { element, before: element.textContent ?? '' };
-  send({ type: 'writing', id: idOf(element) ?? null });
-  element.setAttribute('contenteditable', 'plaintext-only');
-  element.focus();
-  getSelection()?.selectAllChildren(element);
-}
-
 type Message = { readonly type: string; readonly [key: string]: unknown };
 
 const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
@@ -112,6 +99,11 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   body: ({ blocks, body }) => {
     putBlocks(blocks as Parameters<typeof putBlocks>[0]);
     putBody(body as string);
+    continueAwaited();
+  },
+  insides: ({ insides }) => {
+    for (const { id, html } of insides as { id: string; html: string }[]) putInside(id, html);
+    continueAwaited();
   },
   select: ({ ids, locked, leads: lead }) => {
     selected = ids as string[];
@@ -126,10 +118,20 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
     bringIntoSight(find(id as string));
     noteAnchor();
   },
-  // What was typed could not be kept: the document's own text again.
-  text: ({ id, text }) => {
-    const element = find(id as string);
-    if (element) element.textContent = text as string;
+  write: ({ id, start, end }) => writeIn(id as string, start as number, end as number),
+  stop: ({ unlessFocused }) => {
+    if (!unlessFocused || !document.hasFocus()) stopWriting();
+  },
+  toggle: ({ tag, attributes, shared }) =>
+    toggleMark(
+      tag as string,
+      { ...(attributes ? { attributes } : {}), ...(shared ? { shared } : {}) } as Parameters<typeof toggleMark>[1],
+    ),
+  break: () => breakLine(),
+  pieces: ({ id, pieces }) => showPieces(id as string, pieces as Parameters<typeof showPieces>[1]),
+  again: ({ body }) => {
+    stopWriting();
+    putBody(body as string);
   },
   marks: ({ marks }) => setMarks(marks as Marks),
   link: ({ on }) => setLinked(on as boolean),
@@ -161,29 +163,32 @@ document.documentElement.addEventListener('pointerleave', () => {
   send({ type: 'hover', id: null });
 });
 listenToPresses((event) => {
-  if (editing?.element.contains(event.target as Node)) return true;
-  finishEditing(true);
+  if (writesIn(event.target)) return true;
+  stopWriting();
   return false;
 });
 // Links, forms and buttons of the page do nothing here.
 addEventListener('click', (event) => event.preventDefault(), true);
 addEventListener('submit', (event) => event.preventDefault(), true);
 addEventListener('dblclick', (event) => {
+  if (writesIn(event.target)) return;
   const inner = furtherIn(event.target);
   if (inner) return send({ type: 'select', id: inner, add: false });
   const id = pressable(event.target);
-  const element = id === undefined ? null : find(id);
-  if (element && element.childElementCount === 0 && !NO_TEXT.includes(element.localName)) startEditing(element);
+  const element = writable(id === undefined ? null : find(id));
+  if (element) startWriting(element);
 });
-addEventListener('focusout', () => finishEditing(true));
+addEventListener('focusout', (event) => {
+  if (!writesIn(event.target)) return;
+  // The marks of a text are chosen outside of the frame.
+  if (document.hasFocus()) stopWriting();
+  else send({ type: 'left' });
+});
+listenToWriting();
 addEventListener(
   'keydown',
   (event) => {
-    if (editing) {
-      if (event.key === 'Enter' && !event.shiftKey) event.preventDefault();
-      if (event.key === 'Enter' || event.key === 'Escape') finishEditing(event.key === 'Enter');
-      return;
-    }
+    if (keyWhileWriting(event)) return;
     if (event.key === 'Escape' && cancelDrag()) return;
     // Tab walks on into the page and out of it again; everything else is the editor's.
     if (event.key === 'Tab') return;
@@ -203,7 +208,8 @@ addEventListener(
   true,
 );
 addEventListener('keyup', (event) => {
-  if (!editing && event.key.length === 1) send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
+  if (!isWriting() && event.key.length === 1)
+    send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
 });
 addEventListener(
   'scroll',

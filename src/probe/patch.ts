@@ -1,3 +1,5 @@
+import { find } from './nodes';
+
 function block(key: string): HTMLStyleElement | null {
   return document.querySelector(`style[data-mp-block="${CSS.escape(key)}"]`);
 }
@@ -40,12 +42,23 @@ export function putFonts(css: string): void {
   document.querySelector('style[data-mp-fonts]')!.textContent = css;
 }
 
+function takeAttributes(from: Element, to: Element): void {
+  for (const { name } of [...from.attributes])
+    if (!to.hasAttribute(name) && name !== 'contenteditable') from.removeAttribute(name);
+  for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
+}
+
 /** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
 function morph(from: Element, to: Element): void {
+  takeAttributes(from, to);
   // What somebody is typing stays as it is until they have finished.
-  if (from.hasAttribute('contenteditable')) return;
-  for (const { name } of [...from.attributes]) if (!to.hasAttribute(name)) from.removeAttribute(name);
-  for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
+  if (from.getAttribute('contenteditable') === 'true') {
+    for (const inner of to.querySelectorAll<HTMLElement>('[data-mp-node]')) {
+      const known = find(inner.dataset.mpNode!);
+      if (known && from.contains(known)) takeAttributes(known, inner);
+    }
+    return;
+  }
   const old = new Map([...from.children].map((child) => [(child as HTMLElement).dataset.mpNode, child]));
   const wanted = [...to.childNodes].map((child) => {
     if (!(child instanceof HTMLElement)) return document.importNode(child, true);
@@ -64,4 +77,13 @@ function morph(from: Element, to: Element): void {
 
 export function putBody(html: string): void {
   morph(document.body, new DOMParser().parseFromString(`<!doctype html>${html}`, 'text/html').body);
+}
+
+/** One element and all in it as it is to be, where the rest of the page stays. */
+export function putInside(id: string, html: string): void {
+  const element = find(id);
+  const template = document.createElement('template');
+  template.innerHTML = html;
+  const next = template.content.firstElementChild;
+  if (element && next) morph(element, next);
 }

@@ -3,8 +3,21 @@ import type { Breakpoint } from '@/core/breakpoints';
 import type { Condition } from '@/core/breakpoints';
 import { breakpointSchema, conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import type { PageElement, Project, StyleSet, Surroundings } from '@/core/document';
-import { GIVEN_KINDS, HTML_TAGS, INPUT_TYPES, KINDS, newProject, ruleOf, surroundings, textChildren, whyNotKept } from '@/core/document';
+import type { Child, PageElement, Project, StyleSet, Surroundings } from '@/core/document';
+import {
+  GIVEN_KINDS,
+  holdsElements,
+  HTML_TAGS,
+  INPUT_TYPES,
+  isRun,
+  KINDS,
+  newProject,
+  surroundings,
+  textChildren,
+  whyNotAttribute,
+  whyNoText,
+  whyNotKept,
+} from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
@@ -230,7 +243,22 @@ interface Sprout {
   readonly inputType: string;
   readonly kind: (typeof GIVEN_KINDS)[number] | undefined;
   readonly link: boolean;
+  readonly says: Readonly<Record<string, string>>;
+  readonly before: string;
 }
+
+/** Attributes of which browsers make something. */
+const SAYS: readonly (readonly [string, string])[] = [
+  ...(['disabled', 'hidden', 'open', 'multiple', 'controls', 'readonly', 'checked'] as const).map((name) => [name, ''] as const),
+  ['width', '40'],
+  ['height', '30'],
+  ['size', '4'],
+  ['type', 'a'],
+  ['wrap', 'off'],
+  ['display', 'block'],
+  ['dir', 'rtl'],
+];
+const UNKNOWN = ['my-card', 'center', 'nobr', 'big', 'tt', 'strike', 'dir'];
 
 function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageElement> {
   const elements: { -readonly [K in keyof PageElement]: PageElement[K] }[] = [
@@ -246,7 +274,10 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
     const attributes: Record<string, string> = {};
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
     if (sprout.tag === 'a' && sprout.link) attributes.href = '#';
-    elements[at]!.children = [...elements[at]!.children, id];
+    for (const [name, value] of Object.entries(sprout.says))
+      if (attributes[name] === undefined && whyNotAttribute(sprout.tag, name, value) === undefined) attributes[name] = value;
+    const words = sprout.before && whyNoText(elements[at]!.tag) === undefined ? [{ text: sprout.before }] : [];
+    elements[at]!.children = joined([...elements[at]!.children, ...words, id]);
     elements.push({
       id,
       tag: sprout.tag,
@@ -255,7 +286,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
       children: [],
       shared: sprout.shared,
       styles: sprout.styles,
-      ...(sprout.kind && ruleOf(sprout.tag)!.content === 'flow' && { kind: sprout.kind }),
+      ...(sprout.kind && holdsElements(sprout.tag) && { kind: sprout.kind }),
     });
     parents.push(at);
   });
@@ -264,12 +295,15 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
   );
 }
 
+/** Texts beside each other are one. */
+const joined = (children: readonly Child[]): Child[] =>
+  children.filter((child, i) => !isRun(child) || i === 0 || !isRun(children[i - 1]!));
+
 const TEXTS_TO_LAY = ['Claw hammer', 'Four hundred tools for one street and its neighbours', 'x', 'Reserve for Saturday'];
 
 /** Leaves say something, where they may, so that there are lines to lay out. */
 function withText(element: PageElement, text: string): PageElement {
-  const rule = ruleOf(element.tag)!;
-  return element.children.length > 0 || rule.content === 'void' || rule.children ? element : { ...element, children: textChildren(text) };
+  return element.children.length > 0 || whyNoText(element.tag) ? element : { ...element, children: textChildren(text) };
 }
 
 /** Projects of one page with up to ten elements, four breakpoints and three shared styles. */
@@ -278,12 +312,14 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
   const shared = fc.array(styleSet(ids), { maxLength: 3 });
   return shared.chain((sets) => {
     const sprout = fc.record({
-      tag: fc.constantFrom(...HTML_TAGS.filter((tag) => tag !== 'body')),
+      tag: fc.constantFrom(...HTML_TAGS.filter((tag) => tag !== 'body'), ...UNKNOWN),
       under: fc.nat(9),
       shared: fc.subarray(sets.map((_, i) => `s${i}`)),
       styles: styleSet(ids),
       inputType: fc.constantFrom(...INPUT_TYPES),
       link: fc.boolean(),
+      says: fc.subarray([...SAYS], { maxLength: 3 }).map((pairs) => Object.fromEntries(pairs)),
+      before: fc.constantFrom('', '', 'and ', ' '),
       kind: fc.oneof({ weight: 6, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) }),
     });
     const kinds = fc.dictionary(

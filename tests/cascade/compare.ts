@@ -68,7 +68,7 @@ export async function compareWithBrowser(browser: BrowserPage, project: Project,
     const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT });
     ids.forEach((id, e) => {
       const values = seen[w]![e];
-      if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body}`);
+      if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body()}`);
       NAMES.forEach((property, p) => {
         const core = styles.value(id, property);
         if (core === undefined || (id === page.root && ROOT_ONLY.has(property))) return;

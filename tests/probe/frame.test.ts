@@ -119,25 +119,6 @@ test('keys go to the editor; links, forms and buttons of the page do nothing', a
   expect(await host.frames()[1]!.evaluate(() => location.hash)).toBe('');
 });
 
-test('a text is written in place; Escape takes it back, and what others change meanwhile leaves it alone', async () => {
-  await choose(['ea']);
-  await inFrame('[data-mp-node=ea]').dblclick();
-  await last('writing', ({ id }) => id === 'ea');
-  await host.keyboard.type('Mine');
-  await tell({ type: 'body', body: BODY.replace('One', 'Theirs').replace('Away', 'Further'), blocks: [{ key: 'b' }] });
-  expect([await inFrame('[data-mp-node=ea]').textContent(), await inFrame('[data-mp-node=elink]').textContent()]).toEqual([
-    'Mine',
-    'Further',
-  ]);
-  await host.keyboard.press('Enter');
-  expect(await last('text')).toMatchObject({ id: 'ea', text: 'Mine', keep: true });
-  await inFrame('[data-mp-node=ea]').dblclick();
-  await host.keyboard.type('No');
-  await host.keyboard.press('Escape');
-  expect(await last('text', ({ keep }) => !keep)).toMatchObject({ id: 'ea' });
-  expect(await inFrame('[data-mp-node=ea]').textContent()).toBe('Mine');
-});
-
 test('rules, blocks and fonts are exchanged in place, and the boxes are told anew', async () => {
   await choose(['ea']);
   await tell({ type: 'rules', changes: [{ block: 'b', index: 0, css: 'height: 70px !important' }] });

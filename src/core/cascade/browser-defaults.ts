@@ -1,4 +1,6 @@
 import type { Declarations, PageElement } from '../document/element';
+import { attributeDefaultsFor } from './attribute-defaults';
+import { controlDefaultFor, controlForcedFor, disabledDefaultFor, everySide } from './control-defaults';
 
 /**
  * What browsers give an element before anybody's sheet (HTML, "Rendering"), limited to the properties known here and
@@ -10,45 +12,12 @@ const heading = (size: string, margin: string) => ({ ...block, 'font-size': size
 const bold = { 'font-weight': 'bold' };
 const italic = { 'font-style': 'italic' };
 const monospace = { 'font-family': 'monospace' };
-const everySide = (prefix: string, suffix: string, value: string) =>
-  Object.fromEntries(['top', 'right', 'bottom', 'left'].map((side) => [`${prefix}${side}${suffix}`, value]));
 const list = { ...block, ...vertical('1em'), 'padding-left': '40px' };
 const cell = { display: 'table-cell', 'vertical-align': 'inherit', ...everySide('padding-', '', '1px') };
 const inheritedLines = everySide('border-', '-color', 'inherit');
 const rows = (display: string) => ({ display, 'vertical-align': 'middle', ...inheritedLines });
 
-const control: Declarations = {
-  display: 'inline-block',
-  'text-indent': '0px',
-  'text-transform': 'none',
-  'word-spacing': '0px',
-  'letter-spacing': 'normal',
-  'line-height': 'normal',
-  'text-align': 'start',
-  'font-family': 'Arial',
-  'font-size': '13.3333px',
-  'font-weight': '400',
-  'font-style': 'normal',
-};
-const field: Declarations = {
-  ...control,
-  color: 'rgb(0, 0, 0)',
-  cursor: 'text',
-  'background-color': 'rgb(255, 255, 255)',
-  ...everySide('border-', '-width', '2px'),
-  ...everySide('border-', '-style', 'inset'),
-  ...everySide('border-', '-color', 'rgb(118, 118, 118)'),
-};
-const lineField: Declarations = { ...field, ...everySide('padding-', '', '1px'), 'padding-left': '2px', 'padding-right': '2px' };
-const box: Declarations = {
-  ...control,
-  color: 'rgb(0, 0, 0)',
-  cursor: 'default',
-  'margin-top': '3px',
-  'margin-right': '3px',
-  'margin-bottom': '3px',
-  'margin-left': '4px',
-};
+const clipped = { 'overflow-x': 'clip', 'overflow-y': 'clip' };
 
 const BY_TAG: Readonly<Record<string, Declarations>> = {
   html: block,
@@ -61,6 +30,11 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   article: block,
   aside: block,
   div: block,
+  hgroup: block,
+  search: block,
+  details: block,
+  summary: block,
+  center: { ...block, 'text-align': '-webkit-center' },
   form: block,
   figcaption: block,
   dt: block,
@@ -76,6 +50,8 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   figure: { ...block, ...vertical('1em'), 'margin-left': '40px', 'margin-right': '40px' },
   dd: { ...block, 'margin-left': '40px' },
   dl: { ...block, ...vertical('1em') },
+  menu: { ...list, 'list-style-type': 'disc' },
+  dir: { ...list, 'list-style-type': 'disc' },
   ul: { ...list, 'list-style-type': 'disc' },
   ol: { ...list, 'list-style-type': 'decimal' },
   li: { display: 'list-item', 'text-align': 'match-parent' },
@@ -83,9 +59,32 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   b: { 'font-weight': 'bolder' },
   em: italic,
   i: italic,
+  cite: italic,
+  dfn: italic,
+  var: italic,
   small: { 'font-size': 'smaller' },
+  big: { 'font-size': 'larger' },
+  sub: { 'font-size': 'smaller', 'vertical-align': 'sub' },
+  sup: { 'font-size': 'smaller', 'vertical-align': 'super' },
+  u: { 'text-decoration-line': 'underline' },
+  ins: { 'text-decoration-line': 'underline' },
+  s: { 'text-decoration-line': 'line-through' },
+  del: { 'text-decoration-line': 'line-through' },
+  strike: { 'text-decoration-line': 'line-through' },
+  nobr: { 'white-space': 'nowrap' },
+  ruby: { display: 'ruby', 'text-indent': '0px' },
+  rt: { 'line-height': 'normal', 'text-indent': '0px' },
+  rp: { display: 'none' },
+  slot: { display: 'contents' },
+  datalist: { display: 'none' },
+  area: { display: 'none' },
+  colgroup: { display: 'table-column-group' },
+  col: { display: 'table-column' },
   mark: { 'background-color': 'rgb(255, 255, 0)', color: 'rgb(0, 0, 0)' },
   code: monospace,
+  kbd: monospace,
+  samp: monospace,
+  tt: monospace,
   pre: { ...block, ...vertical('1em'), 'white-space': 'pre', ...monospace },
   hr: {
     ...block,
@@ -99,30 +98,36 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
     ...everySide('border-', '-style', 'inset'),
     ...everySide('border-', '-width', '1px'),
   },
-  img: { 'overflow-x': 'clip', 'overflow-y': 'clip' },
-  button: {
-    ...control,
-    color: 'rgb(0, 0, 0)',
-    cursor: 'default',
-    'text-align': 'center',
-    'box-sizing': 'border-box',
-    'padding-top': '1px',
-    'padding-bottom': '1px',
-    'padding-left': '6px',
-    'padding-right': '6px',
-    'background-color': 'rgb(239, 239, 239)',
-    ...everySide('border-', '-width', '2px'),
-    ...everySide('border-', '-style', 'outset'),
-    ...everySide('border-', '-color', 'rgb(0, 0, 0)'),
+  img: clipped,
+  video: { ...clipped, 'object-fit': 'contain' },
+  audio: { width: '300px', height: '54px' },
+  iframe: { ...everySide('border-', '-width', '2px'), ...everySide('border-', '-style', 'inset') },
+  canvas: clipped,
+  svg: { 'overflow-x': 'hidden', 'overflow-y': 'hidden' },
+  math: {
+    display: 'math',
+    'font-family': 'math',
+    'text-indent': '0px',
+    'letter-spacing': 'normal',
+    'line-height': 'normal',
+    'word-spacing': '0px',
+    'font-weight': '400',
+    'font-style': 'normal',
   },
-  textarea: {
-    ...field,
-    'white-space': 'pre-wrap',
-    'overflow-wrap': 'break-word',
-    ...everySide('padding-', '', '2px'),
-    ...everySide('border-', '-width', '1px'),
+  dialog: {
+    ...block,
+    position: 'absolute',
+    left: '0px',
+    right: '0px',
+    width: 'fit-content',
+    height: 'fit-content',
+    color: 'rgb(0, 0, 0)',
+    'background-color': 'rgb(255, 255, 255)',
+    ...everySide('margin-', '', 'auto'),
+    ...everySide('padding-', '', '1em'),
+    ...everySide('border-', '-width', 'medium'),
     ...everySide('border-', '-style', 'solid'),
-    ...monospace,
+    ...everySide('border-', '-color', 'currentcolor'),
   },
   label: { cursor: 'default' },
   fieldset: {
@@ -152,85 +157,98 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
 const LINK: Declarations = { color: 'rgb(0, 0, 238)', 'text-decoration-line': 'underline', cursor: 'pointer' };
 const NONE: Declarations = {};
 
-/**
- * What the exported sheet sets for whole kinds of elements before any class, so that pages start from the same ground:
- * border-box sizing, no page margin, pictures that don't outgrow their box, form controls in the page's type.
- * The doubled `monospace` keeps browsers from shrinking the type, as they do for the single word.
- */
-export const FOUNDATION: readonly { readonly tags: readonly string[] | '*'; readonly declarations: Declarations }[] = [
-  { tags: '*', declarations: { 'box-sizing': 'border-box' } },
-  { tags: ['body'], declarations: everySide('margin-', '', '0') },
-  { tags: ['code', 'pre'], declarations: { 'font-family': 'monospace, monospace' } },
-  { tags: ['img'], declarations: { height: 'auto', 'max-width': '100%' } },
-  {
-    tags: ['button', 'input', 'textarea'],
-    declarations: {
-      'font-family': 'inherit',
-      'font-size': 'inherit',
-      'font-weight': 'inherit',
-      'font-style': 'inherit',
-      'line-height': 'inherit',
-      'letter-spacing': 'inherit',
-      'text-transform': 'inherit',
-      color: 'inherit',
-    },
-  },
-];
-
-const foundationByTag = new Map<string, Declarations>();
-
-export function foundationFor(tag: string): Declarations {
-  let declarations = foundationByTag.get(tag);
-  if (!declarations) {
-    declarations = Object.assign(
-      {},
-      ...FOUNDATION.filter(({ tags }) => tags === '*' || tags.includes(tag)).map((rule) => rule.declarations),
-    ) as Declarations;
-    foundationByTag.set(tag, declarations);
-  }
-  return declarations;
-}
-
-const dateField: Declarations = { ...field, ...everySide('padding-', '', '0px'), 'padding-left': '1px', cursor: 'default' };
-const radio: Declarations = { ...box, 'margin-left': '5px', 'margin-bottom': '0px' };
-const BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = { checkbox: box, radio, date: dateField };
-
-const LISTS = new Set(['ul', 'ol', 'dl']);
+const LISTS = new Set(['ul', 'ol', 'dl', 'menu', 'dir']);
 
 /** Lists within lists have no margins of their own, and other markers the deeper they stand. */
 function nestedList(tag: string, ancestors: readonly string[]): Declarations {
   const around = ancestors.filter((ancestor) => LISTS.has(ancestor));
   if (!LISTS.has(tag) || around.length === 0) return BY_TAG[tag] ?? NONE;
   const marked = around.filter((ancestor) => ancestor !== 'dl').length;
-  const marker = tag === 'ul' && marked > 0 ? { 'list-style-type': marked > 1 ? 'square' : 'circle' } : NONE;
+  const marker = tag !== 'ol' && tag !== 'dl' && marked > 0 ? { 'list-style-type': marked > 1 ? 'square' : 'circle' } : NONE;
   return { ...BY_TAG[tag], ...vertical('0px'), ...marker };
 }
 
-/** @param ancestors tags from the parent upwards */
-export function browserDefaultFor(element: Pick<PageElement, 'tag' | 'attributes'>, ancestors: readonly string[]): Declarations {
-  if (element.tag === 'a') return 'href' in element.attributes ? LINK : NONE;
-  if (element.tag === 'input') return BY_INPUT_TYPE[element.attributes.type ?? 'text'] ?? lineField;
-  return LISTS.has(element.tag) ? nestedList(element.tag, ancestors) : (BY_TAG[element.tag] ?? NONE);
+type Asked = Pick<PageElement, 'tag' | 'attributes'>;
+
+/**
+ * What the browser's sheet asks of an ancestor, as a word: its tag, whether it is open or can't be used, and where its
+ * text begins.
+ */
+export function ancestorWord({ tag, attributes }: Asked): string {
+  const says =
+    tag === 'details' && 'open' in attributes ? '[open]' : tag === 'fieldset' && 'disabled' in attributes ? '[disabled]' : '';
+  const word = tag + says;
+  return attributes.dir === undefined ? word : `${word}[${attributes.dir}]`;
 }
 
-const CLIPPED: Declarations = { 'overflow-x': 'clip', 'overflow-y': 'clip' };
-const UNADORNED: Declarations = {
-  ...everySide('padding-', '', '0px'),
-  ...everySide('border-', '-width', 'medium'),
-  ...everySide('border-', '-style', 'none'),
-  ...everySide('border-', '-color', 'currentcolor'),
-};
-const round = (radius: string) =>
-  Object.fromEntries(
-    ['top-left', 'top-right', 'bottom-right', 'bottom-left'].map((corner) => [`border-${corner}-radius`, radius]),
+/** Whether the text of an element runs from right to left, as attributes say (HTML, "The dir attribute"). */
+export function isRightToLeft({ attributes }: Asked, around: readonly string[]): boolean {
+  const says = attributes.dir ?? around.map((word) => /\[(ltr|rtl|auto)\]$/i.exec(word)?.[1]).find((one) => one !== undefined);
+  return says?.toLowerCase() === 'rtl';
+}
+
+const tagOf = (word: string) => word.replace(/\[.*/, '');
+
+/** Whether a control can't be used, for itself or for what it stands in (HTML, "Enabling and disabling form controls"). */
+function isDisabled({ tag, attributes }: Asked, around: readonly string[]): boolean {
+  if (!['input', 'button', 'select', 'textarea'].includes(tag)) return false;
+  return (
+    'disabled' in attributes ||
+    around.some((word, i) => word.startsWith('fieldset[disabled]') && tagOf(around[i - 1] ?? '') !== 'legend')
   );
-const FORCED_BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
-  checkbox: { ...UNADORNED, ...round('0px') },
-  radio: { ...UNADORNED, ...round('50%') },
-};
+}
+
+/**
+ * @param around of what it stands in, from the parent upwards, the words of `ancestorWord`
+ * @param rightToLeft whether its text runs from right to left
+ */
+export function browserDefaultFor(element: Asked, around: readonly string[], rightToLeft = false): Declarations {
+  const { tag, attributes } = element;
+  const usual =
+    controlDefaultFor(tag, attributes) ??
+    (tag === 'summary' && tagOf(around[0] ?? '') === 'details'
+      ? summaryIn(around[0]!)
+      : (tag === 'a' || tag === 'area') && 'href' in attributes
+        ? linkOf(tag)
+        : tag === 'rt' && tagOf(around[0] ?? '') === 'ruby'
+          ? RUBY_TEXT
+          : LISTS.has(tag)
+            ? nestedList(tag, around.map(tagOf))
+            : (BY_TAG[tag] ?? NONE));
+  const disabled = isDisabled(element, around) ? disabledDefaultFor(tag, attributes) : undefined;
+  const asked = attributeDefaultsFor(element);
+  const placed = rightToLeft && isLogical(element) ? turned(usual) : usual;
+  return disabled || asked ? { ...placed, ...disabled, ...asked } : placed;
+}
+
+const linkOf = (tag: string): Declarations => (tag === 'a' ? LINK : { ...BY_TAG.area, cursor: 'pointer' });
+
+const RUBY_TEXT: Declarations = { ...BY_TAG.rt, display: 'ruby-text', 'font-size': '50%' };
+
+/** Elements whose room at one side is at the side where a line begins. */
+const isLogical = ({ tag, attributes }: Asked) =>
+  tag === 'dd' || (LISTS.has(tag) && tag !== 'dl') || (tag === 'input' && /^(date|time|month|week)/.test(attributes.type ?? ''));
+
+const turned = (declarations: Declarations): Declarations =>
+  Object.fromEntries(
+    Object.entries(declarations).map(([name, value]) => [
+      name.replace(
+        /^(padding|margin)-(left|right)$/,
+        (_, box: string, side: string) => `${box}-${side === 'left' ? 'right' : 'left'}`,
+      ),
+      value,
+    ]),
+  );
+
+const summaryIn = (details: string): Declarations => ({
+  display: 'list-item',
+  'list-style-position': 'inside',
+  'list-style-type': details.startsWith('details[open]') ? 'disclosure-open' : 'disclosure-closed',
+});
 
 /** What browsers give an element and let no sheet change (`!important` in their own sheet). */
-export function browserForcedFor(element: Pick<PageElement, 'tag' | 'attributes'>): Declarations {
-  if (element.tag !== 'input') return NONE;
-  return FORCED_BY_INPUT_TYPE[element.attributes.type ?? 'text'] ?? CLIPPED;
+export function browserForcedFor({ tag, attributes }: Asked): Declarations {
+  if (tag === 'audio' && !('controls' in attributes)) return { display: 'none' };
+  if (tag === 'iframe' || tag === 'embed' || tag === 'object') return clipped;
+  return controlForcedFor(tag, attributes) ?? NONE;
 }

@@ -36,10 +36,16 @@ export function sizeOfWord(word: string, text = 1): number | undefined {
 export const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
 
 /** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */
-export const REPLACED = new Set(['img', 'input', 'textarea']);
+export const REPLACED = new Set(
+  'img input textarea br wbr meter progress canvas embed object audio iframe video select svg math'.split(' '),
+);
+
+/** Elements that browsers show in a tree of their own, or not at all; of `<select>` and the like only what is inside. */
+export const WIDGETS = new Set(['select', 'datalist', 'video', 'audio', 'meter', 'progress', 'object']);
+export const WIDGET_PARTS = new Set(['option', 'optgroup']);
 
 /** Form controls are never parts of a table and never inline boxes (HTML, "Form controls"). */
-export const CONTROLS = new Set(['button', 'input', 'textarea']);
+export const CONTROLS = new Set(['button', 'input', 'textarea', 'select', 'meter', 'progress']);
 export const CONTROL_DISPLAY: Readonly<Record<string, string>> = {
   inline: 'inline-block',
   table: 'block',
@@ -59,6 +65,11 @@ export const BLOCKIFIED: Readonly<Record<string, string>> = {
   'inline-block': 'block',
   'inline-flex': 'flex',
   'inline-grid': 'grid',
+  math: 'block math',
+  ruby: 'block ruby',
+  'ruby-text': 'block',
+  'table-column': 'block',
+  'table-column-group': 'block',
   'table-cell': 'block',
   'table-row': 'block',
   'table-row-group': 'block',

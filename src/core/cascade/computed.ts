@@ -15,6 +15,8 @@ import {
   LINE_WIDTHS,
   NON_NEGATIVE,
   REPLACED,
+  WIDGET_PARTS,
+  WIDGETS,
   sizeOfWord,
 } from './computed-tables';
 import { decide } from './resolve';
@@ -46,11 +48,12 @@ const NOT_COMPUTED: ReadonlySet<string> = new Set([
  * Computed values of a page at one viewport, as `getComputedStyle` gives them for an element that isn't being laid
  * out (CSSOM, resolved values: there the resolved value is the computed value). Work is remembered, so one instance
  * serves all questions about one viewport. Undefined means: not claimed (percentages in math functions, font-relative
- * units other than em and rem, colours outside sRGB).
+ * units other than em and rem, colours outside sRGB, what stands in a select, a video or a meter).
  */
 export class ComputedStyles {
   readonly #inheritable = new Map<string, string | undefined>();
   readonly #sizes = new Map<string, FontSize>();
+  readonly #inside = new Map<string, boolean>();
 
   readonly #variables: Variables;
   readonly #medium: FontSize;
@@ -67,6 +70,7 @@ export class ComputedStyles {
   }
 
   value(elementId: string, property: string): string | undefined {
+    if (this.#isInsideWidget(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
     switch (property) {
@@ -92,6 +96,19 @@ export class ComputedStyles {
       default:
         return inner === 'currentcolor' ? this.value(elementId, 'color') : inner;
     }
+  }
+
+  /** Whether a browser shows the element within something of its own making, through which values come in its own way. */
+  #isInsideWidget(elementId: string): boolean {
+    let inside = this.#inside.get(elementId);
+    if (inside === undefined) {
+      const above = aboveOf(this.page, elementId);
+      inside =
+        WIDGET_PARTS.has(this.#element(elementId).tag) ||
+        (above !== undefined && (WIDGETS.has(above.tag) || this.#isInsideWidget(above.id)));
+      this.#inside.set(elementId, inside);
+    }
+    return inside;
   }
 
   /** The computed font size in px. */
@@ -161,9 +178,13 @@ export class ComputedStyles {
     if (this.#inheritable.has(key)) return this.#inheritable.get(key);
     const { value, from } = this.#decide(elementId, property);
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
-    const result = parent
-      ? this.#fromParent(parent.id, property)
-      : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
+    // Browsers put a box of their own between `<details>` and what stands in it.
+    const between = parent?.tag === 'details' && !propertyNamed(property).inherited;
+    const result = between
+      ? undefined
+      : parent
+        ? this.#fromParent(parent.id, property)
+        : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
     this.#inheritable.set(key, result);
     return result;
   }
@@ -295,10 +316,14 @@ export class ComputedStyles {
   }
 
   /** Blockification (CSS Display 3, 2.7): children of flex and grid boxes, floats, and what is taken out of the flow. */
-  #display(elementId: string, value: string): string {
+  #display(elementId: string, value: string): string | undefined {
     if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
     if (value === 'none' || value === 'contents') return value;
+    const parent = aboveOf(this.page, elementId);
+    // What stands in ruby is made inline in ways of its own.
+    if (parent && /ruby/.test(this.#inherit(parent.id, 'display') ?? '')) return undefined;
     const taken =
+      this.#element(elementId).tag === 'legend' ||
       this.#isItem(elementId) ||
       this.value(elementId, 'float') !== 'none' ||
       ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '');

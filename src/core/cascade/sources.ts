@@ -10,7 +10,8 @@ import { kindOf } from '../document/kinds';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readSheet } from '../read';
-import { browserDefaultFor, browserForcedFor, foundationFor } from './browser-defaults';
+import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
+import { foundationFor } from './foundation';
 import { importedRules } from './imported';
 
 /** Weakest first. */
@@ -51,7 +52,7 @@ interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
   /** The page's elements as they were when this was last found to hold. */
   elements: Page['elements'];
-  /** The tags of all that it stands in, nearest first. */
+  /** What the browser's sheet asks of all that it stands in, nearest first. */
   readonly under: readonly string[];
   readonly list: readonly Source[];
   /** Property to those that declare it, made when first asked for. */
@@ -74,7 +75,7 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
 function standsAsBefore(known: Known, page: Page, element: PageElement): boolean {
   if (known.elements === page.elements) return true;
   let at = 0;
-  for (const { tag } of ancestorsOf(page, element.id)) if (known.under[at++] !== tag) return false;
+  for (const ancestor of ancestorsOf(page, element.id)) if (known.under[at++] !== ancestorWord(ancestor)) return false;
   if (at !== known.under.length) return false;
   known.elements = page.elements;
   return true;
@@ -108,7 +109,7 @@ function indexed(list: readonly Source[]): ReadonlyMap<string, readonly Source[]
 function knownFor(project: Project, page: Page, element: PageElement): Known {
   const versions = memo.get(element);
   if (versions) for (const known of versions) if (isOf(known, project, page, element)) return known;
-  const under = ancestorsOf(page, element.id).map((ancestor) => ancestor.tag);
+  const under = ancestorsOf(page, element.id).map(ancestorWord);
   const list = collect(project, page, element, under);
   const fresh: Known = { project, elements: page.elements, under, list };
   memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
@@ -118,7 +119,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
 function collect(project: Project, page: Page, element: PageElement, ancestors: readonly string[]): Source[] {
   const list: Source[] = [];
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
-  put('browser', browserDefaultFor(element, ancestors));
+  put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors)));
   put('foundation', foundationFor(element.tag));
   const imported = importedRules(project, page, element);
   const rule = (important: boolean) =>

@@ -49,9 +49,7 @@ const LANGUAGES = {
 } as const satisfies Record<string, Language>;
 export type ForeignLanguage = keyof typeof LANGUAGES;
 
-const NAMESPACES: Readonly<Record<string, string>> = {
-  'xmlns:xlink': 'http://www.w3.org/1999/xlink',
-};
+const NAMESPACES: Readonly<Record<string, string>> = { 'xmlns:xlink': 'http://www.w3.org/1999/xlink' };
 
 /** Elements whose inside is another language, by whatever namespace they are called. */
 const NO_TEXT = /(?<=<)(?:[\w.-]+:)?(?:script|style|foreignObject|iframe|noscript|textarea|option|handler|body|html)(?=[\s/>])/gi;

@@ -1,6 +1,15 @@
 import type { Child } from './content';
 import { childIds, isRun, isWritten, normalChildren } from './content';
 
+/**
+ * A place in an element: one among its elements, and how far into the text that stands there, in characters; after all
+ * of it where nobody says.
+ */
+export interface ContentPlace {
+  readonly index: number;
+  readonly offset?: number | undefined;
+}
+
 /** Where in the children the element with a number stands; past the last element, where they end. */
 function indexOfElement(children: readonly Child[], number: number): number {
   let seen = -1;

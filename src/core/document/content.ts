@@ -35,11 +35,17 @@ export function normalChildren(children: readonly Child[]): readonly Child[] {
   return result.length === 0 || result.some(isRun) ? result : [...result, { text: '' }];
 }
 
-const runSchema = z.strictObject({ text: textSchema });
+const runSchema = z.strictObject(
+  { text: textSchema },
+  {
+    error: (issue) =>
+      issue.code === 'invalid_type' ? 'What stands in an element is the id of an element, or a text.' : undefined,
+  },
+);
 
 /** A child is read by what it is, so that what is wrong is said of that. */
 const childSchema = z.unknown().transform((input, context): Child => {
-  const read = (typeof input === 'object' && input !== null ? runSchema : elementIdSchema).safeParse(input);
+  const read = (typeof input === 'string' ? elementIdSchema : runSchema).safeParse(input);
   if (read.success) return read.data;
   for (const { message, path } of read.error.issues) context.addIssue({ code: 'custom', message, path: [...path] });
   return z.NEVER;
@@ -70,7 +76,8 @@ export const isWritten = ({ children }: Holder): boolean => children.some(isRun)
 
 /** All the words in an element and below, as they are read. */
 export function wordsOf(elements: Readonly<Record<string, Holder>>, id: string): string {
-  const read = (one: string): string => elements[one]!.children.map((child) => (isRun(child) ? child.text : read(child))).join('');
+  const read = (one: string): string =>
+    elements[one]!.children.map((child) => (isRun(child) ? child.text : read(child))).join('');
   return read(id);
 }
 

@@ -1,9 +1,20 @@
 export { columnGridSchema, FIRST_GRID } from './column-grid';
 export type { ColumnGrid } from './column-grid';
 export type { Child, Run } from './content';
-export { childIds, isRun, isWritten, ownText, textChildren, wordsOf } from './content';
+export { childIds, elementIdSchema, isRun, isWritten, ownText, textChildren, wordsOf } from './content';
 export type { PageElement, StyleSet } from './element';
-export { holdsElements, HTML_TAGS, INPUT_TYPES, isKnown, ruleOf, surroundings, whyNotConforming, whyNotKept, whyNoText } from './html';
+export {
+  holdsElements,
+  HTML_TAGS,
+  INPUT_TYPES,
+  isKnown,
+  ruleOf,
+  surroundings,
+  whyNotAttribute,
+  whyNotConforming,
+  whyNotKept,
+  whyNoText,
+} from './html';
 export type { Surroundings } from './html';
 export { GIVEN_KINDS, kindNamed, kindOf, KINDS } from './kinds';
 export { LIMITS } from './limits';

@@ -26,5 +26,5 @@ export function whyNotMadeIn(page: Page, parentId: string, shape: Shape): string
   const parent = page.elements[parentId]!;
   // Among words things are put by writing, where it can be said between which.
   if (ownText(parent) && childIds(parent).length === 0) return `"${parent.name}" holds a text; write what is to stand in it.`;
-  return whyNotConformingThere(shape, surroundingsIn(page, parentId));
+  return whyNotConformingThere(shape, surroundingsIn(page, parentId), false);
 }

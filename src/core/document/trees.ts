@@ -34,18 +34,26 @@ export function whyNotThere({ tag, name, children = [] }: Shape, around?: Surrou
 }
 
 /**
- * Why HTML doesn't allow a tree at a place, as far as that has to do with the place: what it breaks in itself stays as
- * it was. Undefined where it does.
+ * Why HTML doesn't allow a tree at a place (HTML, content models); undefined where it does.
+ * @param itself whether what the tree breaks in itself counts too, not only what it breaks by standing there
  */
-export function whyNotConformingThere({ tag, name, children = [] }: Shape, around: Surroundings, alone?: Surroundings): string | undefined {
-  const why = whyNotConforming(tag, around);
-  if (why && !(alone && whyNotConforming(tag, alone))) return name === undefined ? why : `"${name}": ${why}`;
-  const [inside, without] = [surroundings(tag, around), surroundings(tag, alone)];
-  for (const child of children) {
-    const problem = whyNotConformingThere(child, inside, without);
-    if (problem) return problem;
-  }
-  return undefined;
+export function whyNotConformingThere(shape: Shape, around: Surroundings, itself: boolean): string | undefined {
+  const look = (
+    { tag, name, children = [] }: Shape,
+    outer: Surroundings,
+    alone: Surroundings | undefined,
+  ): string | undefined => {
+    const why = whyNotConforming(tag, outer);
+    const stays = why && !itself && alone && whyNotConforming(tag, alone);
+    if (why && !stays) return name === undefined ? why : `"${name}": ${why}`;
+    const [inside, without] = [surroundings(tag, outer), surroundings(tag, alone)];
+    for (const child of children) {
+      const problem = look(child, inside, without);
+      if (problem) return problem;
+    }
+    return undefined;
+  };
+  return look(shape, around, undefined);
 }
 
 /** Why elements don't form whole trees with just these tops, or break a content model: a sentence. */

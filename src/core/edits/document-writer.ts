@@ -1,11 +1,11 @@
 import type { Child } from '../document/content';
 import { childIds } from '../document/content';
+import type { ContentPlace } from '../document/content-place';
 import { withChild, withoutChild } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf, parentsOf, rememberParents, subtreeOf } from '../document/tree';
 import { EditError } from './edit-error';
-import type { ContentPlace } from './structure';
 
 /**
  * Changes elements of a project, however many, with one copy of each page that they touch. Until it's finished its pages

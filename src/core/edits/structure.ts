@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { childIds } from '../document/content';
+import type { ContentPlace } from '../document/content-place';
 import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page } from '../document/project';
@@ -15,15 +16,6 @@ import { indexIn, placeFields, placeOf } from './list-place';
 export function requireRoom(page: Page, parentId: string, shape: Shape): void {
   const why = whyNotInto(page, parentId, shape);
   if (why) throw new EditError(why);
-}
-
-/**
- * A place in an element: one among its elements, and how far into the text that stands there, in characters; after all
- * of it where nobody says.
- */
-export interface ContentPlace {
-  readonly index: number;
-  readonly offset?: number | undefined;
 }
 
 /** The fields of a place in an element, for the schema of an edit. */

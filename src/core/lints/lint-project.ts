@@ -3,14 +3,21 @@ import type { Project } from '../document/project';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { readSheet } from '../read';
+import { lintContentModels } from './content-models';
 import type { LintFinding } from './lint';
 import { lintNeighbours } from './neighbours';
 import { lintOverrides } from './overrides';
 import { lintBreakpoints, lintSheets } from './rules';
 
-/** All that can be found in the values without a browser, those that can be dropped without a change first. */
+/** All that can be found in values and document without a browser, those that can be dropped without a change first. */
 export function lintProject(project: Project): LintFinding[] {
-  return [...lintOverrides(project), ...lintSheets(project), ...lintBreakpoints(project), ...lintNeighbours(project)];
+  return [
+    ...lintOverrides(project),
+    ...lintSheets(project),
+    ...lintBreakpoints(project),
+    ...lintNeighbours(project),
+    ...lintContentModels(project),
+  ];
 }
 
 export interface Dropped {

@@ -28,10 +28,15 @@ export const LINTS = [
     title: 'Nothing is written there',
     why: 'A breakpoint without values changes nothing and makes the set harder to read.',
   },
+  {
+    id: 'not-allowed-there',
+    title: 'Not allowed there',
+    why: 'HTML doesn’t allow it in that place. Browsers show it, but readers of the page and other tools may take it otherwise.',
+  },
 ] as const;
 export type LintId = (typeof LINTS)[number]['id'];
 
-/** Something in the values that is wrong or of no use, found without a browser. */
+/** Something in the values or in the document that is wrong or of no use, found without a browser. */
 export interface LintFinding {
   readonly lint: LintId;
   /** The same for the same thing as long as it is there. */
@@ -42,8 +47,8 @@ export interface LintFinding {
   readonly at?: At;
   readonly property?: string;
   readonly sentence: string;
-  /** Drops or mends it. */
-  readonly fix: Edit;
+  /** Drops or mends it; undefined where only people can. */
+  readonly fix: Edit | undefined;
   /** Whether the fix leaves every value of every element at every viewport as it was. */
   readonly unchanged: boolean;
 }

@@ -42,7 +42,9 @@ export function planMove(project: Project, slice: Slice, pageId: string, ids: re
   const target = page.elements[place.parent]!;
   const moving = new Set(tops.map(({ id }) => id));
   // Places are counted without what moves.
-  const index = childIds(target).slice(0, place.index).filter((child) => !moving.has(child)).length;
+  const index = childIds(target)
+    .slice(0, place.index)
+    .filter((child) => !moving.has(child)).length;
   const early = new Set(childIds(target).slice(0, place.index));
   const edits = tops.map(({ id }, i): Edit => {
     // Those that move later still stand where they were.

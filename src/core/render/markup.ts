@@ -66,7 +66,9 @@ function written(project: Project, page: Page, id: string, options: MarkupOption
   if (element.source !== undefined) return open + element.source + close;
   if (children.length === 0) return open + close;
   if (isWritten(element)) {
-    const inside = children.map((child) => (isRun(child) ? escapeText(child.text) : written(project, page, child, options, deeper)));
+    const inside = children.map((child) =>
+      isRun(child) ? escapeText(child.text) : written(project, page, child, options, deeper),
+    );
     return open + firstLine(element, inside[0]!) + inside.join('') + close;
   }
   const lines = children.map((child) => `${deeper}${written(project, page, child as string, options, deeper)}\n`);

@@ -3,6 +3,7 @@ import { CLASSIC_SCROLLBAR } from '../devices/device';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
+import type { MarkupOptions } from './markup';
 import { renderElement } from './markup';
 import type { Addresses, SheetBlock, Rule } from './sheet';
 import { renderSheet, writeBlock } from './sheet';
@@ -12,8 +13,8 @@ import type { StandIn } from './stand-in';
 export interface Preview {
   readonly fontFaces: string;
   readonly blocks: readonly SheetBlock[];
-  /** The `<body>` element with all in it. */
-  readonly body: string;
+  /** The `<body>` element with all in it, written when somebody asks. */
+  readonly body: () => string;
 }
 
 /**
@@ -25,8 +26,19 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
     blocks: renderSheet(project, [page], { addresses, standIn }),
-    body: renderElement(project, page, page.root, { addresses, page: () => '#', marked: true, inert: true }),
+    body: lazily(() => renderElement(project, page, page.root, markupOptions(project))),
   };
+}
+
+/** How the elements of a preview are written. */
+export const markupOptions = (project: Project): MarkupOptions => ({
+  ...{ addresses: pictureData(project), page: () => '#', marked: true, inert: true },
+});
+
+/** Worked out once, when first asked for. */
+export function lazily<T>(make: () => T): () => T {
+  let known: { readonly value: T } | undefined;
+  return () => (known ??= { value: make() }).value;
 }
 
 const pictureAddresses = new WeakMap<Project['pictures'], Addresses>();
@@ -74,7 +86,7 @@ ${SCROLLBAR_STYLE[scrollbar]}
 ${preview.fontFaces}</style>
 ${styles}
 </head>
-${preview.body}</html>
+${preview.body()}</html>
 `;
 }
 
@@ -89,6 +101,7 @@ export type PreviewPatch = (
   | { readonly kind: 'rules'; readonly changes: readonly RuleChange[] }
   | { readonly kind: 'blocks'; readonly blocks: readonly BlockPatch[] }
   | { readonly kind: 'body'; readonly body: string; readonly blocks: readonly BlockPatch[] }
+  | { readonly kind: 'insides'; readonly insides: readonly { readonly id: string; readonly html: string }[] }
   | { readonly kind: 'fonts' }
   | { readonly kind: 'none' }
 ) & {
@@ -133,7 +146,7 @@ function contentPatch(before: Preview, after: Preview): PreviewPatch {
     after.blocks.map((block): BlockPatch =>
       sameRules(block, old.get(block.key)) ? { key: block.key } : { key: block.key, css: writeBlock(block) },
     );
-  if (before.body !== after.body) return { kind: 'body', body: after.body, blocks: blocks() };
+  if (before.body() !== after.body()) return { kind: 'body', body: after.body(), blocks: blocks() };
   if (before.blocks.length !== after.blocks.length || !before.blocks.every((block, i) => sameShape(block, after.blocks[i])))
     return { kind: 'blocks', blocks: blocks() };
   const changes = after.blocks.flatMap((block, i) =>

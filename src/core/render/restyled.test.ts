@@ -2,6 +2,7 @@ import type { Project } from '../document';
 import { applyEdit } from '../edits';
 import type { Edit } from '../edits';
 import { HEADING, insert, make, MIDDLE, NARROW, set, shared, TEXT } from '../edits/project-for-tests';
+import type { Preview } from './index';
 import { renderPreview, restyledPreview } from './index';
 
 const preview = (project: Project) => renderPreview(project, project.pages[0]!, () => 'data:,');
@@ -28,7 +29,8 @@ test.each<[string, Edit, string]>([
 ])('%s goes the short way, and comes to the same', (_, edit, css) => {
   const { next, quick } = after(edit);
   expect(quick!.patch).toEqual({ kind: 'rules', changes: [expect.objectContaining({ css })] });
-  expect(quick!.preview).toEqual(preview(next));
+  const said = (one: Preview) => ({ ...one, body: one.body() });
+  expect(said(quick!.preview)).toEqual(said(preview(next)));
 });
 
 test.each<[string, Edit]>([

@@ -7,7 +7,7 @@ import type { SheetBlock, Rule } from './sheet';
 import { declarationLines, writingFor } from './sheet';
 import type { StandIn } from './stand-in';
 
-interface Shown {
+export interface ShownPreview {
   readonly project: Project;
   readonly page: Page;
   readonly preview: Preview;
@@ -44,27 +44,28 @@ function onlyValuesDiffer(before: PageElement, after: PageElement): boolean {
   return true;
 }
 
+/** Whether two versions of a project differ in elements of the shown page only. */
+export const onlyPageDiffers = ({ project: old, page: was }: ShownPreview, project: Project, page: Page): boolean =>
+  old.breakpoints === project.breakpoints &&
+  old.shared === project.shared &&
+  old.kinds === project.kinds &&
+  old.sheets === project.sheets &&
+  old.pictures === project.pictures &&
+  old.pages.length === project.pages.length &&
+  old.pages.every((one, i) => one === project.pages[i] || (one.id === page.id && one === was)) &&
+  was.root === page.root;
+
 /**
  * The next preview and the way to it, for the commonest of edits: values of elements whose rules are there already.
  * Undefined for every other edit; the page is then rendered anew. Only what differs is looked at and written.
  */
 export function restyledPreview(
-  shown: Shown,
+  shown: ShownPreview,
   project: Project,
   page: Page,
 ): { readonly preview: Preview; readonly patch: PreviewPatch } | undefined {
   const { project: old, page: was, preview } = shown;
-  if (
-    old.breakpoints !== project.breakpoints ||
-    old.shared !== project.shared ||
-    old.kinds !== project.kinds ||
-    old.sheets !== project.sheets ||
-    old.pictures !== project.pictures ||
-    old.pages.length !== project.pages.length ||
-    old.pages.some((one, i) => one !== project.pages[i] && (one.id !== page.id || one !== was)) ||
-    was.root !== page.root
-  )
-    return undefined;
+  if (!onlyPageDiffers(shown, project, page)) return undefined;
   const changed: [PageElement, PageElement][] = [];
   for (const id in page.elements) {
     const before = was.elements[id];

@@ -1,5 +1,5 @@
 import { BASE, takenBy } from '../breakpoints/breakpoint';
-import { FOUNDATION } from '../cascade/browser-defaults';
+import { foundationRules } from '../cascade/foundation';
 import type { Declarations, StyleSet } from '../document/element';
 import { classNames } from '../document/class-names';
 import { GIVEN_KINDS, KINDS } from '../document/kinds';
@@ -56,9 +56,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
     {
       key: 'foundation',
       ...(project.sheets.length > 0 && { layer: 'foundation' }),
-      rules: FOUNDATION.flatMap(({ tags, declarations }, index) =>
-        rule(`f${index}`, tags === '*' ? '*' : tags.join(', '), declarations),
-      ),
+      rules: foundationRules(project).flatMap(({ selector, declarations }, index) => rule(`f${index}`, selector, declarations)),
     },
     ...textSize(standIn, project.sheets.length > 0),
     ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing)),

@@ -7,7 +7,10 @@ const IN_VALUE = /url\(picture:(p[a-z0-9]{1,24})\)/g;
 /** The pictures that an element shows: its own, and those in its values. */
 export function picturesIn({ attributes, styles }: PageElement): string[] {
   const values = Object.values(styles).flatMap((declarations) => Object.values(declarations));
-  return [...picturesShown(attributes).values(), ...values.flatMap((value) => [...value.matchAll(IN_VALUE)].map((match) => match[1]!))];
+  return [
+    ...picturesShown(attributes).values(),
+    ...values.flatMap((value) => [...value.matchAll(IN_VALUE)].map((match) => match[1]!)),
+  ];
 }
 
 /** A value with the pictures it names replaced. */

@@ -23,7 +23,8 @@ export function placeFor(page: Page, from: string, shape: Shape): Spot | undefin
 }
 
 /** Whether a tree may be put directly into the parent by hand: edits take it, and HTML allows it. */
-export const mayStand = (page: Page, parentId: string, shape: Shape): boolean => whyNotMadeIn(page, parentId, shape) === undefined;
+export const mayStand = (page: Page, parentId: string, shape: Shape): boolean =>
+  whyNotMadeIn(page, parentId, shape) === undefined;
 
 /** Those of the elements that don't stand inside another of them; never the body. In the order of the page. */
 export function topmost(page: Page, ids: readonly string[]): string[] {

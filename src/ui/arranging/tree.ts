@@ -117,12 +117,13 @@ export function selectOuter(): void {
   if (selection.length > 0) select(parents.slice(0, 1));
 }
 
-/** From what is selected to the first element in it. */
-export function selectInner(): void {
+/** From what is selected to the first element in it. Returns whether there is one. */
+export function selectInner(): boolean {
   const [id] = useSession.getState().selection;
   const element = id === undefined ? undefined : page().elements[id];
   const first = element && childIds(element)[0];
   if (first) select([first]);
+  return first !== undefined;
 }
 
 export function toggleLock(ids = useSession.getState().selection): void {

@@ -15,6 +15,7 @@ import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
 import { nudge, reorderHere } from '../stage/nudge';
+import { writeInSelected } from '../stage/writing';
 import {
   duplicateSelected,
   groupSelected,
@@ -93,7 +94,10 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),
   shape('outer', 'Select what it stands in', ['Escape'], selectOuter),
-  shape('inner', 'Select the first element in it', ['Enter'], selectInner),
+  shape('inner', 'Select the first element in it, or write in a text', ['Enter'], () => {
+    if (!selectInner()) writeInSelected();
+  }),
+  shape('write', 'Write in it', ['Shift+Enter'], writeInSelected),
   shape('lock', 'Lock or unlock', ['o'], () => toggleLock()),
   shape('out', 'Move out of its parent, at all widths', ['['], moveOut),
   shape('in', 'Move into the element before it, at all widths', [']'], moveIn),

@@ -36,7 +36,7 @@ async function drop(findings: readonly LintFinding[]): Promise<void> {
 
 const dropOrSay = (findings: readonly LintFinding[]) => void drop(findings).catch((error: Error) => report(error.message));
 
-/** What is wrong or of no use in the values themselves; no browser is needed to see it. */
+/** What is wrong or of no use in the values and in the document; no browser is needed to see it. */
 export function ValueFindings() {
   const project = useSession(steadyProject);
   const { findings, fresh } = useLints(project);
@@ -44,10 +44,15 @@ export function ValueFindings() {
   const picked = findings.filter(({ key }) => chosen.has(key));
   const safe = findings.filter(({ unchanged }) => unchanged);
   return (
-    <section aria-label="In the values" className="border-t-2 border-line-strong" data-testid="value-findings" data-fresh={fresh}>
+    <section
+      aria-label="In values and document"
+      className="border-t-2 border-line-strong"
+      data-testid="value-findings"
+      data-fresh={fresh}
+    >
       <div className="flex flex-wrap items-center gap-1.5 px-3.5 py-2">
         <h3 className="m-0 flex-1 font-semibold">
-          In the values <span className="font-mono font-normal text-muted">{findings.length}</span>
+          In values and document <span className="font-mono font-normal text-muted">{findings.length}</span>
         </h3>
         <button type="button" className={BUTTON} disabled={!fresh || picked.length === 0} onClick={() => dropOrSay(picked)}>
           Drop chosen
@@ -56,7 +61,9 @@ export function ValueFindings() {
           Drop all that change nothing
         </button>
       </div>
-      {fresh && findings.length === 0 && <p className="m-0 px-3.5 pb-3 text-muted">Every value is needed.</p>}
+      {fresh && findings.length === 0 && (
+        <p className="m-0 px-3.5 pb-3 text-muted">Every value is needed, and everything may stand where it stands.</p>
+      )}
       {LINTS.map(({ id, title, why }) => {
         const list = findings.filter(({ lint }) => lint === id);
         if (list.length === 0) return null;
@@ -68,18 +75,20 @@ export function ValueFindings() {
             <ul className="m-0 list-none p-0">
               {list.slice(0, MOST_SHOWN).map((finding) => (
                 <li key={finding.key} className="flex items-start gap-1.5 border-b border-line px-3.5 py-1" data-lint={id}>
-                  <input
-                    type="checkbox"
-                    aria-label={`Choose: ${finding.sentence}`}
-                    className="mt-1 accent-reed"
-                    checked={chosen.has(finding.key)}
-                    onChange={(event) => {
-                      const next = new Set(chosen);
-                      if (event.target.checked) next.add(finding.key);
-                      else next.delete(finding.key);
-                      setChosen(next);
-                    }}
-                  />
+                  {finding.fix && (
+                    <input
+                      type="checkbox"
+                      aria-label={`Choose: ${finding.sentence}`}
+                      className="mt-1 accent-reed"
+                      checked={chosen.has(finding.key)}
+                      onChange={(event) => {
+                        const next = new Set(chosen);
+                        if (event.target.checked) next.add(finding.key);
+                        else next.delete(finding.key);
+                        setChosen(next);
+                      }}
+                    />
+                  )}
                   <button
                     type="button"
                     className="min-w-0 flex-1 border-0 bg-transparent p-0 text-left break-words hover:underline"
@@ -87,15 +96,17 @@ export function ValueFindings() {
                   >
                     {finding.sentence}
                   </button>
-                  <button
-                    type="button"
-                    className={`${BUTTON} shrink-0 text-xs`}
-                    disabled={!fresh}
-                    aria-label={`${finding.unchanged ? 'Drop' : 'Even out'}: ${finding.sentence}`}
-                    onClick={() => dropOrSay([finding])}
-                  >
-                    {finding.unchanged ? 'Drop' : 'Even out'}
-                  </button>
+                  {finding.fix && (
+                    <button
+                      type="button"
+                      className={`${BUTTON} shrink-0 text-xs`}
+                      disabled={!fresh}
+                      aria-label={`${finding.unchanged ? 'Drop' : 'Even out'}: ${finding.sentence}`}
+                      onClick={() => dropOrSay([finding])}
+                    >
+                      {finding.unchanged ? 'Drop' : 'Even out'}
+                    </button>
+                  )}
                 </li>
               ))}
               {list.length > MOST_SHOWN && <li className="px-3.5 py-1 text-muted">And {list.length - MOST_SHOWN} more.</li>}

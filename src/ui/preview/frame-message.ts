@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { elementIdSchema } from '@/core/document';
+import { piecesSchema } from '@/core/writing';
 
 const rect = z.tuple([z.number(), z.number(), z.number(), z.number()]);
 const id = z.string().max(40);
@@ -7,6 +9,8 @@ const flow = z.enum(['row', 'column', 'grid', 'block']);
 const ids = z.array(id).max(10_000);
 const size = z.object({ width: z.number(), height: z.number() });
 const own = z.literal('mill-pond-frame');
+/** The elements around what is chosen in a text. */
+const marks = z.array(z.object({ id, tag: z.string().max(40) })).max(60);
 
 /** Used values of the one selected element and what stands around it, CSS px. */
 const measured = z.object({
@@ -74,8 +78,21 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   }),
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
-  z.object({ from: own, type: z.literal('writing'), id: id.nullable() }),
-  z.object({ from: own, type: z.literal('text'), id, text: z.string(), keep: z.boolean() }),
+  z.object({ from: own, type: z.literal('writing'), id: id.nullable(), start: z.number(), end: z.number(), marks }),
+  z.object({ from: own, type: z.literal('written'), id, pieces: piecesSchema }),
+  z.object({
+    from: own,
+    type: z.literal('split'),
+    id,
+    pieces: piecesSchema,
+    next: z.object({ id: elementIdSchema, tag: z.string().max(40), pieces: piecesSchema }),
+  }),
+  z.object({ from: own, type: z.literal('joined'), id, gone: id, pieces: piecesSchema }),
+  /** The keyboard asks for the bar with the marks. */
+  z.object({ from: own, type: z.literal('marks') }),
+  /** The focus has left the frame while something is written in it. */
+  z.object({ from: own, type: z.literal('left') }),
+  z.object({ from: own, type: z.literal('trouble'), text: z.string().max(300) }),
   z.object({
     from: own,
     type: z.literal('key'),
@@ -88,4 +105,5 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
 ]);
 export type FrameMessage = z.infer<typeof frameMessageSchema>;
 export type FrameDrag = Extract<FrameMessage, { type: 'drag' }>;
+export type FrameWriting = Extract<FrameMessage, { type: 'writing' | 'written' | 'split' | 'joined' | 'marks' | 'left' | 'trouble' }>;
 export type FrameLayout = Extract<FrameMessage, { type: 'layout' }>;

@@ -1,6 +1,6 @@
 import type { Page, Project } from '@/core/document';
 import type { BundledFont, Preview, PreviewPatch, StandIn } from '@/core/render';
-import { patchBetween, renderPreview, restyledPreview, standInKey } from '@/core/render';
+import { patchBetween, renderPreview, restyledPreview, rewrittenPreview, standInKey } from '@/core/render';
 
 type FontData = (font: BundledFont) => string;
 
@@ -48,7 +48,10 @@ export function nextPreview(before: Shown, project: Project, page: Page, standIn
   const sameReader = standInKey(before.standIn) === standInKey(standIn);
   const done = steps.find(({ from, shown }) => from === before && shown.project === project && shown.page === page);
   if (done && sameReader) return done;
-  const quick = sameReader && !known(project, page, standIn) ? restyledPreview(before, project, page) : undefined;
+  const quick =
+    sameReader && !known(project, page, standIn)
+      ? (restyledPreview(before, project, page) ?? rewrittenPreview(before, project, page))
+      : undefined;
   const shown = quick ? keep({ project, page, standIn, preview: quick.preview }) : previewOf(project, page, standIn, fontData);
   const step = { shown, patch: quick?.patch ?? patchBetween(before.preview, shown.preview) };
   if (sameReader) steps = [{ from: before, ...step }, ...steps].slice(0, STEPS_KEPT);

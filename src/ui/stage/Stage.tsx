@@ -50,6 +50,7 @@ export function Stage() {
   }, []);
 
   const keys = useContext(KeyHandlingContext);
+  const post = useCallback((answer: Record<string, unknown>) => tellFrame(frame.current, answer), []);
   const onMessage = useCallback(
     (message: FrameMessage) => {
       if (message.type === 'layout') setLayout(message);
@@ -57,9 +58,9 @@ export function Stage() {
         forgetAsked();
         setReady((count) => count + 1);
       }
-      takeFrameMessage(message, (answer) => tellFrame(frame.current, answer), keys);
+      takeFrameMessage(message, post, keys);
     },
-    [keys],
+    [keys, post],
   );
   useFrameMarks(frame, width, ready > 0);
 
@@ -71,6 +72,7 @@ export function Stage() {
   useEffect(() => {
     setLink({
       post: (message) => tellFrame(frame.current, message),
+      focus: () => frame.current?.focus(),
       place: () => {
         const box = frame.current?.getBoundingClientRect();
         return box && { left: box.left, top: box.top, zoom: zoomNow.current };

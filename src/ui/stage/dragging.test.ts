@@ -56,7 +56,11 @@ const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
 beforeEach(() => {
   clearDragging();
   posted = [];
-  setLink({ post: (message) => void posted.push(message as (typeof posted)[number]), place: () => undefined });
+  setLink({
+    post: (message) => void posted.push(message as (typeof posted)[number]),
+    focus: () => undefined,
+    place: () => undefined,
+  });
   layout(0);
   openForTests(START);
 });

@@ -1,11 +1,10 @@
-import { ownText } from '@/core/document';
 import type { KeyHandling } from '../input/key-handling';
 import { select } from '../view/actions';
-import { commitOrReport } from '../editing/edits';
-import { shownPage, useSession } from '../state/store';
+import { useSession } from '../state/store';
 import { followPageDrag, pageScrolled } from './dragging';
 import { latestLayout, noteLayout, surveyed } from './frame-link';
-import type { FrameMessage } from '../preview/frame-message';
+import type { FrameMessage, FrameWriting } from '../preview/frame-message';
+import { takeWriting } from './writing';
 
 /** What any preview frame says that concerns the whole workbench: hovering, choosing, keys, drags, texts. */
 export function takeFrameMessage(
@@ -26,17 +25,8 @@ export function takeFrameMessage(
   else if (message.type === 'survey') surveyed(message.token, message.boxes);
   else if (message.type === 'outside')
     useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
-  else if (message.type === 'writing')
-    useSession.setState({ foretold: message.id ? 'This text changes at all widths: Enter keeps it, Escape takes it back.' : '' });
-  else if (message.type === 'text') {
-    const instead = finishText(message);
-    if (instead !== undefined) post({ type: 'text', id: message.id, text: instead });
-  }
+  else if (isOfWriting(message)) takeWriting(message, post);
 }
 
-/** Keeps a text that was changed in place. Returns the text to show instead, where it can't be kept. */
-function finishText({ id, text, keep }: Extract<FrameMessage, { type: 'text' }>): string | undefined {
-  const before = shownPage(useSession.getState()).elements[id];
-  if (!before || !keep || text === ownText(before)) return undefined;
-  return commitOrReport({ type: 'setText', node: id, text }) ? undefined : ownText(before);
-}
+const isOfWriting = (message: FrameMessage): message is FrameWriting =>
+  ['writing', 'written', 'split', 'joined', 'marks', 'left', 'trouble'].includes(message.type);

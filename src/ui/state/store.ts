@@ -46,6 +46,15 @@ export interface SweepState {
 export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as const;
 export type PanelTab = (typeof PANEL_TABS)[number];
 
+/** Where in a text somebody writes. */
+export interface Writing {
+  readonly id: string;
+  readonly start: number;
+  readonly end: number;
+  /** The elements around what is chosen, outermost first. */
+  readonly marks: readonly { readonly id: string; readonly tag: string }[];
+}
+
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
 export interface Session extends EditLog {
   readonly mode: Mode;
@@ -99,6 +108,8 @@ export interface Session extends EditLog {
   readonly lineup: Lineup;
   readonly audit: Audit;
   readonly dragging: Dragging;
+  /** The text that is being written on a page; undefined for none. */
+  readonly writing: Writing | undefined;
   readonly panels: Readonly<Record<PanelName, Panel>>;
   readonly marks: Readonly<Record<MarkId, boolean>>;
   /** A polite word for those who can't see what happened. */
@@ -147,6 +158,7 @@ export const useSession = create<Session>(() => ({
   lineup: NO_LINEUP,
   audit: NO_AUDIT,
   dragging: NOTHING_DRAGGED,
+  writing: undefined,
   panels: ALL_PANELS,
   marks: FIRST_MARKS,
   announcement: '',

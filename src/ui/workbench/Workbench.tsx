@@ -20,6 +20,7 @@ import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
 import { SetPanel } from '../breakpoints/SetPanel';
 import { StylesPanel } from '../styles/StylesPanel';
+import { MarksBar } from '../writing/MarksBar';
 import { Stage } from '../stage/Stage';
 import { DamageBar } from './DamageBar';
 import { recallPanels } from './panels';
@@ -117,7 +118,10 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
           </div>
         )}
         <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
-        {view === 'shape' ? <Stage /> : <LineUp />}
+        <div className="relative flex min-w-0 flex-1">
+          {view === 'shape' ? <Stage /> : <LineUp />}
+          <MarksBar />
+        </div>
         <Splitter panel="inspector" label="Width of the values" grows={-1} across />
         {panels.inspector.open && (
           <TabGroup

@@ -64,8 +64,7 @@ export function whyNotAttribute(tag: string, name: string, value: string): strin
     return `"${value.slice(0, 60)}" isn't a file beside the page; nothing is fetched from elsewhere.`;
   if (tag === 'input' && name === 'type' && !(INPUT_TYPES as readonly string[]).includes(value))
     return `"${value.slice(0, 40)}" isn't a field type; use ${INPUT_TYPES.join(', ')}.`;
-  if (tag === 'button' && name === 'type' && !BUTTON_TYPES.includes(value))
-    return 'A button is of type button, submit or reset.';
+  if (tag === 'button' && name === 'type' && !BUTTON_TYPES.includes(value)) return 'A button is of type button, submit or reset.';
   if (tag === 'ol' && name === 'type' && !/^[1aAiI]$/.test(value)) return 'A list counts by 1, a, A, i or I.';
   if (WHOLE.has(name) && isKnown(tag) && tag !== 'svg' && !/^\d{1,6}$/.test(value))
     return `"${name}" is a whole number of at most six digits.`;

@@ -87,9 +87,7 @@ define('video', 'transparent', true, {
   ...{ attributes: `${playing} width height playsinline`, children: '# source track', without: 'audio video' },
 });
 define('track', 'void', false, { parents: 'video audio', attributes: 'kind src srclang label default' });
-define('iframe', 'nothing', true, {
-  attributes: 'src width height allow allowfullscreen loading name sandbox referrerpolicy',
-});
+define('iframe', 'nothing', true, { attributes: 'src width height allow allowfullscreen loading name sandbox referrerpolicy' });
 define('embed', 'void', true, { attributes: 'src type width height' });
 define('object', 'transparent', true, { attributes: 'data type name width height form' });
 define('canvas', 'transparent', true, { attributes: 'width height' });
@@ -113,9 +111,7 @@ define('th', 'flow', false, {
 // Forms.
 define('form', 'flow', false, { attributes: 'action method enctype accept-charset autocomplete name novalidate target rel' });
 define('label', 'phrasing', true, { attributes: 'for', without: 'label' });
-define('button', 'phrasing', true, {
-  ...{ attributes: 'type name value disabled form formnovalidate', without: INTERACTIVE },
-});
+define('button', 'phrasing', true, { ...{ attributes: 'type name value disabled form formnovalidate', without: INTERACTIVE } });
 define('input', 'void', true, {
   attributes:
     'type name value placeholder required checked min max step pattern minlength maxlength size multiple readonly disabled ' +
@@ -156,7 +152,9 @@ export const isKnown = (tag: string): boolean => byTag.has(tag);
 
 /** What HTML says of a tag; undefined for those that a page here can't hold. */
 export function ruleOf(tag: string): ElementRule | undefined {
-  return byTag.get(tag) ?? (/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/.test(tag) && tag.length <= 40 && !REFUSED.has(tag) ? UNKNOWN : undefined);
+  return (
+    byTag.get(tag) ?? (/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/.test(tag) && tag.length <= 40 && !REFUSED.has(tag) ? UNKNOWN : undefined)
+  );
 }
 
 /** Whether elements may stand in it, at least some of them. */

@@ -30,16 +30,17 @@ const ONLY_IN: ReadonlyMap<string, readonly string[]> = new Map(
 );
 /** Elements that are dropped outside these. */
 const ONLY_UNDER: ReadonlyMap<string, readonly string[]> = new Map(
-  [...ONLY_IN].filter(([parent]) => parent !== 'select' && parent !== 'optgroup').reduce((map, [parent, tags]) => {
-    for (const tag of tags) map.set(tag, [...(map.get(tag) ?? []), parent]);
-    return map;
-  }, new Map<string, string[]>()),
+  [...ONLY_IN]
+    .filter(([parent]) => parent !== 'select' && parent !== 'optgroup')
+    .reduce((map, [parent, tags]) => {
+      for (const tag of tags) map.set(tag, [...(map.get(tag) ?? []), parent]);
+      return map;
+    }, new Map<string, string[]>()),
 );
 /** A start tag of ruby closes these where they are open last. */
 const IMPLIED_END = new Set('dd dt li optgroup option p rb rp rt rtc'.split(' '));
 
-const list = (tags: readonly string[], or: string) =>
-  tags.map((tag) => `<${tag}>`).join(tags.length === 2 ? ` ${or} ` : ', ');
+const list = (tags: readonly string[], or: string) => tags.map((tag) => `<${tag}>`).join(tags.length === 2 ? ` ${or} ` : ', ');
 
 /** Why an element of the tag can't be written there; undefined when it can. */
 export function whyNotKept(tag: string, around: Surroundings): string | undefined {
@@ -59,7 +60,7 @@ export function whyNotKept(tag: string, around: Surroundings): string | undefine
   if (around.unbroken && tag === 'nobr') return "<nobr> can't stand inside another.";
   if (around.button && tag === 'button') return "<button> can't stand inside another link or button.";
   if (around.form && tag === 'form') return "A form can't stand inside a form.";
-  if (/^r[bpt]c?$/.test(tag) && IMPLIED_END.has(parent)) return `<${tag}> can't stand directly in <${parent}>.`;
+  if (around.ruby && /^r[bpt]c?$/.test(tag) && IMPLIED_END.has(parent)) return `<${tag}> can't stand directly in <${parent}>.`;
   return undefined;
 }
 

@@ -5,7 +5,7 @@ export interface Surroundings {
   readonly parent: string;
   /** How many elements it stands in. */
   readonly depth: number;
-  /** What the parser has open there: a paragraph, a list item, a term, a link, `<nobr>`, a button, a form. */
+  /** What the parser has open there: a paragraph, a list item, a term, a link, `<nobr>`, a button, a form, ruby. */
   readonly paragraph: boolean;
   readonly item: boolean;
   readonly term: boolean;
@@ -13,6 +13,7 @@ export interface Surroundings {
   readonly unbroken: boolean;
   readonly button: boolean;
   readonly form: boolean;
+  readonly ruby: boolean;
   /** The nearest element that holds only phrasing content. */
   readonly phrasing: string | undefined;
   /** The nearest element that isn't transparent: its content model counts. */
@@ -21,12 +22,15 @@ export interface Surroundings {
   readonly without: readonly string[];
 }
 
-/** Elements that end the search for an open list item or term: those with rules of their own in the parser. */
+/**
+ * Elements that end the search for an open list item or term: those with rules of their own in the parser. `<search>`
+ * is one too, but not for every parser.
+ */
 const SPECIAL = new Set(
   (
     'article aside area blockquote body br button caption center col colgroup dd details dir dl dt embed fieldset ' +
     'figcaption figure footer form h1 h2 h3 h4 h5 h6 header hgroup hr iframe img input li main menu nav noscript object ol ' +
-    'pre search section select source summary table tbody td textarea tfoot th thead tr track ul wbr'
+    'pre section select source summary table tbody td textarea tfoot th thead tr track ul wbr'
   ).split(' '),
 );
 /** Elements out of which nothing is closed. */
@@ -36,7 +40,7 @@ const MARKERS = new Set(['caption', 'td', 'th', 'object']);
 
 const NOWHERE: Surroundings = {
   ...{ parent: '', depth: 0, paragraph: false, item: false, term: false, link: false, unbroken: false, button: false },
-  ...{ form: false, phrasing: undefined, model: '', without: [] },
+  ...{ form: false, ruby: false, phrasing: undefined, model: '', without: [] },
 };
 
 /** The surroundings of what stands directly in an element of a tag; without `outer`, that element stands in nothing. */
@@ -56,6 +60,7 @@ export function surroundings(tag: string, outer: Surroundings = NOWHERE): Surrou
     unbroken: tag === 'nobr' || (!scope && outer.unbroken),
     button: tag === 'button' || (!scope && outer.button),
     form: tag === 'form' || outer.form,
+    ruby: tag === 'ruby' || (!scope && outer.ruby),
     phrasing: rule?.content === 'phrasing' ? tag : transparent ? outer.phrasing : undefined,
     model: transparent ? outer.model : tag,
     without: rule?.without ? [tag, ...outer.without] : outer.without,

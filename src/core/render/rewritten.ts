@@ -1,0 +1,65 @@
+import { sameClassNames } from '../document/class-names';
+import { childIds } from '../document/content';
+import type { PageElement } from '../document/element';
+import type { Page, Project } from '../document/project';
+import { ancestorsOf, subtreeOf } from '../document/tree';
+import { renderElement } from './markup';
+import type { Preview, PreviewPatch } from './preview';
+import { lazily, markupOptions } from './preview';
+import type { ShownPreview } from './restyled';
+import { onlyPageDiffers } from './restyled';
+
+const saysNothing = ({ styles, shared, kind, attributes }: PageElement) =>
+  kind === undefined &&
+  shared.length === 0 &&
+  attributes.class === undefined &&
+  !Object.values(styles).some((one) => Object.keys(one).length > 0);
+
+/** Whether two versions of an element differ at most in what stands in it. */
+function onlyInsideDiffers(before: PageElement, after: PageElement): boolean {
+  const { children: _, ...rest } = before;
+  const { children: __, ...other } = after;
+  for (const key of Object.keys({ ...rest, ...other }) as (keyof typeof rest)[]) if (rest[key] !== other[key]) return false;
+  return true;
+}
+
+/**
+ * The next preview and the way to it while somebody writes: texts, and marks without values that come and go. Undefined
+ * for every other edit. Only the elements in which something else stands are written anew.
+ */
+export function rewrittenPreview(
+  shown: ShownPreview,
+  project: Project,
+  page: Page,
+): { readonly preview: Preview; readonly patch: PreviewPatch } | undefined {
+  const { project: old, page: was, preview } = shown;
+  // Rules of sheets from elsewhere may ask what stands in what.
+  if (!onlyPageDiffers(shown, project, page) || project.sheets.length > 0) return undefined;
+  const changed: PageElement[] = [];
+  for (const id in page.elements) {
+    const before = was.elements[id];
+    const after = page.elements[id]!;
+    if (before === after) continue;
+    if (before ? !onlyInsideDiffers(before, after) : !saysNothing(after)) return undefined;
+    if (before) changed.push(after);
+  }
+  for (const id in was.elements) if (!(id in page.elements) && !saysNothing(was.elements[id]!)) return undefined;
+  if (changed.length === 0 || changed.length > MOST) return undefined;
+  // Where elements with values change their order, so may the names of their classes.
+  if (changed.some(({ id }) => !sameOrder(was, page, id))) return undefined;
+  sameClassNames(old, project);
+  const options = markupOptions(project);
+  const tops = changed.filter(({ id }) => !ancestorsOf(page, id).some((one) => changed.includes(one)));
+  const insides = tops.map(({ id }) => ({ id, html: renderElement(project, page, id, options) }));
+  const body = lazily(() => renderElement(project, page, page.root, options));
+  return { preview: { ...preview, body }, patch: { kind: 'insides', insides } };
+}
+
+const MOST = 20;
+
+function sameOrder(was: Page, is: Page, id: string): boolean {
+  const speaking = (page: Page) =>
+    childIds(page.elements[id]!).filter((child) => subtreeOf(page, child).some((one) => !saysNothing(one)));
+  const [a, b] = [speaking(was), speaking(is)];
+  return a.length === b.length && a.every((one, i) => one === b[i]);
+}

@@ -1,0 +1,2 @@
+export { piecesSchema } from './pieces-schema';
+export { piecesIn, planContent, planJoin, planSplit } from './plans';

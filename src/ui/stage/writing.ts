@@ -1,0 +1,147 @@
+import type { Page } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { EditError } from '@/core/edits';
+import { renderPreview } from '@/core/render';
+import type { Piece } from '@/core/written';
+import { piecesIn, planContent, planJoin, planSplit } from '@/core/writing';
+import { commit, report } from '../editing/edits';
+import type { FrameWriting } from '../preview/frame-message';
+import { shownPage, useSession } from '../state/store';
+import { focusFrame, postToFrame } from './frame-link';
+
+/*
+ * What is written on a page, on its way into the document. A frame makes every change at once and tells what is there
+ * then; here it becomes an edit, one for each burst.
+ */
+
+type Post = (message: Record<string, unknown>) => void;
+
+/** The way to the frame in which somebody writes. */
+let post: Post | undefined;
+/** What that frame shows of the text, as far as it has told. */
+let told = '';
+
+/** What people find, where the bar with the marks takes the focus. */
+export const bar = { focus: () => undefined as void };
+
+const page = (): Page => shownPage(useSession.getState());
+
+/** Ids and texts: all that a frame and the document must agree on. */
+const skeleton = (pieces: readonly Piece[]): unknown =>
+  pieces.map((piece) => (typeof piece === 'string' ? piece : [piece.id, skeleton(piece.children)]));
+const skeletonText = (pieces: readonly Piece[]) => JSON.stringify(skeleton(pieces));
+
+export function takeWriting(message: FrameWriting, answer: Post): void {
+  switch (message.type) {
+    case 'writing':
+      return noteWriting(message, answer);
+    case 'trouble':
+      return report(message.text);
+    case 'marks':
+      return bar.focus();
+    case 'left':
+      // What has the focus now is known in a moment.
+      return void setTimeout(() => {
+        const now = document.activeElement;
+        if (!now?.closest('[data-marks-bar]')) answer({ type: 'stop', unlessFocused: now?.tagName === 'IFRAME' });
+      });
+    case 'written':
+      return void keep(
+        message.pieces,
+        answer,
+        () => planContent(page(), message.id, message.pieces),
+        message.id,
+        `write ${message.id}`,
+      );
+    case 'split':
+      return void keep(
+        message.next.pieces,
+        answer,
+        () => planSplit(page(), message.id, message.pieces, message.next),
+        message.next.id,
+      );
+    case 'joined':
+      return void keep(message.pieces, answer, () => planJoin(page(), message.id, message.gone, message.pieces), message.id);
+  }
+}
+
+function noteWriting({ id, start, end, marks }: Extract<FrameWriting, { type: 'writing' }>, answer: Post): void {
+  if (id === null) {
+    // Another frame may have begun before this one ended.
+    if (answer !== post) return;
+    post = undefined;
+    return useSession.setState({ writing: undefined, foretold: '' });
+  }
+  const { locked, name } = page().elements[id] ?? {};
+  if (locked) {
+    answer({ type: 'stop' });
+    return report(`${name} is locked. Unlock it to write in it.`);
+  }
+  if (post && post !== answer) post({ type: 'stop' });
+  const before = useSession.getState().writing;
+  if (before?.id !== id && page().elements[id]) told = skeletonText(piecesIn(page(), id));
+  post = answer;
+  useSession.setState({
+    writing: { id, start, end, marks },
+    foretold: 'This text changes at all widths. Escape ends it; Ctrl+Enter goes to the marks.',
+    ...(before?.id !== id && { selection: [id] }),
+  });
+}
+
+/** Makes the edit for what a frame shows now; the frame shows the document again where that can't be. */
+function keep(pieces: readonly Piece[], answer: Post, plan: () => Edit, id: string, gesture?: string): void {
+  if (gesture && skeletonText(pieces) === told) return;
+  let problem: string | undefined;
+  try {
+    const edit = plan();
+    told = skeletonText(pieces);
+    problem = commit(edit, gesture);
+  } catch (error) {
+    if (!(error instanceof EditError)) throw error;
+    problem = error.message;
+  }
+  if (!problem) return;
+  report(problem);
+  if (gesture && page().elements[id]) showAgain(answer, id);
+  else answer({ type: 'again', body: renderPreview(useSession.getState().project, page(), () => 'data:,').body() });
+}
+
+function showAgain(answer: Post, id: string): void {
+  const pieces = piecesIn(page(), id);
+  told = skeletonText(pieces);
+  answer({ type: 'pieces', id, pieces });
+}
+
+/** What comes into the text from elsewhere, by undoing or from others, is shown where it is written. */
+useSession.subscribe((session, before) => {
+  if (!session.writing || !post || session.project === before.project) return;
+  const { id } = session.writing;
+  const { elements } = shownPage(session);
+  if (!elements[id]) return post({ type: 'stop' });
+  if (elements[id] !== shownPage(before).elements[id] && skeletonText(piecesIn(page(), id)) !== told) showAgain(post, id);
+});
+
+/** Begins to write in an element of the page on the stage. */
+export function writeInSelected(): void {
+  const [id] = useSession.getState().selection;
+  if (id === undefined) return report('Select a text to write in it.');
+  focusFrame();
+  postToFrame({ type: 'write', id, start: 0, end: Number.MAX_SAFE_INTEGER });
+}
+
+export const stopWriting = () => post?.({ type: 'stop' });
+
+/** Marks what is chosen in the text, or takes the mark away again. */
+export function toggleMark(tag: string, more: { attributes?: Record<string, string>; shared?: readonly string[] } = {}): void {
+  post?.({ type: 'toggle', tag, ...more });
+}
+
+export const breakLine = () => post?.({ type: 'break' });
+
+/** Back from the bar into the text. */
+export function backToText(): void {
+  const { writing } = useSession.getState();
+  if (!writing) return;
+  focusFrame();
+  post?.({ type: 'write', id: writing.id, start: writing.start, end: writing.end });
+}

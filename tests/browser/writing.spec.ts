@@ -1,0 +1,100 @@
+import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import type { Project } from '@/core/document';
+import { childIds, ownText, wordsOf } from '@/core/document';
+import { boxes } from './boxes';
+import { createProject, elementNamed, frameOf, openWorkbench, readProject, saved } from './workbench';
+
+const outline = (page: Page, name: string) => page.getByRole('treeitem', { name: new RegExp(`^${name}(,|$)`) }).first();
+
+const inside = (project: Project, name: string) => {
+  const element = elementNamed(project, name);
+  const { elements } = project.pages.find((page) => element.id in page.elements)!;
+  return { element, words: wordsOf(elements, element.id), marks: childIds(element).map((id) => elements[id]!) };
+};
+
+test('by mouse: a word becomes strong and a link, a stretch takes a shared style; each is one step to undo', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  const text = frameOf(page).getByText('Four hundred tools for one street');
+  await text.dblclick();
+  const bar = page.getByRole('toolbar', { name: 'Marks of the text' });
+  await expect(bar).toBeVisible();
+  // A double press in the text takes a word of it.
+  await text.dblclick({ position: { x: 12, y: 12 } });
+  await bar.getByRole('button', { name: 'Strong' }).click();
+  await expect(text.locator('strong')).toHaveText(/Four/);
+  await bar.getByRole('button', { name: 'Link' }).click();
+  const leads = page.getByRole('combobox', { name: 'Leads to' });
+  await leads.fill('javascript:alert(1)');
+  await leads.press('Enter');
+  await expect(page.getByText("isn't a link address that is allowed here")).toBeVisible();
+  await leads.fill('page:gcatalogue');
+  await leads.press('Enter');
+  await expect(text.locator('a > strong')).toHaveText(/Four/);
+  await page.keyboard.press('Escape');
+  await expect(bar).toBeHidden();
+  await saved(page);
+  let { project, revision } = await readProject(request, id);
+  const name = Object.values(project.pages[0]!.elements).find(
+    ({ children }) => children.length > 1 && childIds({ children }).length === 1,
+  )!.name;
+  expect(inside(project, name).marks).toMatchObject([{ tag: 'a', attributes: { href: 'page:gcatalogue' } }]);
+  expect(inside(project, name).words).toMatch(/^Four hundred tools for one street/);
+  expect(revision).toBe(2);
+  await outline(page, name).click();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(text.locator('strong')).toHaveCount(0);
+  await saved(page);
+  ({ project, revision } = await readProject(request, id));
+  expect([revision, inside(project, name).marks]).toEqual([4, []]);
+});
+
+test('by keyboard: into a text, a burst of typing, two paragraphs of one and back, marks and the bar, and out again', async ({
+  page,
+  request,
+}) => {
+  const id = await boxes(request, 'Written by keyboard');
+  await openWorkbench(page, id);
+  await outline(page, 'First text').click();
+  await page.locator('[data-stage]').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Then more.');
+  await page.keyboard.press('Shift+ArrowLeft');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('Control+i');
+  await page.keyboard.press('Control+Enter');
+  const bar = page.getByRole('toolbar', { name: 'Marks of the text' });
+  await expect(bar.getByRole('button', { name: 'Strong' })).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await expect(bar.getByRole('button', { name: 'Emphasis' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('A second paragraph.');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  let { project } = await readProject(request, id);
+  const first = inside(project, 'First text');
+  expect([first.words, ownText(first.element), first.marks.map(({ tag }) => tag)]).toEqual([
+    'Write something here. Then more.',
+    'Write something here. Then ',
+    ['em'],
+  ]);
+  expect(Object.values(project.pages[0]!.elements).filter((one) => ownText(one) === 'A second paragraph.')).toMatchObject([
+    { tag: 'p' },
+  ]);
+  // And back into one.
+  await frameOf(page).getByText('A second paragraph.').dblclick();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  ({ project } = await readProject(request, id));
+  expect(inside(project, 'First text').words).toBe('Write something here. Then more.A second paragraph.');
+});
