@@ -26,7 +26,7 @@ test('by mouse: a word becomes strong and a link, a stretch takes a shared style
   // A double press in the text takes a word of it.
   await text.dblclick({ position: { x: 12, y: 12 } });
   await bar.getByRole('button', { name: 'Strong' }).click();
-  await expect(text.locator('strong')).toHaveText(/Four/);
+  await expect(text.locator('strong')).toHaveText(/^\w+$/);
   await bar.getByRole('button', { name: 'Link' }).click();
   const leads = page.getByRole('combobox', { name: 'Leads to' });
   await leads.fill('javascript:alert(1)');
@@ -34,7 +34,7 @@ test('by mouse: a word becomes strong and a link, a stretch takes a shared style
   await expect(page.getByText("isn't a link address that is allowed here")).toBeVisible();
   await leads.fill('page:gcatalogue');
   await leads.press('Enter');
-  await expect(text.locator('a > strong')).toHaveText(/Four/);
+  await expect(text.locator('a > strong')).toHaveText(/^\w+$/);
   await page.keyboard.press('Escape');
   await expect(bar).toBeHidden();
   await saved(page);

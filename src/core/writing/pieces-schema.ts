@@ -1,14 +1,16 @@
 import { z } from 'zod';
-import { elementIdSchema, textSchema } from '../document/content';
+import { elementIdSchema } from '../document/content';
 import type { Piece } from '../written';
 
 const PIECES_MOST = 20_000;
 const DEPTH_MOST = 60;
+const TEXT_MOST = 2_000_000;
 
 /** What frames say is checked as deep as a page may be, and no deeper. */
 const pieceSchema = (depth: number): z.ZodType<Piece> =>
   z.union([
-    textSchema,
+    // What is too long for a document is refused by its edit, with the reason.
+    z.string().max(TEXT_MOST),
     z.strictObject({
       id: elementIdSchema,
       tag: z.string().max(40),
