@@ -15,6 +15,7 @@ import {
   startWriting,
   stopWriting,
   toggleMark,
+  typeText,
   writable,
   writeIn,
   writesIn,
@@ -128,6 +129,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
       { ...(attributes ? { attributes } : {}), ...(shared ? { shared } : {}) } as Parameters<typeof toggleMark>[1],
     ),
   break: () => breakLine(),
+  type: ({ text }) => typeText(text as string),
   pieces: ({ id, pieces }) => showPieces(id as string, pieces as Parameters<typeof showPieces>[1]),
   again: ({ body }) => {
     stopWriting();

@@ -169,6 +169,11 @@ export function breakLine(): void {
   if (root) replaceWith(...selected(), [{ atom: { id: newId(), tag: 'br' }, path: [] }]);
 }
 
+/** Words that were typed before the frame had the keyboard. */
+export function typeText(text: string): void {
+  if (root) document.execCommand('insertText', false, text);
+}
+
 /** One element becomes two; the caret goes on in the second. */
 function split(): void {
   const element = root!;

@@ -63,8 +63,9 @@ test('by keyboard: into a text, a burst of typing, two paragraphs of one and bac
   await outline(page, 'First text').click();
   await page.locator('[data-stage]').focus();
   await page.keyboard.press('Enter');
-  await page.keyboard.press('End');
+  // At once, as people do who know their way.
   await page.keyboard.type(' Then more.');
+  await expect(frameOf(page).getByText('Then more.')).toBeVisible();
   await page.keyboard.press('Shift+ArrowLeft');
   for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('Control+i');

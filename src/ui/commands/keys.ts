@@ -1,5 +1,6 @@
 import { useSession } from '../state/store';
 import type { Key, KeyHandling } from '../input/key-handling';
+import { typedBefore } from '../stage/writing';
 import { COMMANDS } from './commands';
 
 function nameOf({ key, ctrl, shift, alt }: Key): string {
@@ -35,12 +36,13 @@ export function handleKeyDown(event: KeyboardEvent): void {
   if (target?.closest('[role=dialog]')) return;
   // Words of the workbench that someone has marked are copied as words.
   if ((event.ctrlKey || event.metaKey) && /^[cx]$/i.test(event.key) && !(getSelection()?.isCollapsed ?? true)) return;
-  const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
+  const key = { key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey };
+  if (typedBefore(key)) return event.preventDefault();
+  const bare = !key.ctrl && !key.alt;
   const onStage = target?.closest('[data-stage]') && !target.closest('[role=slider]');
   const stageKey = onStage ? /^(Home|End| |Tab)/ : /^(Arrow|Home|End|Enter| |Tab|Escape)/;
   if (bare && stageKey.test(event.key) && !(event.key === 'Escape' && target?.closest('[role=tree]'))) return;
   if (bare && target?.closest(OWN) && (event.key === 'Delete' || event.key === 'Backspace') && !target.closest('[role=tree]'))
     return;
-  if (runKey({ key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey }))
-    event.preventDefault();
+  if (runKey(key)) event.preventDefault();
 }

@@ -105,5 +105,8 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
 ]);
 export type FrameMessage = z.infer<typeof frameMessageSchema>;
 export type FrameDrag = Extract<FrameMessage, { type: 'drag' }>;
-export type FrameWriting = Extract<FrameMessage, { type: 'writing' | 'written' | 'split' | 'joined' | 'marks' | 'left' | 'trouble' }>;
+export type FrameWriting = Extract<
+  FrameMessage,
+  { type: 'writing' | 'written' | 'split' | 'joined' | 'marks' | 'left' | 'trouble' }
+>;
 export type FrameLayout = Extract<FrameMessage, { type: 'layout' }>;

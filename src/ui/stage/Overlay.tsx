@@ -26,9 +26,11 @@ export function Overlay({ layout, zoom, page, children }: Props) {
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const width = useSession((session) => session.width);
   const distancesShown = useSession((session) => session.distancesShown);
+  // Nothing lies over words that are being written.
+  const writing = useSession((session) => session.writing?.id);
   if (!layout) return null;
   const measured = layout.measured && selection.length === 1 && layout.measured.id === selection[0] ? layout.measured : null;
-  const free = measured && measured.id !== page.root && !page.elements[measured.id]?.locked;
+  const free = measured && measured.id !== writing && measured.id !== page.root && !page.elements[measured.id]?.locked;
   const wrong = new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.element));
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
@@ -39,20 +41,22 @@ export function Overlay({ layout, zoom, page, children }: Props) {
         const element = page.elements[id];
         if (!rect || !element) return null;
         const chosen = selection.includes(id);
+        if (writing !== undefined && id !== writing) return null;
         const [left, top, boxWidth, boxHeight] = rect.map((value) => value * zoom) as [number, number, number, number];
         const style = chosen
           ? wrong.has(id)
             ? 'border-2 border-dashed border-rust'
             : 'border-2 border-reed'
           : 'border border-reed';
+        const offset = id === writing ? 3 : 1;
         return (
           <div
             key={id}
             aria-hidden
             className={`absolute ${style}`}
-            style={{ left: left - 1, top: top - 1, width: boxWidth + 2, height: boxHeight + 2 }}
+            style={{ left: left - offset, top: top - offset, width: boxWidth + 2 * offset, height: boxHeight + 2 * offset }}
           >
-            {chosen && (
+            {chosen && id !== writing && (
               <span
                 className={`absolute -left-[2px] px-1.5 text-xs font-semibold whitespace-nowrap text-on-reed ${wrong.has(id) ? 'bg-rust' : 'bg-reed'} ${top > 20 ? 'bottom-full' : 'top-0'}`}
               >

@@ -21,6 +21,9 @@ let post: Post | undefined;
 /** What that frame shows of the text, as far as it has told. */
 let told = '';
 
+/** An element that is to be written in, and what was typed before its frame began. */
+let asked: { readonly id: string; typed: string } | undefined;
+
 /** What people find, where the bar with the marks takes the focus. */
 export const bar = { focus: () => undefined as void };
 
@@ -79,6 +82,11 @@ function noteWriting({ id, start, end, marks }: Extract<FrameWriting, { type: 'w
   }
   if (post && post !== answer) post({ type: 'stop' });
   const before = useSession.getState().writing;
+  if (asked?.id === id) {
+    focusFrame();
+    if (asked.typed) answer({ type: 'type', text: asked.typed });
+    asked = undefined;
+  }
   if (before?.id !== id && page().elements[id]) told = skeletonText(piecesIn(page(), id));
   post = answer;
   useSession.setState({
@@ -125,8 +133,19 @@ useSession.subscribe((session, before) => {
 export function writeInSelected(): void {
   const [id] = useSession.getState().selection;
   if (id === undefined) return report('Select a text to write in it.');
-  focusFrame();
-  postToFrame({ type: 'write', id, start: 0, end: Number.MAX_SAFE_INTEGER });
+  asked = { id, typed: '' };
+  setTimeout(() => (asked = asked?.id === id ? undefined : asked), ASKED_MOST);
+  postToFrame({ type: 'write', id, start: Number.MAX_SAFE_INTEGER, end: Number.MAX_SAFE_INTEGER });
+}
+
+/** How long a frame may take to begin, ms. */
+const ASKED_MOST = 500;
+
+/** Takes a key that comes before the frame has begun, so that it is no command. */
+export function typedBefore(key: { readonly key: string; readonly ctrl: boolean; readonly alt: boolean }): boolean {
+  if (!asked) return false;
+  if (key.key.length === 1 && !key.ctrl && !key.alt) asked.typed += key.key;
+  return true;
 }
 
 export const stopWriting = () => post?.({ type: 'stop' });

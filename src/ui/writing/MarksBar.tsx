@@ -38,7 +38,7 @@ export function MarksBar() {
       data-marks-bar
       role="toolbar"
       aria-label="Marks of the text"
-      className="absolute bottom-3 left-1/2 z-30 flex -translate-x-1/2 items-center gap-1 rounded-[5px] border border-line-strong bg-sheet px-2 py-1.5 shadow-lg"
+      className="absolute bottom-3 left-1/2 z-30 flex -translate-x-1/2 items-center gap-1 whitespace-nowrap rounded-[5px] border border-line-strong bg-sheet px-2 py-1.5 shadow-lg"
       onKeyDown={(event) => {
         if (event.key === 'Escape' && !event.defaultPrevented) backToText();
         const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
