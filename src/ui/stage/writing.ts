@@ -141,10 +141,16 @@ export function writeInSelected(): void {
 /** How long a frame may take to begin, ms. */
 const ASKED_MOST = 500;
 
-/** Takes a key that comes before the frame has begun, so that it is no command. */
+/**
+ * Takes a key that belongs to a text, so that it is no command: one that comes before the frame has begun, or before it
+ * has got the keyboard, which it is handed by the browser in its own time.
+ */
 export function typedBefore(key: { readonly key: string; readonly ctrl: boolean; readonly alt: boolean }): boolean {
-  if (!asked) return false;
-  if (key.key.length === 1 && !key.ctrl && !key.alt) asked.typed += key.key;
+  const onItsWay = useSession.getState().writing !== undefined && document.activeElement?.tagName === 'IFRAME';
+  if (!asked && !onItsWay) return false;
+  if (key.key.length !== 1 || key.ctrl || key.alt) return true;
+  if (asked) asked.typed += key.key;
+  else post?.({ type: 'type', text: key.key });
   return true;
 }
 
