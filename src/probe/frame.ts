@@ -119,7 +119,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
     bringIntoSight(find(id as string));
     noteAnchor();
   },
-  write: ({ id, start, end }) => writeIn(id as string, start as number, end as number),
+  write: ({ id, start, end, held }) => writeIn(id as string, start as number, end as number, held === true),
   stop: ({ unlessFocused }) => {
     if (!unlessFocused || !document.hasFocus()) stopWriting();
   },

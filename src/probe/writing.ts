@@ -77,11 +77,18 @@ export function startWriting(element: HTMLElement, from = 0, to = Number.MAX_SAF
 }
 
 /** Goes on in an element that the page has or will have in a moment. */
-export function writeIn(id: string, from: number, to: number): void {
+export function writeIn(id: string, from: number, to: number, hold = false): void {
   const element = find(id);
   awaited = element ? undefined : { id, from, to };
-  if (element) startWriting(element, from, to);
+  if (!element) return;
+  held = hold ? '' : undefined;
+  startWriting(element, from, to);
+  if (hold) setTimeout(() => held !== undefined && typeText(''), HELD_MOST);
 }
+
+/** What is typed waits for what was typed before the frame had the keyboard; not for ever, ms. */
+const HELD_MOST = 500;
+let held: string | undefined;
 
 export function continueAwaited(): void {
   if (awaited && find(awaited.id)) writeIn(awaited.id, awaited.from, awaited.to);
@@ -171,7 +178,9 @@ export function breakLine(): void {
 
 /** Words that were typed before the frame had the keyboard. */
 export function typeText(text: string): void {
-  if (root) document.execCommand('insertText', false, text);
+  const all = text + (held ?? '');
+  held = undefined;
+  if (root && all) document.execCommand('insertText', false, all);
 }
 
 /** One element becomes two; the caret goes on in the second. */
@@ -284,6 +293,11 @@ export function keyWhileWriting(event: KeyboardEvent): boolean {
   if (event.isComposing || event.keyCode === 229) return true;
   const command = event.ctrlKey || event.metaKey;
   const key = event.key.toLowerCase();
+  if (held !== undefined && event.key.length === 1 && !command && !event.altKey) {
+    held += event.key;
+    event.preventDefault();
+    return true;
+  }
   if (event.key === 'Escape' || (event.key === 'Enter' && !event.shiftKey && !command && !SPLIT_TAGS.has(root.localName))) {
     event.preventDefault();
     stopWriting();

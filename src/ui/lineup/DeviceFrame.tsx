@@ -102,7 +102,6 @@ const Device = memo(function Device(props: DeviceProps) {
     if (!active) return undefined;
     setLink({
       post,
-      focus: () => frame.current?.focus(),
       place: () => {
         const rect = frame.current?.getBoundingClientRect();
         return rect && { left: rect.left, top: rect.top, zoom: zoomNow.current };

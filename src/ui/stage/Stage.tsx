@@ -72,7 +72,6 @@ export function Stage() {
   useEffect(() => {
     setLink({
       post: (message) => tellFrame(frame.current, message),
-      focus: () => frame.current?.focus(),
       place: () => {
         const box = frame.current?.getBoundingClientRect();
         return box && { left: box.left, top: box.top, zoom: zoomNow.current };

@@ -58,7 +58,7 @@ beforeEach(() => {
   posted = [];
   setLink({
     post: (message) => void posted.push(message as (typeof posted)[number]),
-    focus: () => undefined,
+
     place: () => undefined,
   });
   layout(0);

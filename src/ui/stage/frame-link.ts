@@ -3,7 +3,6 @@ import type { FrameLayout } from '../preview/frame-message';
 
 interface Link {
   readonly post: (message: Readonly<Record<string, unknown>>) => void;
-  readonly focus: () => void;
   /** The frame's box in the window and its scale. */
   readonly place: () => { readonly left: number; readonly top: number; readonly zoom: number } | undefined;
 }
@@ -47,9 +46,6 @@ export const latestLayout = (): FrameLayout | undefined => layout;
 export function postToFrame(message: Readonly<Record<string, unknown>>): void {
   link?.post(message);
 }
-
-/** Gives the keyboard to the page on the stage. */
-export const focusFrame = (): void => link?.focus();
 
 /** Asks the frame where everything stands. Never answered when the frame has gone. */
 export function surveyFrame(): Promise<Survey> {

@@ -7,7 +7,7 @@ import { piecesIn, planContent, planJoin, planSplit } from '@/core/writing';
 import { commit, report } from '../editing/edits';
 import type { FrameWriting } from '../preview/frame-message';
 import { shownPage, useSession } from '../state/store';
-import { focusFrame, postToFrame } from './frame-link';
+import { postToFrame } from './frame-link';
 
 /*
  * What is written on a page, on its way into the document. A frame makes every change at once and tells what is there
@@ -83,8 +83,7 @@ function noteWriting({ id, start, end, marks }: Extract<FrameWriting, { type: 'w
   if (post && post !== answer) post({ type: 'stop' });
   const before = useSession.getState().writing;
   if (asked?.id === id) {
-    focusFrame();
-    if (asked.typed) answer({ type: 'type', text: asked.typed });
+    answer({ type: 'type', text: asked.typed });
     asked = undefined;
   }
   if (before?.id !== id && page().elements[id]) told = skeletonText(piecesIn(page(), id));
@@ -135,22 +134,17 @@ export function writeInSelected(): void {
   if (id === undefined) return report('Select a text to write in it.');
   asked = { id, typed: '' };
   setTimeout(() => (asked = asked?.id === id ? undefined : asked), ASKED_MOST);
-  postToFrame({ type: 'write', id, start: Number.MAX_SAFE_INTEGER, end: Number.MAX_SAFE_INTEGER });
+  // The frame takes the keyboard by itself; until it has, keys come here.
+  postToFrame({ type: 'write', id, start: Number.MAX_SAFE_INTEGER, end: Number.MAX_SAFE_INTEGER, held: true });
 }
 
 /** How long a frame may take to begin, ms. */
 const ASKED_MOST = 500;
 
-/**
- * Takes a key that belongs to a text, so that it is no command: one that comes before the frame has begun, or before it
- * has got the keyboard, which it is handed by the browser in its own time.
- */
+/** Takes a key that belongs to a text, so that it is no command: one that comes before the frame has got the keyboard. */
 export function typedBefore(key: { readonly key: string; readonly ctrl: boolean; readonly alt: boolean }): boolean {
-  const onItsWay = useSession.getState().writing !== undefined && document.activeElement?.tagName === 'IFRAME';
-  if (!asked && !onItsWay) return false;
-  if (key.key.length !== 1 || key.ctrl || key.alt) return true;
-  if (asked) asked.typed += key.key;
-  else post?.({ type: 'type', text: key.key });
+  if (!asked) return false;
+  if (key.key.length === 1 && !key.ctrl && !key.alt) asked.typed += key.key;
   return true;
 }
 
@@ -167,6 +161,5 @@ export const breakLine = () => post?.({ type: 'break' });
 export function backToText(): void {
   const { writing } = useSession.getState();
   if (!writing) return;
-  focusFrame();
   post?.({ type: 'write', id: writing.id, start: writing.start, end: writing.end });
 }
