@@ -46,7 +46,9 @@ export function takeWriting(message: FrameWriting, answer: Post): void {
       // What has the focus now is known in a moment.
       return void setTimeout(() => {
         const now = document.activeElement;
-        if (!now?.closest('[data-marks-bar]')) answer({ type: 'stop', unlessFocused: now?.tagName === 'IFRAME' });
+        // What opens from the bar has the focus a moment later.
+        const inBar = now?.closest('[data-marks-bar]') ?? document.querySelector('[data-marks-bar] [aria-expanded=true]');
+        if (!inBar) answer({ type: 'stop', unlessFocused: now?.tagName === 'IFRAME' });
       });
     case 'written':
       return void keep(

@@ -28,6 +28,15 @@ export function MarksBar() {
     bar.focus = () => box.current?.querySelector('button')?.focus();
     return () => void (bar.focus = () => undefined);
   }, []);
+  const id = writing?.id;
+  useEffect(() => {
+    if (id === undefined) return undefined;
+    const pressed = (event: PointerEvent) => {
+      if (!(event.target instanceof Element) || !event.target.closest('[data-marks-bar]')) stopWriting();
+    };
+    addEventListener('pointerdown', pressed, true);
+    return () => removeEventListener('pointerdown', pressed, true);
+  }, [id]);
   if (!writing) return null;
   const { marks, start, end } = writing;
   const has = (tag: string) => marks.some((mark) => mark.tag === tag);
