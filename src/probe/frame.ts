@@ -182,9 +182,11 @@ addEventListener('dblclick', (event) => {
 });
 addEventListener('focusout', (event) => {
   if (!writesIn(event.target)) return;
-  // The marks of a text are chosen outside of the frame.
-  if (document.hasFocus()) stopWriting();
-  else send({ type: 'left' });
+  // Only afterwards it is known where the keyboard has gone: marks of a text are chosen outside of the frame.
+  setTimeout(() => {
+    if (!document.hasFocus()) send({ type: 'left' });
+    else if (!writesIn(document.activeElement)) stopWriting();
+  });
 });
 listenToWriting();
 addEventListener(
