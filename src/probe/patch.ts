@@ -48,6 +48,28 @@ function takeAttributes(from: Element, to: Element): void {
   for (const { name, value } of [...to.attributes]) if (from.getAttribute(name) !== value) from.setAttribute(name, value);
 }
 
+/** Puts nodes into an element. What somebody writes in is never taken out on the way: it would lose the keyboard. */
+function arrange(element: Element, wanted: readonly Node[]): void {
+  const held = document.querySelector('[contenteditable=true]');
+  if (!held || held === element || !element.contains(held)) return element.replaceChildren(...wanted);
+  let next = element.firstChild;
+  for (const node of wanted) {
+    if (node.contains(held))
+      while (next && next !== node) {
+        const after: ChildNode | null = next.nextSibling;
+        next.remove();
+        next = after;
+      }
+    if (next === node) next = node.nextSibling;
+    else element.insertBefore(node, next);
+  }
+  while (next) {
+    const after: ChildNode | null = next.nextSibling;
+    next.remove();
+    next = after;
+  }
+}
+
 /** Makes `to` of `from` with as few changes as it takes, so that pictures and scroll positions stay. */
 function morph(from: Element, to: Element): void {
   takeAttributes(from, to);
@@ -72,7 +94,7 @@ function morph(from: Element, to: Element): void {
     wanted.every(
       (child, i) => child === from.childNodes[i] || (child.nodeType === 3 && child.nodeValue === from.childNodes[i]!.nodeValue),
     );
-  if (!same) from.replaceChildren(...wanted);
+  if (!same) arrange(from, wanted);
 }
 
 export function putBody(html: string): void {

@@ -1,4 +1,4 @@
-import type { Piece } from '@/core/written';
+import type { Mark, Piece } from '@/core/written';
 import { MARK_TAGS } from '@/core/written';
 import { idOf } from './nodes';
 
@@ -11,6 +11,9 @@ export const newId = (): string =>
 const isFiller = (node: Node) => node instanceof HTMLBRElement && !idOf(node);
 
 const isOpen = (element: Element) => MARK_TAGS.has(element.localName) && element.childNodes.length > 0;
+
+/** What is known of elements that were made here, as long as the document may not know them. */
+const made = new Map<string, Pick<Mark, 'of' | 'attributes' | 'shared'>>();
 
 export function readPieces(root: Element, seen: Set<string> = new Set()): Piece[] {
   const pieces: Piece[] = [];
@@ -30,6 +33,7 @@ export function readPieces(root: Element, seen: Set<string> = new Set()): Piece[
         pieces.push({
           id,
           tag: node.localName,
+          ...made.get(id),
           ...(!open && { whole: true as const }),
           children: open ? readPieces(node, seen) : [],
         });
@@ -44,6 +48,7 @@ export function writePieces(root: Element, pieces: readonly Piece[], known = nod
   const wanted = pieces.map((piece): Node => {
     if (typeof piece === 'string') return document.createTextNode(piece);
     const node = known.get(piece.id) ?? cutFrom(known.get(piece.of ?? '')) ?? document.createElement(piece.tag);
+    if (!known.has(piece.id)) noteMade(piece);
     known.set(piece.id, node);
     node.setAttribute('data-mp-node', piece.id);
     for (const [name, value] of Object.entries(piece.attributes ?? {})) node.setAttribute(name, value);
@@ -57,6 +62,10 @@ export function writePieces(root: Element, pieces: readonly Piece[], known = nod
       (node, i) => node === there[i] || (node instanceof Text && there[i] instanceof Text && node.data === there[i].data),
     );
   if (!same) root.replaceChildren(...wanted);
+}
+
+function noteMade({ id, of, attributes, shared }: Mark): void {
+  made.set(id, { ...(of && { of }), ...(attributes && { attributes }), ...(shared && { shared }) });
 }
 
 function nodesIn(root: Element): Map<string, Element> {
