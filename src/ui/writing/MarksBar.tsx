@@ -25,7 +25,7 @@ export function MarksBar() {
   const project = useSession(steadyProject);
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    bar.focus = () => box.current?.querySelector('button')?.focus();
+    bar.focus = () => box.current?.querySelector<HTMLElement>('button:not(:disabled)')?.focus();
     return () => void (bar.focus = () => undefined);
   }, []);
   const id = writing?.id;
@@ -52,7 +52,7 @@ export function MarksBar() {
         if (event.key === 'Escape' && !event.defaultPrevented) backToText();
         const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
         if (by === 0 || (event.target as HTMLElement).tagName === 'INPUT') return;
-        const buttons = [...event.currentTarget.querySelectorAll<HTMLElement>(':scope > button, :scope > * > button')];
+        const buttons = [...event.currentTarget.querySelectorAll<HTMLElement>(':scope > button:not(:disabled), :scope > * > button:not(:disabled)')];
         const at = buttons.indexOf(document.activeElement as HTMLElement);
         buttons[(at + by + buttons.length) % buttons.length]?.focus();
       }}
