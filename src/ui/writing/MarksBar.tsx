@@ -52,7 +52,11 @@ export function MarksBar() {
         if (event.key === 'Escape' && !event.defaultPrevented) backToText();
         const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
         if (by === 0 || (event.target as HTMLElement).tagName === 'INPUT') return;
-        const buttons = [...event.currentTarget.querySelectorAll<HTMLElement>(':scope > button:not(:disabled), :scope > * > button:not(:disabled)')];
+        const buttons = [
+          ...event.currentTarget.querySelectorAll<HTMLElement>(
+            ':scope > button:not(:disabled), :scope > * > button:not(:disabled)',
+          ),
+        ];
         const at = buttons.indexOf(document.activeElement as HTMLElement);
         buttons[(at + by + buttons.length) % buttons.length]?.focus();
       }}
