@@ -105,17 +105,20 @@ export function stopWriting(): void {
   send({ type: 'writing', id: null, start: 0, end: 0, marks: [] });
 }
 
-/** Tells what is written now; what was to be told in a moment is told with it. */
-function tell(): void {
+/**
+ * Tells what is written now; what was to be told in a moment is told with it.
+ * @param typed whether it is more of the same burst
+ */
+function tell(typed = true): void {
   cancelAnimationFrame(telling);
   telling = 0;
   if (!root || composing) return;
-  send({ type: 'written', id: idOf(root), pieces: readPieces(root) });
+  send({ type: 'written', id: idOf(root), pieces: readPieces(root), typed });
 }
 
 function tellSoon(): void {
   if (document.visibilityState !== 'visible') return tell();
-  telling ||= requestAnimationFrame(tell);
+  telling ||= requestAnimationFrame(() => tell());
 }
 
 function tellPlace(): void {
@@ -126,11 +129,13 @@ function tellPlace(): void {
 }
 
 /** The inside made anew, with the caret where it belongs. */
-function put(next: readonly Leaf[], from: number, to = from): void {
+function put(next: readonly Leaf[], from: number, to = from, typed = true): void {
+  // What was typed before is a burst of its own.
+  if (!typed && telling) tell();
   writePieces(root!, piecesOf(next, newId));
   fillLastLine(root!, next[next.length - 1]);
   choose(from, to);
-  tell();
+  tell(typed);
   tellPlace();
 }
 
@@ -152,12 +157,12 @@ export function toggleMark(tag: string, more: Pick<Mark, 'attributes' | 'shared'
   const has = marksOf(now, from, to).find((mark) => mark.tag === tag);
   if (from === to) {
     // A place only: the whole of the mark around it loses it.
-    if (has && !more.attributes) put(unmarked(now, ...stretchOf(now, has.id), tag), from);
+    if (has && !more.attributes) put(unmarked(now, ...stretchOf(now, has.id), tag), from, from, false);
     return;
   }
   const next =
     has && !more.attributes && !more.shared ? unmarked(now, from, to, tag) : marked(now, from, to, { id: newId(), tag, ...more });
-  put(next, from, to);
+  put(next, from, to, false);
 }
 
 /** From where to where a mark reaches. */

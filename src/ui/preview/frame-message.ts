@@ -79,7 +79,7 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
   z.object({ from: own, type: z.literal('writing'), id: id.nullable(), start: z.number(), end: z.number(), marks }),
-  z.object({ from: own, type: z.literal('written'), id, pieces: piecesSchema }),
+  z.object({ from: own, type: z.literal('written'), id, pieces: piecesSchema, typed: z.boolean() }),
   z.object({
     from: own,
     type: z.literal('split'),

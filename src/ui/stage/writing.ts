@@ -51,22 +51,15 @@ export function takeWriting(message: FrameWriting, answer: Post): void {
         if (!inBar) answer({ type: 'stop', unlessFocused: now?.tagName === 'IFRAME' });
       });
     case 'written':
-      return void keep(
-        message.pieces,
-        answer,
-        () => planContent(page(), message.id, message.pieces),
-        message.id,
-        `write ${message.id}`,
-      );
+      if (skeletonText(message.pieces) === told) return undefined;
+      return keep(message.pieces, answer, () => planContent(page(), message.id, message.pieces), {
+        again: message.id,
+        ...(message.typed && { gesture: `write ${message.id}` }),
+      });
     case 'split':
-      return void keep(
-        message.next.pieces,
-        answer,
-        () => planSplit(page(), message.id, message.pieces, message.next),
-        message.next.id,
-      );
+      return keep(message.next.pieces, answer, () => planSplit(page(), message.id, message.pieces, message.next));
     case 'joined':
-      return void keep(message.pieces, answer, () => planJoin(page(), message.id, message.gone, message.pieces), message.id);
+      return keep(message.pieces, answer, () => planJoin(page(), message.id, message.gone, message.pieces));
   }
 }
 
@@ -97,9 +90,14 @@ function noteWriting({ id, start, end, marks }: Extract<FrameWriting, { type: 'w
   });
 }
 
+interface Keeping {
+  /** The element to show as it was where the edit can't be made; without it the whole page. */
+  readonly again?: string;
+  readonly gesture?: string;
+}
+
 /** Makes the edit for what a frame shows now; the frame shows the document again where that can't be. */
-function keep(pieces: readonly Piece[], answer: Post, plan: () => Edit, id: string, gesture?: string): void {
-  if (gesture && skeletonText(pieces) === told) return;
+function keep(pieces: readonly Piece[], answer: Post, plan: () => Edit, { again, gesture }: Keeping = {}): void {
   let problem: string | undefined;
   try {
     const edit = plan();
@@ -111,7 +109,7 @@ function keep(pieces: readonly Piece[], answer: Post, plan: () => Edit, id: stri
   }
   if (!problem) return;
   report(problem);
-  if (gesture && page().elements[id]) showAgain(answer, id);
+  if (again !== undefined && page().elements[again]) showAgain(answer, again);
   else answer({ type: 'again', body: renderPreview(useSession.getState().project, page(), () => 'data:,').body() });
 }
 
