@@ -120,7 +120,10 @@ function LinkButton({ chosen }: { chosen: boolean }) {
   const link = writing?.marks.find(({ tag }) => tag === 'a');
   const href = link && page.elements[link.id]?.attributes.href;
   const pages = project.pages.map((one) => ({ value: `page:${one.id}`, word: `${one.name}, a page of this project` }));
+  // The field writes when it's left, too, and it's left when it has written.
+  const written = useRef('');
   const write = (value: string, close: () => void) => {
+    if (written.current === value) return undefined;
     const why = value === '' ? 'Write where the link leads.' : whyNotAttribute('a', 'href', value);
     if (why) return why;
     const problem =
@@ -128,6 +131,7 @@ function LinkButton({ chosen }: { chosen: boolean }) {
         ? commit({ type: 'setAttribute', node: link.id, name: 'href', value })
         : void toggleMark('a', { attributes: { href: value } });
     if (!problem) {
+      written.current = value;
       close();
       backToText();
     }
@@ -138,6 +142,7 @@ function LinkButton({ chosen }: { chosen: boolean }) {
       <PopoverButton
         className={`${BUTTON} ${link ? 'border-reed bg-reed-tint' : ''} underline`}
         disabled={!chosen && !link}
+        onClick={() => (written.current = '')}
         onMouseDown={keepFocus}
       >
         Link
