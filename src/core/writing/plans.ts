@@ -16,11 +16,11 @@ type Element = PageElement;
 
 /** What stands in an element, as it is written: the way from the document to a frame. */
 export function piecesIn(page: Page, id: string): Piece[] {
-  return page.elements[id]!.children.map((child): Piece => {
-    if (isRun(child)) return child.text;
+  return page.elements[id]!.children.flatMap((child): Piece[] => {
+    if (isRun(child)) return child.text === '' ? [] : [child.text];
     const { tag, children } = page.elements[child]!;
     const open = MARK_TAGS.has(tag) && children.length > 0;
-    return { id: child, tag, ...(!open && { whole: true as const }), children: open ? piecesIn(page, child) : [] };
+    return [{ id: child, tag, ...(!open && { whole: true as const }), children: open ? piecesIn(page, child) : [] }];
   });
 }
 

@@ -99,6 +99,14 @@ test('what is written becomes the inside; elements that stay keep their values, 
   expect(marks.map((id) => cut.elements[id]!.styles.base)).toEqual([{ color: 'red' }, { color: 'red' }]);
 });
 
+test('a mark in a mark, with nothing else in it, comes back as it was told', () => {
+  const pieces = ['So ', mark('a', mark('strong', 'loud')), mark('em', mark('code', 'x'), mark('br'))];
+  const project = apply(make(), planContent(make().pages[0]!, TEXT, pieces));
+  const again = piecesIn(project.pages[0]!, TEXT);
+  expect(shown(again)).toBe(shown(pieces));
+  expect(idsIn(again)).toEqual(idsIn(pieces));
+});
+
 test('splitting and joining lead back, and keep values and shared styles', () => {
   const project = make({ type: 'setStyle', owner: TEXT, at: 'base', property: 'color', value: 'red' });
   const page = project.pages[0]!;
