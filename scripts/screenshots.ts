@@ -73,7 +73,7 @@ await page.getByTestId('plane').scrollIntoViewIfNeeded();
 await picture(page, 'breakpoints');
 await page.getByRole('button', { name: 'Undo' }).click();
 await page.getByTestId('saving').filter({ hasText: 'All saved' }).waitFor();
-// Spans, the column grid and layers: on the front page, which is undone again.
+// Spans, the column grid and writing: on the front page, which is undone again.
 await page.getByRole('button', { name: /^Page:/ }).click();
 await page.getByRole('menuitem', { name: 'Front page' }).click();
 await page.getByRole('treeitem', { name: /^Steps(,|$)/ }).click();
@@ -91,12 +91,15 @@ await page.getByRole('tab', { name: 'Grid' }).click();
 await picture(page, 'columns');
 await page.keyboard.press('c');
 await page.getByRole('tab', { name: 'Values' }).click();
-await page.getByRole('treeitem', { name: /^Welcome(,|$)/ }).click();
-await page.locator('section[aria-label="Colour and background"] h3 button').click();
-await page.getByRole('button', { name: '+ picture' }).click();
-await page.getByRole('button', { name: '+ linear' }).click();
-await page.getByText('Layers, topmost first').scrollIntoViewIfNeeded();
-await picture(page, 'layers');
+await goTo(page, 1240);
+const words = page.frameLocator('iframe').getByText('Four hundred tools for one street');
+await words.dblclick();
+await words.dblclick({ position: { x: 12, y: 12 } });
+const marks = page.getByRole('toolbar', { name: 'Marks of the text' });
+await marks.getByRole('button', { name: 'Strong' }).click();
+await marks.getByRole('button', { name: 'Emphasis' }).click();
+await picture(page, 'writing');
+await page.keyboard.press('Escape');
 for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Undo' }).click();
 await page.getByTestId('saving').filter({ hasText: 'All saved' }).waitFor();
 // The line-up, on an edit that is there to be compared and undone again.

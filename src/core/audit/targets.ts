@@ -18,8 +18,12 @@ const BROWSERS_OWN = 13;
 
 /** A link in a sentence: the line decides its height (WCAG 2.2, 2.5.8, exception "Inline"). */
 function isInSentence(facts: PageFacts, element: number): boolean {
-  const { parent } = facts.elements[element]!;
-  return facts.level[element] === Level.inline && parent >= 0 && facts.elements[parent]!.words > 0;
+  for (let at = element; facts.level[at] === Level.inline; at = facts.elements[at]!.parent) {
+    const { parent } = facts.elements[at]!;
+    if (parent < 0) return false;
+    if (facts.elements[parent]!.words > 0) return true;
+  }
+  return false;
 }
 
 /** What can be pressed, and isn't exempt from a least size. */

@@ -1,7 +1,17 @@
 import type { Project } from '../document';
 import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
-import { breakpoint, make, MIDDLE as middle, NARROW as narrow, set, shared, sheet, TEXT } from '../edits/project-for-tests';
+import {
+  breakpoint,
+  insert,
+  make,
+  MIDDLE as middle,
+  NARROW as narrow,
+  set,
+  shared,
+  sheet,
+  TEXT,
+} from '../edits/project-for-tests';
 import { dropFindings, hardlyDiffers, lintProject } from './index';
 
 const node = TEXT;
@@ -10,6 +20,24 @@ const found = (project: Project) =>
   lintProject(project)
     .filter(({ owner }) => !['efirstbody', 'efirstmain'].includes(owner))
     .map(({ lint, at, property }) => [lint, at, property].filter(Boolean).join(' '));
+
+test('what stands where HTML does not allow it is pointed out, and left to people', () => {
+  const project = make(
+    insert('ebox', 'div', 0),
+    insert('eitem', 'li', 0, 'ebox'),
+    insert('elist', 'ul', 0),
+    insert('ein', 'div', 0, 'elist'),
+    { type: 'setText', node: 'ein', text: 'Words' },
+  );
+  const findings = lintProject(project).filter(({ lint }) => lint === 'not-allowed-there');
+  expect(findings.map(({ owner, sentence, fix }) => [owner, sentence.replace(/^.*?: /, ''), fix])).toEqual([
+    ['ein', '<ul> holds only <li>.', undefined],
+    ['eitem', '<li> stands only in <ul>, <ol>, <menu>.', undefined],
+  ]);
+  const written = make(insert('elist', 'ul', 0), { type: 'setText', node: 'elist', text: 'Loose words' });
+  expect(lintProject(written).map(({ sentence }) => sentence)).toContain('elist: <ul> holds no text of its own.');
+  expect(dropFindings(project, findings)).toMatchObject({ count: 0, left: findings });
+});
 
 test.each<[string, Edit[], string[]]>([
   ['values that are needed', [middle, set(node, 'base', 'width', '9px'), set(node, 'bm', 'width', '5px')], []],

@@ -175,6 +175,48 @@ export const PALETTE: readonly PaletteEntry[] = [
       ],
     },
   },
+  {
+    id: 'quotation',
+    label: 'Quotation',
+    about: 'what somebody said',
+    sketch: { tag: 'blockquote', children: [text('p', 'What was said')] },
+  },
+  {
+    id: 'details',
+    label: 'Details',
+    about: 'opens when pressed',
+    sketch: { tag: 'details', children: [text('summary', 'More about it'), text('p', 'What is shown when it is open')] },
+  },
+  {
+    id: 'terms',
+    label: 'Terms',
+    about: 'each with its description',
+    sketch: {
+      tag: 'dl',
+      children: [text('dt', 'First term'), text('dd', 'What it means'), text('dt', 'Second term'), text('dd', 'What that means')],
+    },
+  },
+  {
+    id: 'choice',
+    label: 'Choice',
+    about: 'a label and a list to choose from',
+    sketch: {
+      tag: 'div',
+      name: 'Choice',
+      values: { display: 'flex', 'flex-direction': 'column', gap: '4px' },
+      children: [
+        text('label', 'Day of return', { attributes: { for: 'choice' } }),
+        {
+          tag: 'select',
+          attributes: { id: 'choice', name: 'choice' },
+          values: { padding: '8px', 'font-size': '16px' },
+          children: [text('option', 'Monday'), text('option', 'Thursday')],
+        },
+      ],
+    },
+  },
+  { id: 'preformatted', label: 'Preformatted', about: 'keeps its spaces and lines', sketch: text('pre', 'As it is typed') },
+  { id: 'rule', label: 'Rule', about: 'a change of subject', sketch: { tag: 'hr' } },
   ...ICONS.map(iconEntry),
 ];
 

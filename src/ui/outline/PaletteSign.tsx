@@ -15,6 +15,12 @@ const PATHS: Readonly<Record<string, string>> = {
   table: 'M1 3h14v10H1zM1 6h14M6 3v10M11 3v10',
   field: 'M2 4h5M1 7h14v6H1z',
   navigation: 'M1 8h3M6 8h4M12 8h3M1 11h14',
+  quotation: 'M2 3v10M5 5h9M5 8h9M5 11h5',
+  details: 'M2 4l3 2-3 2zM7 6h7M7 10h7M7 13h5',
+  terms: 'M2 4h5M5 7h9M2 10h5M5 13h9',
+  choice: 'M1 4h14v7H1zM10 6l2 2 2-2',
+  preformatted: 'M2 4h4M8 4h6M4 8h8M2 12h6',
+  rule: 'M1 8h14',
 };
 
 export function PaletteSign({ id }: { id: string }) {

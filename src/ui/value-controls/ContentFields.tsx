@@ -1,7 +1,7 @@
 'use client';
 
 import { INPUT_TYPES } from '@/core/document';
-import { commit } from '../editing/edits';
+import { commit, commitOrReport } from '../editing/edits';
 import { steadyPage, steadyProject, useSession } from '../state/store';
 import { CheckedField } from './CheckedField';
 
@@ -9,7 +9,12 @@ interface Field {
   readonly name: string;
   readonly label: string;
   readonly choices?: readonly string[];
+  /** Only there or not. */
+  readonly flag?: true;
 }
+
+const flag = (name: string, label: string): Field => ({ name, label, flag: true });
+const USELESS = flag('disabled', 'Can’t be used');
 
 const FIELDS: Readonly<Record<string, readonly Field[]>> = {
   a: [{ name: 'href', label: 'Leads to' }],
@@ -18,14 +23,43 @@ const FIELDS: Readonly<Record<string, readonly Field[]>> = {
     { name: 'type', label: 'Kind', choices: INPUT_TYPES },
     { name: 'name', label: 'Name' },
     { name: 'placeholder', label: 'Hint' },
+    flag('required', 'Needed'),
+    USELESS,
   ],
-  textarea: [
-    { name: 'name', label: 'Name' },
-    { name: 'placeholder', label: 'Hint' },
-  ],
+  textarea: [{ name: 'name', label: 'Name' }, { name: 'placeholder', label: 'Hint' }, flag('required', 'Needed'), USELESS],
   form: [{ name: 'action', label: 'Sends to' }],
   label: [{ name: 'for', label: 'For field' }],
-  button: [{ name: 'type', label: 'Kind', choices: ['button', 'submit', 'reset'] }],
+  button: [{ name: 'type', label: 'Kind', choices: ['button', 'submit', 'reset'] }, USELESS],
+  select: [{ name: 'name', label: 'Name' }, flag('multiple', 'Several'), USELESS],
+  option: [{ name: 'value', label: 'Value' }, flag('selected', 'Chosen'), USELESS],
+  optgroup: [{ name: 'label', label: 'Label' }, USELESS],
+  fieldset: [USELESS],
+  details: [flag('open', 'Open'), { name: 'name', label: 'One open of' }],
+  dialog: [flag('open', 'Open')],
+  ol: [
+    { name: 'start', label: 'Begins at' },
+    { name: 'type', label: 'Counts by', choices: ['1', 'a', 'A', 'i', 'I'] },
+    flag('reversed', 'Backwards'),
+  ],
+  time: [{ name: 'datetime', label: 'Date, time' }],
+  abbr: [{ name: 'title', label: 'In full' }],
+  blockquote: [{ name: 'cite', label: 'Taken from' }],
+  q: [{ name: 'cite', label: 'Taken from' }],
+  progress: [
+    { name: 'value', label: 'Value' },
+    { name: 'max', label: 'Of' },
+  ],
+  meter: [
+    { name: 'value', label: 'Value' },
+    { name: 'min', label: 'From' },
+    { name: 'max', label: 'To' },
+  ],
+  video: [{ name: 'src', label: 'File' }, flag('controls', 'Controls')],
+  audio: [{ name: 'src', label: 'File' }, flag('controls', 'Controls')],
+  iframe: [
+    { name: 'src', label: 'File' },
+    { name: 'title', label: 'In words' },
+  ],
   td: [{ name: 'colspan', label: 'Columns' }],
   th: [
     { name: 'colspan', label: 'Columns' },
@@ -65,15 +99,26 @@ export function ContentFields({ id }: { id: string }) {
           </select>
         </label>
       )}
-      {fields.map(({ name, label, choices }) => (
+      {fields.map(({ name, label, choices, flag }) => (
         <label key={`${id} ${name}`} className="flex items-start gap-1 py-px" title={name}>
           <span className="w-[87px] shrink-0 pt-0.5">{label}</span>
-          <CheckedField
-            label={label}
-            value={element.attributes[name] ?? ''}
-            {...(name === 'href' ? { list: [...pages, { value: '#', word: 'nowhere yet' }] } : choices && { list: choices })}
-            write={(value) => write(name, value)}
-          />
+          {flag ? (
+            <input
+              type="checkbox"
+              className="mt-1 accent-reed"
+              checked={name in element.attributes}
+              onChange={({ target }) =>
+                commitOrReport({ type: 'setAttribute', node: id, name, value: target.checked ? '' : null })
+              }
+            />
+          ) : (
+            <CheckedField
+              label={label}
+              value={element.attributes[name] ?? ''}
+              {...(name === 'href' ? { list: [...pages, { value: '#', word: 'nowhere yet' }] } : choices && { list: choices })}
+              write={(value) => write(name, value)}
+            />
+          )}
         </label>
       ))}
     </section>
