@@ -70,7 +70,8 @@ export function startWriting(element: HTMLElement, from = 0, to = Number.MAX_SAF
   for (const whole of element.querySelectorAll<HTMLElement>('[data-mp-node]'))
     if (!MARK_TAGS.has(whole.localName)) whole.contentEditable = 'false';
   element.setAttribute('contenteditable', 'true');
-  element.focus();
+  // A frame that scrolls to what has the keyboard scrolls the editor around it, too.
+  element.focus({ preventScroll: true });
   const length = lengthOfAll(leaves());
   choose(Math.min(from, length), Math.min(to, length));
   tellPlace();

@@ -68,7 +68,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
       <p className="m-0 h-5 font-mono text-[11px] text-muted">
         {width} × {height}
       </p>
-      <div className="relative overflow-hidden bg-white outline outline-1 outline-line-strong" style={{ height: height * zoom }}>
+      <div className="relative overflow-clip bg-white outline outline-1 outline-line-strong" style={{ height: height * zoom }}>
         <PreviewFrame
           key={`${project.id} ${page.id}`}
           project={project}

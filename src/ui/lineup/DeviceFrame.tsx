@@ -140,7 +140,7 @@ const Device = memo(function Device(props: DeviceProps) {
     <>
       <DeviceCaption stands={stands} content={content} findings={found.length} active={active} />
       <div
-        className={`relative overflow-hidden bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
+        className={`relative overflow-clip bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
         style={{ height: height * zoom }}
         data-suspended={!near}
       >

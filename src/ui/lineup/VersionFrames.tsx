@@ -116,7 +116,7 @@ function VersionFrame({ stands, place, zoom, parts, scroller, versions, label }:
     >
       <DeviceCaption stands={stands} content={viewport.width} findings={0} active={false} />
       <div
-        className="relative isolate overflow-hidden bg-white outline outline-1 outline-line-strong"
+        className="relative isolate overflow-clip bg-white outline outline-1 outline-line-strong"
         style={{ height: viewport.height * zoom }}
       >
         {met &&

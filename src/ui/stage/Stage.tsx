@@ -111,7 +111,7 @@ export function Stage() {
           className="relative mx-auto"
           style={{ width: Math.max(shownWidth, 0), minWidth: shownWidth, height: exact ? height * zoom : '100%' }}
         >
-          <div className="absolute inset-0 overflow-hidden border-x border-t border-line-strong bg-white">
+          <div className="absolute inset-0 overflow-clip border-x border-t border-line-strong bg-white">
             {parts && (
               <PreviewFrame
                 key={`${project.id} ${page.id}`}

@@ -91,7 +91,7 @@ function OpenWorkbench() {
     document.title = `${name} · Mill Pond`;
   }, [name]);
   return (
-    <div className="flex h-screen flex-col overflow-hidden">
+    <div className="flex h-screen flex-col overflow-clip">
       <TopBar />
       <DamageBar />
       {view === 'audit' ? <AuditView key={pageId} /> : <Panels view={view} />}
