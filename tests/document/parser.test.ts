@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import type { Child, PageElement, Surroundings } from '@/core/document';
 import { HTML_TAGS, isRun, newProject, surroundings, whyNoText, whyNotKept } from '@/core/document';
+import { cleanInside, whyNotSource } from '@/core/document/foreign';
 import { renderElement } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
 
@@ -144,6 +145,57 @@ test(`${DOCUMENTS} random trees of all elements, mixed with texts, come back as 
   const wrong = documents.filter((elements, i) => trees[i] !== written(elements));
   expect(wrong.slice(0, 3).map(markup)).toEqual([]);
   expect(documents.reduce((sum, one) => sum + one.length, 0)).toBeGreaterThan(DOCUMENTS * 5);
+});
+
+const PARTS = {
+  svg: (
+    '<g> </g> <rect/> <rect> <text> </text> <title> </title> <desc> <a href="x"> <image href="x"/> <use href="#a"/> <use href="x"/> ' +
+    '<foreignObject> </foreignObject> <style> </style> <svg> </svg> </svg><script>x()</script> <path onclick="x()"/> <p> <div> <font color="x"> ' +
+    '<![CDATA[<script>x()</script>]]> <!--x--> <title><style></title><img src=x onerror=x()></title> &lt;b&gt; <clipPath> ]]> "'
+  ).split(' '),
+  math: (
+    '<mi> </mi> <mtext> </mtext> <mrow> </mrow> <mfrac> </mfrac> <mglyph> <malignmark> <annotation> </annotation> <annotation-xml encoding="text/html"> ' +
+    '<semantics> </semantics> <mtext><table><mglyph><style><!--</style><img src=x onerror=x()> <mi href="x"> <maction> <b> <p> <script>x()</script> ' +
+    '</math> <math> <svg> x &lt;i&gt; <!--x--> <mtext><p></mtext>'
+  ).split(' '),
+};
+
+test('the inside of a drawing or formula stays inside, whatever was in it, and nothing in it runs or fetches', async () => {
+  for (const tag of ['svg', 'math'] as const) {
+    const part = fc.constantFrom(...PARTS[tag], ' ', 'x');
+    const sources = fc.sample(fc.array(part, { maxLength: 10 }), 1_500).map((parts) => cleanInside(tag, parts.join('')).inside);
+    for (const source of sources) expect(cleanInside(tag, source).inside).toBe(source);
+    const bodies = sources.map((source) =>
+      markup([
+        element('e0', 'body', ['e1', 'e2']),
+        { ...element('e1', tag, []), source },
+        element(
+          'e2',
+          'p',
+          ['x'].map((text) => ({ text })),
+        ),
+      ]),
+    );
+    const wrong = await page.evaluate(
+      ({ list, tag }) =>
+        list.filter((body) => {
+          const read = new DOMParser().parseFromString(`<!doctype html>${body}`, 'text/html').body;
+          const [drawing, after] = read.children;
+          const odd = [...(drawing?.querySelectorAll('*') ?? [])].some(
+            (inner) =>
+              !inner.namespaceURI!.endsWith(tag === 'svg' ? 'svg' : 'MathML') ||
+              /^(script|style|foreignobject|image|a)$/i.test(inner.localName) ||
+              [...inner.attributes].some(({ name, value }) => /^on/.test(name) || (/href$/.test(name) && !value.startsWith('#'))),
+          );
+          return read.children.length !== 2 || drawing!.localName !== tag || after!.localName !== 'p' || odd;
+        }),
+      { list: bodies, tag },
+    );
+    expect(wrong.slice(0, 3)).toEqual([]);
+    expect(new Set(sources).size).toBeGreaterThan(150);
+  }
+  expect(whyNotSource('svg', '<script>x()</script>')).toMatch(/would run, fetch or isn't known: <script>/);
+  expect(whyNotSource('math', '<mi>x</mi>')).toBeUndefined();
 });
 
 /** Texts beside each other are one. */
