@@ -10,6 +10,16 @@ const WORD = /\S+/g;
 
 const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
 
+/** In `<details>` that is closed only the first summary is seen. */
+function isClosedIn(node: Element): boolean {
+  for (let at: Element | null = node; at?.parentElement; at = at.parentElement) {
+    const around: Element = at.parentElement;
+    if (around.localName !== 'details' || around.hasAttribute('open')) continue;
+    if (around.querySelector(':scope > summary') !== at) return true;
+  }
+  return false;
+}
+
 /**
  * Reads facts from one document, again and again at different viewports. What can't change with the width is read once,
  * styles only where their epoch changes.
@@ -20,6 +30,8 @@ export class DocumentReader {
   readonly #document: Document;
   readonly #window: Window;
   readonly #texts: readonly (readonly Text[])[];
+  /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
+  readonly #closed: readonly boolean[];
   readonly #meta: string | undefined;
   readonly #range: Range;
   #epoch: string | undefined;
@@ -32,6 +44,7 @@ export class DocumentReader {
     const index = new Map<Element, number>();
     const nodes = [...document.body.parentElement!.querySelectorAll<HTMLElement>('[data-mp-node]')];
     this.nodes = nodes;
+    this.#closed = nodes.map(isClosedIn);
     this.#texts = nodes.map((node) =>
       [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
     );
@@ -83,6 +96,10 @@ export class DocumentReader {
     const broken = new Uint8Array(count);
     const lines: Float64Array[] = [];
     for (let i = 0; i < count; i++) {
+      if (this.#closed[i]) {
+        lines.push(NO_LINES);
+        continue;
+      }
       const box = this.nodes[i]!.getBoundingClientRect();
       const at = i * 4;
       boxes[at] = box.left + scrollX;

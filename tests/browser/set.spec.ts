@@ -48,7 +48,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     ]);
     await undo(page);
     await expect(order).toContainText('600 and narrower');
-    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
   });
 
   await test.step('a duplicate is a problem with a mend; the order decides', async () => {
@@ -58,14 +58,14 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await expect(page.locator('[data-problem=duplicate]')).toContainText('Middle and Middle copy hold at the same viewports');
     await page.getByRole('button', { name: 'Put the values of Middle into Middle copy' }).click();
     await expect(page.locator('[data-problem]')).toHaveCount(0);
-    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
     await undo(page);
     await undo(page);
     await page.getByRole('button', { name: 'Narrow: weaker' }).click();
     await expect(page.locator('[data-problem=never-reached]')).toContainText('Middle always wins');
-    expect(await paddings(page)).toEqual(['24px', '12px', '12px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '12px']);
     await page.getByRole('button', { name: 'Put Narrow after Middle' }).click();
-    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
   });
 
   await test.step('taking over from another, and no circles', async () => {
@@ -77,7 +77,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await expect(order).toContainText('499 and shorter, takes over Narrow');
     await page.getByLabel('Viewport height').fill('450');
     await page.getByLabel('Viewport height').press('Enter');
-    expect(await paddings(page)).toEqual(['6px', '6px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['6px', '6px', '6px']);
     await order.getByRole('button', { name: /^Narrow \d/ }).click();
     await page.getByLabel('Short', { exact: true }).check();
     await page.getByRole('button', { name: 'Save' }).click();
@@ -99,7 +99,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     await page.getByRole('combobox', { name: 'Pointer' }).last().selectOption('finger');
     await expect(page.getByTestId('condition-in-words')).toContainText('(pointer: coarse)');
     await page.getByRole('button', { name: 'Save' }).click();
-    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
     await page.getByRole('combobox', { name: 'Pointer' }).first().selectOption('finger');
     await expect.poll(() => paddings(page, [1000])).toEqual(['6px']);
     await saved(page);
@@ -108,7 +108,7 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
     // With the last condition of its kind the choice goes, and the usual screen is back.
     await page.getByRole('button', { name: 'Remove Short' }).click();
     await expect(page.getByLabel('Viewport height')).toHaveCount(0);
-    expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+    await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
   });
 });
 
@@ -130,10 +130,10 @@ test('a breakpoint goes: its values are listed and folded, moved or dropped', as
       await remove(fate);
       await expect(page.getByTestId('removal')).toContainText(words);
       await page.getByRole('dialog').getByRole('button', { name: 'Remove Middle' }).click();
-      expect(await paddings(page)).toEqual(after);
+      await expect.poll(() => paddings(page)).toEqual(after);
       expect(await computed(page, 'ea', 'color')).toBe(colour);
       await undo(page);
-      expect(await paddings(page)).toEqual(['24px', '12px', '6px']);
+      await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
     });
 });
 

@@ -260,7 +260,8 @@ const SAYS: readonly (readonly [string, string])[] = [
 ];
 const UNKNOWN = ['my-card', 'center', 'nobr', 'big', 'tt', 'strike', 'dir'];
 
-function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageElement> {
+/** @param sheets whether there are sheets from elsewhere: they say sides of a line as if all text ran from left to right */
+function grow(sprouts: readonly Sprout[], body: StyleSet, sheets: boolean): Record<string, PageElement> {
   const elements: { -readonly [K in keyof PageElement]: PageElement[K] }[] = [
     { id: 'e0', tag: 'body', name: 'Page', attributes: {}, children: [], shared: [], styles: withoutDisplay(body) },
   ];
@@ -275,7 +276,8 @@ function grow(sprouts: readonly Sprout[], body: StyleSet): Record<string, PageEl
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
     if (sprout.tag === 'a' && sprout.link) attributes.href = '#';
     for (const [name, value] of Object.entries(sprout.says))
-      if (attributes[name] === undefined && whyNotAttribute(sprout.tag, name, value) === undefined) attributes[name] = value;
+      if (!(sheets && name === 'dir') && attributes[name] === undefined && whyNotAttribute(sprout.tag, name, value) === undefined)
+        attributes[name] = value;
     const words = sprout.before && whyNoText(elements[at]!.tag) === undefined ? [{ text: sprout.before }] : [];
     elements[at]!.children = joined([...elements[at]!.children, ...words, id]);
     elements.push({
@@ -341,7 +343,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
           kinds: { ...kinds },
           sheets: sheets.map((css, i) => ({ id: `t${i}`, name: `Sheet ${i}`, css })),
           shared: sets.map((styles, i) => ({ id: `s${i}`, name: `Shared ${i}`, styles })),
-          pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body) }],
+          pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body, sheets.length > 0) }],
         };
       });
   });

@@ -104,6 +104,7 @@ test('presses choose, a second one goes further in, locked elements are passed o
   await host.mouse.down();
   await host.mouse.move(120, 45, { steps: 4 });
   await host.mouse.up();
+  await last('drag', ({ phase }) => phase === 'end');
   const phases = (await heard()).flatMap((one) => (one.type === 'drag' ? [one.phase] : []));
   expect([phases[0], phases.at(-1)]).toEqual(['start', 'end']);
   expect(phases.slice(1, -1).every((phase) => phase === 'move')).toBe(true);
