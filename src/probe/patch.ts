@@ -104,6 +104,8 @@ export function putBody(html: string): void {
 /** One element and all in it as it is to be, where the rest of the page stays. */
 export function putInside(id: string, html: string): void {
   const element = find(id);
+  // A parser takes a body only as part of a whole document.
+  if (element === document.body) return putBody(html);
   const template = document.createElement('template');
   template.innerHTML = html;
   const next = template.content.firstElementChild;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import type { Edit } from '@/core/edits';
 import { EDIT_TYPES, makeEdit, readEdit } from '@/core/edits';
-import type { Project } from '@/core/document';
+import type { PageElement, Project } from '@/core/document';
 import { newProject } from '@/core/document';
 import type { Preview } from '@/core/render';
 import { patchBetween, previewDocument, renderPreview, restyledPreview, rewrittenPreview } from '@/core/render';
@@ -125,6 +125,10 @@ const value = (owner: string, at: string, property: string, text: string): Edit 
   value: text,
 });
 
+const mark = (id: string, children: PageElement['children']): PageElement => ({
+  ...{ id, tag: 'strong', name: 'Strong', attributes: {}, children, shared: [], styles: {} },
+});
+
 test.each<[string, Project, readonly Edit[]]>([
   ['a shared style', demo, [value(demo.shared[0]!.id, 'base', 'color', 'red')]],
   [
@@ -139,6 +143,22 @@ test.each<[string, Project, readonly Edit[]]>([
       value('ecatalogue39', 'bnarrow', 'color', 'red'),
       value('ecatalogue39', 'bnarrow', 'color', 'blue'),
       { type: 'moveBreakpoint', id: 'bnarrow', edge: 1000 },
+    ],
+  ],
+  [
+    'texts and marks, in a paragraph, in the body, and out again',
+    empty,
+    [
+      { type: 'setText', node: 'efirstp', text: 'Other words' },
+      {
+        type: 'setContent',
+        node: 'efirstp',
+        children: [{ text: 'Some ' }, 'emark', { text: ' words' }],
+        elements: [mark('emark', [{ text: 'loud' }])],
+      },
+      { type: 'moveElement', node: 'emark', parent: 'efirsth', index: 0 },
+      { type: 'insertElement', page: 'gfirst', parent: 'efirstbody', index: 1, elements: [mark('elast', [])] },
+      { type: 'removeElement', node: 'emark' },
     ],
   ],
   ['a font that nothing used before', empty, [value('efirsth', 'base', 'font-family', '"Spline Sans Mono Variable", monospace')]],
@@ -189,5 +209,7 @@ test('a patched frame stands as a new one would, whatever was edited', async () 
     fc.asyncProperty(fc.constantFrom(demo, empty, empty), fc.array(fc.nat(), { minLength: 4, maxLength: 24 }), compare),
     { numRuns: 16 },
   );
-  expect([...patched].sort()).toEqual(expect.arrayContaining(['blocks', 'body', 'quick rules', 'rules', 'with fonts']));
+  expect([...patched].sort()).toEqual(
+    expect.arrayContaining(['blocks', 'body', 'quick insides', 'quick rules', 'rules', 'with fonts']),
+  );
 }, 240_000);
