@@ -35,6 +35,9 @@ const FOUNDATION: readonly FoundationRule[] = [
   },
 ];
 
+/** Whether the sheet has more to say where the project has such an element. */
+export const asksForRules = (tag: string): boolean => FOUNDATION.some(({ also }) => also?.includes(tag));
+
 const tagsByPage = new WeakMap<Page['elements'], ReadonlySet<string>>();
 
 function tagsOn({ elements }: Page): ReadonlySet<string> {

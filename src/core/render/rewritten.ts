@@ -1,3 +1,4 @@
+import { asksForRules } from '../cascade/foundation';
 import { sameClassNames } from '../document/class-names';
 import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
@@ -9,7 +10,9 @@ import { lazily, markupOptions } from './preview';
 import type { ShownPreview } from './restyled';
 import { onlyPageDiffers } from './restyled';
 
-const saysNothing = ({ styles, shared, kind, attributes }: PageElement) =>
+/** Whether neither the sheet nor any class speaks of an element. */
+const saysNothing = ({ tag, styles, shared, kind, attributes }: PageElement) =>
+  !asksForRules(tag) &&
   kind === undefined &&
   shared.length === 0 &&
   attributes.class === undefined &&
