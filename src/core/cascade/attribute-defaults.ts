@@ -26,7 +26,7 @@ export function attributeDefaultsFor({ tag, attributes }: Pick<PageElement, 'tag
   for (const name in attributes) {
     const value = attributes[name]!;
     if (name === 'hidden' && value !== 'until-found' && tag !== 'svg' && tag !== 'math')
-      result = { ...result, ...(tag === 'embed' ? SHRUNK : HIDDEN) };
+      result = { ...result, ...(tag === 'embed' ? undefined : HIDDEN) };
     else if ((name === 'width' || name === 'height') && SIZED.has(tag)) {
       const size = pixels(value);
       if (size !== undefined) (result ??= {})[name] = size;
@@ -35,6 +35,7 @@ export function attributeDefaultsFor({ tag, attributes }: Pick<PageElement, 'tag
   }
   if (WITH_RATIO.has(tag) && attributes.width !== undefined && attributes.height !== undefined)
     (result ??= {})['aspect-ratio'] = `auto ${Number(attributes.width)} / ${Number(attributes.height)}`;
+  if (tag === 'embed' && attributes.hidden !== undefined) result = { ...result, ...SHRUNK };
   if (tag === 'dialog' && !('open' in attributes)) (result ??= {}).display = 'none';
   return result;
 }

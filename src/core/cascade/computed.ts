@@ -79,6 +79,7 @@ export class ComputedStyles {
       case 'display':
         return this.#display(elementId, inner);
       case 'float':
+        if (this.#isInRuby(elementId)) return undefined;
         return ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '') ? 'none' : inner;
       case 'overflow-x':
       case 'overflow-y':
@@ -109,6 +110,13 @@ export class ComputedStyles {
       this.#inside.set(elementId, inside);
     }
     return inside;
+  }
+
+  /** What stands in ruby is made inline in ways of its own. */
+  #isInRuby(elementId: string): boolean {
+    for (let at = aboveOf(this.page, elementId); at; at = aboveOf(this.page, at.id))
+      if (/ruby/.test(this.#inherit(at.id, 'display') ?? '')) return true;
+    return false;
   }
 
   /** The computed font size in px. */
@@ -319,15 +327,15 @@ export class ComputedStyles {
   #display(elementId: string, value: string): string | undefined {
     if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
     if (value === 'none' || value === 'contents') return value;
-    const parent = aboveOf(this.page, elementId);
-    // What stands in ruby is made inline in ways of its own.
-    if (parent && /ruby/.test(this.#inherit(parent.id, 'display') ?? '')) return undefined;
+    if (this.#isInRuby(elementId)) return undefined;
     const taken =
       this.#element(elementId).tag === 'legend' ||
       this.#isItem(elementId) ||
       this.value(elementId, 'float') !== 'none' ||
       ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '');
-    const shown = CONTROLS.has(this.#element(elementId).tag) ? (CONTROL_DISPLAY[value] ?? value) : value;
+    const { tag, attributes } = this.#element(elementId);
+    const isControl = CONTROLS.has(tag) && attributes.type !== 'file';
+    const shown = isControl ? (CONTROL_DISPLAY[value] ?? value) : value;
     return taken ? (BLOCKIFIED[shown] ?? shown) : shown;
   }
 }

@@ -157,16 +157,21 @@ export function disabledDefaultFor(tag: string, { type = 'text' }: Attributes): 
 }
 
 const CLIPPED: Declarations = { 'overflow-x': 'clip', 'overflow-y': 'clip' };
-const DROP_DOWN: Declarations = { ...CLIPPED, 'line-height': 'normal' };
+const ONE_LINE: Declarations = { ...CLIPPED, 'line-height': 'normal' };
 const UNADORNED: Declarations = { ...padding('0px', '0px'), ...lines('medium', 'none', 'currentcolor') };
 const FORCED_BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
   checkbox: { ...UNADORNED, ...round('0px') },
   radio: { ...UNADORNED, ...round('50%') },
   range: {},
+  hidden: { ...CLIPPED, display: 'none' },
+  submit: ONE_LINE,
+  reset: ONE_LINE,
+  button: ONE_LINE,
+  file: { ...CLIPPED, 'text-align': 'start' },
 };
 
 /** What browsers give a control and let no sheet change. */
 export function controlForcedFor(tag: string, attributes: Attributes): Declarations | undefined {
-  if (tag === 'select') return isListBox(attributes) ? undefined : DROP_DOWN;
+  if (tag === 'select') return isListBox(attributes) ? undefined : ONE_LINE;
   return tag === 'input' ? (FORCED_BY_INPUT_TYPE[attributes.type ?? 'text'] ?? CLIPPED) : undefined;
 }
