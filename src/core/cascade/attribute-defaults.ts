@@ -23,10 +23,11 @@ const pixels = (value: string) =>
  */
 export function attributeDefaultsFor({ tag, attributes }: Pick<PageElement, 'tag' | 'attributes'>): Declarations | undefined {
   let result: Record<string, string> | undefined;
-  for (const name in attributes) {
+  // In the order in which they are written: of two that say the same the later counts.
+  for (const name of tag === 'embed' ? Object.keys(attributes).sort() : Object.keys(attributes)) {
     const value = attributes[name]!;
     if (name === 'hidden' && value !== 'until-found' && tag !== 'svg' && tag !== 'math')
-      result = { ...result, ...(tag === 'embed' ? undefined : HIDDEN) };
+      result = { ...result, ...(tag === 'embed' ? SHRUNK : HIDDEN) };
     else if ((name === 'width' || name === 'height') && SIZED.has(tag)) {
       const size = pixels(value);
       if (size !== undefined) (result ??= {})[name] = size;
@@ -35,7 +36,6 @@ export function attributeDefaultsFor({ tag, attributes }: Pick<PageElement, 'tag
   }
   if (WITH_RATIO.has(tag) && attributes.width !== undefined && attributes.height !== undefined)
     (result ??= {})['aspect-ratio'] = `auto ${Number(attributes.width)} / ${Number(attributes.height)}`;
-  if (tag === 'embed' && attributes.hidden !== undefined) result = { ...result, ...SHRUNK };
   if (tag === 'dialog' && !('open' in attributes)) (result ??= {}).display = 'none';
   return result;
 }

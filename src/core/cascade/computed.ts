@@ -75,6 +75,7 @@ export class ComputedStyles {
     if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
     switch (property) {
       case 'line-height':
+        if (this.#isInputButton(elementId)) return undefined;
         return /^[\d.]+$/.test(inner) ? this.#known(parseFloat(inner) * this.fontSize(elementId)) : inner;
       case 'display':
         return this.#display(elementId, inner);
@@ -93,7 +94,7 @@ export class ComputedStyles {
       case 'border-right-width':
       case 'border-bottom-width':
       case 'border-left-width':
-        return this.#hasNoLine(elementId, property) ? '0px' : inner;
+        return this.#lineShown(elementId, property, inner);
       default:
         return inner === 'currentcolor' ? this.value(elementId, 'color') : inner;
     }
@@ -297,13 +298,14 @@ export class ComputedStyles {
    * `visible` can't stand beside an axis that scrolls (CSS Overflow 3, 3.1), nor in a text area. A table either hides
    * on both axes or on none.
    */
-  #overflow(elementId: string, property: string, value: string): string {
+  #overflow(elementId: string, property: string, value: string): string | undefined {
     const display = this.#inherit(elementId, 'display');
     const area = this.#element(elementId).tag === 'textarea' && display !== 'none';
     // Browsers take `visible` on a text area as `auto` before anything else is looked at.
     const taken = (one: string | undefined) => (area && one === 'visible' ? 'auto' : one);
     const own = taken(value)!;
     const other = taken(this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x'));
+    if (display === undefined || other === undefined) return undefined;
     const scrolls = (one: string | undefined) => one !== 'visible' && one !== 'clip';
     if (display === 'table') {
       if (!scrolls(own) && !scrolls(other)) return own;
@@ -312,8 +314,15 @@ export class ComputedStyles {
     return own === 'visible' && scrolls(other) ? 'auto' : own;
   }
 
-  #hasNoLine(elementId: string, property: string): boolean {
-    return ['none', 'hidden'].includes(this.#inherit(elementId, property.replace('width', 'style')) ?? '');
+  #lineShown(elementId: string, property: string, width: string): string | undefined {
+    const style = this.#inherit(elementId, property.replace('width', 'style'));
+    return style === 'none' || style === 'hidden' ? '0px' : style && width;
+  }
+
+  /** Browsers keep the line of such a button for as long as nobody gives it a border or a background. */
+  #isInputButton(elementId: string): boolean {
+    const { tag, attributes } = this.#element(elementId);
+    return tag === 'input' && ['button', 'submit', 'reset'].includes(attributes.type ?? '');
   }
 
   /** Whether the element's box is laid out by a flex or grid box, through any parents that make no box. */
@@ -328,11 +337,13 @@ export class ComputedStyles {
     if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
     if (value === 'none' || value === 'contents') return value;
     if (this.#isInRuby(elementId)) return undefined;
+    const [float, position] = [this.value(elementId, 'float'), this.#inherit(elementId, 'position')];
+    if (float === undefined || position === undefined) return undefined;
     const taken =
       this.#element(elementId).tag === 'legend' ||
       this.#isItem(elementId) ||
-      this.value(elementId, 'float') !== 'none' ||
-      ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '');
+      float !== 'none' ||
+      ['absolute', 'fixed'].includes(position);
     const { tag, attributes } = this.#element(elementId);
     const isControl = CONTROLS.has(tag) && attributes.type !== 'file';
     const shown = isControl ? (CONTROL_DISPLAY[value] ?? value) : value;

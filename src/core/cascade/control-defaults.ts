@@ -152,7 +152,8 @@ export function disabledDefaultFor(tag: string, { type = 'text' }: Attributes): 
   if (tag === 'textarea') return greyField;
   const pressed = tag === 'button' || ['submit', 'reset', 'button'].includes(type);
   if (pressed) return { ...faint, 'background-color': 'rgba(239, 239, 239, 0.3)', color: 'rgba(16, 16, 16, 0.3)' };
-  if (tag !== 'input' || ['hidden', 'file', 'checkbox', 'radio'].includes(type)) return undefined;
+  if (tag !== 'input' || ['file', 'checkbox', 'radio'].includes(type)) return undefined;
+  if (type === 'hidden') return faint;
   return type === 'range' ? { ...faint, 'background-color': 'rgba(0, 0, 0, 0)' } : greyField;
 }
 
@@ -164,9 +165,6 @@ const FORCED_BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
   radio: { ...UNADORNED, ...round('50%') },
   range: {},
   hidden: { ...CLIPPED, display: 'none' },
-  submit: ONE_LINE,
-  reset: ONE_LINE,
-  button: ONE_LINE,
   file: { ...CLIPPED, 'text-align': 'start' },
 };
 
