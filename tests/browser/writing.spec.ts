@@ -75,6 +75,7 @@ test('by keyboard: into a text, a burst of typing, two paragraphs of one and bac
   await page.keyboard.press('ArrowRight');
   await expect(bar.getByRole('button', { name: 'Emphasis' })).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('Escape');
+  await expect(page.locator('iframe')).toBeFocused();
   await page.keyboard.press('End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('A second paragraph.');

@@ -209,8 +209,8 @@ function explode(from: Project) {
     tag: 'div',
     name: `Deep ${i}`,
     attributes: {},
-    children: i + 1 < depth ? [`edeep${i + 1}`] : [],
-    ...(i + 1 === depth && { text: 'So many words that they have to wrap somewhere, and so on and on and on.' }),
+    children:
+      i + 1 < depth ? [`edeep${i + 1}`] : [{ text: 'So many words that they have to wrap somewhere, and so on and on and on.' }],
     shared: [],
     styles: { base: { 'column-count': '2', height: '50%' } },
   }));

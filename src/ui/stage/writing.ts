@@ -132,10 +132,16 @@ useSession.subscribe((session, before) => {
 export function writeInSelected(): void {
   const [id] = useSession.getState().selection;
   if (id === undefined) return report('Select a text to write in it.');
-  asked = { id, typed: '' };
-  setTimeout(() => (asked = asked?.id === id ? undefined : asked), ASKED_MOST);
+  awaitFrame(id);
   // The frame takes the keyboard by itself; until it has, keys come here.
   postToFrame({ type: 'write', id, start: Number.MAX_SAFE_INTEGER, end: Number.MAX_SAFE_INTEGER, held: true });
+}
+
+/** Keys that come before a frame has the keyboard are kept for it. */
+function awaitFrame(id: string): void {
+  const mine = { id, typed: '' };
+  asked = mine;
+  setTimeout(() => (asked = asked === mine ? undefined : asked), ASKED_MOST);
 }
 
 /** How long a frame may take to begin, ms. */
@@ -161,5 +167,7 @@ export const breakLine = () => post?.({ type: 'break' });
 export function backToText(): void {
   const { writing } = useSession.getState();
   if (!writing) return;
-  post?.({ type: 'write', id: writing.id, start: writing.start, end: writing.end });
+  const { id, start, end } = writing;
+  awaitFrame(id);
+  post?.({ type: 'write', id, start, end, held: true });
 }
