@@ -337,6 +337,9 @@ export class ComputedStyles {
     if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
     if (value === 'none' || value === 'contents') return value;
     if (this.#isInRuby(elementId)) return undefined;
+    const parent = aboveOf(this.page, elementId);
+    // The items of such details are the boxes that browsers put around what stands in it.
+    if (parent?.tag === 'details' && /(flex|grid)$/.test(this.#inherit(parent.id, 'display') ?? '')) return undefined;
     const [float, position] = [this.value(elementId, 'float'), this.#inherit(elementId, 'position')];
     if (float === undefined || position === undefined) return undefined;
     const taken =
