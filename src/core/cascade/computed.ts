@@ -189,11 +189,14 @@ export class ComputedStyles {
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     // Browsers put a box of their own between `<details>` and what stands in it.
     const between = parent?.tag === 'details' && !propertyNamed(property).inherited;
-    const result = between
+    const computed = between
       ? undefined
       : parent
         ? this.#fromParent(parent.id, property)
         : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
+    // What centres a table doesn't centre the words in it.
+    const centred = property === 'text-align' && computed?.startsWith('-webkit-') && this.#element(elementId).tag === 'table';
+    const result = centred ? 'start' : computed;
     this.#inheritable.set(key, result);
     return result;
   }
