@@ -127,6 +127,11 @@ test.each([
   ['img', 'src', 'https://example.org/x.png', false],
   ['img', 'src', 'picture:pa', true],
   ['input', 'type', 'image', false],
+  // As documents have had them for long.
+  ['a', 'href', 'tel:+49 30 123 456', true],
+  ['a', 'href', 'https://example.org/a b', true],
+  ['a', 'href', '', false],
+  ['iframe', 'src', '\\\\example.org', false],
   ['a', 'href', ' javascript:alert(1)', false],
   ['a', 'href', 'java\tscript:alert(1)', false],
   ['a', 'href', 'data:text/html,x', false],

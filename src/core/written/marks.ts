@@ -48,7 +48,8 @@ export function marked(leaves: readonly Leaf[], from: number, to: number, mark: 
   return [
     ...before,
     ...inside.map((leaf) => {
-      const { path } = without(leaf, mark.tag);
+      // A stretch may stand in several spans, each with looks of its own.
+      const { path } = mark.tag === 'span' ? leaf : without(leaf, mark.tag);
       return { ...leaf, path: mark.tag === 'a' ? [own, ...path] : [...path, own] };
     }),
     ...after,

@@ -45,6 +45,8 @@ export function takeWriting(message: FrameWriting, answer: Post): void {
     case 'left':
       // What has the focus now is known in a moment.
       return void setTimeout(() => {
+        // Another window has the keyboard: the text waits for it to come back.
+        if (!document.hasFocus()) return;
         const now = document.activeElement;
         // What opens from the bar has the focus a moment later.
         const inBar = now?.closest('[data-marks-bar]') ?? document.querySelector('[data-marks-bar] [aria-expanded=true]');

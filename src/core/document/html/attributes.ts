@@ -38,14 +38,14 @@ export function picturesShown(attributes: Readonly<Record<string, string>>): Rea
 /** Whether an attribute names a file that goes along with an export, and that nothing may fetch before. */
 export const isFile = (tag: string, name: string): boolean => tag !== 'img' && FILES.has(name);
 
-/** An address without a scheme; control characters and white space are dropped by browsers, so they may stand nowhere. */
-const relative = (value: string) => !/[\s\p{Cc}\\]/u.test(value) && !/^[^/?#]*:/.test(value);
-const schemeOf = (value: string) => /^([a-z][a-z0-9+.-]*):/i.exec(value)?.[1]?.toLowerCase();
+/** An address as browsers read it: without what stands before it, and without tabs and line breaks (URL, 4.4). */
+const asRead = (value: string) => value.replace(/^[\u0000-\u0020]+|[\t\n\r]/g, '');
+const schemeOf = (value: string) => /^([^/?#]*):/.exec(asRead(value))?.[1]?.toLowerCase();
 const LINK_SCHEMES = new Set(['http', 'https', 'mailto', 'tel', 'sms', 'page']);
 
-const mayLead = (value: string) =>
-  value !== '' && !/[\s\p{Cc}\\]/u.test(value) && (relative(value) || LINK_SCHEMES.has(schemeOf(value) ?? ''));
-const isOwnFile = (value: string) => value !== '' && relative(value) && !value.startsWith('//');
+const mayLead = (value: string) => asRead(value) !== '' && LINK_SCHEMES.has(schemeOf(value) ?? 'page');
+const isOwnFile = (value: string) =>
+  asRead(value) !== '' && schemeOf(value) === undefined && !/^\/\//.test(asRead(value).replaceAll('\\', '/'));
 
 /** Why the attribute or its value is refused; undefined when it may stand. */
 export function whyNotAttribute(tag: string, name: string, value: string): string | undefined {
