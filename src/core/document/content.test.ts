@@ -61,11 +61,21 @@ test('a project stored by the version before, in which an element had a text or 
       element.text = only.text;
       element.children = [];
     }
+  const [row] = Object.values(old.pages[0]!.elements).filter(({ tag }) => tag === 'main');
+  const table = { ...row!, id: 'etable', tag: 'table', name: 'Table', children: [], text: 'Loose words', styles: {} };
   const block = { id: 'oblock', name: 'Kept', elements: [{ ...old.pages[0]!.elements.efirsth!, id: 'ekept' }] };
   const read = readProject({ ...old, blocks: [block] });
   expect(read.pages).toEqual(project.pages);
   expect(read.blocks[0]!.elements[0]!.children).toEqual([{ text: 'Old' }]);
+  // A text that parsers would show outside of its table gets a place in it.
+  const main = { ...row!, children: [...row!.children, 'etable'] };
+  const elements = { ...old.pages[0]!.elements, [main.id]: main, etable: table };
+  const tabled = readProject({ ...old, pages: [{ ...old.pages[0]!, elements }] }).pages[0]!.elements;
+  expect(tabled.etable!.children).toEqual(['etableq0']);
+  expect(tabled.etableq0).toMatchObject({ tag: 'caption', children: [{ text: 'Loose words' }] });
   expect(() => readProject({ ...old, pages: [{ ...old.pages[0]!, elements: 'none' }] })).toThrow(/pages/);
+  expect(() => readProject({ ...old, pages: [{ ...old.pages[0]!, elements: { ex: null } }] })).toThrow(/pages/);
+  expect(() => readProject({ ...old, blocks: [{ ...block, elements: [null, 1] }] })).toThrow(/blocks/);
 });
 
 test('what is no child is said by what is wrong with it', () => {

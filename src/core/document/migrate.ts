@@ -42,12 +42,37 @@ function withTextsInside(document: Record<string, unknown>): Record<string, unkn
       isObject(page.elements)
         ? {
             ...page,
-            elements: Object.fromEntries(Object.entries(page.elements).map(([id, element]) => [id, withTextInside(element)])),
+            elements: Object.fromEntries(
+              Object.entries(page.elements).flatMap(([id, element]) => {
+                const [first, ...put] = withCellAround(element);
+                return [[id, first], ...put.map((one) => [(one as { id: string }).id, one])];
+              }),
+            ),
           }
         : page,
     ),
-    blocks: mapped(blocks, (block) => ({ ...block, elements: mapped(block.elements, withTextInside) })),
+    blocks: mapped(blocks, (block) =>
+      Array.isArray(block.elements) ? { ...block, elements: block.elements.flatMap(withCellAround) } : block,
+    ),
   };
+}
+
+/** What has to be put between a part of a table and a text in it: parsers show the text outside of the table else. */
+const AROUND_TEXT: Readonly<Record<string, readonly string[]>> = {
+  ...{ table: ['caption'], thead: ['tr', 'td'], tbody: ['tr', 'td'], tfoot: ['tr', 'td'], tr: ['td'] },
+};
+
+function withCellAround(input: unknown): unknown[] {
+  const element = withTextInside(input);
+  const around = isObject(element) && isObject(input) && input.text ? AROUND_TEXT[String(element.tag)] : undefined;
+  if (!around || !isObject(element)) return [element];
+  const chain = around.map((tag, i) => ({
+    ...{ id: `${String(element.id).slice(0, 22)}q${i}`, tag, name: tag === 'caption' ? 'Caption' : 'Cell', attributes: {} },
+    ...{ children: [] as unknown, shared: [], styles: {} },
+  }));
+  const inside = element.children;
+  chain.forEach((one, i) => (one.children = chain[i + 1] ? [chain[i + 1]!.id] : inside));
+  return [{ ...element, children: [chain[0]!.id] }, ...chain];
 }
 
 /** Every object in a list; what is none is left to be refused. */
