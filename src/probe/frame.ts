@@ -9,8 +9,6 @@ import {
   breakLine,
   continueAwaited,
   isWriting,
-  keyWhileWriting,
-  listenToWriting,
   showPieces,
   startWriting,
   stopWriting,
@@ -20,6 +18,7 @@ import {
   writeIn,
   writesIn,
 } from './writing';
+import { keyWhileWriting, listenToWriting } from './typing';
 import { holdFixed, naturalHeight, setWhole } from './whole';
 
 /**

@@ -7,6 +7,7 @@ import { newId } from './written-dom';
 const MOST_HTML = 3_000_000;
 const MOST_TEXT = 400_000;
 const MOST_NODES = 20_000;
+const TOO_MANY = `That is too much to paste into one text: at most ${MOST_NODES} parts.`;
 
 /** Elements around which a new paragraph begins. */
 const BLOCKS = new Set(
@@ -32,7 +33,9 @@ export type Pasted = { readonly lines: readonly (readonly Leaf[])[] } | { readon
 export function readPasted(html: string, text: string): Pasted {
   if (html.length > MOST_HTML || text.length > MOST_TEXT)
     return { problem: `That is too much to paste into one text: at most ${MOST_TEXT} characters.` };
-  return html ? fromHtml(html) : { lines: plainLines(text) };
+  if (html) return fromHtml(html);
+  const lines = plainLines(text);
+  return lines.length > MOST_NODES ? { problem: TOO_MANY } : { lines };
 }
 
 const plainLines = (text: string): Leaf[][] =>
@@ -57,7 +60,7 @@ function fromHtml(html: string): Pasted {
       breakLine();
       continue;
     }
-    if (++nodes > MOST_NODES) return { problem: `That is too much to paste into one text: at most ${MOST_NODES} parts.` };
+    if (++nodes > MOST_NODES) return { problem: TOO_MANY };
     if (node instanceof Text) {
       const text = clean(node.data.replace(/[ \t\r\n]+/g, ' '));
       const line = lines[lines.length - 1]!;

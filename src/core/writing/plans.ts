@@ -86,33 +86,32 @@ export function planContent(page: Page, id: string, pieces: readonly Piece[]): E
   return { type: 'setContent', node: id, children, elements };
 }
 
-/** What Enter made: the element keeps what stood before the caret, and a new one after it has the rest. */
-export function planSplit(
-  page: Page,
-  id: string,
-  pieces: readonly Piece[],
-  next: { readonly id: string; readonly tag: string; readonly pieces: readonly Piece[] },
-): Edit {
+/** An element that stands after the one that was written in. */
+export interface NextElement {
+  readonly id: string;
+  readonly tag: string;
+  readonly pieces: readonly Piece[];
+}
+
+/** What Enter or a paste of several lines made: the element keeps its first part, new ones after it have the others. */
+export function planSplit(page: Page, id: string, pieces: readonly Piece[], next: readonly NextElement[]): Edit {
   const element = requireWritable(page, id);
   const parent = parentOf(page, id);
   if (!parent) throw new EditError("A page's body stands alone.");
-  const { children, elements } = contentOf(page, next.pieces);
-  const name = suggestName(next.tag, wordsIn(next.pieces));
   const { id: _, ...attributes } = element.attributes;
-  const top: Element =
-    next.tag === element.tag
-      ? { ...withoutFlags(element), id: next.id, name, attributes, children }
-      : { id: next.id, tag: next.tag, name, attributes: {}, children, shared: [], styles: {} };
   const index = childIds(parent).indexOf(id) + 1;
-  const place = { index, ...(isWritten(parent) && { offset: 0 }) };
-  return {
-    type: 'group',
-    label: `Split ${element.name}`.slice(0, 300),
-    edits: [
-      planContent(page, id, pieces),
-      { type: 'insertElement', page: page.id, parent: parent.id, ...place, elements: [top, ...elements] },
-    ],
-  };
+  const inserts = next.map((one, i): Edit => {
+    const { children, elements } = contentOf(page, one.pieces);
+    const own = { id: one.id, name: suggestName(one.tag, wordsIn(one.pieces)), children };
+    const top: Element =
+      one.tag === element.tag
+        ? { ...withoutFlags(element), ...own, attributes }
+        : { ...own, tag: one.tag, attributes: {}, shared: [], styles: {} };
+    const place = { index: index + i, ...(isWritten(parent) && { offset: 0 }) };
+    return { type: 'insertElement', page: page.id, parent: parent.id, ...place, elements: [top, ...elements] };
+  });
+  const label = `Split ${element.name}`.slice(0, 300);
+  return { type: 'group', label, edits: [planContent(page, id, pieces), ...inserts] };
 }
 
 /** What Backspace made at the start of an element: the one before it has what stands in both. */

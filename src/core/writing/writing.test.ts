@@ -111,7 +111,7 @@ test('splitting and joining lead back, and keep values and shared styles', () =>
   const project = make({ type: 'setStyle', owner: TEXT, at: 'base', property: 'color', value: 'red' });
   const page = project.pages[0]!;
   const next = { id: 'enext', tag: 'p', pieces: ['here.'] };
-  const split = apply(project, planSplit(page, TEXT, ['Write something '], next));
+  const split = apply(project, planSplit(page, TEXT, ['Write something '], [next]));
   const now = split.pages[0]!;
   expect(now.elements.enext).toMatchObject({ tag: 'p', styles: { base: { color: 'red' } }, children: [{ text: 'here.' }] });
   const joined = apply(split, planJoin(now, TEXT, 'enext', ['Write something ', 'here.'])).pages[0]!;

@@ -85,7 +85,10 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     type: z.literal('split'),
     id,
     pieces: piecesSchema,
-    next: z.object({ id: elementIdSchema, tag: z.string().max(40), pieces: piecesSchema }),
+    next: z
+      .array(z.object({ id: elementIdSchema, tag: z.string().max(40), pieces: piecesSchema }))
+      .min(1)
+      .max(20_000),
   }),
   z.object({ from: own, type: z.literal('joined'), id, gone: id, pieces: piecesSchema }),
   /** The keyboard asks for the bar with the marks. */

@@ -59,7 +59,9 @@ export function takeWriting(message: FrameWriting, answer: Post): void {
         ...(message.typed && { gesture: `write ${message.id}` }),
       });
     case 'split':
-      return keep(message.next.pieces, answer, () => planSplit(page(), message.id, message.pieces, message.next));
+      return keep(message.next[message.next.length - 1]!.pieces, answer, () =>
+        planSplit(page(), message.id, message.pieces, message.next),
+      );
     case 'joined':
       return keep(message.pieces, answer, () => planJoin(page(), message.id, message.gone, message.pieces));
   }
