@@ -1,8 +1,8 @@
-import { build } from 'esbuild';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import { launchChromium } from '@/server/browser/chromium';
 import type { FrameMessage } from '@/ui/preview/frame-message';
 import { frameMessageSchema } from '@/ui/preview/frame-message';
+import { bundledProbe, openFrame } from './open-frame';
 
 // The probe inside a frame as the editor has it: sandboxed, of an origin of its own, spoken to by messages only.
 
@@ -20,32 +20,13 @@ let probe: string;
 
 beforeAll(async () => {
   browser = await launchChromium();
-  const bundle = await build({ entryPoints: ['src/probe/frame.ts'], bundle: true, write: false, format: 'iife' });
-  probe = bundle.outputFiles[0]!.text;
+  probe = await bundledProbe();
 }, 60_000);
 afterAll(() => browser.close());
 
 beforeEach(async () => {
   host = await browser.newPage({ viewport: { width: 700, height: 500 } });
-  await host.setContent(
-    '<!doctype html><body style="margin:0"><iframe sandbox="allow-scripts" style="border:0;width:600px;height:400px"></iframe>',
-  );
-  const html = `<!doctype html><style data-mp-fonts></style><style data-mp-block="b">[data-mp-node=ea] { color: red }</style>${BODY}<script>${probe.replace(/<\/script/gi, '<\\/script')}</script>`;
-  await host.evaluate(async (source) => {
-    const heard: unknown[] = ((window as unknown as { heard: unknown[] }).heard = []);
-    const frame = document.querySelector('iframe')!;
-    await new Promise<void>((done) => {
-      addEventListener('message', ({ data }) => {
-        heard.push(data);
-        if ((data as { type: string }).type !== 'ready') return;
-        const { port1, port2 } = new MessageChannel();
-        (window as unknown as { port: MessagePort }).port = port1;
-        frame.contentWindow!.postMessage(undefined, '*', [port2]);
-        done();
-      });
-      frame.srcdoc = source;
-    });
-  }, html);
+  await openFrame(host, probe, '<style data-mp-block="b">[data-mp-node=ea] { color: red }</style>', BODY);
 });
 afterEach(() => host.close());
 

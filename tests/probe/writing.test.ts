@@ -1,9 +1,9 @@
-import { build } from 'esbuild';
 import type { Browser, Page as BrowserPage } from 'playwright-core';
 import type { Piece } from '@/core/written';
 import { launchChromium } from '@/server/browser/chromium';
 import type { FrameMessage } from '@/ui/preview/frame-message';
 import { frameMessageSchema } from '@/ui/preview/frame-message';
+import { bundledProbe, openFrame } from './open-frame';
 
 // Writing in a frame as the editor has it: what the keyboard, the clipboard and composing make of a text.
 
@@ -23,33 +23,14 @@ let probe: string;
 
 beforeAll(async () => {
   browser = await launchChromium();
-  const bundle = await build({ entryPoints: ['src/probe/frame.ts'], bundle: true, write: false, format: 'iife' });
-  probe = bundle.outputFiles[0]!.text;
+  probe = await bundledProbe();
 }, 60_000);
 afterAll(() => browser.close());
 
 beforeEach(async () => {
   const context = await browser.newContext({ viewport: { width: 700, height: 500 } });
   host = await context.newPage();
-  await host.setContent(
-    '<!doctype html><body style="margin:0"><iframe sandbox="allow-scripts" style="border:0;width:600px;height:400px"></iframe>',
-  );
-  const html = `<!doctype html><style data-mp-fonts></style>${BODY}<script>${probe.replace(/<\/script/gi, '<\\/script')}</script>`;
-  await host.evaluate(async (source) => {
-    const heard: unknown[] = ((window as unknown as { heard: unknown[] }).heard = []);
-    const frame = document.querySelector('iframe')!;
-    await new Promise<void>((done) => {
-      addEventListener('message', ({ data }) => {
-        heard.push(data);
-        if ((data as { type: string }).type !== 'ready') return;
-        const { port1, port2 } = new MessageChannel();
-        (window as unknown as { port: MessagePort }).port = port1;
-        frame.contentWindow!.postMessage(undefined, '*', [port2]);
-        done();
-      });
-      frame.srcdoc = source;
-    });
-  }, html);
+  await openFrame(host, probe, '', BODY);
 });
 afterEach(() => host.context().close());
 
