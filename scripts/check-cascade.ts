@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { launchChromium } from '@/server/browser/chromium';
-import { arbitraryProject, interestingWidths } from '../tests/cascade/arbitrary-project';
+import { arbitraryHolding, arbitraryProject, interestingWidths } from '../tests/cascade/arbitrary-project';
 import { compareWithBrowser, openComparison } from '../tests/cascade/compare';
 import type { Mismatch } from '../tests/cascade/compare';
 
@@ -17,11 +17,16 @@ await openComparison(page);
 const tally = new Map<string, Mismatch & { count: number }>();
 let compared = 0;
 const widths = fc.array(fc.integer({ min: 200, max: 2560 }), { minLength: 10, maxLength: 10 });
-for (const [project, random] of fc.sample(fc.tuple(arbitraryProject, widths), { numRuns: documents, seed })) {
-  const result = await compareWithBrowser(page, project, interestingWidths(project, random));
-  compared += result.compared;
-  for (const mismatch of result.mismatches) {
-    const key = `${mismatch.element.split(' ')[0]} ${mismatch.property}: core ${mismatch.core}, browser ${mismatch.browser}`;
+for (const [project, random, hold] of fc.sample(fc.tuple(arbitraryProject, widths, arbitraryHolding), {
+  numRuns: documents,
+  seed,
+})) {
+  const looked = interestingWidths(project, random);
+  const atRest = await compareWithBrowser(page, project, looked);
+  const held = await compareWithBrowser(page, project, looked.slice(0, 4), undefined, hold(project.pages[0]!));
+  compared += atRest.compared + held.compared;
+  for (const mismatch of [...atRest.mismatches, ...held.mismatches]) {
+    const key = `${mismatch.element.replace(/ e\d+/, '').replace(/of e\d+ /, '')} ${mismatch.property}: core ${mismatch.core}, browser ${mismatch.browser}`;
     const known = tally.get(key);
     tally.set(key, { ...mismatch, count: (known?.count ?? 0) + 1 });
   }

@@ -3,7 +3,7 @@ import type { Breakpoint } from '@/core/breakpoints';
 import type { Condition } from '@/core/breakpoints';
 import { breakpointSchema, conditionInterval, defaultOrder, hasCycle } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import type { Child, PageElement, Project, StyleSet, Surroundings } from '@/core/document';
+import type { Child, Page, PageElement, Project, PseudoStyles, StyleSet, Surroundings } from '@/core/document';
 import {
   GIVEN_KINDS,
   holdsElements,
@@ -12,11 +12,15 @@ import {
   isRun,
   KINDS,
   newProject,
+  PSEUDOS,
+  splitPseudo,
+  STATES,
   surroundings,
   textChildren,
   whyNotAttribute,
   whyNoText,
   whyNotKept,
+  whyNotOn,
 } from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
 import { checkValue, PROPERTIES } from '@/core/styles';
@@ -224,8 +228,35 @@ const styleSet = (ids: readonly string[]): fc.Arbitrary<StyleSet> =>
   fc
     .record(Object.fromEntries(['base', ...ids].map((at) => [at, declarations])), { requiredKeys: [] })
     .map((styles): StyleSet =>
-      Object.fromEntries(Object.entries(styles).flatMap(([at, one]) => (one && Object.keys(one).length > 0 ? [[at, one]] : []))),
+      fittingOn('', Object.fromEntries(Object.entries(styles).flatMap(([at, one]) => (one ? [[at, one]] : [])))),
     );
+
+const CONTENT_VALUES = ['"→"', "'a b'", 'none', 'normal', 'attr(title)', '""', 'inherit', 'initial'];
+const content = fc.tuple(fc.constantFrom('base', 'b0'), fc.constantFrom(...CONTENT_VALUES));
+
+/** What somebody says of states and boxes: now and then of several. */
+const pseudoStyles = (ids: readonly string[]): fc.Arbitrary<PseudoStyles | undefined> =>
+  fc
+    .array(fc.tuple(fc.constantFrom(...PSEUDOS), styleSet(ids), fc.option(content)), { maxLength: 3 })
+    .map((sets): PseudoStyles | undefined => {
+      const kept = sets.flatMap(([pseudo, styles, said]) => {
+        const place = said && (said[0] === 'base' || ids.includes(said[0])) ? said[0] : 'base';
+        const all = said ? { ...styles, [place]: { ...styles[place], content: said[1] } } : styles;
+        const fitting = fittingOn(pseudo, all);
+        return Object.keys(fitting).length > 0 ? [[pseudo, fitting] as const] : [];
+      });
+      return kept.length > 0 ? Object.fromEntries(kept) : undefined;
+    });
+
+const fittingOn = (pseudo: string, styles: StyleSet): StyleSet =>
+  Object.fromEntries(
+    Object.entries(styles)
+      .map(
+        ([at, one]) =>
+          [at, Object.fromEntries(Object.entries(one).filter(([name]) => whyNotOn(pseudo, name) === undefined))] as const,
+      )
+      .filter(([, one]) => Object.keys(one).length > 0),
+  );
 
 /** The page isn't laid out while compared (`html` shows nothing), so the body must not take its display from there. */
 const withoutDisplay = (styles: StyleSet): StyleSet =>
@@ -240,6 +271,7 @@ interface Sprout {
   readonly under: number;
   readonly shared: readonly string[];
   readonly styles: StyleSet;
+  readonly pseudo: PseudoStyles | undefined;
   readonly inputType: string;
   readonly kind: (typeof GIVEN_KINDS)[number] | undefined;
   readonly link: boolean;
@@ -257,6 +289,11 @@ const SAYS: readonly (readonly [string, string])[] = [
   ['wrap', 'off'],
   ['display', 'block'],
   ['dir', 'rtl'],
+  ['aria-current', 'page'],
+  ['aria-current', 'false'],
+  ['name', 'choice'],
+  ['selected', ''],
+  ['placeholder', 'Your name'],
 ];
 const UNKNOWN = ['my-card', 'center', 'nobr', 'big', 'tt', 'strike', 'dir'];
 
@@ -288,6 +325,7 @@ function grow(sprouts: readonly Sprout[], body: StyleSet, sheets: boolean): Reco
       children: [],
       shared: sprout.shared,
       styles: sprout.styles,
+      ...(sprout.pseudo && { pseudo: sprout.pseudo }),
       ...(sprout.kind && holdsElements(sprout.tag) && { kind: sprout.kind }),
     });
     parents.push(at);
@@ -311,13 +349,14 @@ function withText(element: PageElement, text: string): PageElement {
 /** Projects of one page with up to ten elements, four breakpoints and three shared styles. */
 export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) => {
   const ids = set.map((breakpoint) => breakpoint.id);
-  const shared = fc.array(styleSet(ids), { maxLength: 3 });
+  const shared = fc.array(fc.tuple(styleSet(ids), pseudoStyles(ids)), { maxLength: 3 });
   return shared.chain((sets) => {
     const sprout = fc.record({
       tag: fc.constantFrom(...HTML_TAGS.filter((tag) => tag !== 'body'), ...UNKNOWN),
       under: fc.nat(9),
       shared: fc.subarray(sets.map((_, i) => `s${i}`)),
       styles: styleSet(ids),
+      pseudo: pseudoStyles(ids),
       inputType: fc.constantFrom(...INPUT_TYPES),
       link: fc.boolean(),
       says: fc.subarray([...SAYS], { maxLength: 3 }).map((pairs) => Object.fromEntries(pairs)),
@@ -325,9 +364,11 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       kind: fc.oneof({ weight: 6, arbitrary: fc.constant(undefined) }, { weight: 1, arbitrary: fc.constantFrom(...GIVEN_KINDS) }),
     });
     const kinds = fc.dictionary(
-      fc.constantFrom(...KINDS.map(({ id }) => id)),
+      fc
+        .tuple(fc.constantFrom(...KINDS.map(({ id }) => id)), fc.constantFrom('', '', '', ...PSEUDOS))
+        .map((parts) => parts.join('')),
       styleSet(ids).filter((styles) => Object.keys(styles).length > 0),
-      { maxKeys: 4 },
+      { maxKeys: 5 },
     );
     const sheets = fc.oneof(
       { weight: 2, arbitrary: fc.constant([]) },
@@ -340,9 +381,9 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
         return {
           ...project,
           breakpoints: set,
-          kinds: { ...kinds },
+          kinds: Object.fromEntries(Object.entries(kinds).map(([id, styles]) => [id, fittingOn(splitPseudo(id).pseudo, styles)])),
           sheets: sheets.map((css, i) => ({ id: `t${i}`, name: `Sheet ${i}`, css })),
-          shared: sets.map((styles, i) => ({ id: `s${i}`, name: `Shared ${i}`, styles })),
+          shared: sets.map(([styles, pseudo], i) => ({ id: `s${i}`, name: `Shared ${i}`, styles, ...(pseudo && { pseudo }) })),
           pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body, sheets.length > 0) }],
         };
       });
@@ -357,3 +398,11 @@ export function interestingWidths(project: Project, random: readonly number[], h
     .map(Math.round);
   return [...new Set([...edges.flatMap((edge) => [edge - 1, edge, edge + 1]), ...random])].slice(0, 10);
 }
+
+/** An element that is held in a state, told to the browser in one of two ways; to be chosen for a project. */
+export const arbitraryHolding = fc
+  .tuple(fc.nat(), fc.constantFrom(...STATES), fc.constantFrom('browser' as const, 'frame' as const))
+  .map(([at, state, by]) => ({ elements }: Page) => {
+    const ids = Object.keys(elements);
+    return { element: ids[at % ids.length]!, state, by };
+  });

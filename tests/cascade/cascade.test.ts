@@ -4,7 +4,7 @@ import { DEFAULT_SLICE, MOTIONS, POINTERS, SCHEMES } from '@/core/breakpoints';
 import { resolve, specifiedValue } from '@/core/cascade';
 import { PROPERTIES } from '@/core/styles';
 import { launchChromium } from '@/server/browser/chromium';
-import { arbitraryProject, interestingWidths } from './arbitrary-project';
+import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
 const DOCUMENTS = 100;
@@ -20,17 +20,19 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => browser.close());
 
-test(`the resolver says what Chromium computes: ${DOCUMENTS} random documents at 10 widths`, async () => {
+test(`the resolver says what Chromium computes: ${DOCUMENTS} random documents at 10 widths, and with one element in a state`, async () => {
   const widths = fc.array(fc.integer({ min: 200, max: 2560 }), { minLength: 10, maxLength: 10 });
   let compared = 0;
   // While Chromium works out one document, the core works out another.
   await Promise.all(
     pages.map((page) =>
       fc.assert(
-        fc.asyncProperty(arbitraryProject, widths, async (project, random) => {
-          const result = await compareWithBrowser(page, project, interestingWidths(project, random));
-          compared += result.compared;
-          expect(result.mismatches).toEqual([]);
+        fc.asyncProperty(arbitraryProject, widths, arbitraryHolding, async (project, random, hold) => {
+          const looked = interestingWidths(project, random);
+          const atRest = await compareWithBrowser(page, project, looked);
+          const held = await compareWithBrowser(page, project, looked.slice(0, 3), undefined, hold(project.pages[0]!));
+          compared += atRest.compared;
+          expect([...atRest.mismatches, ...held.mismatches]).toEqual([]);
         }),
         // A first counterexample is enough: making it smaller would take minutes of layout.
         { numRuns: DOCUMENTS / pages.length, endOnFailure: true },

@@ -1,8 +1,10 @@
 import type { Page as BrowserPage } from 'playwright-core';
-import { ComputedStyles } from '@/core/cascade';
-import type { PageElement, Project } from '@/core/document';
+import type { Held } from '@/core/breakpoints';
+import { ComputedStyles, lookOf } from '@/core/cascade';
+import type { Box, Page, PageElement, Project, State } from '@/core/document';
+import { BOXES, readPseudo, ruleOf, splitPseudo } from '@/core/document';
 import type { StandIn } from '@/core/render';
-import { previewDocument, renderPreview } from '@/core/render';
+import { heldMarks, pictureData, previewDocument, renderPreview, renderSheet } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
 
 const HEIGHT = 700;
@@ -23,62 +25,129 @@ export async function openComparison(page: BrowserPage): Promise<void> {
   await page.setContent(`<!doctype html><body style="margin:0"><iframe style="border:0;height:${HEIGHT}px"></iframe>`);
 }
 
+/** A state that one element is held in, and how the browser is told of it. */
+export interface Holding {
+  readonly element: string;
+  readonly state: State;
+  /** By its own pseudo-classes, or as frames hold it. */
+  readonly by: 'browser' | 'frame';
+}
+
+interface Node {
+  readonly id: string;
+  readonly box: string;
+}
+
+/** Elements, and those of their boxes of which something is said or which every browser makes. */
+function nodesOf({ kinds, shared }: Project, page: Page): Node[] {
+  const spoken = new Set(
+    [...shared, ...Object.values(page.elements)]
+      .flatMap(({ pseudo = {} }) => Object.keys(pseudo))
+      .concat(Object.keys(kinds).map((key) => splitPseudo(key).pseudo))
+      .flatMap((pseudo) => readPseudo(pseudo).box ?? []),
+  );
+  return Object.values(page.elements).flatMap((element) => [
+    { id: element.id, box: '' },
+    ...BOXES.filter((box) => spoken.has(box) && hasBox(element, box)).map((box) => ({ id: element.id, box: `::${box}` })),
+  ]);
+}
+
+/** Browsers make no placeholder where there is none to show. */
+const hasBox = ({ tag, attributes }: PageElement, box: Box) =>
+  box === 'marker'
+    ? tag === 'li'
+    : box === 'placeholder'
+      ? tag !== 'body' && 'placeholder' in attributes
+      : ruleOf(tag)?.content !== 'void';
+
 /**
  * Every claimed computed value of a project's first page against Chromium's `getComputedStyle` at the given widths.
  * The page isn't laid out (`html` shows nothing), so that resolved values are computed values.
  * @param standIn the reader, and perhaps the height, that the browser hasn't got
  */
-export async function compareWithBrowser(browser: BrowserPage, project: Project, widths: readonly number[], standIn?: StandIn) {
-  const page = project.pages[0]!;
+export async function compareWithBrowser(
+  browser: BrowserPage,
+  given: Project,
+  widths: readonly number[],
+  standIn?: StandIn,
+  holding?: Holding,
+) {
+  const look = holding
+    ? lookOf(given, given.pages[0]!, holding.element, `:${holding.state}`)
+    : { project: given, page: given.pages[0]!, held: undefined };
+  const { project, page, held } = look;
   const preview = renderPreview(project, page, () => 'data:,', standIn);
+  const blocks =
+    holding?.by === 'browser' ? renderSheet(project, [page], { addresses: pictureData(project), standIn }) : preview.blocks;
   const document = (standIn ? asWritten : withOriginalSheets)(
     // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
-    previewDocument({ ...preview, fontFaces: '' }, '').replace(
+    previewDocument({ ...preview, blocks, fontFaces: '' }, '').replace(
       /<html lang="en"[^>]*>/,
       '<html lang="en" style="display: none !important">',
     ),
     project,
   );
-  const ids = Object.keys(page.elements);
+  const nodes = nodesOf(project, page);
+  await browser.evaluate(async (document) => {
+    const frame = globalThis.document.querySelector('iframe')!;
+    await new Promise((done) => {
+      frame.onload = done;
+      frame.srcdoc = document;
+    });
+  }, document);
+  if (held && holding?.by === 'browser') await forceStates(browser, held);
   const seen = await browser.evaluate(
-    async ({ document, ids, names, widths }) => {
+    async ({ nodes, names, widths, marked }) => {
       const frame = globalThis.document.querySelector('iframe')!;
-      await new Promise((done) => {
-        frame.onload = done;
-        frame.srcdoc = document;
-      });
       const inside = frame.contentDocument!;
-      const elements = ids.map((id) => inside.querySelector(`[data-mp-node="${id}"]`));
+      const elements = nodes.map(({ id }) => inside.querySelector(`[data-mp-node="${id}"]`));
+      for (const [id, states] of marked) inside.querySelector(`[data-mp-node="${id}"]`)?.setAttribute('data-mp-held', states);
       return widths.map((width) => {
         frame.style.width = `${width}px`;
         // Some reads don't wait for the outer layout that gives the frame its width; this one does.
         void inside.documentElement.clientWidth;
-        return elements.map((element) => {
+        return elements.map((element, i) => {
           if (!element) return null;
-          const style = frame.contentWindow!.getComputedStyle(element);
+          const style = frame.contentWindow!.getComputedStyle(element, nodes[i]!.box || undefined);
           return names.map((name) => style.getPropertyValue(name));
         });
       });
     },
-    { document, ids, names: NAMES, widths },
+    { nodes, names: NAMES, widths, marked: holding?.by === 'frame' ? heldMarks(held) : [] },
   );
   const mismatches: Mismatch[] = [];
   let compared = 0;
   widths.forEach((width, w) => {
-    const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT });
-    ids.forEach((id, e) => {
+    const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT, held });
+    nodes.forEach(({ id, box }, e) => {
       const values = seen[w]![e];
       if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body()}`);
       NAMES.forEach((property, p) => {
-        const core = styles.value(id, property);
+        const core = styles.value(id + box, property);
         if (core === undefined || (id === page.root && ROOT_ONLY.has(property))) return;
         compared++;
-        if (!same(core, values[p]!))
-          mismatches.push({ element: describe(page.elements[id]!), property, width, core, browser: values[p]! });
+        if (!same(core, values[p]!)) {
+          const element = `${describe(page.elements[id]!)}${box}${holding ? ` (${holding.state} of ${holding.element} by ${holding.by})` : ''}`;
+          mismatches.push({ element, property, width, core, browser: values[p]! });
+        }
       });
     });
   });
   return { mismatches, compared };
+}
+
+async function forceStates(browser: BrowserPage, held: Held): Promise<void> {
+  const session = await browser.context().newCDPSession(browser);
+  await session.send('DOM.enable');
+  await session.send('CSS.enable');
+  await session.send('DOM.getDocument');
+  for (const [id, states] of heldMarks(held)) {
+    const { result } = await session.send('Runtime.evaluate', {
+      expression: `document.querySelector('iframe').contentDocument.querySelector('[data-mp-node="${id}"]')`,
+    });
+    const { nodeId } = await session.send('DOM.requestNode', { objectId: result.objectId! });
+    await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: states.split(' ') });
+  }
 }
 
 const asWritten = (html: string) => html;

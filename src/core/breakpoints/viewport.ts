@@ -30,10 +30,26 @@ export interface Reader {
   readonly text?: number | undefined;
 }
 
+/** What is pointed at, pressed or focused: one element, and with the pointer all that it stands in (Selectors 4, 9). */
+export interface Held {
+  readonly element: string;
+  readonly states: readonly string[];
+  /** What it stands in, which pointing and pressing reach too. */
+  readonly around: readonly string[];
+}
+
+/** Whether an element is in a state that comes and goes. */
+export function isHeld(held: Held | undefined, element: string, state: string): boolean {
+  if (!held?.states.includes(state)) return false;
+  return held.element === element || (state !== 'focus-visible' && held.around.includes(element));
+}
+
 /** One viewport height and reader: along it, every condition is a stretch of widths. */
 export interface Slice extends Reader {
   /** CSS px. */
   readonly height: number;
+  /** Nothing, unless it says otherwise. */
+  readonly held?: Held | undefined;
 }
 
 export interface Viewport extends Slice {

@@ -19,6 +19,7 @@ import {
   WIDGETS,
   sizeOfWord,
 } from './computed-tables';
+import { contentOf, isClaimedOf } from './computed-boxes';
 import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
 import { Variables } from './variables';
@@ -70,10 +71,12 @@ export class ComputedStyles {
   }
 
   value(elementId: string, property: string): string | undefined {
-    if (this.#isInsideWidget(elementId)) return undefined;
+    if (!isClaimedOf(elementId, property) || this.#isInsideWidget(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
     switch (property) {
+      case 'content':
+        return contentOf(elementId, inner);
       case 'line-height':
         if (this.#isInputButton(elementId)) return undefined;
         return /^[\d.]+$/.test(inner) ? this.#known(parseFloat(inner) * this.fontSize(elementId)) : inner;
@@ -216,7 +219,7 @@ export class ComputedStyles {
     if (property === 'justify-items' && value === 'legacy') return 'normal';
     const { control } = propertyNamed(property);
     if (control.kind === 'colour') return this.#colour(elementId, property, value);
-    if (/^border-.*-width$/.test(property)) return this.#lineWidth(elementId, value);
+    if (/^(border-.*-width|outline-(width|offset))$/.test(property)) return this.#lineWidth(elementId, value);
     if (control.kind === 'keyword') return value.toLowerCase();
     if (property === 'opacity' && !/\(/.test(value))
       return formatNumber(Math.min(1, Math.max(0, parseFloat(value) / (value.endsWith('%') ? 100 : 1))));
@@ -274,11 +277,11 @@ export class ComputedStyles {
     return property === 'color' ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial) : 'currentcolor';
   }
 
-  /** Border widths are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */
+  /** Widths of lines, and distances of outlines, are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */
   #lineWidth(elementId: string, value: string): string | undefined {
     const px = LINE_WIDTHS[value] ?? lengthInPx(value, this.#context(elementId));
     if (px === undefined) return undefined;
-    return this.#known(px > 0 && px < 1 ? 1 : Math.floor(px));
+    return this.#known(Math.abs(px) > 0 && Math.abs(px) < 1 ? Math.sign(px) : Math.trunc(px));
   }
 
   #weight(elementId: string, value: string): string {
@@ -332,7 +335,7 @@ export class ComputedStyles {
   #isItem(elementId: string): boolean {
     let parent = aboveOf(this.page, elementId);
     while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = aboveOf(this.page, parent.id);
-    return parent !== undefined && /^(inline-)?(flex|grid)$/.test(this.value(parent.id, 'display') ?? '');
+    return parent !== undefined && /^((inline-)?(flex|grid)|(block )?math)$/.test(this.value(parent.id, 'display') ?? '');
   }
 
   /** Blockification (CSS Display 3, 2.7): children of flex and grid boxes, floats, and what is taken out of the flow. */

@@ -4,15 +4,16 @@ import { conditionInterval, isWidthOnly } from '../breakpoints/condition';
 import type { Interval, IntervalSet } from '../breakpoints/interval';
 import { normalise } from '../breakpoints/interval';
 import type { Slice } from '../breakpoints/viewport';
-import { DEFAULT_SLICE } from '../breakpoints/viewport';
-import type { PageElement, StyleSet } from '../document/element';
-import { kindOf } from '../document/kinds';
+import { DEFAULT_SLICE, isHeld } from '../breakpoints/viewport';
+import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { ancestorsOf } from '../document/tree';
+import type { Pseudo } from '../document/pseudo';
 import { propertyNamed, propertyRank } from '../styles/properties';
+import { heldIn, lookOf } from './look';
 import type { Origin, Resolution } from './resolve';
 import { resolve } from './resolve';
-import type { Candidate } from './sources';
+import { aboveOf, elementOf, HTML } from './root';
+import type { Candidate, Layer, Source } from './sources';
 import { conditionsOf, sourcesFor } from './sources';
 
 /** How a stretch is drawn: where its value comes from, as seen from the band it lies in. */
@@ -30,11 +31,13 @@ export interface Lane {
   readonly stretches: readonly Stretch[];
 }
 
-export function carriageIn(resolution: Resolution, home: At): Carriage {
+/** @param pseudo the state or box that is looked at: what is said of another is only carried there */
+export function carriageIn(resolution: Resolution, home: At, pseudo: Pseudo = ''): Carriage {
   const { origin } = resolution;
   if (origin.kind === 'initial') return 'default';
   if (origin.kind === 'inherited') return 'inherited';
   const { layer, at, via, when } = origin.candidate;
+  if (layer === 'own' && (origin.candidate.pseudo ?? '') !== pseudo) return 'carried';
   // What asks for more than a width has no band of its own: it is set wherever it holds.
   if (layer === 'own') return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
   return layer === 'browser' || layer === 'foundation' ? 'default' : layer;
@@ -56,12 +59,22 @@ function axisOf(project: Project, slice: Slice): readonly (Interval & { readonly
 /**
  * One property of one element along the whole width axis, at one height and with one pointer: neighbouring bands with
  * the same story are one stretch.
+ * @param pseudo the state in which, or the box of it that is looked at
  */
-export function laneFor(project: Project, page: Page, elementId: string, property: string, slice: Slice = DEFAULT_SLICE): Lane {
+export function laneFor(
+  project: Project,
+  page: Page,
+  elementId: string,
+  property: string,
+  slice: Slice = DEFAULT_SLICE,
+  pseudo: Pseudo = '',
+): Lane {
   const stretches: Stretch[] = [];
+  const look = lookOf(project, page, elementId, pseudo);
+  const held = heldIn(look, slice);
   for (const band of axisOf(project, slice)) {
-    const resolution = resolve(project, page, elementId, property, band.from, slice);
-    const carriage = carriageIn(resolution, band.home);
+    const resolution = resolve(look.project, look.page, look.node, property, band.from, held);
+    const carriage = carriageIn(resolution, band.home, pseudo);
     const last = stretches[stretches.length - 1];
     if (last && last.value === resolution.value && last.carriage === carriage && sameOrigin(last.origin, resolution.origin))
       stretches[stretches.length - 1] = { ...last, below: band.below };
@@ -80,25 +93,31 @@ function sameOrigin(a: Origin, b: Origin): boolean {
     x?.at === y?.at &&
     x?.via === y?.via &&
     x?.owner === y?.owner &&
+    x?.pseudo === y?.pseudo &&
     x?.rule?.line === y?.rule?.line
   );
 }
-
-const propertiesOf = (styles: StyleSet): string[] => Object.values(styles).flatMap(Object.keys);
 
 /**
  * A lane for every property that is set on the element, comes from a shared style, its kind or an imported sheet, or
  * is inherited from an ancestor that sets it. Own ones first, then in the order of the layers, then inherited; inside
  * each in the fixed property order.
  */
-export function lanesFor(project: Project, page: Page, elementId: string, slice: Slice = DEFAULT_SLICE): Lane[] {
-  return laneNames(project, page, elementId).map((name) => laneFor(project, page, elementId, name, slice));
+export function lanesFor(
+  project: Project,
+  page: Page,
+  elementId: string,
+  slice: Slice = DEFAULT_SLICE,
+  pseudo: Pseudo = '',
+): Lane[] {
+  return laneNames(project, page, elementId, pseudo).map((name) => laneFor(project, page, elementId, name, slice, pseudo));
 }
 
-/** The properties that have a lane, in the order of the lanes. */
-export function laneNames(project: Project, page: Page, elementId: string): string[] {
-  const element = page.elements[elementId];
-  if (!element) return [];
+const INHERITED_FROM: readonly Layer[] = ['own', 'shared', 'kind', 'imported'];
+
+/** The properties that have a lane, in the order of the lanes: in a state, those said of it come first. */
+export function laneNames(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
+  if (!page.elements[elementId]) return [];
   const named = new Set<string>();
   const names: string[] = [];
   const add = (found: Iterable<string>) => {
@@ -106,26 +125,22 @@ export function laneNames(project: Project, page: Page, elementId: string): stri
     for (const name of fresh) named.add(name);
     names.push(...fresh.sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
   };
-  const from = (one: PageElement, layer: string) =>
-    sourcesFor(project, page, one).flatMap((source) => (source.layer === layer ? Object.keys(source.declarations) : []));
-  add(declaredProperties(element));
-  for (const layer of ['shared', 'kind', 'imported']) add(from(element, layer));
-  for (const ancestor of ancestorsOf(page, elementId)) {
-    const kind = kindOf(ancestor);
-    const set = [
-      ...declaredProperties(ancestor),
-      ...from(ancestor, 'shared'),
-      ...(kind && project.kinds[kind.id] ? propertiesOf(project.kinds[kind.id]!) : []),
-      ...from(ancestor, 'imported'),
-    ];
+  const look = lookOf(project, page, elementId, pseudo);
+  const { held } = look;
+  const from = (one: PageElement, isWanted: (source: Source) => boolean) =>
+    sourcesFor(look.project, look.page, one).flatMap((source) =>
+      isWanted(source) && (!source.held || isHeld(held, source.held.element, source.held.state))
+        ? Object.keys(source.declarations)
+        : [],
+    );
+  const node = elementOf(look.page, look.node);
+  if (pseudo !== '') add(from(node, (source) => source.pseudo === pseudo && source.layer === 'own'));
+  for (const layer of INHERITED_FROM) add(from(node, (source) => source.layer === layer));
+  for (let above = aboveOf(look.page, look.node); above && above !== HTML; above = aboveOf(look.page, above.id)) {
+    const set = from(above, ({ layer }) => INHERITED_FROM.includes(layer));
     add(set.filter((name) => propertyNamed(name).inherited));
   }
   return names;
-}
-
-/** Every property with an own value, at the base or under any breakpoint. */
-function declaredProperties(element: PageElement): Set<string> {
-  return new Set(propertiesOf(element.styles));
 }
 
 /** Where two resolutions of the same property differ in value, across all widths. Both sides may have different bands. */

@@ -5,10 +5,13 @@ import type { IntervalSet } from '../breakpoints/interval';
 import { ALL_WIDTHS, subtract, union } from '../breakpoints/interval';
 import type { Slice } from '../breakpoints/viewport';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
-import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
+import type { Pseudo } from '../document/pseudo';
+import { heldIn, lookOf } from './look';
+import { elementOf } from './root';
 import type { Candidate } from './sources';
 import { candidatesFor, heldWidths } from './sources';
+import { strengthOf, strengthOfSource } from './strength';
 
 export interface WriteReach {
   /** Widths where the value written would win. */
@@ -29,20 +32,26 @@ export function targetWidths(project: Project, at: At, slice: Slice = DEFAULT_SL
 /**
  * What writing an own value of the property at a target would reach, whatever the value.
  * Breakpoints that take over the target's values are not counted here; the footprint of the edit counts them.
+ * @param pseudo the state or the box that it is written for
  */
 export function writeReach(
   project: Project,
   page: Page,
-  element: PageElement,
+  elementId: string,
   property: string,
   at: At,
   slice: Slice = DEFAULT_SLICE,
+  pseudo: Pseudo = '',
 ): WriteReach {
   const target = targetWidths(project, at, slice);
   const order = (one: At) => project.breakpoints.findIndex((candidate) => candidate.id === one);
-  const stronger = candidatesFor(project, page, element, property).filter(
-    (candidate) => (candidate.layer === 'own' && order(candidate.via ?? candidate.at) > order(at)) || candidate.important,
-  );
-  const takes = subtract(target, union(...stronger.map((candidate) => heldWidths(candidate, slice))));
+  const look = lookOf(project, page, elementId, pseudo);
+  const own = strengthOf(project, elementId + pseudo);
+  const stronger = candidatesFor(look.project, look.page, elementOf(look.page, look.node), property).filter((candidate) => {
+    const strength = strengthOfSource(project, candidate);
+    const later = strength === own && order(candidate.via ?? candidate.at) > order(at);
+    return candidate.important || later || strength > own;
+  });
+  const takes = subtract(target, union(...stronger.map((candidate) => heldWidths(candidate, heldIn(look, slice)))));
   return { takes, keeps: subtract(target, takes), stronger };
 }

@@ -144,12 +144,12 @@ test('what a write would reach, and what keeps its own', () => {
   const one = project([body('ea'), element('ea', { styles: { base: { width: '4px' }, bnarrow: { width: '1px' } } })]);
   const page = one.pages[0]!;
   const ea = page.elements.ea!;
-  expect(writeReach(one, page, ea, 'width', 'bmiddle')).toMatchObject({
+  expect(writeReach(one, page, ea.id, 'width', 'bmiddle')).toMatchObject({
     takes: [{ from: 600, below: 900 }],
     keeps: [{ from: 0, below: 600 }],
   });
-  expect(writeReach(one, page, ea, 'width', 'base').takes).toEqual([{ from: 600, below: Infinity }]);
-  expect(writeReach(one, page, ea, 'height', 'base').takes).toEqual([{ from: 0, below: Infinity }]);
+  expect(writeReach(one, page, ea.id, 'width', 'base').takes).toEqual([{ from: 600, below: Infinity }]);
+  expect(writeReach(one, page, ea.id, 'height', 'base').takes).toEqual([{ from: 0, below: Infinity }]);
 });
 
 test('differing widths are exact', () => {

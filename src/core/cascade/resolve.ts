@@ -63,7 +63,7 @@ export function resolve(
   width: number,
   slice: Slice = DEFAULT_SLICE,
 ): Resolution {
-  const viewport = { width, height: slice.height, pointer: slice.pointer };
+  const viewport = { width, height: slice.height, pointer: slice.pointer, held: slice.held };
   const { winner, beaten, from } = decide(project, page, elementOf(page, elementId), property, viewport);
   if (winner && from === 'winner')
     return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten };

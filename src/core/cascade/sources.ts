@@ -5,12 +5,18 @@ import { conditionInterval, holdsAt } from '../breakpoints/condition';
 import type { IntervalSet } from '../breakpoints/interval';
 import { ALL_WIDTHS, normalise } from '../breakpoints/interval';
 import type { Slice, Viewport } from '../breakpoints/viewport';
+import { isHeld } from '../breakpoints/viewport';
 import type { Declarations, PageElement, StyleSet } from '../document/element';
 import { kindOf } from '../document/kinds';
+import type { Pseudo, State } from '../document/pseudo';
+import { isUsed, pseudoOf, readPseudo, splitPseudo, STATES } from '../document/pseudo';
+import { documentStates } from '../document/states';
+import type { Styled } from '../document/style-sets';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readSheet } from '../read';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
+import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
 import { foundationFor } from './foundation';
 import { importedRules } from './imported';
 
@@ -32,6 +38,10 @@ export interface Candidate {
   readonly important?: boolean;
   /** One of them must hold; undefined where it always holds. */
   readonly when?: readonly Condition[];
+  /** The state and box that it is written for. */
+  readonly pseudo?: Pseudo;
+  /** A state that must be held, and by which element; undefined where it always is. */
+  readonly held?: { readonly element: string; readonly state: State };
 }
 
 /** All that is declared in one place: a layer at the base or under a breakpoint. */
@@ -39,12 +49,14 @@ export interface Source extends Omit<Candidate, 'value'> {
   readonly declarations: Declarations;
 }
 
-export function isHolding({ when }: Pick<Candidate, 'when'>, viewport: Viewport): boolean {
+export function isHolding({ when, held }: Pick<Candidate, 'when' | 'held'>, viewport: Viewport): boolean {
+  if (held && !isHeld(viewport.held, held.element, held.state)) return false;
   return !when || when.some((condition) => holdsAt(condition, viewport));
 }
 
 /** The widths at which a declaration holds, at one height and with one pointer. */
-export function heldWidths({ when }: Pick<Candidate, 'when'>, slice: Slice): IntervalSet {
+export function heldWidths({ when, held }: Pick<Candidate, 'when' | 'held'>, slice: Slice): IntervalSet {
+  if (held && !isHeld(slice.held, held.element, held.state)) return [];
   return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;
 }
 
@@ -54,6 +66,8 @@ interface Known {
   elements: Page['elements'];
   /** What the browser's sheet asks of all that it stands in, nearest first. */
   readonly under: readonly string[];
+  /** The states that the document says it is in, where something is written for such. */
+  readonly states?: string | undefined;
   readonly list: readonly Source[];
   /** Property to those that declare it, made when first asked for. */
   index?: ReadonlyMap<string, readonly Source[]>;
@@ -77,6 +91,7 @@ function standsAsBefore(known: Known, page: Page, element: PageElement): boolean
   let at = 0;
   for (const ancestor of ancestorsOf(page, element.id)) if (known.under[at++] !== ancestorWord(ancestor)) return false;
   if (at !== known.under.length) return false;
+  if (known.states !== undefined && known.states !== documentStates(page, element).join()) return false;
   known.elements = page.elements;
   return true;
 }
@@ -110,16 +125,77 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   const versions = memo.get(element);
   if (versions) for (const known of versions) if (isOf(known, project, page, element)) return known;
   const under = ancestorsOf(page, element.id).map(ancestorWord);
-  const list = collect(project, page, element, under);
-  const fresh: Known = { project, elements: page.elements, under, list };
+  const { id, pseudo } = splitPseudo(element.id);
+  const carrier = pseudo === '' ? element : page.elements[id]!;
+  const owners = ownersOf(project, carrier);
+  const asks = owners.some(({ pseudo = {} }) => Object.keys(pseudo).some(asksTheDocument));
+  const states = asks ? documentStates(page, carrier) : [];
+  const list = pseudo === '' ? collect(project, page, element, under) : [boxSource(carrier, pseudo)];
+  addStates(list, project, owners, carrier, pseudo, states);
+  const fresh: Known = {
+    project,
+    elements: page.elements,
+    under,
+    list: list.filter(({ declarations }) => Object.keys(declarations).length > 0),
+    ...(asks && { states: states.join() }),
+  };
   memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
   return fresh;
 }
+
+/** Whether it is the document that says when something written for such a state holds. */
+function asksTheDocument(pseudo: Pseudo): boolean {
+  const { state } = readPseudo(pseudo);
+  return state !== undefined && !isUsed(state);
+}
+
+/** One of those whose values an element has, weakest first: its kind, its shared styles, itself. */
+interface Owning extends Styled {
+  readonly layer: Layer;
+  readonly owner?: string;
+}
+
+const kindSets = new WeakMap<Project['kinds'], Map<string, Owning>>();
+
+function kindOwning(project: Project, kind: string): Owning {
+  let known = kindSets.get(project.kinds);
+  if (!known) kindSets.set(project.kinds, (known = new Map()));
+  let owning = known.get(kind);
+  if (!owning) {
+    const pseudo = Object.entries(project.kinds).flatMap(([key, styles]) => {
+      const { id, pseudo } = splitPseudo(key);
+      return id === kind && pseudo !== '' ? [[pseudo, styles] as const] : [];
+    });
+    const styles = project.kinds[kind] ?? {};
+    owning = { layer: 'kind', owner: kind, styles, ...(pseudo.length > 0 && { pseudo: Object.fromEntries(pseudo) }) };
+    known.set(kind, owning);
+  }
+  return owning;
+}
+
+function ownersOf(project: Project, element: PageElement): Owning[] {
+  const kind = kindOf(element);
+  const owners = kind ? [kindOwning(project, kind.id)] : [];
+  if (element.shared.length > 0)
+    for (const { id, styles, pseudo } of project.shared)
+      if (element.shared.includes(id)) owners.push({ layer: 'shared', owner: id, styles, ...(pseudo && { pseudo }) });
+  owners.push({ layer: 'own', styles: element.styles, ...(element.pseudo && { pseudo: element.pseudo }) });
+  return owners;
+}
+
+const boxSource = (carrier: PageElement, pseudo: Pseudo): Source => ({
+  layer: 'browser',
+  at: BASE,
+  pseudo,
+  declarations: boxDefaultFor(carrier, readPseudo(pseudo).box!),
+});
 
 function collect(project: Project, page: Page, element: PageElement, ancestors: readonly string[]): Source[] {
   const list: Source[] = [];
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
   put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors)));
+  for (const [state, declarations] of stateDefaultsFor(element))
+    list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));
   const imported = importedRules(project, page, element);
   const rule = (important: boolean) =>
@@ -133,15 +209,41 @@ function collect(project: Project, page: Page, element: PageElement, ancestors: 
       declarations: important ? rule.important : rule.normal,
     }));
   list.push(...rule(false));
-  const kind = kindOf(element);
-  if (kind && project.kinds[kind.id]) list.push(...declared(project.breakpoints, 'kind', project.kinds[kind.id]!, kind.id));
-  if (element.shared.length > 0)
-    for (const style of project.shared)
-      if (element.shared.includes(style.id)) list.push(...declared(project.breakpoints, 'shared', style.styles, style.id));
-  list.push(...declared(project.breakpoints, 'own', element.styles));
+  for (const { layer, styles, owner } of ownersOf(project, element))
+    list.push(...declared(project.breakpoints, layer, styles, owner));
   list.push(...rule(true));
   list.push({ layer: 'browser', at: BASE, important: true, declarations: browserForcedFor(element) });
-  return list.filter(({ declarations }) => Object.keys(declarations).length > 0);
+  return list;
+}
+
+/**
+ * Adds what owners say of states, and of a box: it beats what they say of rest, since a state is as specific as a class
+ * more (Selectors 4, 17). Among states the layers come first, then their order, then breakpoints.
+ * @param at the box that is asked about, with its colons; empty for the element itself
+ */
+function addStates(
+  list: Source[],
+  project: Project,
+  owners: readonly Owning[],
+  carrier: PageElement,
+  at: Pseudo,
+  states: readonly State[],
+): void {
+  const { box } = readPseudo(at);
+  const said: Source[] = [];
+  const of = (owning: Owning, state: State | undefined) => {
+    const pseudo = pseudoOf({ ...(state && { state }), ...(box && { box }) });
+    const styles = owning.pseudo?.[pseudo];
+    if (!styles || (state && !isUsed(state) && !states.includes(state))) return;
+    const held = state && isUsed(state) ? { held: { element: carrier.id, state } } : {};
+    for (const source of declared(project.breakpoints, owning.layer, styles, owning.owner))
+      said.push({ ...source, pseudo, ...held });
+  };
+  if (owners.every(({ pseudo }) => pseudo === undefined)) return;
+  if (box) for (const owning of owners) of(owning, undefined);
+  for (const owning of owners) for (const state of STATES) of(owning, state);
+  const strongest = list.findIndex(({ important }) => important);
+  list.splice(strongest < 0 ? list.length : strongest, 0, ...said);
 }
 
 /** What one owner declares, weakest first: base, then breakpoints in order, each after those it takes over. */

@@ -34,7 +34,7 @@ const keptClasses = ({ attributes }: PageElement): string[] => attributes.class?
 
 const declares = (element: PageElement) => {
   for (const at in element.styles) for (const _ in element.styles[at]) return true;
-  return false;
+  return element.pseudo !== undefined;
 };
 
 /**

@@ -1,8 +1,4 @@
 import { z } from 'zod';
-import { atSchema } from '../breakpoints/breakpoint';
-import { isProperty } from '../styles/properties';
-import { CUSTOM_PROPERTY } from '../styles/custom';
-import { checkValue } from '../styles/value';
 import { nameSchema } from '../text';
 import type { Child } from './content';
 import { childrenSchema, elementIdSchema, isRun } from './content';
@@ -10,37 +6,16 @@ import { holdsElements, ruleOf, whyNotAttribute, whyNoText } from './html';
 import { whyNotSource } from './foreign';
 import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
+import type { PseudoStyles, StyleSet } from './style-sets';
+import { pseudoStylesSchema, styleSetSchema } from './style-sets';
 
 const ATTRIBUTE_MAX = 2_000;
 const SOURCE_MAX = 200_000;
 
 export { elementIdSchema, textSchema } from './content';
+export { declarationsSchema, styleSetSchema } from './style-sets';
+export type { Declarations, StyleSet } from './style-sets';
 export const sharedIdSchema = z.string().regex(/^s[a-z0-9]{1,24}$/, 'Not a shared style id.');
-
-/**
- * Longhand property, or custom property such as `--space`, to value, both as CSS writes them. A value is what
- * `checkValue` takes, so that nothing which stands in a document can leave its declaration.
- */
-export const declarationsSchema = z.record(z.string(), z.string()).superRefine((declarations, context) => {
-  for (const [property, value] of Object.entries(declarations)) {
-    const checked = isProperty(property) || CUSTOM_PROPERTY.test(property) ? checkValue(property, value) : undefined;
-    if (checked?.ok) continue;
-    const message = checked?.message ?? `"${property.slice(0, 60)}" isn't a property known here.`;
-    context.addIssue({ code: 'custom', message, path: [property] });
-    return;
-  }
-});
-export type Declarations = Readonly<Record<string, string>>;
-
-/** Declarations at the base and under breakpoints. */
-export const styleSetSchema = z.record(atSchema, declarationsSchema).transform(withoutEmpty);
-
-/** A place without values isn't kept. */
-function withoutEmpty<V extends object>(styles: Readonly<Record<string, V>>): Record<string, V> {
-  const kept = Object.entries(styles).filter(([, values]) => Object.keys(values).length > 0);
-  return Object.fromEntries(kept);
-}
-export type StyleSet = Readonly<Record<string, Declarations>>;
 
 export const elementSchema = z
   .strictObject({
@@ -60,6 +35,7 @@ export const elementSchema = z
     /** Shared styles carried. Their order of strength is the project's, not this list's. */
     shared: z.array(sharedIdSchema),
     styles: styleSetSchema,
+    pseudo: pseudoStylesSchema,
     kind: givenKindSchema.optional(),
     locked: z.literal(true).optional(),
     first: z.literal(true).optional(),
@@ -68,7 +44,7 @@ export const elementSchema = z
     const problem = elementProblem(element);
     if (problem) context.addIssue({ code: 'custom', ...problem, path: [...(problem.path ?? [])] });
   })
-  .transform((element): PageElement => element);
+  .transform(({ pseudo, ...element }): PageElement => (pseudo ? { ...element, pseudo } : element));
 
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
@@ -99,6 +75,8 @@ export interface PageElement {
   readonly source?: string | undefined;
   readonly shared: readonly string[];
   readonly styles: StyleSet;
+  /** What it looks like in states, and what its other boxes look like. */
+  readonly pseudo?: PseudoStyles | undefined;
   /** A kind given by people, in place of the one that the tag has. */
   readonly kind?: GivenKind | undefined;
   /** Left alone by presses, drags and removals on the page. */

@@ -30,3 +30,20 @@ export type { Shape } from './trees';
 export { slugOf } from './class-names';
 export { htmlIdsOn } from './html-ids';
 export { nameSchema } from '../text';
+export {
+  BOXES,
+  boxWord,
+  isUsed,
+  pseudoOf,
+  PSEUDOS,
+  readPseudo,
+  splitPseudo,
+  STATES,
+  stateWord,
+  whyNotOn,
+  withPseudo,
+} from './pseudo';
+export type { Box, Pseudo, State } from './pseudo';
+export type { PseudoStyles } from './style-sets';
+export { styleSetOf, styleSetsOf, withStyleSet } from './style-sets';
+export { canBe } from './states';

@@ -17,7 +17,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * kind defaults nor style sheets from elsewhere. Version 2 knew neither column grids nor blocks. Version 3 had six
  * devices with a name and a size, which nobody could change, and no sets of them.
  * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
- * In version 6 an element held either a text or elements.
+ * In version 6 an element held either a text or elements. Version 7 knew neither states nor boxes before and after.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -27,6 +27,7 @@ const STEPS: readonly Step[] = [
   (document) => ({ audit: PLAIN_PROFILE, ...document, schema: 5 }),
   (document) => ({ ...document, pictures: Array.isArray(document.pictures) ? document.pictures.map(cleaned) : [], schema: 6 }),
   (document) => ({ ...withTextsInside(document), schema: 7 }),
+  (document) => ({ ...document, schema: 8 }),
 ];
 
 const cleaned = (picture: { svg?: unknown } | null) =>

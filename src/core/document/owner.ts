@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { elementIdSchema, sharedIdSchema } from './element';
 import { kindIdSchema } from './kinds';
+import { pseudoSchema, splitPseudo } from './pseudo';
 
-/** What values can be written on: an element, a shared style or a kind. */
+/** What values can be written on: an element, a shared style or a kind, each at rest, in a state or on another box. */
 export type OwnerKind = 'element' | 'shared' | 'kind';
 
 const KINDS_BY_LETTER: ReadonlyMap<string, OwnerKind> = new Map([
@@ -18,7 +19,10 @@ export function ownerKind(id: string): OwnerKind {
   return kind;
 }
 
-export const ownerIdSchema = z.union(
-  [elementIdSchema, sharedIdSchema, kindIdSchema],
-  'Not an element, a shared style or a kind.',
-);
+const bareIdSchema = z.union([elementIdSchema, sharedIdSchema, kindIdSchema]);
+
+/** An id, perhaps with a state or a box behind it: "e12", "sa1:hover", "kbutton:active::before". */
+export const ownerIdSchema = z.string().refine((owner) => {
+  const { id, pseudo } = splitPseudo(owner);
+  return bareIdSchema.safeParse(id).success && (pseudo === '' || pseudoSchema.safeParse(pseudo).success);
+}, 'Not an element, a shared style or a kind.');

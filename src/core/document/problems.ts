@@ -1,10 +1,12 @@
 import { BASE, hasCycle } from '../breakpoints/breakpoint';
-import type { PageElement, StyleSet } from './element';
+import type { PageElement } from './element';
 import { elementSchema } from './element';
 import { picturesShown } from './html';
 import { LIMITS } from './limits';
 import type { Page, Project } from './project';
 import { pageSchema, projectSchema } from './project';
+import type { Styled } from './style-sets';
+import { styleSetsOf } from './style-sets';
 import { treesProblem } from './trees';
 
 /*
@@ -69,9 +71,9 @@ function partsProblem(project: Project): Problem | undefined {
     if (also.some((id) => !names.breakpoints.has(id)))
       return at(`"${name}" takes over from a breakpoint that isn't there.`, 'breakpoints');
   if (hasCycle(project.breakpoints)) return at('Breakpoints take over from each other in a circle.', 'breakpoints');
-  for (const { name, styles } of project.shared)
-    if (isLost(styles, names)) return at(`The shared style "${name}" has values under a breakpoint that isn't there.`, 'shared');
-  if (Object.values(project.kinds).some((styles) => isLost(styles, names)))
+  for (const { name, ...styled } of project.shared)
+    if (isLost(styled, names)) return at(`The shared style "${name}" has values under a breakpoint that isn't there.`, 'shared');
+  if (Object.values(project.kinds).some((styles) => isLost({ styles }, names)))
     return at("A kind has values under a breakpoint that isn't there.", 'kinds');
   return undefined;
 }
@@ -91,11 +93,12 @@ const namesIn = ({ breakpoints, shared, pictures }: Project): Names => ({
   pictures: ids(pictures),
 });
 
-const isLost = (styles: StyleSet, { breakpoints }: Names) => Object.keys(styles).some((key) => !breakpoints.has(key));
+const isLost = (styled: Styled, { breakpoints }: Names) =>
+  styleSetsOf(styled).some(([, styles]) => Object.keys(styles).some((key) => !breakpoints.has(key)));
 
 /** What an element names that isn't there. */
 function referencesProblem(element: PageElement, names: Names): string | undefined {
-  if (isLost(element.styles, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
+  if (isLost(element, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
   if (element.shared.length > LIMITS.carried) return `An element carries at most ${LIMITS.carried} shared styles.`;
   if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
   for (const id of picturesShown(element.attributes).values())

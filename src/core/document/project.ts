@@ -12,21 +12,25 @@ import { columnGridSchema, NAMED_GRID_ID } from './column-grid';
 import type { ColumnGrid, ColumnGrids } from './column-grid';
 import type { PageElement, StyleSet } from './element';
 import { elementIdSchema, elementSchema, sharedIdSchema, styleSetSchema } from './element';
-import { kindIdSchema } from './kinds';
+import type { PseudoStyles } from './style-sets';
+import { kindStylesSchema, pseudoStylesSchema } from './style-sets';
 import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import { treesProblem } from './trees';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
-export const sharedStyleSchema = z.strictObject({ id: sharedIdSchema, name: nameSchema, styles: styleSetSchema });
+export const sharedStyleSchema = z
+  .strictObject({ id: sharedIdSchema, name: nameSchema, styles: styleSetSchema, pseudo: pseudoStylesSchema })
+  .transform(({ pseudo, ...style }): SharedStyle => (pseudo ? { ...style, pseudo } : style));
 export interface SharedStyle {
   readonly id: string;
   readonly name: string;
   readonly styles: StyleSet;
+  readonly pseudo?: PseudoStyles | undefined;
 }
 
 /** A style sheet from elsewhere, kept as it was written. It stands below everything that is written here. */
@@ -124,7 +128,7 @@ export const projectSchema = z.strictObject({
   devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
   deviceSets: z.array(deviceSetSchema).max(LIMITS.deviceSets, `A project has at most ${LIMITS.deviceSets} sets of devices.`),
   sheets: z.array(sheetSchema).max(LIMITS.sheets, `A project has at most ${LIMITS.sheets} style sheets from elsewhere.`),
-  kinds: z.record(kindIdSchema, styleSetSchema),
+  kinds: kindStylesSchema,
   shared: z.array(sharedStyleSchema).max(LIMITS.shared, `A project has at most ${LIMITS.shared} shared styles.`),
   pictures: z.array(pictureSchema).max(LIMITS.pictures, `A project has at most ${LIMITS.pictures} pictures.`),
   blocks: z.array(blockSchema).max(LIMITS.blocks, `A project has at most ${LIMITS.blocks} blocks.`),
@@ -146,7 +150,7 @@ export interface Project {
   /** Devices to look at together. */
   readonly deviceSets: readonly DeviceSet[];
   readonly sheets: readonly ImportedSheet[];
-  /** Kind id to what all elements of the kind begin with. */
+  /** What all elements of a kind begin with, by its id; with a suffix behind it in a state or for another box. */
   readonly kinds: Readonly<Record<string, StyleSet>>;
   /** In the order of the CSS: later ones win. */
   readonly shared: readonly SharedStyle[];

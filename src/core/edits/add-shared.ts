@@ -3,6 +3,7 @@ import { elementIdSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
 import type { Page, Project } from '../document/project';
 import { sharedStyleSchema } from '../document/project';
+import { styleSetsOf } from '../document/style-sets';
 import { listOf } from '../text';
 import type { EditKind, Footprint } from './edit';
 import { EditError } from './edit';
@@ -50,15 +51,19 @@ export function withCarried(
 
 /** What a shared style's coming or going can reach: its values, and the classes of those that carry it. */
 export function sharedFootprint(before: Project, after: Project, id: string): Footprint {
-  const names = new Set<string>();
+  const changes = new Map<string, Set<string>>();
   const reached: Footprint[] = [];
   for (const project of [before, after]) {
     const style = project.shared.find((one) => one.id === id);
-    for (const declarations of Object.values(style?.styles ?? {})) for (const name in declarations) names.add(name);
+    for (const [pseudo, styles] of style ? styleSetsOf(style) : []) {
+      const names = changes.get(id + pseudo) ?? new Set<string>();
+      changes.set(id + pseudo, names);
+      for (const declarations of Object.values(styles)) for (const name in declarations) names.add(name);
+    }
     for (const { page, element } of carriersOf(project, id))
       reached.push({ [page.id]: { ...structureFootprint(page.id, [element.id])[page.id]!, widths: [] } });
   }
-  return mergeFootprints(...reached, stylesFootprint(before, after, new Map([[id, names]])));
+  return mergeFootprints(...reached, stylesFootprint(before, after, changes));
 }
 
 export const addShared: EditKind<AddShared> = {

@@ -2,17 +2,20 @@ import type { Cell } from '../breakpoints/cells';
 import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
 import { importedRules } from '../cascade/imported';
+import type { Look } from '../cascade/look';
+import { heldIn, looksOf } from '../cascade/look';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
 import { ownerKind } from '../document/owner';
-import type { Page, Project } from '../document/project';
+import type { Project } from '../document/project';
+import { splitPseudo } from '../document/pseudo';
 import { pageOf, subtreeOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
 
-/** Owner id (element, shared style, kind) to the properties written on it. */
+/** Owner id (element, shared style, kind, each perhaps with a state or a box) to the properties written on it. */
 export type Changes = ReadonlyMap<string, ReadonlySet<string>>;
 
 let last: { before: readonly unknown[]; cells: readonly Cell[] } | undefined;
@@ -25,30 +28,38 @@ export function cellsBetween(before: Project, after: Project): readonly Cell[] {
   return last.cells;
 }
 
-/** The parts of all viewports in which a property of an element has another value after than before. */
-function differingCells(before: Project, after: Project, was: Page, is: Page, elementId: string, property: string): Cell[] {
-  return cellsBetween(before, after).filter(
-    ({ sample }) =>
-      specifiedValue(before, was, elementId, property, sample) !== specifiedValue(after, is, elementId, property, sample),
+/** The parts of all viewports in which a property has another value after than before, each as it is looked at. */
+function differingCells(before: Project, after: Project, looks: readonly (readonly [Look, Look])[], property: string): Cell[] {
+  return cellsBetween(before, after).filter(({ sample }) =>
+    looks.some(
+      ([was, is]) =>
+        specifiedValue(was.project, was.page, was.node, property, heldIn(was, sample)) !==
+        specifiedValue(is.project, is.page, is.node, property, heldIn(is, sample)),
+    ),
   );
 }
 
 /**
  * What changes of values can reach: the widths at which the named properties of the elements that have or carry them
- * have another winner's value after than before. Elements below are named too where a property is inherited.
+ * have another winner's value after than before, in the state for which they are written. Elements below are named too
+ * where a property is inherited.
  */
 export function stylesFootprint(before: Project, after: Project, changes: Changes): Footprint {
   const perPage = new Map<string, Map<string, Set<string>>>();
-  for (const [owner, names] of changes)
+  for (const [owner, names] of changes) {
+    const { pseudo } = splitPseudo(owner);
     for (const version of ownerKind(owner) === 'element' ? [after] : [before, after])
       for (const { page, element } of carriersOf(version, owner)) {
         const elements = perPage.get(page.id) ?? new Map<string, Set<string>>();
         perPage.set(page.id, elements);
-        elements.set(element.id, new Set([...(elements.get(element.id) ?? []), ...names]));
+        const key = element.id + pseudo;
+        elements.set(key, new Set([...(elements.get(key) ?? []), ...names]));
       }
+  }
   return mergeFootprints(...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements)));
 }
 
+/** @param changes by element id, with the state or box that is looked at behind it */
 function pageFootprint(before: Project, after: Project, pageId: string, changes: Changes): Footprint {
   const was = pageOf(before, pageId);
   const is = pageOf(after, pageId);
@@ -56,10 +67,13 @@ function pageFootprint(before: Project, after: Project, pageId: string, changes:
   const elements = new Set<string>();
   const properties = new Set<string>();
   const cells = new Set<Cell>();
-  for (const [id, names] of changes) {
+  for (const [key, names] of changes) {
+    const { id, pseudo } = splitPseudo(key);
     if (!was.elements[id] || !is.elements[id]) continue;
+    const later = looksOf(after, is, id, pseudo);
+    const looks = looksOf(before, was, id, pseudo).map((look, i) => [look, later[i]!] as const);
     for (const name of names) {
-      const differing = differingCells(before, after, was, is, id, name);
+      const differing = differingCells(before, after, looks, name);
       if (differing.length === 0) continue;
       for (const cell of differing) cells.add(cell);
       properties.add(name);
@@ -83,12 +97,16 @@ export function breakpointFootprint(before: Project, after: Project, ids: readon
 
 /** The footprint of a change to which shared styles or kind an element carries. */
 export function carryingFootprint(before: Project, after: Project, pageId: string, elementId: string): Footprint {
-  const names = new Set<string>();
+  const changes = new Map<string, Set<string>>();
   for (const project of [before, after])
     for (const { id, styles } of allOwners(project))
-      if (ownerKind(id) !== 'element' && carriersOf(project, id).some(({ element }) => element.id === elementId))
+      if (ownerKind(id) !== 'element' && carriersOf(project, id).some(({ element }) => element.id === elementId)) {
+        const key = elementId + splitPseudo(id).pseudo;
+        const names = changes.get(key) ?? new Set<string>();
+        changes.set(key, names);
         for (const declarations of Object.values(styles)) for (const name in declarations) names.add(name);
-  const footprint = pageFootprint(before, after, pageId, new Map([[elementId, names]]));
+      }
+  const footprint = pageFootprint(before, after, pageId, changes);
   const part = footprint[pageId] ?? { elements: [elementId], properties: [], widths: [], html: true };
   return { [pageId]: { ...part, html: true } };
 }

@@ -2,6 +2,9 @@ import type { Declarations, PageElement, StyleSet } from '../document/element';
 import { kindNamed, kindOf } from '../document/kinds';
 import { ownerKind } from '../document/owner';
 import type { Page, Project } from '../document/project';
+import { splitPseudo, withPseudo } from '../document/pseudo';
+import type { Styled } from '../document/style-sets';
+import { styleSetOf, styleSetsOf } from '../document/style-sets';
 import { pageHolding } from '../document/tree';
 import { EditError } from './edit-error';
 
@@ -12,15 +15,21 @@ const NONE: StyleSet = {};
 
 /** The values of an element, a shared style or a kind; undefined where there is none of that id. */
 export function stylesOf(project: Project, ownerId: string): StyleSet | undefined {
-  switch (ownerKind(ownerId)) {
+  const { id, pseudo } = splitPseudo(ownerId);
+  switch (ownerKind(id)) {
     case 'kind':
-      return kindNamed(ownerId) && (project.kinds[ownerId] ?? NONE);
+      return kindNamed(id) && (project.kinds[ownerId] ?? NONE);
     case 'shared':
-      return project.shared.find(({ id }) => id === ownerId)?.styles;
+      return setOf(
+        project.shared.find((one) => one.id === id),
+        pseudo,
+      );
     case 'element':
-      return pageHolding(project, ownerId)?.elements[ownerId]?.styles;
+      return setOf(pageHolding(project, id)?.elements[id], pseudo);
   }
 }
+
+const setOf = (styled: Styled | undefined, pseudo: string) => styled && styleSetOf(styled, pseudo);
 
 /** @throws EditError when there is none of that id. */
 export function requireStyles(project: Project, ownerId: string): StyleSet {
@@ -30,15 +39,20 @@ export function requireStyles(project: Project, ownerId: string): StyleSet {
   throw new EditError(`The ${what} this edit is about has been removed.`);
 }
 
-/** What people call it: an element's name, "shared style Card", "all buttons". */
+/** What people call it: an element's name, "shared style Card", "all buttons when pointed at". */
 export function ownerName(project: Project, ownerId: string): string {
-  switch (ownerKind(ownerId)) {
+  const { id, pseudo } = splitPseudo(ownerId);
+  return withPseudo(bareName(project, id), pseudo);
+}
+
+function bareName(project: Project, id: string): string {
+  switch (ownerKind(id)) {
     case 'kind':
-      return `all ${kindNamed(ownerId)?.many ?? 'of a kind'}`;
+      return `all ${kindNamed(id)?.many ?? 'of a kind'}`;
     case 'shared':
-      return `shared style ${project.shared.find(({ id }) => id === ownerId)?.name ?? 'that was removed'}`;
+      return `shared style ${project.shared.find((one) => one.id === id)?.name ?? 'that was removed'}`;
     case 'element':
-      return pageHolding(project, ownerId)?.elements[ownerId]?.name ?? 'a removed element';
+      return pageHolding(project, id)?.elements[id]?.name ?? 'a removed element';
   }
 }
 
@@ -48,7 +62,8 @@ export interface Carrier {
 }
 
 /** The elements that an owner's values can reach by themselves: itself, those that carry the style, those of the kind. */
-export function carriersOf(project: Project, ownerId: string): Carrier[] {
+export function carriersOf(project: Project, owner: string): Carrier[] {
+  const { id: ownerId } = splitPseudo(owner);
   const what = ownerKind(ownerId);
   if (what === 'element') {
     const page = pageHolding(project, ownerId);
@@ -65,12 +80,14 @@ export function carriersOf(project: Project, ownerId: string): Carrier[] {
   );
 }
 
-/** Everything that has values of its own, with them. */
+/** Everything that has values of its own, with them: at rest, in each state and for each box. */
 export function allOwners(project: Project): { readonly id: string; readonly styles: StyleSet }[] {
+  const each = (styled: Styled & { readonly id: string }) =>
+    styleSetsOf(styled).map(([pseudo, styles]) => ({ id: styled.id + pseudo, styles }));
   return [
     ...Object.entries(project.kinds).map(([id, styles]) => ({ id, styles })),
-    ...project.shared,
-    ...project.pages.flatMap((page) => Object.values(page.elements)),
+    ...project.shared.flatMap(each),
+    ...project.pages.flatMap((page) => Object.values(page.elements).flatMap(each)),
   ];
 }
 

@@ -2,6 +2,10 @@ import { BASE } from '../breakpoints/breakpoint';
 import type { Declarations, StyleSet } from '../document/element';
 import { ownerKind } from '../document/owner';
 import type { Page, Project } from '../document/project';
+import type { Pseudo } from '../document/pseudo';
+import { splitPseudo } from '../document/pseudo';
+import type { Styled } from '../document/style-sets';
+import { withStyleSet } from '../document/style-sets';
 import { parentsOf, rememberParents } from '../document/tree';
 import { requireStyles } from './owners';
 
@@ -91,27 +95,36 @@ export class ValueWriter {
 }
 
 function withStyles(project: Project, styles: ReadonlyMap<string, StyleSet>): Project {
-  const ids = { element: [] as string[], shared: [] as string[], kind: [] as string[] };
-  for (const id of styles.keys()) ids[ownerKind(id)].push(id);
   const kinds = { ...project.kinds };
-  for (const id of ids.kind)
-    if (Object.keys(styles.get(id)!).length > 0) kinds[id] = styles.get(id)!;
-    else delete kinds[id];
+  // By what carries them, then by state and box.
+  const elements = new Map<string, Map<Pseudo, StyleSet>>();
+  const shared = new Map<string, Map<Pseudo, StyleSet>>();
+  for (const [owner, set] of styles) {
+    const { id, pseudo } = splitPseudo(owner);
+    const kind = ownerKind(id);
+    if (kind === 'kind') {
+      if (Object.keys(set).length > 0) kinds[owner] = set;
+      else delete kinds[owner];
+      continue;
+    }
+    const sets = kind === 'element' ? elements : shared;
+    sets.set(id, (sets.get(id) ?? new Map<Pseudo, StyleSet>()).set(pseudo, set));
+  }
+  const written = <S extends Styled>(styled: S, sets: ReadonlyMap<Pseudo, StyleSet> | undefined): S =>
+    [...(sets ?? [])].reduce((one, [pseudo, set]) => withStyleSet(one, pseudo, set), styled);
   const inPage = (page: Page): Page => {
-    const here = ids.element.filter((id) => id in page.elements);
+    const here = [...elements].filter(([id]) => id in page.elements);
     if (here.length === 0) return page;
-    const elements = { ...page.elements };
-    for (const id of here) elements[id] = { ...elements[id]!, styles: styles.get(id)! };
+    const all = { ...page.elements };
+    for (const [id, sets] of here) all[id] = written(all[id]!, sets);
     // Nobody has moved.
-    rememberParents(elements, parentsOf(page));
-    return { ...page, elements };
+    rememberParents(all, parentsOf(page));
+    return { ...page, elements: all };
   };
   return {
     ...project,
-    ...(ids.kind.length > 0 && { kinds }),
-    ...(ids.shared.length > 0 && {
-      shared: project.shared.map((style) => (styles.has(style.id) ? { ...style, styles: styles.get(style.id)! } : style)),
-    }),
-    ...(ids.element.length > 0 && { pages: project.pages.map(inPage) }),
+    ...([...styles.keys()].some((owner) => ownerKind(owner) === 'kind') && { kinds }),
+    ...(shared.size > 0 && { shared: project.shared.map((style) => written(style, shared.get(style.id))) }),
+    ...(elements.size > 0 && { pages: project.pages.map(inPage) }),
   };
 }

@@ -1,12 +1,16 @@
 import { converter, differenceCiede2000, parse } from 'culori';
 import type { At, Viewport } from '../breakpoints';
 import { bandsOf, BASE, slicesOf } from '../breakpoints';
+import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
+import type { Candidate } from '../cascade/sources';
 import { conditionsOf } from '../cascade/sources';
-import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
+import type { Pseudo } from '../document/pseudo';
+import { styleSetsOf } from '../document/style-sets';
 import { pageOf } from '../document/tree';
 import { applyEdit } from '../edits/apply-edit';
+import { ownerName } from '../edits/owners';
 import { describeTarget } from '../edits/set-style';
 import type { LintFinding } from './lint';
 
@@ -33,71 +37,78 @@ export function hardlyDiffers(a: string, b: string): string | undefined {
 export function lintNeighbours(project: Project): LintFinding[] {
   const slices = slicesOf(conditionsOf(project));
   return project.pages.flatMap((page) =>
-    Object.values(page.elements).flatMap((element) => {
-      const overridden = new Set(
-        Object.entries(element.styles).flatMap(([at, declarations]) => (at === BASE ? [] : Object.keys(declarations))),
-      );
-      return [...overridden].flatMap((property) => {
-        const found = new Map<string, LintFinding>();
-        for (const slice of slices) {
-          const bands = bandsOf(project, slice);
-          for (let i = 1; i < bands.length; i++) {
-            const sides = [bands[i - 1]!, bands[i]!].map((band) =>
-              resolve(project, page, element.id, property, band.from, slice),
-            );
-            const difference = hardlyDiffers(sides[0]!.value, sides[1]!.value);
-            if (!difference) continue;
-            const places = sides.map(({ origin }) =>
-              origin.kind === 'declared' && origin.candidate.layer === 'own' && !origin.candidate.via
-                ? origin.candidate.at
-                : undefined,
-            );
-            // The stronger of the two takes the other's value.
-            const order = (at: At | undefined) => project.breakpoints.findIndex(({ id }) => id === at);
-            const mended = order(places[0]) > order(places[1]) ? 0 : 1;
-            const at = places[mended];
-            if (at === undefined || at === BASE) continue;
-            found.set(
-              at,
-              finding(project, page, element, property, at, sides[mended]!.value, sides[1 - mended]!.value, {
-                difference,
-                viewport: { width: bands[i - 1 + mended]!.from, ...slice },
-              }),
-            );
+    Object.values(page.elements).flatMap((element) =>
+      styleSetsOf(element).flatMap(([pseudo, styles]) => {
+        const look = lookOf(project, page, element.id, pseudo);
+        const overridden = new Set(
+          Object.entries(styles).flatMap(([at, declarations]) => (at === BASE ? [] : Object.keys(declarations))),
+        );
+        return [...overridden].flatMap((property) => {
+          const found = new Map<string, LintFinding>();
+          for (const slice of slices) {
+            const bands = bandsOf(project, slice);
+            for (let i = 1; i < bands.length; i++) {
+              const sides = [bands[i - 1]!, bands[i]!].map((band) =>
+                resolve(look.project, look.page, look.node, property, band.from, heldIn(look, slice)),
+              );
+              const difference = hardlyDiffers(sides[0]!.value, sides[1]!.value);
+              if (!difference) continue;
+              const places = sides.map(({ origin }) =>
+                origin.kind === 'declared' && isOwnIn(origin.candidate, pseudo) ? origin.candidate.at : undefined,
+              );
+              // The stronger of the two takes the other's value.
+              const order = (at: At | undefined) => project.breakpoints.findIndex(({ id }) => id === at);
+              const mended = order(places[0]) > order(places[1]) ? 0 : 1;
+              const at = places[mended];
+              if (at === undefined || at === BASE) continue;
+              found.set(
+                at,
+                finding(project, page, element.id, pseudo, property, at, sides[mended]!.value, sides[1 - mended]!.value, {
+                  difference,
+                  viewport: { width: bands[i - 1 + mended]!.from, ...slice },
+                }),
+              );
+            }
           }
-        }
-        return [...found.values()];
-      });
-    }),
+          return [...found.values()];
+        });
+      }),
+    ),
   );
 }
+
+const isOwnIn = ({ layer, via, pseudo = '' }: Candidate, wanted: Pseudo) => layer === 'own' && !via && pseudo === wanted;
 
 function finding(
   project: Project,
   page: Page,
-  element: PageElement,
+  elementId: string,
+  pseudo: Pseudo,
   property: string,
   at: At,
   from: string,
   to: string,
   { difference, viewport }: { difference: string; viewport: Viewport },
 ): LintFinding {
+  const owner = elementId + pseudo;
+  const name = ownerName(project, owner);
   const change = (value: string | null) => ({
     type: 'restyle' as const,
-    label: `Let ${property} of ${element.name} at ${describeTarget(project, at)} be ${to}`.slice(0, 300),
-    changes: [{ owner: element.id, at, property, value }],
+    label: `Let ${property} of ${name} at ${describeTarget(project, at)} be ${to}`.slice(0, 300),
+    changes: [{ owner, at, property, value }],
   });
   // Where the other value holds without this one, dropping it is enough.
   const without = applyEdit(project, change(null)).document;
-  const left = resolve(without, pageOf(without, page.id)!, element.id, property, viewport.width, viewport).value;
+  const look = lookOf(without, pageOf(without, page.id)!, elementId, pseudo);
+  const left = resolve(look.project, look.page, look.node, property, viewport.width, heldIn(look, viewport)).value;
   return {
     lint: 'hardly-differs',
-    key: `${element.id} ${at} ${property} near`,
-    owner: element.id,
+    key: `${owner} ${at} ${property} near`,
+    owner,
     pageId: page.id,
     at,
     property,
-    sentence: `${element.name}: ${property} ${from} at ${describeTarget(project, at)} differs from the next band's ${to} by ${difference}.`,
+    sentence: `${name}: ${property} ${from} at ${describeTarget(project, at)} differs from the next band's ${to} by ${difference}.`,
     fix: change(left === to ? null : to),
     unchanged: false,
   };

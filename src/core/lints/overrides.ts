@@ -1,9 +1,12 @@
 import type { At, Cell } from '../breakpoints';
 import { BASE, cellsOf } from '../breakpoints';
 import type { Candidate } from '../cascade/sources';
+import { heldIn, looksOf } from '../cascade/look';
+import { elementOf } from '../cascade/root';
 import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { Source } from '../cascade/sources';
 import type { Project } from '../document/project';
+import { readPseudo, splitPseudo } from '../document/pseudo';
 import type { Carrier } from '../edits/owners';
 import { allOwners, carriersOf, ownerName } from '../edits/owners';
 import { describeTarget } from '../edits/set-style';
@@ -13,8 +16,9 @@ import type { LintFinding } from './lint';
 
 /** Whether a source is what one owner has written at one place. */
 function isFrom(source: Omit<Candidate, 'value'>, owner: string, at: At): boolean {
-  if (source.at !== at) return false;
-  return ownerKind(owner) === 'element' ? source.layer === 'own' : source.owner === owner;
+  const { id, pseudo } = splitPseudo(owner);
+  if (source.at !== at || (source.pseudo ?? '') !== pseudo) return false;
+  return ownerKind(id) === 'element' ? source.layer === 'own' : source.owner === id;
 }
 
 interface Verdict {
@@ -35,10 +39,16 @@ function judge(
   property: string,
 ): Verdict {
   const verdict: Verdict = { wins: false, echoes: true, echoed: undefined };
-  for (const { page, element } of carriers) {
-    const sources = sourcesOf(project, page, element, property);
+  const { pseudo } = splitPseudo(owner);
+  const { state } = readPseudo(pseudo);
+  const looks = carriers.flatMap(({ page, element }) => looksOf(project, page, element.id, pseudo));
+  for (const look of looks) {
+    // What is said of rest is judged as if the document said nothing of states: it may come to rest again.
+    const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
+      (source) => state !== undefined || readPseudo(source.pseudo ?? '').state === undefined,
+    );
     for (const { sample } of cells) {
-      const holding = sources.filter((source) => isHolding(source, sample));
+      const holding = sources.filter((source) => isHolding(source, heldIn(look, sample)));
       const winner = holding[holding.length - 1];
       if (!winner || !isFrom(winner, owner, at)) continue;
       verdict.wins = true;
@@ -78,7 +88,7 @@ export function lintOverrides(project: Project): LintFinding[] {
           lint === 'never-wins'
             ? 'never wins'
             : twice
-              ? `is also in ${ownerName(project, echoed.owner!)}`
+              ? `is also in ${ownerName(project, echoed.owner! + (echoed.pseudo ?? ''))}`
               : echoed
                 ? 'is what holds there anyway'
                 : 'is what browsers do anyway';

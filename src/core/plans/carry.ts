@@ -11,11 +11,14 @@ import {
   sameCondition,
 } from '../breakpoints';
 import { conditionsOf } from '../cascade/sources';
+import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
 import { pageOf } from '../document/tree';
 import { applyEdit } from '../edits/apply-edit';
+import { splitPseudo } from '../document/pseudo';
 import { requireElement } from '../edits/edit';
+import { ownerName, requireStyles } from '../edits/owners';
 import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import { describeEffect } from './effect';
@@ -36,12 +39,16 @@ export function planStop(
   width: number,
   direction: 'narrower' | 'wider',
 ): Plan {
-  const { page, element } = requireElement(project, id);
+  const { id: elementId, pseudo } = splitPseudo(id);
+  const { page } = requireElement(project, elementId);
+  const element = { name: ownerName(project, id) };
+  const look = lookOf(project, page, elementId, pseudo);
   const bands = bandsOf(project, slice);
   const start = bands.findIndex((band) => width < band.below);
   const ownAt = (inside: number) => {
-    const { origin } = resolve(project, page, id, property, inside, slice);
-    return origin.kind === 'declared' && origin.candidate.layer === 'own' ? origin.candidate : undefined;
+    const { origin } = resolve(look.project, look.page, look.node, property, inside, heldIn(look, slice));
+    const isOwn = origin.kind === 'declared' && origin.candidate.layer === 'own' && (origin.candidate.pseudo ?? '') === pseudo;
+    return isOwn ? origin.candidate : undefined;
   };
   const source = ownAt(bands[start]!.from);
   if (!source) throw new PlanError(`${element.name} has no own ${property} here.`);
@@ -53,8 +60,12 @@ export function planStop(
   if (!band || band.home === BASE || there?.at !== source.at || there.via !== source.via)
     throw new PlanError(`${property} doesn't go on to ${direction === 'wider' ? 'wider' : 'narrower'} bands.`);
   const without = applyEdit(project, restyleEdit('', [{ owner: id, at: source.at, property, value: null }])).document;
-  const { origin } = resolve(without, pageOf(without, page.id)!, id, property, band.from, slice);
-  const value = writtenOut(origin.kind === 'declared' && origin.element === id ? origin.candidate.value : undefined, property);
+  const left = lookOf(without, pageOf(without, page.id)!, elementId, pseudo);
+  const { origin } = resolve(left.project, left.page, left.node, property, band.from, heldIn(left, slice));
+  const value = writtenOut(
+    origin.kind === 'declared' && origin.element === left.node ? origin.candidate.value : undefined,
+    property,
+  );
   if (!isWritable(property, value)) throw new PlanError(`What holds without it (${value}) can't be written down.`);
   const sentence = `Stops ${property} ${source.value} of ${element.name} at ${describeTarget(project, band.home)}: there it is ${value}, as without it.`;
   return planValues(
@@ -83,7 +94,7 @@ export function planMoveEnd(
   value: string,
   newId: string,
 ): Plan {
-  const { element } = requireElement(project, id);
+  const element = { name: ownerName(project, id), styles: requireStyles(project, id) };
   if (edge === to) throw new PlanError('The end is there already.');
   // Beyond the last edge there is no end.
   const unending = to <= 0 || to >= EDGE_MAX;

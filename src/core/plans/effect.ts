@@ -1,8 +1,11 @@
 import type { Band, Slice } from '../breakpoints';
 import { BASE, bandsOf } from '../breakpoints';
+import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
+import { splitPseudo } from '../document/pseudo';
 import { pageHolding } from '../document/tree';
+import { ownerName } from '../edits/owners';
 import { propertyRank } from '../styles/properties';
 
 /** What becomes of some properties of one element in one band. */
@@ -45,20 +48,21 @@ export function namedTogether(properties: readonly string[]): string[] {
 function effectIn(
   before: Project,
   after: Project,
-  elementId: string,
+  owner: string,
   properties: readonly string[],
   band: Band,
   slice: Slice,
   edited: ReadonlySet<string>,
 ): BandEffect | undefined {
-  const was = pageHolding(before, elementId);
-  const is = pageHolding(after, elementId);
-  if (!was || !is) return undefined;
+  const { id, pseudo } = splitPseudo(owner);
+  const pages = [pageHolding(before, id), pageHolding(after, id)];
+  if (!pages[0] || !pages[1]) return undefined;
+  const [was, is] = [lookOf(before, pages[0], id, pseudo), lookOf(after, pages[1], id, pseudo)];
   const changed: string[] = [];
   const kept: string[] = [];
   for (const property of inOrder(properties)) {
-    const a = resolve(before, was, elementId, property, band.from, slice);
-    const b = resolve(after, is, elementId, property, band.from, slice);
+    const a = resolve(was.project, was.page, was.node, property, band.from, heldIn(was, slice));
+    const b = resolve(is.project, is.page, is.node, property, band.from, heldIn(is, slice));
     if (a.value !== b.value) changed.push(`${property} ${a.value} becomes ${b.value}`);
     else if (b.origin.kind === 'declared' && b.origin.candidate.layer === 'own' && !edited.has(b.origin.candidate.at))
       kept.push(`${property} ${b.value}`);
@@ -79,6 +83,7 @@ function together(parts: readonly string[]): string[] {
 /**
  * What an edit changes and what stays as it is, band by band at one height and pointer, one fact a line:
  * "Middle: gap 12px becomes 24px." and "Narrow keeps its own gap 16px."
+ * @param elements elements, each perhaps with a state or a box behind it
  * @param edited the places that the edit writes to; values of one's own that come from others are named as kept
  */
 export function describeEffect(
@@ -92,7 +97,7 @@ export function describeEffect(
   const lines: string[] = [];
   const places = new Set(edited);
   for (const id of elements) {
-    const name = elements.length > 1 ? `${pageHolding(after, id)?.elements[id]?.name ?? ''}, ` : '';
+    const name = elements.length > 1 ? `${ownerName(after, id)}, ` : '';
     const changed = new Map<string, string[]>();
     const kept = new Map<string, string[]>();
     for (const band of bandsOf(after, slice)) {

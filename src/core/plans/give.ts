@@ -4,7 +4,9 @@ import { BASE } from '../breakpoints';
 import { kindOf } from '../document/kinds';
 import type { Page, Project } from '../document/project';
 import { parentOf } from '../document/tree';
+import { splitPseudo } from '../document/pseudo';
 import { requireElement } from '../edits/edit';
+import { ownerName, requireStyles } from '../edits/owners';
 import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { listed, namedTogether } from './effect';
@@ -18,20 +20,23 @@ export type Receivers =
 
 /** The elements, without the giver itself, that are to get what it has. */
 export function receiversOf(project: Project, giver: string, receivers: Receivers): string[] {
-  const { page, element } = requireElement(project, giver);
+  const { id: giverId, pseudo } = splitPseudo(giver);
+  const { page, element } = requireElement(project, giverId);
+  const inState = (ids: readonly string[]) => ids.map((id) => id + pseudo);
   const pages: readonly Page[] = receivers.to !== 'siblings' && receivers.everywhere ? project.pages : [page];
-  const all = pages.flatMap((one) => Object.values(one.elements)).filter(({ id }) => id !== giver);
+  const all = pages.flatMap((one) => Object.values(one.elements)).filter(({ id }) => id !== giverId);
   if (receivers.to === 'siblings') {
-    const parent = parentOf(page, giver);
-    return parent ? childIds(parent).filter((id) => id !== giver) : [];
+    const parent = parentOf(page, giverId);
+    return parent ? inState(childIds(parent).filter((id) => id !== giverId)) : [];
   }
-  if (receivers.to === 'shared') return all.filter(({ shared }) => shared.includes(receivers.sharedId)).map(({ id }) => id);
+  if (receivers.to === 'shared')
+    return inState(all.filter(({ shared }) => shared.includes(receivers.sharedId)).map(({ id }) => id));
   const kind = kindOf(element);
-  return kind ? all.filter((other) => kindOf(other) === kind).map(({ id }) => id) : [];
+  return kind ? inState(all.filter((other) => kindOf(other) === kind).map(({ id }) => id)) : [];
 }
 
 function whom(project: Project, giver: string, receivers: Receivers, count: number): string {
-  const { page, element } = requireElement(project, giver);
+  const { page, element } = requireElement(project, splitPseudo(giver).id);
   if (receivers.to === 'siblings') return `${count === 1 ? 'its sibling' : `its ${count} siblings`}`;
   const scope = receivers.everywhere ? 'in the project' : `on ${page.name}`;
   if (receivers.to === 'kind')
@@ -52,19 +57,21 @@ export function planGive(
   receivers: Receivers,
   properties?: readonly string[],
 ): Plan {
-  const { element } = requireElement(project, giver);
-  const given = Object.entries(element.styles[at] ?? {}).filter(([name]) => !properties || properties.includes(name));
+  const name = ownerName(project, giver);
+  const given = Object.entries(requireStyles(project, giver)[at] ?? {}).filter(
+    ([property]) => !properties || properties.includes(property),
+  );
   const place = at === BASE ? 'the base' : describeTarget(project, at);
-  if (given.length === 0) throw new PlanError(`${element.name} has no own value at ${place} to give.`);
+  if (given.length === 0) throw new PlanError(`${name} has no own value at ${place} to give.`);
   const ids = receiversOf(project, giver, receivers);
   if (ids.length === 0) throw new PlanError('There are no others to give it to.');
   const changes = ids.flatMap((owner) => {
-    const before = requireElement(project, owner).element.styles[at];
+    const before = requireStyles(project, owner)[at];
     return given
       .filter(([property, value]) => before?.[property] !== value)
       .map(([property, value]): ValueChange => ({ owner, at, property, value }));
   });
   if (changes.length === 0) throw new PlanError('They all have these values there already.');
-  const sentence = `Gives ${listed(namedTogether(given.map(([name]) => name)))} of ${element.name} at ${place} to ${whom(project, giver, receivers, ids.length)}.`;
+  const sentence = `Gives ${listed(namedTogether(given.map(([property]) => property)))} of ${name} at ${place} to ${whom(project, giver, receivers, ids.length)}.`;
   return planValues(project, slice, ids, restyleEdit(sentence.slice(0, -1), changes), sentence);
 }

@@ -1,10 +1,17 @@
 import type { Slice } from '../breakpoints';
 import { cellsOf } from '../breakpoints';
+import { heldIn, lookOf } from '../cascade/look';
+import { elementOf } from '../cascade/root';
 import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { StyleSet } from '../document/element';
-import type { Project } from '../document/project';
+import type { Project, SharedStyle } from '../document/project';
+import type { Pseudo } from '../document/pseudo';
+import { readPseudo } from '../document/pseudo';
+import type { Styled } from '../document/style-sets';
+import { allDeclarations, styleSetsOf, withStyleSet } from '../document/style-sets';
 import { requireElement } from '../edits/edit';
-import { carriersOf } from '../edits/owners';
+import { stylesFootprint } from '../edits/footprint';
+import { carriersOf, ownerName, requireStyles } from '../edits/owners';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { requireShared } from '../edits/remove-shared';
@@ -16,7 +23,15 @@ import type { Plan } from './plan';
 import { changesTo, PlanError, restyleEdit } from './plan';
 import { beneath } from './spoken';
 
-const propertiesOf = (styles: StyleSet) => [...new Set(Object.values(styles).flatMap(Object.keys))];
+const propertiesOf = (styled: Styled) => [...new Set(allDeclarations(styled).flatMap((one) => Object.keys(one)))];
+
+const chosen = (styles: StyleSet, properties: readonly string[] | undefined): StyleSet =>
+  Object.fromEntries(
+    Object.entries(styles).flatMap(([at, declarations]) => {
+      const kept = Object.entries(declarations).filter(([property]) => !properties || properties.includes(property));
+      return kept.length > 0 ? [[at, Object.fromEntries(kept)]] : [];
+    }),
+  );
 
 /** Makes an element's own values a shared style that it then carries. It looks the same afterwards. */
 export function planCreateShared(
@@ -28,26 +43,23 @@ export function planCreateShared(
 ): Plan {
   const { element } = requireElement(project, id);
   if (project.shared.some((style) => style.name === name)) throw new PlanError(`There is a shared style "${name}" already.`);
-  const styles = Object.fromEntries(
-    Object.entries(element.styles).flatMap(([at, declarations]) => {
-      const chosen = Object.entries(declarations).filter(([property]) => !properties || properties.includes(property));
-      return chosen.length > 0 ? [[at, Object.fromEntries(chosen)]] : [];
-    }),
-  );
-  const names = propertiesOf(styles);
+  const sets = styleSetsOf(element).map(([pseudo, styles]) => [pseudo, chosen(styles, properties)] as const);
+  const style = sets.reduce<SharedStyle>((one, [pseudo, styles]) => withStyleSet(one, pseudo, styles), {
+    ...{ id: sharedId, name, styles: {} },
+  });
+  const names = propertiesOf(style);
   if (names.length === 0) throw new PlanError(`${element.name} has no own values to share.`);
-  const changes = Object.entries(styles).flatMap(([at, declarations]) =>
-    Object.keys(declarations).map((property): ValueChange => ({ owner: id, at, property, value: null })),
+  const changes = sets.flatMap(([pseudo, styles]) =>
+    Object.entries(styles).flatMap(([at, declarations]) =>
+      Object.keys(declarations).map((property): ValueChange => ({ owner: id + pseudo, at, property, value: null })),
+    ),
   );
   const label = `Make shared style ${name} from ${element.name}`;
   return {
     edit: {
       type: 'group',
       label,
-      edits: [
-        { type: 'addShared', style: { id: sharedId, name, styles }, carriers: [{ node: id, place: element.shared.length }] },
-        restyleEdit(label, changes),
-      ],
+      edits: [{ type: 'addShared', style, carriers: [{ node: id, place: element.shared.length }] }, restyleEdit(label, changes)],
     },
     sentence: `Makes the own values of ${element.name} (${listed(namedTogether(names))}) a shared style, ${name}, and lets it carry that. Nothing looks different.`,
     details: ['It stands last among the shared styles, so it wins over the others; the order can be changed.'],
@@ -65,7 +77,7 @@ export function planCarry(project: Project, slice: Slice, ids: readonly string[]
     shared: [...requireElement(project, node).element.shared, sharedId],
   }));
   const sentence = `Lets ${whose(project, fresh)} carry ${style.name}; own values stay stronger.`;
-  return withEffect(project, slice, fresh, propertiesOf(style.styles), grouped(sentence, edits), sentence);
+  return withEffect(project, slice, inStates(fresh, style), propertiesOf(style), grouped(sentence, edits), sentence);
 }
 
 /**
@@ -86,7 +98,8 @@ export function planDetach(project: Project, slice: Slice, ids: readonly string[
     ? `Takes ${style.name} off ${whose(project, carrying)} and writes ${changes.length} values there instead; it looks the same.`
     : `Takes ${style.name} off ${whose(project, carrying)}, and with it what it says.`;
   const all = changes.length > 0 ? [...edits, restyleEdit(sentence.slice(0, -1), changes)] : edits;
-  return withEffect(project, slice, carrying, propertiesOf(style.styles), grouped(sentence, all), sentence);
+  if (keep) requireSame(project, applyEdit(project, grouped(sentence, all)).document, carrying, style);
+  return withEffect(project, slice, inStates(carrying, style), propertiesOf(style), grouped(sentence, all), sentence);
 }
 
 /** Deletes a shared style, with or without keeping the look of those that carry it. */
@@ -103,26 +116,51 @@ export function planDeleteShared(project: Project, slice: Slice, sharedId: strin
         : `Deletes ${style.name}; ${many} it and lose what it says.`;
   const edits: Edit[] = [{ type: 'removeShared', id: sharedId }];
   if (changes.length > 0) edits.push(restyleEdit(sentence.slice(0, -1), changes));
-  return withEffect(project, slice, carriers, propertiesOf(style.styles), grouped(sentence, edits), sentence);
+  if (keep) requireSame(project, applyEdit(project, grouped(sentence, edits)).document, carriers, style);
+  return withEffect(project, slice, inStates(carriers, style), propertiesOf(style), grouped(sentence, edits), sentence);
 }
 
-/** The own values that an element needs to look the same without a shared style. */
+/** The own values that an element needs to look the same without a shared style, in its states too. */
 function keptValues(project: Project, id: string, sharedId: string): ValueChange[] {
-  const { page, element } = requireElement(project, id);
-  const cells = cellsOf(conditionsOf(project));
-  return propertiesOf(requireShared(project, sharedId).styles).flatMap((property) => {
-    const below = beneath(project, id, property, sharedId);
-    const sources = sourcesOf(project, page, element, property);
-    const wanted: Wanted = ({ sample }) => {
-      const winner = sources.findLast((source) => !source.important && isHolding(source, sample));
-      return winner?.layer === 'own' || winner?.owner === sharedId ? winner?.declarations[property] : undefined;
-    };
-    const fitted = fitOrWriteOut(project.breakpoints, cells, wanted, below);
-    if (!fitted)
-      throw new PlanError(`${property} of ${element.name} can't be written so that it stays the same at every viewport.`);
-    return changesTo(id, element.styles, property, fitted);
-  });
+  return styleSetsOf(requireShared(project, sharedId)).flatMap(([pseudo, styles]) =>
+    propertiesOf({ styles }).flatMap((property) => keptValue(project, id, pseudo, sharedId, property)),
+  );
 }
+
+function keptValue(project: Project, id: string, pseudo: Pseudo, sharedId: string, property: string): ValueChange[] {
+  const { page } = requireElement(project, id);
+  const owner = id + pseudo;
+  const below = beneath(project, owner, property, sharedId);
+  const look = lookOf(project, page, id, pseudo);
+  const { state } = readPseudo(pseudo);
+  const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
+    (source) => !source.important && (state !== undefined || readPseudo(source.pseudo ?? '').state === undefined),
+  );
+  const wanted: Wanted = ({ sample }) => {
+    const winner = sources.findLast((source) => isHolding(source, heldIn(look, sample)));
+    const isKept = winner && (winner.pseudo ?? '') === pseudo && (winner.layer === 'own' || winner.owner === sharedId);
+    return isKept ? winner.declarations[property] : undefined;
+  };
+  const fitted = fitOrWriteOut(project.breakpoints, cellsOf(conditionsOf(project)), wanted, below);
+  if (!fitted)
+    throw new PlanError(
+      `${property} of ${ownerName(project, owner)} can't be written so that it stays the same at every viewport.`,
+    );
+  return changesTo(owner, requireStyles(project, owner), property, fitted);
+}
+
+/** @throws PlanError where an element would look otherwise in some state, or when several hold at once */
+function requireSame(before: Project, after: Project, ids: readonly string[], style: SharedStyle): void {
+  const changes = ids.flatMap((id) =>
+    styleSetsOf(style).map(([pseudo, styles]) => [id + pseudo, new Set(propertiesOf({ styles }))] as const),
+  );
+  const [page] = Object.values(stylesFootprint(before, after, new Map(changes)));
+  if (page) throw new PlanError(`${listed(page.properties)} can't be written so that all looks the same in every state.`);
+}
+
+/** Elements at rest, and in each state and box of which a style speaks. */
+const inStates = (ids: readonly string[], style: SharedStyle) =>
+  ids.flatMap((id) => styleSetsOf(style).map(([pseudo]) => id + pseudo));
 
 const whose = (project: Project, ids: readonly string[]) =>
   ids.length === 1 ? requireElement(project, ids[0]!).element.name : `${ids.length} elements`;

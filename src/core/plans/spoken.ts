@@ -1,9 +1,13 @@
 import type { Breakpoint } from '../breakpoints/breakpoint';
+import type { Look } from '../cascade/look';
+import { heldIn, looksOf } from '../cascade/look';
+import { elementOf } from '../cascade/root';
+import { strengthOf, strengthOfSource } from '../cascade/strength';
 import type { Source } from '../cascade/sources';
 import { declared, isHolding, sourcesOf } from '../cascade/sources';
 import type { StyleSet } from '../document/element';
-import { ownerKind } from '../document/owner';
 import type { Project } from '../document/project';
+import { splitPseudo } from '../document/pseudo';
 import { carriersOf } from '../edits/owners';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
@@ -27,17 +31,22 @@ export function writtenOut(value: string | undefined, property: string): string 
  * @param without a shared style to leave aside as well
  */
 export function beneath(project: Project, ownerId: string, property: string, without?: string): Wanted {
-  const rank = rankOf(project, ownerId);
-  let carriers: readonly (readonly Source[])[] | undefined;
+  const rank = strengthOf(project, ownerId);
+  const { pseudo } = splitPseudo(ownerId);
+  let looks: readonly { readonly look: Look; readonly sources: readonly Source[] }[] | undefined;
   return ({ sample }) => {
-    carriers ??= carriersOf(project, ownerId).map(({ page, element }) =>
-      sourcesOf(project, page, element, property).filter(
-        (source) => !source.important && rankOfSource(project, source) < rank && !(without && source.owner === without),
-      ),
+    // Other states may hold as well: what is beneath has to be the same whichever do.
+    looks ??= carriersOf(project, ownerId).flatMap(({ page, element }) =>
+      looksOf(project, page, element.id, pseudo).map((look) => ({
+        look,
+        sources: sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
+          (source) => !source.important && strengthOfSource(project, source) < rank && !(without && source.owner === without),
+        ),
+      })),
     );
     const values = new Set(
-      carriers.map((sources) =>
-        writtenOut(sources.findLast((source) => isHolding(source, sample))?.declarations[property], property),
+      looks.map(({ look, sources }) =>
+        writtenOut(sources.findLast((source) => isHolding(source, heldIn(look, sample)))?.declarations[property], property),
       ),
     );
     const [value] = values;
@@ -49,18 +58,4 @@ export function beneath(project: Project, ownerId: string, property: string, wit
 export function isWritable(property: string, value: string): boolean {
   const checked = checkValue(property, value);
   return checked.ok && checked.declarations[property] === value;
-}
-
-/** Strength of a layer, and inside the shared styles of one of them. */
-function rankOf(project: Project, ownerId: string): number {
-  const kind = ownerKind(ownerId);
-  if (kind === 'element') return Infinity;
-  return kind === 'kind' ? 3 : 4 + project.shared.findIndex(({ id }) => id === ownerId);
-}
-
-function rankOfSource(project: Project, { layer, owner }: Source): number {
-  if (layer === 'browser') return 0;
-  if (layer === 'foundation') return 1;
-  if (layer === 'imported') return 2;
-  return layer === 'own' ? Infinity : rankOf(project, owner ?? '');
 }

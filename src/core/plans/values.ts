@@ -1,8 +1,8 @@
 import type { At, Slice } from '../breakpoints';
 import { BASE } from '../breakpoints';
-import type { PageElement } from '../document/element';
+import type { StyleSet } from '../document/element';
 import type { Project } from '../document/project';
-import { requireElement } from '../edits/edit';
+import { ownerName, requireStyles } from '../edits/owners';
 import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import { listed, namedTogether } from './effect';
@@ -16,9 +16,22 @@ export interface OwnValues {
   readonly properties?: readonly string[] | undefined;
 }
 
+/** An element, perhaps in a state or a box of it, with what is written there. */
+interface Owned {
+  readonly id: string;
+  readonly name: string;
+  readonly styles: StyleSet;
+}
+
+const ownValues = (project: Project, id: string): Owned => ({
+  id,
+  name: ownerName(project, id),
+  styles: requireStyles(project, id),
+});
+
 interface Wish {
   /** What becomes of one value. */
-  readonly change: (element: PageElement, property: string, value: string) => readonly ValueChange[];
+  readonly change: (element: Owned, property: string, value: string) => readonly ValueChange[];
   /** Why nothing can be done where nothing changes. */
   readonly nothing: string;
   /** Of what (the properties), whose (the elements), and by which changes. */
@@ -28,7 +41,7 @@ interface Wish {
 const where = (project: Project, at: At) => (at === BASE ? 'the base' : describeTarget(project, at));
 
 function planOwnValues(project: Project, slice: Slice, { ids, at, properties }: OwnValues, wish: Wish): Plan {
-  const elements = ids.map((id) => requireElement(project, id).element);
+  const elements = ids.map((id) => ownValues(project, id));
   const changes = elements.flatMap((element) =>
     Object.entries(element.styles[at] ?? {}).flatMap(([property, value]) =>
       properties && !properties.includes(property) ? [] : wish.change(element, property, value),
@@ -60,9 +73,7 @@ export function planCopy(project: Project, slice: Slice, place: OwnValues, to: A
       styles[to]?.[property] === value ? [] : [{ owner: id, at: to, property, value }],
     nothing: `There is nothing at ${from} that isn't at ${where(project, to)} already.`,
     sentence: (what, whose, changes) => {
-      const there = changes.filter(
-        ({ owner, property }) => requireElement(project, owner).element.styles[to]?.[property] !== undefined,
-      ).length;
+      const there = changes.filter(({ owner, property }) => requireStyles(project, owner)[to]?.[property] !== undefined).length;
       const instead = there === 0 ? '' : `, in place of ${there === 1 ? 'one value' : `${there} values`} there`;
       return `Copies ${what} of ${whose} from ${from} to ${where(project, to)}${instead}.`;
     },
@@ -109,7 +120,7 @@ export function planClearStronger(
 ): Plan {
   const rank = (one: At) => project.breakpoints.findIndex(({ id }) => id === one);
   const changes = ids.flatMap((owner) =>
-    Object.entries(requireElement(project, owner).element.styles).flatMap(([other, declarations]) =>
+    Object.entries(requireStyles(project, owner)).flatMap(([other, declarations]) =>
       rank(other) <= rank(at)
         ? []
         : Object.keys(declarations)
@@ -119,7 +130,7 @@ export function planClearStronger(
   );
   if (changes.length === 0) throw new PlanError('Nothing stronger keeps a value of its own.');
   const places = listed([...new Set(changes.map((change) => where(project, change.at)))]);
-  const whose = ids.length === 1 ? requireElement(project, ids[0]!).element.name : `${ids.length} elements`;
+  const whose = ids.length === 1 ? ownerName(project, ids[0]!) : `${ids.length} elements`;
   const sentence = `Clears ${listed(namedTogether(changes.map(({ property }) => property)))} of ${whose} at ${places}, so that ${where(project, at)} holds there too.`;
   return planValues(project, slice, ids, restyleEdit(sentence.slice(0, -1), changes), sentence);
 }

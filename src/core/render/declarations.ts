@@ -42,6 +42,11 @@ const COMPACTIONS: readonly Compaction[] = [
       return same && !one.some((value) => WIDE.test(value)) ? one.join(' ') : undefined;
     },
   },
+  {
+    name: 'outline',
+    longhands: ['outline-width', 'outline-style', 'outline-color'],
+    write: (values) => (values.some((value) => WIDE.test(value)) ? undefined : values.join(' ')),
+  },
   ...sides.map((side): Compaction => ({
     name: `border-${side}`,
     longhands: ['width', 'style', 'color'].map((what) => `border-${side}-${what}`),

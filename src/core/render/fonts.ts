@@ -1,4 +1,5 @@
 import type { Project } from '../document/project';
+import { allDeclarations } from '../document/style-sets';
 
 /** The families that ship with the program, by the name that a page's `font-family` uses. */
 export interface BundledFont {
@@ -16,12 +17,12 @@ export const BUNDLED_FONTS: readonly BundledFont[] = [
 export function fontsUsed(project: Project): BundledFont[] {
   const values = new Set(project.sheets.map(({ css }) => css));
   const sets = [
-    ...Object.values(project.kinds),
-    ...project.shared.map(({ styles }) => styles),
-    ...project.pages.flatMap((page) => Object.values(page.elements).map(({ styles }) => styles)),
+    ...Object.values(project.kinds).map((styles) => ({ styles })),
+    ...project.shared,
+    ...project.pages.flatMap((page) => Object.values(page.elements)),
   ];
-  for (const styles of sets)
-    for (const declarations of Object.values(styles)) {
+  for (const styled of sets)
+    for (const declarations of allDeclarations(styled)) {
       if (declarations['font-family']) values.add(declarations['font-family']);
       for (const name in declarations) if (name.startsWith('--')) values.add(declarations[name]!);
     }

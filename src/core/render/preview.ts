@@ -6,6 +6,7 @@ import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
 import { renderElement } from './markup';
 import type { Addresses, SheetBlock, Rule } from './sheet';
+import { HELD_ATTRIBUTE } from './held';
 import { renderSheet, writeBlock } from './sheet';
 import type { StandIn } from './stand-in';
 
@@ -25,7 +26,7 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
   const addresses = pictureData(project);
   return {
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
-    blocks: renderSheet(project, [page], { addresses, standIn }),
+    blocks: renderSheet(project, [page], { addresses, standIn, held: true }),
     body: lazily(() => renderElement(project, page, page.root, markupOptions(project))),
   };
 }
@@ -81,6 +82,7 @@ export function previewDocument(preview: Preview, head: string, scrollbar: Scrol
 ${head}
 <style data-mp-device>
 ${SCROLLBAR_STYLE[scrollbar]}
+${HELD_STYLE}
 </style>
 <style data-mp-fonts>
 ${preview.fontFaces}</style>
@@ -89,6 +91,15 @@ ${styles}
 ${preview.body()}</html>
 `;
 }
+
+/** What browsers make of what is focused or pressed, of what is only held. The weakest of all layers. */
+const HELD_STYLE = `@layer device {
+  :not(body, iframe)[${HELD_ATTRIBUTE}~="focus-visible"] { outline: auto 1px -webkit-focus-ring-color; }
+  :any-link[${HELD_ATTRIBUTE}~="focus-visible"] { outline-offset: 1px; }
+  :is([type="checkbox"], [type="radio"])[${HELD_ATTRIBUTE}~="focus-visible"] { outline-offset: 2px; }
+  :any-link[${HELD_ATTRIBUTE}~="active"] { color: -webkit-activelink; }
+  :is(button, [type="button"], [type="submit"], [type="reset"])[${HELD_ATTRIBUTE}~="active"] { border-style: inset; }
+}`;
 
 /** One `<style>` of a frame in its place; without `css` it stays as it is. */
 export interface BlockPatch {

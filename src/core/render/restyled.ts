@@ -1,10 +1,12 @@
 import { sameClassNames } from '../document/class-names';
 import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { readPseudo } from '../document/pseudo';
+import { styleSetOf, styleSetsOf } from '../document/style-sets';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
 import type { SheetBlock, Rule } from './sheet';
-import { declarationLines, writingFor } from './sheet';
+import { declarationLines, ownersKey, writingFor } from './sheet';
 import type { StandIn } from './stand-in';
 
 export interface ShownPreview {
@@ -31,9 +33,14 @@ const has = (styles: StyleSet, at: string) => {
 
 /** Whether nothing but the values of rules that are there already differs between two versions of an element. */
 function onlyValuesDiffer(before: PageElement, after: PageElement): boolean {
-  const { styles: a, ...rest } = before;
-  const { styles: b, ...other } = after;
+  const { styles: _, pseudo: __, ...rest } = before;
+  const { styles: ___, pseudo: ____, ...other } = after;
   for (const key of Object.keys({ ...rest, ...other }) as (keyof typeof rest)[]) if (rest[key] !== other[key]) return false;
+  const [was, is] = [styleSetsOf(before), styleSetsOf(after)];
+  return was.length === is.length && was.every(([pseudo, a], i) => pseudo === is[i]![0] && onlyLinesDiffer(a, is[i]![1]));
+}
+
+function onlyLinesDiffer(a: StyleSet, b: StyleSet): boolean {
   for (const at of Object.keys({ ...a, ...b })) {
     if (has(a, at) !== has(b, at)) return false;
     // A family may ask for another font, and a variable may name one.
@@ -79,16 +86,20 @@ export function restyledPreview(
 
   const blocks = new Map<string, SheetBlock>();
   const changes: RuleChange[] = [];
-  for (const [before, after] of changed)
-    for (const at of Object.keys(after.styles)) {
-      if (after.styles[at] === before.styles[at] || !has(after.styles, at)) continue;
-      const lines = declarationLines(after.styles[at]!, writing);
+  const pairs = changed.flatMap(([before, after]) =>
+    styleSetsOf(after).map(([pseudo, styles]) => ({ id: after.id + pseudo, pseudo, was: styleSetOf(before, pseudo), styles })),
+  );
+  for (const { id, pseudo, was: before, styles } of pairs)
+    for (const at of Object.keys(styles)) {
+      if (styles[at] === before[at] || !has(styles, at)) continue;
+      const lines = declarationLines(styles[at]!, writing);
+      const owners = ownersKey(page.id, readPseudo(pseudo).state);
       const keys = preview.blocks.filter(
-        ({ key }) => key === `${page.id} ${at}` || (key.startsWith(`${page.id} `) && key.endsWith(` from ${at}`)),
+        ({ key }) => key === `${owners} ${at}` || (key.startsWith(`${owners} `) && key.endsWith(` from ${at}`)),
       );
       for (const { key } of keys) {
         const block = blocks.get(key) ?? preview.blocks.find((one) => one.key === key)!;
-        const index = placesIn(block.rules).get(after.id);
+        const index = placesIn(block.rules).get(id);
         if (index === undefined) return undefined;
         const rules = block.rules.slice();
         rules[index] = { ...block.rules[index]!, lines };

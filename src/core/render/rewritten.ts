@@ -11,7 +11,8 @@ import type { ShownPreview } from './restyled';
 import { onlyPageDiffers } from './restyled';
 
 /** Whether neither the sheet nor any class speaks of an element. */
-const saysNothing = ({ tag, styles, shared, kind, attributes }: PageElement) =>
+const saysNothing = ({ tag, styles, pseudo, shared, kind, attributes }: PageElement) =>
+  pseudo === undefined &&
   !asksForRules(tag) &&
   kind === undefined &&
   shared.length === 0 &&

@@ -4,10 +4,15 @@ import type { Declarations, StyleSet } from '../document/element';
 import { classNames } from '../document/class-names';
 import { GIVEN_KINDS, KINDS } from '../document/kinds';
 import type { Page, Project, ImportedSheet } from '../document/project';
+import type { Pseudo, State } from '../document/pseudo';
+import { isUsed, pseudoSelector, readPseudo, splitPseudo, STATES } from '../document/pseudo';
+import type { Styled } from '../document/style-sets';
+import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
+import { HELD_ATTRIBUTE } from './held';
 import type { StandIn } from './stand-in';
 import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
 
@@ -37,13 +42,16 @@ export interface SheetOptions {
   readonly addresses: Addresses;
   /** The device and reader to show the page for, where the browser that shows it has others. */
   readonly standIn?: StandIn | undefined;
+  /** Whether pointing, focus and pressing are said by an attribute, for frames that hold them. */
+  readonly held?: boolean;
 }
 
 /**
  * The style sheet as blocks: foundation, imported sheets, kinds, each shared style, the elements' own values; each of
- * the last three base first, then breakpoints in order. Foundation and imported sheets are cascade layers when there
+ * the last three base first, then breakpoints in order. Then what kinds, shared styles and elements look like in states:
+ * each state on its own, again base first. Foundation and imported sheets are cascade layers when there
  * are any of the latter, so that whatever selectors they use they stay below. Kinds have the specificity of a tag or
- * of one class, all others that of one class, so source order alone decides between them.
+ * of one class, all others that of one class, so source order alone decides between them; a state adds one class to each.
  * @param pages whose elements' own values are written
  */
 export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): SheetBlock[] {
@@ -61,8 +69,17 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
     ...textSize(standIn, project.sheets.length > 0),
     ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing)),
   ];
-  const add = (key: string, owners: readonly Owner[]) => {
-    const at = (where: string) => owners.flatMap(({ id, selector, styles }) => rule(id, selector, styles[where]));
+  const said = options.held ? heldSelector : undefined;
+  const add = (key: string, state: State | undefined, owners: readonly Owner[]) => {
+    const rules = owners.flatMap(({ id, selectors, sets }) =>
+      sets.flatMap(([pseudo, styles]) => {
+        if (readPseudo(pseudo).state !== state) return [];
+        const suffix = pseudoSelector(pseudo, said);
+        return [{ id: id + pseudo, selector: selectors.map((one) => one + suffix).join(', '), styles }];
+      }),
+    );
+    if (rules.length === 0) return;
+    const at = (where: string) => rules.flatMap(({ id, selector, styles }) => rule(id, selector, styles[where]));
     blocks.push({ key: `${key} ${BASE}`, rules: at(BASE) });
     for (const { id, condition, also } of project.breakpoints) {
       const query = queryFor(condition, standIn);
@@ -75,23 +92,35 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
         });
     }
   };
-  add('kinds', kindOwners(project));
-  for (const { id, styles } of project.shared) add(id, [{ id, selector: `.${names.get(id)}`, styles }]);
-  for (const page of pages)
-    add(
-      page.id,
-      subtreeOf(page, page.root).flatMap(({ id, styles }) =>
-        names.has(id) ? [{ id, selector: `.${names.get(id)}`, styles }] : [],
-      ),
-    );
+  const all: readonly (readonly [key: string, owners: readonly Owner[]])[] = [
+    ['kinds', kindOwners(project)],
+    ...project.shared.map((style) => [style.id, [ownerNamed(style, names)]] as const),
+    ...pages.map((page) => {
+      const speaking = subtreeOf(page, page.root).filter(({ id }) => names.has(id));
+      return [page.id, speaking.map((element) => ownerNamed(element, names))] as const;
+    }),
+  ];
+  for (const [key, owners] of all) add(ownersKey(key), undefined, owners);
+  for (const [key, owners] of all) for (const state of STATES) add(ownersKey(key, state), state, owners);
   return blocks.filter((block) => block.rules.length > 0);
 }
 
+/** How the keys of blocks begin: by whose values they hold, and in which state. */
+export const ownersKey = (whose: string, state?: State): string => (state ? `${whose}:${state}` : whose);
+
 interface Owner {
   readonly id: string;
-  readonly selector: string;
-  readonly styles: StyleSet;
+  readonly selectors: readonly string[];
+  readonly sets: readonly (readonly [Pseudo, StyleSet])[];
 }
+
+const ownerNamed = (styled: Styled & { readonly id: string }, names: ReadonlyMap<string, string>): Owner => ({
+  id: styled.id,
+  selectors: [`.${names.get(styled.id)}`],
+  sets: styleSetsOf(styled),
+});
+
+const heldSelector = (state: State) => (isUsed(state) ? `[${HELD_ATTRIBUTE}~="${state}"]` : undefined);
 
 /** Names the reader's text size on `<html>` and 1 below it, for sheets that give `<html>` a size of its own. */
 const TEXT_SIZE = '--mp-text-size';
@@ -123,9 +152,12 @@ function kindOwners(project: Project): Owner[] {
   const given = GIVEN_KINDS.flatMap((kind) => (names.has(kind) ? [`.${names.get(kind)}`] : []));
   const others = given.length > 0 ? `:where(:not(${given.join(', ')}))` : '';
   return KINDS.flatMap(({ id, tags }) => {
-    const styles = project.kinds[id];
+    const sets = Object.entries(project.kinds).flatMap(([key, styles]) => {
+      const { id: kind, pseudo } = splitPseudo(key);
+      return kind === id ? [[pseudo, styles] as const] : [];
+    });
     const selectors = tags.length > 0 ? tags.map((tag) => `${tag}${others}`) : names.has(id) ? [`.${names.get(id)}`] : [];
-    return styles && selectors.length > 0 ? [{ id, selector: selectors.join(', '), styles }] : [];
+    return sets.length > 0 && selectors.length > 0 ? [{ id, selectors, sets }] : [];
   });
 }
 

@@ -1,14 +1,15 @@
 import type { PageElement } from '../document/element';
 import { picturesShown } from '../document/html';
 import type { Picture, Project } from '../document/project';
+import { allDeclarations } from '../document/style-sets';
 
 const IN_VALUE = /url\(picture:(p[a-z0-9]{1,24})\)/g;
 
 /** The pictures that an element shows: its own, and those in its values. */
-export function picturesIn({ attributes, styles }: PageElement): string[] {
-  const values = Object.values(styles).flatMap((declarations) => Object.values(declarations));
+export function picturesIn(element: PageElement): string[] {
+  const values = allDeclarations(element).flatMap((declarations) => Object.values(declarations));
   return [
-    ...picturesShown(attributes).values(),
+    ...picturesShown(element.attributes).values(),
     ...values.flatMap((value) => [...value.matchAll(IN_VALUE)].map((match) => match[1]!)),
   ];
 }

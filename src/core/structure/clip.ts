@@ -6,6 +6,7 @@ import type { Page, Picture, Project } from '../document/project';
 import { picturesShown } from '../document/html';
 import { LIMITS } from '../document/limits';
 import { pictureSchema } from '../document/project';
+import { styleSetsOf, withStyleSet } from '../document/style-sets';
 import { treesProblem } from '../document/trees';
 import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
 import { listOf, MALFORMED, malformedAt } from '../text';
@@ -107,9 +108,9 @@ export function fitClip(
   const ids = new Map(clip.elements.map(({ id }) => [id, newId()]));
   const htmlIds = freshHtmlIds(clip.elements, taken);
   const missing = new Set<string>();
-  const refit = (element: PageElement): PageElement => {
+  const refitStyles = (before: StyleSet): StyleSet => {
     const styles: Record<string, StyleSet[string]> = {};
-    for (const [at, declarations] of Object.entries(element.styles)) {
+    for (const [at, declarations] of Object.entries(before)) {
       const here = at === 'base' ? at : breakpoints.get(at);
       if (here)
         styles[here] = {
@@ -118,6 +119,13 @@ export function fitClip(
         };
       else if (Object.keys(declarations).length > 0) lost.breakpoints.add(clip.breakpoints?.[at] ?? GONE);
     }
+    return styles;
+  };
+  const refit = (element: PageElement): PageElement => {
+    const styled = styleSetsOf(element).reduce(
+      (one, [pseudo, styles]) => withStyleSet(one, pseudo, refitStyles(styles)),
+      element,
+    );
     for (const id of element.shared) if (!shared.has(id)) lost.shared.add(clip.shared?.[id] ?? GONE);
     const attributes = withHtmlIds(element.attributes, htmlIds);
     if (picturesIn(element).some((id) => !pictures.ids.has(id))) missing.add(element.name);
@@ -127,12 +135,11 @@ export function fitClip(
       else delete attributes[name];
     }
     return {
-      ...element,
+      ...styled,
       id: ids.get(element.id)!,
       children: renamedChildren(element.children, (child) => ids.get(child)!),
       shared: [...new Set(element.shared.flatMap((id) => shared.get(id) ?? []))],
       attributes,
-      styles,
     };
   };
   const byId = new Map(clip.elements.map((element) => [element.id, element]));

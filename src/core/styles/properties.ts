@@ -123,6 +123,7 @@ const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> =
     ['text-indent', 'Indent', length, '0px', 'inherited'],
     ['text-transform', 'Letters', words('none uppercase lowercase capitalize'), 'none', 'inherited'],
     ['text-decoration-line', 'Decoration', words('none underline line-through overline'), 'none'],
+    ['content', 'Content', text, 'normal'],
     ['white-space', 'White space', words('normal nowrap pre pre-wrap pre-line'), 'normal', 'inherited'],
     ['text-wrap-style', 'Line balance', words('auto balance pretty stable'), 'auto', 'inherited'],
     ['overflow-wrap', 'Long words', words('normal break-word anywhere'), 'normal', 'inherited'],
@@ -148,6 +149,10 @@ const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> =
     ...corners.map((corner): Row => [`border-${corner}-radius`, `Radius ${title(corner)}`, length, '0px']),
   ],
   Effects: [
+    ['outline-width', 'Outline width', length, 'medium'],
+    ['outline-style', 'Outline line', words('none auto solid dashed dotted double'), 'none'],
+    ['outline-color', 'Outline colour', colour, 'currentcolor'],
+    ['outline-offset', 'Outline distance', length, '0px'],
     ['opacity', 'Opacity', number, '1'],
     ['box-shadow', 'Shadow', text, 'none'],
     ['transform', 'Transform', text, 'none'],

@@ -45,6 +45,16 @@ function border(parts: readonly string[], on: readonly string[]): Longhands {
   );
 }
 
+function outline(parts: readonly string[]): Longhands {
+  const found = { 'outline-width': 'medium', 'outline-style': 'none', 'outline-color': 'currentcolor' };
+  for (const part of parts) {
+    if (fits('outline-style', part)) found['outline-style'] = part;
+    else if (fits('outline-width', part)) found['outline-width'] = part;
+    else found['outline-color'] = part;
+  }
+  return found;
+}
+
 function flex(parts: readonly string[]): Longhands {
   const [only] = parts;
   if (parts.length === 1 && only === 'none') return { 'flex-grow': '0', 'flex-shrink': '0', 'flex-basis': 'auto' };
@@ -143,6 +153,7 @@ const SHORTHANDS: Readonly<Record<string, (parts: readonly string[]) => Longhand
   'border-right': (parts) => border(parts, ['right']),
   'border-bottom': (parts) => border(parts, ['bottom']),
   'border-left': (parts) => border(parts, ['left']),
+  outline,
   gap: ([row, column = row]) => ({ 'row-gap': row!, 'column-gap': column! }),
   overflow: ([x, y = x]) => ({ 'overflow-x': x!, 'overflow-y': y! }),
   flex,

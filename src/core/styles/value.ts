@@ -22,7 +22,8 @@ export function checkValue(property: string, value: string): CheckedValue {
   let result = known.get(key);
   if (!result) {
     const name = property.trim();
-    result = check(CUSTOM_PROPERTY.test(name) ? name : name.toLowerCase(), value.trim());
+    const given = CUSTOM_PROPERTY.test(name) ? name : name.toLowerCase();
+    result = check(given, given === 'content' ? withoutEscapes(value.trim()) : value.trim());
     if (known.size > 20_000) known.clear();
     known.set(key, result);
   }
@@ -41,7 +42,8 @@ function check(property: string, value: string): CheckedValue {
   if (value.length > VALUE_MAX) return refuse(`A value has at most ${VALUE_MAX} characters.`);
   if (/!\s*important/i.test(value)) return refuse('"!important" would break the order of breakpoints; leave it out.');
   if (/^(revert|revert-layer)$/i.test(value)) return refuse(`"${value}" isn't used here; clear the value instead.`);
-  if (/(env|attr|expression)\(/i.test(value)) return refuse('Only var() is used to take a value from elsewhere.');
+  const elsewhere = property === 'content' ? value.replace(PLAIN_ATTRIBUTE, '') : value;
+  if (/(env|attr|expression)\(/i.test(elsewhere)) return refuse('Only var() is used to take a value from elsewhere.');
   if (/[<>{};@\\]/.test(value)) return refuse(`"${shorten(value)}" holds a character that no value here needs.`);
   if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
   let source: string;
@@ -73,6 +75,8 @@ function check(property: string, value: string): CheckedValue {
     const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
     return refuse(`"${shorten(value)}" isn't a value that ${property} can have.${hint}`);
   }
+  if (property === 'content' && /counter|quote|url/i.test(value))
+    return refuse('A content is words in quotation marks, attr(name), or none.');
   if (NEVER_NEGATIVE.test(property) && /(^|\s)-[\d.]/.test(outsideFunctions(value)))
     return refuse(`${property} can't be negative.`);
   const written = normaliseCase(property, value.replace(/\s+/g, ' '));
@@ -81,6 +85,18 @@ function check(property: string, value: string): CheckedValue {
     : { [property]: written };
   if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
   return { ok: true, declarations };
+}
+
+/** What an element's own attribute says, which only `content` may show. */
+const PLAIN_ATTRIBUTE = /attr\(\s*[a-z][a-z0-9-]*\s*\)/gi;
+
+/** The characters that escapes in strings stand for (CSS Syntax 3, 4.3.7). */
+function withoutEscapes(value: string): string {
+  return value.replace(/\\([0-9a-f]{1,6})\s?/gi, (whole, hex: string) => {
+    const code = parseInt(hex, 16);
+    const isCharacter = code >= 0x20 && code <= 0x10ffff && (code < 0xd800 || code > 0xdfff);
+    return isCharacter ? String.fromCodePoint(code) : whole;
+  });
 }
 
 /** Ranges that the grammar in use doesn't know. */

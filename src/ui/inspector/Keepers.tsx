@@ -22,7 +22,7 @@ export function Keepers({ property, target }: { property: string; target: At }) 
       const element = page.elements[id];
       if (!element) continue;
       for (const name of properties) {
-        const { keeps } = writeReach(project, page, element, name, target, slice);
+        const { keeps } = writeReach(project, page, id, name, target, slice);
         if (keeps.length === 0) continue;
         for (const band of bandsOf(project, slice)) {
           if (intersect([band], keeps).length === 0) continue;

@@ -155,7 +155,7 @@ function markReach(property: string, target: At): void {
   const page = shownPage(session);
   const properties = isShorthand(property) ? longhandsOf(property) : [property];
   const takes = session.selection.flatMap((id) =>
-    properties.map((name) => writeReach(session.project, page, page.elements[id]!, name, target, session.slice).takes),
+    properties.map((name) => writeReach(session.project, page, id, name, target, session.slice).takes),
   );
   useSession.setState({ marked: union(...takes) });
 }

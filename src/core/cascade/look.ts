@@ -1,0 +1,76 @@
+import type { Held, Slice, Viewport } from '../breakpoints/viewport';
+import { sameClassNames } from '../document/class-names';
+import type { Page, Project } from '../document/project';
+import type { Pseudo, UsedState } from '../document/pseudo';
+import { isUsed, readPseudo } from '../document/pseudo';
+import { pageInState } from '../document/states';
+import { ancestorsOf } from '../document/tree';
+
+/** What has to be asked to learn what an element, or a box of it, looks like in a state. */
+export interface Look {
+  /** With the page on which the document says that it is in that state, where it is the document that says so. */
+  readonly project: Project;
+  readonly page: Page;
+  /** The element's id, or that of its box. */
+  readonly node: string;
+  /** What is pointed at, pressed or focused. */
+  readonly held?: Held | undefined;
+}
+
+const projects = new WeakMap<Project, WeakMap<Page, Project>>();
+
+function projectWith(project: Project, page: Page, instead: Page): Project {
+  if (page === instead) return project;
+  let known = projects.get(project);
+  if (!known) projects.set(project, (known = new WeakMap()));
+  let made = known.get(instead);
+  if (!made) {
+    made = { ...project, pages: project.pages.map((one) => (one === page ? instead : one)) };
+    sameClassNames(project, made);
+    known.set(instead, made);
+  }
+  return made;
+}
+
+/** @param pseudo a state, a box, both, or nothing for the element at rest */
+export function lookOf(project: Project, page: Page, elementId: string, pseudo: Pseudo): Look {
+  if (pseudo === '') return { project, page, node: elementId };
+  const { state, box } = readPseudo(pseudo);
+  const node = box ? `${elementId}::${box}` : elementId;
+  if (state === undefined) return { project, page, node };
+  if (isUsed(state)) {
+    const around = ancestorsOf(page, elementId).map(({ id }) => id);
+    // What is pressed is pointed at too.
+    const states = state === 'active' ? ['hover', 'active'] : [state];
+    return { project, page, node, held: { element: elementId, states, around } };
+  }
+  const instead = pageInState(page, elementId, state);
+  return { project: projectWith(project, page, instead), page: instead, node };
+}
+
+const TOGETHER: readonly (readonly UsedState[])[] = [
+  [],
+  ['hover'],
+  ['focus-visible'],
+  ['hover', 'focus-visible'],
+  ['hover', 'active'],
+  ['hover', 'focus-visible', 'active'],
+];
+
+/**
+ * All that has to be asked to learn what is written for a state can come to: other states may hold at the same time, and
+ * show what it hid. The first is the one of `lookOf`.
+ */
+export function looksOf(project: Project, page: Page, elementId: string, pseudo: Pseudo): readonly Look[] {
+  const look = lookOf(project, page, elementId, pseudo);
+  const { state } = readPseudo(pseudo);
+  if (state === undefined) return [look];
+  const around = ancestorsOf(look.page, elementId).map(({ id }) => id);
+  const others = TOGETHER.filter((states) => !isUsed(state) || states.includes(state));
+  return [look, ...others.map((states) => ({ ...look, held: { element: elementId, states, around } }))];
+}
+
+/** A slice, or a viewport, with what a look holds. */
+export function heldIn<S extends Slice | Viewport>({ held }: Look, slice: S): S {
+  return held ? { ...slice, held } : slice;
+}

@@ -1,0 +1,28 @@
+import { ownerKind } from '../document/owner';
+import type { Project } from '../document/project';
+import { readPseudo, splitPseudo, STATES } from '../document/pseudo';
+import type { Source } from './sources';
+
+/** More than there can be of layers at rest. */
+const IN_STATE = 1e6;
+const OWN = IN_STATE / 2;
+
+/**
+ * How strong what an owner says is among all that an element can have: layers, and above all that is said of rest what is
+ * said of states. Breakpoints decide inside of it.
+ */
+export function strengthOf(project: Project, owner: string): number {
+  const { id, pseudo } = splitPseudo(owner);
+  const kind = ownerKind(id);
+  const layer = kind === 'element' ? OWN : kind === 'kind' ? 3 : 4 + project.shared.findIndex((one) => one.id === id);
+  const { state } = readPseudo(pseudo);
+  return state === undefined ? layer : IN_STATE + layer + (1 + STATES.indexOf(state)) / (1 + STATES.length);
+}
+
+export function strengthOfSource(project: Project, source: Pick<Source, 'layer' | 'owner' | 'pseudo'>): number {
+  const { layer, owner = '', pseudo = '' } = source;
+  if (layer === 'browser') return 0;
+  if (layer === 'foundation') return 1;
+  if (layer === 'imported') return 2;
+  return strengthOf(project, (layer === 'own' ? 'e' : owner) + pseudo);
+}

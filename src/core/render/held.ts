@@ -1,0 +1,14 @@
+import type { Held } from '../breakpoints/viewport';
+
+/** States that come and go are held in frames by an attribute, which is as specific as the pseudo-class it stands for. */
+export const HELD_ATTRIBUTE = 'data-mp-held';
+
+/** The elements that a frame marks, with the states each is held in: what is focused doesn't reach what it stands in. */
+export function heldMarks(held: Held | undefined): readonly (readonly [id: string, states: string])[] {
+  if (!held) return [];
+  const reaching = held.states.filter((state) => state !== 'focus-visible');
+  return [
+    [held.element, held.states.join(' ')],
+    ...(reaching.length > 0 ? held.around.map((id) => [id, reaching.join(' ')] as const) : []),
+  ];
+}
