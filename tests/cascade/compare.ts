@@ -2,7 +2,7 @@ import type { Page as BrowserPage } from 'playwright-core';
 import type { Held } from '@/core/breakpoints';
 import { ComputedStyles, lookOf } from '@/core/cascade';
 import type { Box, Page, PageElement, Project, State } from '@/core/document';
-import { BOXES, readPseudo, ruleOf, splitPseudo } from '@/core/document';
+import { BOXES, kindOf, readPseudo, ruleOf, splitPseudo } from '@/core/document';
 import type { StandIn } from '@/core/render';
 import { heldMarks, pictureData, previewDocument, renderPreview, renderSheet } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
@@ -38,26 +38,33 @@ interface Node {
   readonly box: string;
 }
 
-/** Elements, and those of their boxes of which something is said or which every browser makes. */
+/**
+ * Elements, and those of their boxes of which something is said; of the others a few, since browsers work out each value
+ * of a box that isn't there anew.
+ */
 function nodesOf({ kinds, shared }: Project, page: Page): Node[] {
-  const spoken = new Set(
-    [...shared, ...Object.values(page.elements)]
-      .flatMap(({ pseudo = {} }) => Object.keys(pseudo))
-      .concat(Object.keys(kinds).map((key) => splitPseudo(key).pseudo))
-      .flatMap((pseudo) => readPseudo(pseudo).box ?? []),
-  );
-  return Object.values(page.elements).flatMap((element) => [
-    { id: element.id, box: '' },
-    ...BOXES.filter((box) => spoken.has(box) && hasBox(element, box)).map((box) => ({ id: element.id, box: `::${box}` })),
-  ]);
+  const boxesIn = (pseudos: readonly string[]) => pseudos.flatMap((pseudo) => readPseudo(pseudo).box ?? []);
+  return Object.values(page.elements).flatMap((element, i) => {
+    const spoken = new Set([
+      ...boxesIn(Object.keys(element.pseudo ?? {})),
+      ...shared.flatMap(({ id, pseudo = {} }) => (element.shared.includes(id) ? boxesIn(Object.keys(pseudo)) : [])),
+      ...boxesIn(
+        Object.keys(kinds).flatMap((key) => (key.startsWith(kindOf(element)?.id ?? '-') ? splitPseudo(key).pseudo : [])),
+      ),
+    ]);
+    const looked = BOXES.filter((box) => hasBox(element, box) && (spoken.has(box) || i % 9 === 4));
+    return [{ id: element.id, box: '' }, ...looked.map((box) => ({ id: element.id, box: `::${box}` }))];
+  });
 }
+
+const TYPED = /^(text|search|tel|url|email|password|number)$/;
 
 /** Browsers make no placeholder where there is none to show. */
 const hasBox = ({ tag, attributes }: PageElement, box: Box) =>
   box === 'marker'
     ? tag === 'li'
     : box === 'placeholder'
-      ? tag !== 'body' && 'placeholder' in attributes
+      ? 'placeholder' in attributes && (tag === 'textarea' || TYPED.test(attributes.type ?? 'text'))
       : ruleOf(tag)?.content !== 'void';
 
 /**
