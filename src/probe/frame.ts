@@ -4,6 +4,7 @@ import { drawMarks, setMarks } from './marks';
 import { measure, outside, survey } from './measured';
 import { find, rectOf, send } from './nodes';
 import { patchRules, putBlocks, putBody, putFonts, putInside } from './patch';
+import { hold, holdAgain } from './held';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
 import {
   breakLine,
@@ -99,12 +100,15 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   body: ({ blocks, body }) => {
     putBlocks(blocks as Parameters<typeof putBlocks>[0]);
     putBody(body as string);
+    holdAgain();
     continueAwaited();
   },
   insides: ({ insides }) => {
     for (const { id, html } of insides as { id: string; html: string }[]) putInside(id, html);
+    holdAgain();
     continueAwaited();
   },
+  held: ({ marks }) => hold(marks as readonly (readonly [string, string])[]),
   select: ({ ids, locked, leads: lead }) => {
     selected = ids as string[];
     leads = lead as boolean;
@@ -133,6 +137,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   again: ({ body }) => {
     stopWriting();
     putBody(body as string);
+    holdAgain();
   },
   marks: ({ marks }) => setMarks(marks as Marks),
   link: ({ on }) => setLinked(on as boolean),

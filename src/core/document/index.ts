@@ -35,6 +35,7 @@ export {
   boxWord,
   isUsed,
   pseudoOf,
+  pseudoWords,
   PSEUDOS,
   readPseudo,
   splitPseudo,
@@ -46,4 +47,4 @@ export {
 export type { Box, Pseudo, State } from './pseudo';
 export type { PseudoStyles } from './style-sets';
 export { styleSetOf, styleSetsOf, withStyleSet } from './style-sets';
-export { canBe } from './states';
+export { canBe, canHave, hasPseudo } from './states';

@@ -99,6 +99,12 @@ export function withPseudo(name: string, pseudo: Pseudo): string {
   return state === undefined ? whole : `${whole} when ${STATE_WORDS[state]}`;
 }
 
+/** "pointed at", "box before", "box before, pointed at". */
+export function pseudoWords(pseudo: Pseudo): string {
+  const { state, box } = readPseudo(pseudo);
+  return [box && BOX_WORDS[box], state && STATE_WORDS[state]].filter(Boolean).join(', ');
+}
+
 /** What a marker takes (CSS Lists 3, 3.2), and what besides a placeholder does (CSS Pseudo-Elements 4, 4.3). */
 const ON_MARKER =
   /^(color|content|cursor|line-height|font-.*|letter-spacing|word-spacing|text-transform|overflow-wrap|word-break|hyphens)$/;

@@ -2,7 +2,8 @@ import { childIds } from './content';
 import type { PageElement } from './element';
 import { ruleOf } from './html';
 import type { Page } from './project';
-import type { State } from './pseudo';
+import type { Box, Pseudo, State } from './pseudo';
+import { readPseudo } from './pseudo';
 import { ancestorsOf, subtreeOf } from './tree';
 
 const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);
@@ -26,6 +27,18 @@ export function canBe(element: PageElement, state: State): boolean {
     default:
       return true;
   }
+}
+
+/** Whether an element can ever have a box besides its own (CSS Pseudo-Elements 4). */
+export function canHave({ tag, source }: PageElement, box: Box): boolean {
+  if (box === 'placeholder') return tag === 'input' || tag === 'textarea';
+  return source === undefined && ruleOf(tag)?.content !== 'void' && tag !== 'textarea';
+}
+
+/** Whether there is a state or a box of an element to speak of. */
+export function hasPseudo(element: PageElement, pseudo: Pseudo): boolean {
+  const { state, box } = readPseudo(pseudo);
+  return (state === undefined || canBe(element, state)) && (box === undefined || canHave(element, box));
 }
 
 /** The states that the document itself says an element is in. Nothing is said of a select's own choice of an option. */

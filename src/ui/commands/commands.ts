@@ -2,6 +2,7 @@ import { MARKS } from '../state/marks-slice';
 import {
   addBreakpointHere,
   chooseBandOnly,
+  choosePseudo,
   chooseTarget,
   jumpToBreakpoint,
   jumpToFinding,
@@ -30,7 +31,8 @@ import {
   toggleLock,
   ungroupSelected,
 } from '../arranging/tree';
-import { useSession, writeTarget, useLineup } from '../state/store';
+import { shownPage, shownPseudo, useSession, writeTarget, useLineup } from '../state/store';
+import { canBe, isUsed, pseudoOf, readPseudo, STATES } from '@/core/document';
 import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
 
 export interface Command {
@@ -91,6 +93,7 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('group', 'Put together in a group', ['p'], groupSelected),
   shape('ungroup', 'Take the group away', ['Shift+p'], ungroupSelected),
   shape('block', 'Keep as a block', [], keepAsBlock),
+  shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),
   shape('outer', 'Select what it stands in', ['Escape'], selectOuter),
@@ -111,6 +114,21 @@ const SHAPE_COMMANDS: readonly Command[] = [
     useSession.setState(({ gaugeView }) => ({ gaugeView: gaugeView === 'lanes' ? 'spans' : 'lanes' })),
   ),
 ];
+
+/** From rest on through the states that all that is selected can be in, and back to rest. */
+function nextState(): void {
+  const session = useSession.getState();
+  const { elements } = shownPage(session);
+  const chosen = session.selection.flatMap((id) => elements[id] ?? []);
+  if (chosen.length === 0) return announce('Select something to see its states.');
+  const { state, box } = readPseudo(shownPseudo(session));
+  const states = BY_USE.filter((one) => chosen.every((element) => canBe(element, one)));
+  const next = states[state ? states.indexOf(state) + 1 : 0];
+  choosePseudo(pseudoOf({ ...(next && { state: next }), ...(box && { box }) }));
+}
+
+/** Those that every element can be in come first. */
+const BY_USE = [...STATES].sort((a, b) => Number(isUsed(b)) - Number(isUsed(a)));
 
 /** The keyboard's way to the handles on the page: one after the other. */
 function nextHandle(): void {

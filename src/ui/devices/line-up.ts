@@ -6,7 +6,7 @@ import { devicesOf, SET_MOST, viewportOn } from '@/core/devices';
 import type { Project } from '@/core/document';
 import { setSlice, setWidth } from '../view/actions';
 import { announce } from '../editing/edits';
-import type { Lineup, LineupTab, PlacedDevice, ReaderChoice } from '../state/lineup-slice';
+import type { Hold, Lineup, LineupTab, PlacedDevice, ReaderChoice } from '../state/lineup-slice';
 import type { Mode } from '../state/store';
 import { useLineup, useSession } from '../state/store';
 
@@ -101,6 +101,12 @@ export function setPart(key: number, part: Part): void {
   const { places } = useLineup.getState();
   setPlaces(places.map((place) => (place.key === key ? { ...place, part } : place)));
   followActive();
+}
+
+/** Lets the frame of one place hold an element in a state of its own; without one it holds what the stage does. */
+export function holdOn(key: number, hold: Hold | undefined): void {
+  const { [key]: _, ...others } = useLineup.getState().holds;
+  useLineup.setState({ holds: hold ? { ...others, [key]: hold } : others });
 }
 
 /** Makes a device the one that is worked on: the cursor goes to its width. */

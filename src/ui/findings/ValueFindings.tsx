@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { LINTS } from '@/core/lints';
 import type { LintFinding } from '@/core/lints';
 import { bandsOf } from '@/core/breakpoints';
-import { select, setWidth, showPage } from '../view/actions';
+import { splitPseudo } from '@/core/document';
+import { choosePseudo, select, setWidth, showPage } from '../view/actions';
 import { announce, commitOrReport, report } from '../editing/edits';
 import { steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -18,7 +19,9 @@ function show(finding: LintFinding): void {
   const band = bandsOf(project, slice).find(({ home }) => home === finding.at);
   if (finding.pageId) {
     if (finding.pageId !== pageId) showPage(finding.pageId);
-    select([finding.owner]);
+    const { id, pseudo } = splitPseudo(finding.owner);
+    select([id]);
+    choosePseudo(pseudo);
     if (band) setWidth(Math.ceil(band.from) || Math.ceil(band.below) - 1);
   } else useSession.setState({ panel: project.breakpoints.some(({ id }) => id === finding.owner) ? 'set' : 'styles' });
 }

@@ -21,7 +21,7 @@ export interface LaneHandlers {
 }
 
 interface RowProps {
-  readonly element: string;
+  readonly owner: string;
   readonly lane: Lane;
   readonly row: number;
   /** The stretch that the Tab key leads to; -1 where none of this row is it. */
@@ -38,11 +38,11 @@ const valueText = ({ value }: Stretch) => value || 'no value';
 
 /** The same text for the same picture. */
 const drawnAs = ({ property, stretches }: Lane) =>
-  `${property} ${stretches.map(({ from, below, value, carriage, origin }) => `${from} ${below} ${value} ${carriage} ${origin.kind === 'declared' ? origin.candidate.at : ''}`).join()}`;
+  `${property} ${stretches.map(({ from, below, value, carriage, origin }) => `${from} ${below} ${value} ${carriage} ${origin.kind === 'declared' ? `${origin.candidate.at} ${origin.candidate.pseudo}` : ''}`).join()}`;
 
 /** One property along the width: its name, and its values on their stretches, each to be pressed, typed into or dragged. */
 export const LaneRow = memo(
-  function LaneRow({ element, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
+  function LaneRow({ owner, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
     const spoken = lane.stretches
       .map((stretch) => `${valueText(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
       .join('; ');
@@ -68,7 +68,7 @@ export const LaneRow = memo(
           {lane.stretches.map((stretch, i) => (
             <StretchCell
               key={stretch.from}
-              element={element}
+              owner={owner}
               property={lane.property}
               stretch={stretch}
               before={lane.stretches[i - 1]}
@@ -85,7 +85,7 @@ export const LaneRow = memo(
     );
   },
   (a, b) =>
-    a.element === b.element &&
+    a.owner === b.owner &&
     a.row === b.row &&
     a.column === b.column &&
     a.editing === b.editing &&
@@ -95,7 +95,7 @@ export const LaneRow = memo(
 );
 
 interface CellProps {
-  readonly element: string;
+  readonly owner: string;
   readonly property: string;
   readonly stretch: Stretch;
   readonly before: Stretch | undefined;
@@ -107,7 +107,7 @@ interface CellProps {
   readonly handlers: LaneHandlers;
 }
 
-function StretchCell({ element, property, stretch, before, after, reached, editing, scale, focus, handlers }: CellProps) {
+function StretchCell({ owner, property, stretch, before, after, reached, editing, scale, focus, handlers }: CellProps) {
   const cell = useRef<HTMLDivElement>(null);
   const [pulled, setPulled] = useState<{ side: 'from' | 'below'; to: number }>();
   const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
@@ -115,7 +115,7 @@ function StretchCell({ element, property, stretch, before, after, reached, editi
   if (!at) return null;
   const words = `${valueText(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
   const openMenu = (x: number, y: number) =>
-    handlers.menu({ element, property, stretch, before, after, x, y, cell: cell.current! });
+    handlers.menu({ owner, property, stretch, before, after, x, y, cell: cell.current! });
   const inside = () => {
     const { width } = useSession.getState();
     return width >= stretch.from && width < stretch.below;
@@ -132,7 +132,7 @@ function StretchCell({ element, property, stretch, before, after, reached, editi
       },
       () => {
         setPulled(undefined);
-        if (to !== undefined && to !== stretch[side]) moveEnd(element, property, stretch, neighbour, side, to);
+        if (to !== undefined && to !== stretch[side]) moveEnd(owner, property, stretch, neighbour, side, to);
       },
     );
   };
@@ -173,7 +173,7 @@ function StretchCell({ element, property, stretch, before, after, reached, editi
     >
       {editing ? (
         <StretchField
-          element={element}
+          owner={owner}
           property={property}
           stretch={stretch}
           finish={() => {

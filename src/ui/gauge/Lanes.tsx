@@ -3,7 +3,7 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { laneFor, laneNames } from '@/core/cascade';
 import type { Lane } from '@/core/cascade';
-import { shownPage, shownProject, useSession } from '../state/store';
+import { shownPage, shownProject, shownPseudo, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { LaneMenu } from './LaneMenu';
 import type { LaneMenuPlace } from './LaneMenu';
@@ -21,6 +21,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const page = useSession(shownPage);
   const slice = useSession((session) => session.slice);
   const id = useSession((session) => session.selection[session.selection.length - 1]);
+  const pseudo = useSession(shownPseudo);
   const [query, setQuery] = useState('');
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   const [top, setTop] = useState(0);
@@ -29,7 +30,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const [menu, setMenu] = useState<LaneMenuPlace>();
   const { height } = useSize(scroller);
 
-  const names = useMemo(() => (id ? laneNames(project, page, id) : []), [project, page, id]);
+  const names = useMemo(() => (id ? laneNames(project, page, id, pseudo) : []), [project, page, id, pseudo]);
   const wanted = useMemo(() => {
     const text = query.trim().toLowerCase();
     return text ? names.filter((name) => name.includes(text)) : names;
@@ -37,8 +38,8 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const first = Math.max(0, Math.floor(top / ROW) - SPARE);
   const last = Math.min(wanted.length, Math.ceil((top + height) / ROW) + SPARE);
   const lanes = useMemo(
-    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice)) : []),
-    [project, page, id, wanted, first, last, slice],
+    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice, pseudo)) : []),
+    [project, page, id, wanted, first, last, slice, pseudo],
   );
 
   const handlers = useMemo<LaneHandlers>(
@@ -52,7 +53,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   useEffect(() => {
     setEditing(undefined);
     setMenu(undefined);
-  }, [id]);
+  }, [id, pseudo]);
 
   const closeMenu = useCallback(() => setMenu(undefined), []);
   const grid = useRef<HTMLDivElement>(null);
@@ -125,7 +126,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
             lanes.map((lane: Lane, i) => (
               <LaneRow
                 key={lane.property}
-                element={id}
+                owner={id + pseudo}
                 lane={lane}
                 row={first + i}
                 column={focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1}

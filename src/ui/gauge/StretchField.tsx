@@ -3,20 +3,21 @@
 import { useRef, useState } from 'react';
 import { describeInterval } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
+import { splitPseudo } from '@/core/document';
 import { select } from '../view/actions';
 import { commit } from '../editing/edits';
 import { useSession } from '../state/store';
 import { placeOf } from './stretch';
 
 interface Props {
-  readonly element: string;
+  readonly owner: string;
   readonly property: string;
   readonly stretch: Stretch;
   readonly finish: () => void;
 }
 
 /** A value typed where it lies. */
-export function StretchField({ element, property, stretch, finish }: Props) {
+export function StretchField({ owner, property, stretch, finish }: Props) {
   const [text, setText] = useState(stretch.value);
   const [problem, setProblem] = useState<string>();
   const done = useRef(false);
@@ -28,11 +29,11 @@ export function StretchField({ element, property, stretch, finish }: Props) {
   const write = () => {
     if (text.trim() === stretch.value) return end();
     const { project, width } = useSession.getState();
-    select([element]);
+    select([splitPseudo(owner).id]);
     const wrong = commit({
       type: 'setStyle',
-      owner: element,
-      at: placeOf(project, stretch, width),
+      owner,
+      at: placeOf(project, stretch, width, splitPseudo(owner).pseudo),
       property,
       value: text.trim(),
     });

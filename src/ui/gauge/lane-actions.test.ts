@@ -23,7 +23,7 @@ const page = project.pages[0]!;
 const lane = (one: Project, property = 'width') => laneFor(one, one.pages[0]!, TEXT, property).stretches;
 const place = (index: number, property = 'width') => {
   const stretches = lane(project, property);
-  return { element: TEXT, property, stretch: stretches[index]!, before: stretches[index - 1], after: stretches[index + 1] };
+  return { owner: TEXT, property, stretch: stretches[index]!, before: stretches[index - 1], after: stretches[index + 1] };
 };
 const labels = (index: number, property?: string) => laneActions(project, page, place(index, property)).map(({ label }) => label);
 

@@ -1,7 +1,7 @@
 import { BASE, describeInterval, EDGE_MAX } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
-import { kindOf } from '@/core/document';
+import { kindOf, splitPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase, planMoveEnd, planStop, receiversOf } from '@/core/plans';
@@ -11,7 +11,8 @@ import type { Make } from '../editing/proposal';
 
 /** One stretch of a lane, with those beside it. */
 export interface StretchPlace {
-  readonly element: string;
+  /** The element, perhaps with a state or a box behind it. */
+  readonly owner: string;
   readonly property: string;
   readonly stretch: Stretch;
   readonly before: Stretch | undefined;
@@ -24,21 +25,22 @@ export type LaneAction =
 
 /** What can be done with the value on one stretch, in the order of the menu. */
 export function laneActions(project: Project, page: Page, place: StretchPlace): LaneAction[] {
-  const { element, property, stretch, before, after } = place;
+  const { owner, property, stretch, before, after } = place;
+  const { id, pseudo } = splitPseudo(owner);
   const candidate = stretch.origin.kind === 'declared' ? stretch.origin.candidate : undefined;
-  const own = candidate?.layer === 'own' ? candidate.at : undefined;
+  const own = candidate?.layer === 'own' && (candidate.pseudo ?? '') === pseudo ? candidate.at : undefined;
   const actions: LaneAction[] = [];
   if (own !== undefined) {
-    const values = { ids: [element], at: own, properties: [property] };
+    const values = { ids: [owner], at: own, properties: [property] };
     const give = (label: string, receivers: Receivers): LaneAction[] =>
-      receiversOf(project, element, receivers).length === 0
+      receiversOf(project, owner, receivers).length === 0
         ? []
-        : [{ label, make: (now, slice) => planGive(now, slice, element, own, receivers, [property]) }];
+        : [{ label, make: (now, slice) => planGive(now, slice, owner, own, receivers, [property]) }];
     const stop = (direction: 'narrower' | 'wider'): LaneAction => ({
       label: `Stop here, not ${direction}`,
-      make: (now, slice) => planStop(now, slice, element, property, lastBefore(stretch, direction), direction),
+      make: (now, slice) => planStop(now, slice, owner, property, lastBefore(stretch, direction), direction),
     });
-    const kind = page.elements[element] && kindOf(page.elements[element]);
+    const kind = page.elements[id] && kindOf(page.elements[id]);
     actions.push(
       {
         label: `Clear at ${own === BASE ? 'the base' : describeTarget(project, own)}`,
@@ -62,7 +64,7 @@ export function laneActions(project: Project, page: Page, place: StretchPlace): 
     label: `Carry on over ${describeInterval(neighbour)}`,
     make: (now, slice) => {
       const to = side === 'from' ? neighbour.from : Math.min(neighbour.below, EDGE_MAX);
-      return planMoveEnd(now, slice, element, property, stretch[side], to, stretch.value, `b${key()}`);
+      return planMoveEnd(now, slice, owner, property, stretch[side], to, stretch.value, `b${key()}`);
     },
   });
   if (before) actions.push(grow('from', before));

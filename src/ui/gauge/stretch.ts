@@ -1,16 +1,20 @@
 import type { At } from '@/core/breakpoints';
 import { bandAt } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
-import type { Project } from '@/core/document';
+import type { Project, Pseudo } from '@/core/document';
 import { planMoveEnd } from '@/core/plans';
 import { key } from '../view/actions';
 import { carryOut } from '../editing/proposal';
 import { useSession } from '../state/store';
 
-/** Where a value typed into a stretch is written: where it already is one's own, else in the band that was pressed. */
-export function placeOf(project: Project, stretch: Stretch, width: number): At {
+/**
+ * Where a value typed into a stretch is written: where it already is one's own, else in the band that was pressed.
+ * @param pseudo the state or box that the lanes show: what is said of another isn't one's own there
+ */
+export function placeOf(project: Project, stretch: Stretch, width: number, pseudo: Pseudo = ''): At {
   const { origin } = stretch;
-  if (origin.kind === 'declared' && origin.candidate.layer === 'own' && !origin.candidate.via) return origin.candidate.at;
+  const candidate = origin.kind === 'declared' ? origin.candidate : undefined;
+  if (candidate?.layer === 'own' && !candidate.via && (candidate.pseudo ?? '') === pseudo) return candidate.at;
   const inside = Math.min(Math.max(width, stretch.from), stretch.below === Infinity ? width : stretch.below - 0.01);
   return bandAt(project, inside, useSession.getState().slice).home;
 }
@@ -27,7 +31,7 @@ export function endNear(project: Project, width: number, px: (width: number) => 
 
 /** Moves one end of a stretch; what lies between takes the value of the stretch, or of its neighbour. */
 export function moveEnd(
-  element: string,
+  owner: string,
   property: string,
   stretch: Stretch,
   neighbour: Stretch,
@@ -37,5 +41,5 @@ export function moveEnd(
   const edge = stretch[side];
   const grows = side === 'from' ? to < edge : to > edge;
   const value = grows ? stretch.value : neighbour.value;
-  carryOut((project, slice) => planMoveEnd(project, slice, element, property, edge, to, value, `b${key()}`));
+  carryOut((project, slice) => planMoveEnd(project, slice, owner, property, edge, to, value, `b${key()}`));
 }

@@ -3,7 +3,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { At } from '@/core/breakpoints';
 import { BASE } from '@/core/breakpoints';
-import { kindOf } from '@/core/document';
+import type { Pseudo } from '@/core/document';
+import { kindOf, pseudoWords, styleSetOf } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase } from '@/core/plans';
@@ -13,21 +14,28 @@ import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { placesOf } from './places';
 
+interface Props {
+  readonly ids: readonly string[];
+  readonly target: At;
+  readonly pseudo: Pseudo;
+}
+
 /** What can be done with all own values that the selection has at the write target. */
-export function ElementActions({ ids, target }: { ids: readonly string[]; target: At }) {
+export function ElementActions({ ids, target, pseudo }: Props) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const elements = ids.flatMap((id) => page.elements[id] ?? []);
-  const count = elements.reduce((sum, { styles }) => sum + Object.keys(styles[target] ?? {}).length, 0);
+  const count = elements.reduce((sum, element) => sum + Object.keys(styleSetOf(element, pseudo)[target] ?? {}).length, 0);
   const one = elements.length === 1 ? elements[0] : undefined;
   const kind = one && kindOf(one);
-  const place = { ids, at: target };
+  const place = { ids: ids.map((id) => id + pseudo), at: target };
   const where = target === BASE ? 'the base' : describeTarget(project, target);
-  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, one!.id, target, receivers));
+  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, one!.id + pseudo, target, receivers));
   return (
     <section aria-label="All values here" className="border-t border-line px-3.5 py-2">
       <p className="m-0 pb-1.5 text-muted">
         {count === 0 ? 'No' : count} own {count === 1 ? 'value' : 'values'} at {where}
+        {pseudo && `, ${pseudoWords(pseudo)}`}
       </p>
       {one && one.id !== page.root && (
         <label className="flex items-center gap-2 pb-1.5">

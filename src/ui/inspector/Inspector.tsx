@@ -3,9 +3,10 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { bandAt } from '@/core/breakpoints';
 import { laneNames } from '@/core/cascade';
+import { readPseudo, whyNotOn } from '@/core/document';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
-import { steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
+import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
@@ -16,6 +17,7 @@ import { PropertyRow } from './PropertyRow';
 import { ContentFields } from '../value-controls/ContentFields';
 import { groupControls } from '../value-controls/group-controls';
 import { Proportions } from '../value-controls/Proportions';
+import { StatePicker } from './StatePicker';
 import { TargetPicker } from './TargetPicker';
 
 type Item =
@@ -46,6 +48,7 @@ export function Inspector() {
   const bandStart = useDeferredValue(useSession(steadyBandStart));
   const slice = useDeferredValue(useSession((session) => session.slice));
   const target = useSession(writeTarget);
+  const pseudo = useSession(shownPseudo);
   const [query, setQuery] = useState('');
   const [onlySet, setOnlySet] = useState(false);
   const [open, setOpen] = useState<ReadonlySet<string>>(OPEN_FIRST);
@@ -55,33 +58,34 @@ export function Inspector() {
   const variables = useMemo(() => {
     const [id] = ids;
     if (!id) return [];
-    return laneNames(project, page, id)
+    return laneNames(project, page, id, pseudo)
       .filter((name) => name.startsWith('--'))
       .map(propertyNamed);
-  }, [ids, project, page]);
+  }, [ids, project, page, pseudo]);
   const fields = useMemo(() => {
     if (ids.length === 0) return new Map<string, FieldValue>();
     const { home } = bandAt(project, bandStart, slice);
     const names = [...PROPERTIES.map(({ name }) => name), ...variables.map(({ name }) => name)];
-    return new Map(names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice)]));
-  }, [ids, project, page, bandStart, target, slice, variables]);
+    return new Map(names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo)]));
+  }, [ids, project, page, bandStart, target, slice, variables, pseudo]);
 
   const wanted = ({ name, label }: { name: string; label: string }) =>
     `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
   const visible = (field: FieldValue) => !onlySet || field.carriage !== 'default';
+  const possible = ({ name }: Property) => whyNotOn(pseudo, name) === undefined;
   const flip = (set: ReadonlySet<string>, key: string) =>
     set.has(key) ? new Set([...set].filter((one) => one !== key)) : new Set([...set, key]);
 
   const row = (property: Property) => {
     const field = fields.get(property.name)!;
-    return wanted(property) && visible(field) ? (
+    return wanted(property) && visible(field) && possible(property) ? (
       <PropertyRow key={property.name} property={property.name} label={property.label} field={field} target={target} />
     ) : null;
   };
   const compositeRow = ({ composite, properties }: Extract<Item, { kind: 'composite' }>) => {
     const each = properties.map((property) => fields.get(property.name)!);
     const shown = properties.some(wanted) || wanted({ name: composite.shorthand, label: composite.label });
-    if (!shown || !each.some(visible)) return null;
+    if (!shown || !each.some(visible) || !properties.every(possible)) return null;
     const inOrder = composite.longhands.map((name) => fields.get(name)!);
     const values = inOrder.map((field) => field.value);
     const strongest = each.reduce((a, b) => (a.carriage === 'default' ? b : a));
@@ -116,7 +120,7 @@ export function Inspector() {
     );
   };
 
-  const shaped = useMemo(() => ({ ids, fields, target }), [ids, fields, target]);
+  const shaped = useMemo(() => ({ ids, owners: ids.map((id) => id + pseudo), fields, target }), [ids, pseudo, fields, target]);
   if (ids.length === 0)
     return (
       <>
@@ -141,7 +145,8 @@ export function Inspector() {
           only set ones
         </label>
       </div>
-      {ids.length > 1 && <Proportions shaped={shaped} />}
+      <StatePicker ids={ids} />
+      {ids.length > 1 && pseudo === '' && <Proportions shaped={shaped} />}
       <input
         aria-label="Find a property"
         placeholder="Find a property"
@@ -150,7 +155,7 @@ export function Inspector() {
         onChange={(event) => setQuery(event.target.value)}
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
-        {ids.length === 1 && query === '' && !onlySet && <ContentFields id={ids[0]!} />}
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <ContentFields id={ids[0]!} />}
         {GROUPS.map(({ group, items }) => {
           const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);
           if (rows.length === 0) return null;
@@ -167,7 +172,7 @@ export function Inspector() {
                   {group} <span aria-hidden>{unfold ? '−' : '+'}</span>
                 </button>
               </h3>
-              {unfold && query === '' && !onlySet && groupControls(group, shaped)}
+              {unfold && query === '' && !onlySet && readPseudo(pseudo).box === undefined && groupControls(group, shaped)}
               {unfold && rows}
             </section>
           );
@@ -178,7 +183,7 @@ export function Inspector() {
             {variables.map((property) => row(property))}
           </section>
         )}
-        <ElementActions ids={ids} target={target} />
+        <ElementActions ids={ids} target={target} pseudo={pseudo} />
         <AnyDeclaration target={target} />
       </div>
     </>

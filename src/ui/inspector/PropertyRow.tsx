@@ -8,7 +8,7 @@ import { BUNDLED_FONTS } from '@/core/render';
 import { planClear } from '@/core/plans';
 import { clearValues, writeValue } from '../view/actions';
 import { foretell } from '../editing/proposal';
-import { useSession } from '../state/store';
+import { shownPseudo, useSession, writtenOn } from '../state/store';
 import type { FieldValue } from '../value-controls/field-value';
 import { OriginMark } from './OriginMark';
 import { UnitSwitch } from '../value-controls/UnitSwitch';
@@ -39,10 +39,11 @@ interface Props {
 export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
   const foretellClear = () =>
-    foretell((project, slice) => planClear(project, slice, { ids: useSession.getState().selection, at: target, properties }));
+    foretell((project, slice) => planClear(project, slice, { ids: writtenOn(useSession.getState()), at: target, properties }));
   // Belongs to what was selected when it was opened.
   const [growing, setGrowing] = useState<readonly string[]>();
   const grows = useSession((session) => growing !== undefined && growing === session.selection);
+  const pseudo = useSession(shownPseudo);
   const write = (value: string) => writeValue(property, value, target);
   const length = control?.kind === 'length';
   return (
@@ -52,7 +53,7 @@ export const PropertyRow = memo(function PropertyRow({ property, label, field, t
           {label}
         </span>
         <ValueField
-          key={target}
+          key={`${target} ${pseudo}`}
           property={property}
           label={label}
           value={field.value}

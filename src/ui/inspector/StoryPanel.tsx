@@ -6,11 +6,12 @@ import type { At } from '@/core/breakpoints';
 import { BASE, bandsOf } from '@/core/breakpoints';
 import type { Candidate } from '@/core/cascade';
 import { heldWidths } from '@/core/cascade';
+import { splitPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { planClearStronger, planStop } from '@/core/plans';
-import { chooseTarget, clearValues, select, setWidth } from '../view/actions';
+import { choosePseudo, chooseTarget, clearValues, select, setWidth } from '../view/actions';
 import { propose } from '../editing/proposal';
-import { shownPage, shownProject, useSession } from '../state/store';
+import { shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
 import { describeCandidate, describeOrigin } from '../value-controls/field-value';
 import type { FieldValue } from '../value-controls/field-value';
 
@@ -31,6 +32,7 @@ function goTo(candidate: Candidate, element: string | undefined): void {
   const { project, slice, width, pageId } = useSession.getState();
   if (candidate.layer === 'shared' || candidate.layer === 'kind' || candidate.layer === 'imported')
     return useSession.setState({ panel: 'styles' });
+  choosePseudo(candidate.pseudo ?? '');
   if (element && project.pages.some(({ id, elements }) => id === pageId && element in elements)) select([element]);
   if (candidate.at === BASE) return chooseTarget(BASE);
   const held = heldWidths(candidate, slice);
@@ -70,12 +72,15 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
     anchor.focus();
   };
   const { origin } = resolution;
-  const ancestor = origin.kind === 'inherited' ? page.elements[origin.element] : undefined;
+  const ancestor = origin.kind === 'inherited' ? page.elements[splitPseudo(origin.element).id] : undefined;
   const winner = origin.kind === 'initial' ? undefined : origin.candidate;
-  const isOwn = origin.kind === 'declared' && winner?.layer === 'own';
+  const pseudo = useSession(shownPseudo);
+  const isOwn = origin.kind === 'declared' && winner?.layer === 'own' && (winner.pseudo ?? '') === pseudo;
   const stop = (direction: 'narrower' | 'wider') => {
     close();
-    propose((now, slice) => planStop(now, slice, selection[0]!, properties[0]!, useSession.getState().width, direction));
+    propose((now, slice) =>
+      planStop(now, slice, writtenOn(useSession.getState())[0]!, properties[0]!, useSession.getState().width, direction),
+    );
   };
   const link = 'border-0 bg-transparent p-0 text-left text-reed underline';
   const button = 'rounded-[4px] border border-line-strong px-2 py-0.5 hover:bg-paper';
@@ -195,7 +200,7 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
             className={button}
             onClick={() => {
               close();
-              propose((now, slice) => planClearStronger(now, slice, selection, target, properties));
+              propose((now, slice) => planClearStronger(now, slice, writtenOn(useSession.getState()), target, properties));
             }}
           >
             Clear what is stronger

@@ -8,7 +8,7 @@ import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
 import { footprintOf } from '../editing/edits';
 import { Keepers } from './Keepers';
 import { writeEdit, writeValue } from '../view/actions';
-import { shownPage, useSession } from '../state/store';
+import { shownPage, shownPseudo, useSession } from '../state/store';
 
 interface Props {
   readonly property: string;
@@ -153,9 +153,10 @@ export function ValueField({ property, label, value, faint, target, keywords, co
 function markReach(property: string, target: At): void {
   const session = useSession.getState();
   const page = shownPage(session);
+  const pseudo = shownPseudo(session);
   const properties = isShorthand(property) ? longhandsOf(property) : [property];
   const takes = session.selection.flatMap((id) =>
-    properties.map((name) => writeReach(session.project, page, id, name, target, session.slice).takes),
+    properties.map((name) => writeReach(session.project, page, id, name, target, session.slice, pseudo).takes),
   );
   useSession.setState({ marked: union(...takes) });
 }

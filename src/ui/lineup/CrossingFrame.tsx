@@ -1,12 +1,14 @@
 'use client';
 
+import { useShallow } from 'zustand/react/shallow';
+
 import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import type { PageBox } from '@/core/lineup';
 import { select } from '../view/actions';
 import type { FrameParts } from '../requests/requests';
-import { useSession } from '../state/store';
+import { heldOnStage, useSession } from '../state/store';
 import type { FrameLayout, FrameMessage } from '../preview/frame-message';
 import { tellFrame } from '../preview/frame-port';
 import { PreviewFrame } from '../preview/PreviewFrame';
@@ -28,6 +30,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
   const frame = useRef<HTMLIFrameElement | null>(null);
   const [layout, setLayout] = useState<FrameLayout>();
   const [ready, setReady] = useState(0);
+  const hold = useSession(useShallow(heldOnStage));
   const selection = useSession((session) => session.selection);
   const { width, height } = viewport;
   const post = useCallback((message: Record<string, unknown>) => tellFrame(frame.current, message), []);
@@ -76,6 +79,7 @@ export const CrossingFrame = memo(function CrossingFrame({ project, page, parts,
           parts={parts}
           standIn={{ ...viewport, height: undefined }}
           selection={selection}
+          hold={hold}
           leads={false}
           label={`${page.name}, ${width} px wide`}
           style={{ width, height, transform: `scale(${zoom})` }}

@@ -3,17 +3,22 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { memo } from 'react';
 import { wholeReader } from '@/core/breakpoints';
+import type { Page } from '@/core/document';
+import { canBe, STATES, stateWord } from '@/core/document';
 import type { Device, Part } from '@/core/devices';
 import { holdInWords, PARTS } from '@/core/devices';
 import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import type { Stands } from '../devices/line-up';
-import { activate, removeFromLineup, setPart, turn } from '../devices/line-up';
+import { activate, holdOn, removeFromLineup, setPart, turn } from '../devices/line-up';
+import { shownPage, useLineup, useSession } from '../state/store';
 
 interface Props {
   readonly stands: Stands;
   readonly content: number;
   readonly findings: number;
   readonly active: boolean;
+  /** The page that is worked on, where frames can hold its elements in states. */
+  readonly page?: Page;
 }
 
 const PART_WORDS: Readonly<Record<Part, string>> = {
@@ -36,9 +41,11 @@ export function readerInWords({ viewport }: Pick<Stands, 'viewport'>): string {
 }
 
 /** Over a frame: which device, how it is held, how wide it is, and what can be done with it. */
-export function DeviceCaption({ stands, content, findings, active }: Props) {
+export function DeviceCaption({ stands, content, findings, active, page }: Props) {
   const { key, device, viewport, ...hold } = stands;
   const held = holdInWords(hold);
+  const state = useLineup((lineup) => lineup.holds[key]);
+  const name = state && page?.elements[state.element]?.name;
   return (
     <header className="flex h-10 items-start gap-1 overflow-hidden">
       <button
@@ -54,6 +61,7 @@ export function DeviceCaption({ stands, content, findings, active }: Props) {
         <span className="block truncate font-mono text-[11px] leading-4 text-muted" data-testid="device-size">
           {viewport.width} × {viewport.height}
           {content !== viewport.width && ` · content ${content}`}
+          {state && name && ` · ${name} ${stateWord(state.state)}`}
           {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
         </span>
       </button>
@@ -105,6 +113,7 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
               </button>
             </MenuItem>
           ))}
+          <HoldItems placeKey={placeKey} />
           <MenuItem>
             <button type="button" className={`${MENU_ITEM} border-t border-line`} onClick={() => removeFromLineup(placeKey)}>
               Take out of the line-up
@@ -115,3 +124,35 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
     </>
   );
 });
+
+/** The states in which this frame alone can hold what is selected. */
+function HoldItems({ placeKey }: { placeKey: number }) {
+  const page = useSession(shownPage);
+  const id = useSession((session) => session.selection[session.selection.length - 1]);
+  const held = useLineup((lineup) => lineup.holds[placeKey]);
+  const element = id === undefined ? undefined : page.elements[id];
+  const states = element ? STATES.filter((state) => canBe(element, state)) : [];
+  return (
+    <>
+      {element && (
+        <p className="m-0 truncate border-t border-line px-2 py-1 text-xs text-muted">Hold {element.name}, here only</p>
+      )}
+      {element &&
+        states.map((state) => (
+          <MenuItem key={state}>
+            <button type="button" className={MENU_ITEM} onClick={() => holdOn(placeKey, { element: element.id, state })}>
+              {held?.element === element.id && held.state === state ? '✓ ' : ''}
+              {stateWord(state)}
+            </button>
+          </MenuItem>
+        ))}
+      {held && (
+        <MenuItem>
+          <button type="button" className={MENU_ITEM} onClick={() => holdOn(placeKey, undefined)}>
+            Let go
+          </button>
+        </MenuItem>
+      )}
+    </>
+  );
+}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useShallow } from 'zustand/react/shallow';
 import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
@@ -7,7 +8,7 @@ import { cutInWords } from '@/core/lineup';
 import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
 import { ViewportMarks } from '../marks/ViewportMarks';
 import type { FrameParts } from '../requests/requests';
-import { useSession, useLineup } from '../state/store';
+import { heldOnStage, useSession, useLineup } from '../state/store';
 import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from '../stage/frame-actions';
 import { noteLayout, setLink } from '../stage/frame-link';
@@ -76,6 +77,8 @@ const Device = memo(function Device(props: DeviceProps) {
   const linked = useLineup((lineup) => lineup.linked && !lineup.whole);
   const whole = useLineup((lineup) => lineup.whole);
   const selection = useSession((session) => session.selection);
+  const own = useLineup((lineup) => lineup.holds[key]);
+  const shared = useSession(useShallow(heldOnStage));
   const found = useFindingsAt(viewport.width);
   const wholeHeight = useWholeHeight(whole, viewport, layout, project);
   const height = whole ? wholeHeight.height : viewport.height;
@@ -138,7 +141,7 @@ const Device = memo(function Device(props: DeviceProps) {
   );
   return (
     <>
-      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} />
+      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} page={page} />
       <div
         className={`relative overflow-clip bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
         style={{ height: height * zoom }}
@@ -154,6 +157,7 @@ const Device = memo(function Device(props: DeviceProps) {
             scrollbar={device.scrollbar}
             suspended={!near}
             selection={selection}
+            hold={own ?? shared}
             leads={active}
             label={`${page.name} on ${device.name}, ${viewport.width} px wide`}
             style={{ width: viewport.width, height, transform: `scale(${zoom})` }}
@@ -178,7 +182,7 @@ const Device = memo(function Device(props: DeviceProps) {
           </p>
         )}
       </div>
-      <ValueLine project={project} page={page} viewport={viewport} layout={layout} />
+      <ValueLine project={project} page={page} viewport={viewport} layout={layout} hold={own} />
     </>
   );
 });

@@ -2,12 +2,15 @@
 
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
+import type { Look } from '@/core/cascade';
+import { lookOf } from '@/core/cascade';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
 import { pageOf } from '@/core/document';
 import type { StandIn } from '@/core/render';
-import { standInKey, whatMatters } from '@/core/render';
+import { heldMarks, standInKey, whatMatters } from '@/core/render';
 import type { FrameParts } from '../requests/requests';
+import type { Hold } from '../state/lineup-slice';
 import { shownProject, useSession } from '../state/store';
 import { fontFrom, frameDocument } from './frame-document';
 import type { FrameMessage } from './frame-message';
@@ -25,6 +28,8 @@ interface Props {
   /** A suspended frame is told nothing until it is wanted again; then all at once. */
   readonly suspended?: boolean;
   readonly selection: readonly string[];
+  /** An element of the page that is held in a state. */
+  readonly hold?: Hold | undefined;
   /** Shows the project that is being edited, as it is edited. */
   readonly live?: boolean;
   /** Whether handles, drags and the outline go by this frame. */
@@ -34,6 +39,10 @@ interface Props {
   readonly frame: RefObject<HTMLIFrameElement | null>;
   readonly onMessage: (message: FrameMessage) => void;
 }
+
+/** The page as it is while an element of it is held in a state; as it is where there is none. */
+const heldPage = (project: Project, page: Page, hold: Hold | undefined): Omit<Look, 'node'> =>
+  hold && hold.element in page.elements ? lookOf(project, page, hold.element, `:${hold.state}`) : { project, page };
 
 /**
  * One page in a sandboxed frame of its own origin. The document is put in once; from then on the frame is told only
@@ -49,6 +58,7 @@ export function PreviewFrame(props: Props) {
     live = false,
     leads = true,
     selection,
+    hold,
     label,
     style,
     frame,
@@ -63,8 +73,13 @@ export function PreviewFrame(props: Props) {
   if (reader.key !== key) setReader({ key, standIn: matters });
   const standIn = reader.key === key ? reader.standIn : matters;
   // The first preview only: changes go in as patches, a new document would lose scroll and flicker.
-  const [first] = useState(() => previewOf(project, page, standIn, fontData));
+  const [first] = useState(() => {
+    const look = heldPage(project, page, hold);
+    return previewOf(look.project, look.page, standIn, fontData);
+  });
   const shown = useRef<Shown | undefined>(undefined);
+  /** The elements that the frame was told to hold. */
+  const marked = useRef('');
   const source = useMemo(() => frameDocument(first.preview, parts, scrollbar), [first, parts, scrollbar]);
   const handle = useRef(props.onMessage);
   const asked = useRef(props.standIn);
@@ -81,6 +96,7 @@ export function PreviewFrame(props: Props) {
       if (!message.success) return;
       if (message.data.type === 'ready') {
         shown.current = first;
+        marked.current = '';
         openPort(frame.current!);
         setReady((count) => count + 1);
       }
@@ -91,14 +107,21 @@ export function PreviewFrame(props: Props) {
   }, [first, frame]);
 
   const follow = useCallback(
-    (project: Project, page: Page, standIn: StandIn) => {
+    (given: Project, givenPage: Page, standIn: StandIn) => {
       const from = shown.current;
-      if (ready === 0 || suspended || !from || shows(from, project, page, standIn)) return;
+      if (ready === 0 || suspended || !from) return;
+      const { project, page, held } = heldPage(given, givenPage, hold);
+      const marks = heldMarks(held);
+      if (JSON.stringify(marks) !== marked.current) {
+        marked.current = JSON.stringify(marks);
+        tellFrame(frame.current, { type: 'held', marks });
+      }
+      if (shows(from, project, page, standIn)) return;
       const { shown: next, patch } = nextPreview(from, project, page, standIn, fontData);
       shown.current = next;
       if (patch.kind !== 'none') tellFrame(frame.current, { ...patch, type: patch.kind });
     },
-    [ready, suspended, fontData, frame],
+    [ready, suspended, fontData, frame, hold],
   );
   useEffect(() => follow(project, page, standIn), [follow, project, page, standIn]);
   // The frame is a process of its own: told at once, it lays out while the workbench still draws itself.

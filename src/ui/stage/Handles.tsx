@@ -2,11 +2,13 @@
 
 import { useRef, useState } from 'react';
 import { edgesOfColumns, gridAt, layColumns } from '@/core/grid';
+import { heldIn, lookOf } from '@/core/cascade';
+import { readPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Edit } from '@/core/edits';
 import { followPointer } from '../input/follow-pointer';
 import { commit, commitOrReport, preview, report } from '../editing/edits';
-import { shownPage, useSession, writeTarget } from '../state/store';
+import { shownPage, shownPseudo, useSession, writeTarget } from '../state/store';
 import type { FrameLayout, Measured } from '../preview/frame-message';
 import type { Grip, Modifiers, Pull } from './handles';
 import { gripsOf, pull, snapTo } from './handles';
@@ -31,10 +33,10 @@ const SHAPES: Readonly<Record<string, string>> = {
   'gap y': 'h-[5px] w-5 cursor-ns-resize border-y border-ink bg-sheet',
 };
 
-const editOf = (id: string, at: string, values: readonly (readonly [string, string])[]): Edit => ({
+const editOf = (owner: string, at: string, values: readonly (readonly [string, string])[]): Edit => ({
   type: 'restyle',
   label: `Drag ${values.map(([property]) => property).join(', ')}`.slice(0, 300),
-  changes: values.map(([property, value]) => ({ owner: id, at, property, value })),
+  changes: values.map(([property, value]) => ({ owner, at, property, value })),
 });
 
 /** Grips on the one selected element: its size, padding, margin and gaps, written where edits go. */
@@ -48,7 +50,8 @@ export function Handles({ layout, measured, zoom }: Props) {
   }>();
   const rect = layout.rects[measured.id];
   const busy = useRef(false);
-  if (!rect) return null;
+  const ofBox = useSession((session) => readPseudo(shownPseudo(session)).box !== undefined);
+  if (!rect || ofBox) return null;
 
   const linesFor = (from: Pull): { x: number[]; y: number[] } => {
     const page = shownPage(useSession.getState());
@@ -78,12 +81,14 @@ export function Handles({ layout, measured, zoom }: Props) {
     const values = pull(from, grip.handle, x, y, modifiers);
     const words = `${values.map(([property, value]) => `${property} ${value}`).join(' · ')} → ${describeTarget(from.project, at)}`;
     setSaid({ words, x: grip.x + (grip.along === 'y' ? 0 : x), y: grip.y + (grip.along === 'x' ? 0 : y), ...found });
-    return editOf(measured.id, at, values);
+    return editOf(measured.id + shownPseudo(useSession.getState()), at, values);
   };
 
   const begin = (): Pull => {
-    const { project, slice, width } = useSession.getState();
-    return { project, page: shownPage(useSession.getState()), slice, width, rect, measured };
+    const session = useSession.getState();
+    const look = lookOf(session.project, shownPage(session), measured.id, shownPseudo(session));
+    const { project, page } = look;
+    return { project, page, slice: heldIn(look, session.slice), width: session.width, rect, measured };
   };
   const start = (event: React.PointerEvent<HTMLElement>, grip: Grip) => {
     const from = begin();

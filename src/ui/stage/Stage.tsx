@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import { cutsAcross } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { loadFrameParts } from '../requests/requests';
@@ -9,7 +10,7 @@ import { ViewportMarks } from '../marks/ViewportMarks';
 import { useFrameMarks } from '../marks/use-frame-marks';
 import { setWidth } from '../view/actions';
 import { report } from '../editing/edits';
-import { shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { heldOnStage, shownPage, shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
 import { followPointer } from '../input/follow-pointer';
 import { KeyHandlingContext } from '../input/key-handling';
 import { takeFrameMessage } from './frame-actions';
@@ -34,6 +35,7 @@ export function Stage() {
   const page = useSession(shownPage);
   const width = useSession((session) => session.width);
   const selection = useSession((session) => session.selection);
+  const hold = useSession(useShallow(heldOnStage));
   const zoomChoice = useSession((session) => session.zoom);
   const [held, setHeld] = useState<number>();
   const [ready, setReady] = useState(0);
@@ -120,6 +122,7 @@ export function Stage() {
                 parts={parts}
                 standIn={{ pointer: slice.pointer }}
                 selection={selection}
+                hold={hold}
                 live
                 label={`${page.name}, ${width} px wide${exact ? `, ${height} px high` : ''}`}
                 style={{ width, height, transform: `scale(${zoom})` }}

@@ -4,8 +4,9 @@ import { bandsOf, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
 import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
+import { pseudoWords } from '@/core/document';
 import { describeTarget } from '@/core/edits';
-import { shownProject, useSession, writeTarget } from '../state/store';
+import { shownProject, shownPseudo, useSession, writeTarget } from '../state/store';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
 export function reachInWords(project: Project, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
@@ -23,6 +24,7 @@ export function reachInWords(project: Project, target: string, marked: IntervalS
 export function WritesTo() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
+  const pseudo = useSession(shownPseudo);
   const marked = useSession((session) => session.marked);
   const slice = useSession((session) => session.slice);
   const foretold = useSession((session) => session.foretold);
@@ -31,6 +33,7 @@ export function WritesTo() {
     <>
       <span className="shrink-0 rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
         Writes to {describeTarget(project, target)}
+        {pseudo && `, ${pseudoWords(pseudo)}`}
       </span>
       <span
         className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}

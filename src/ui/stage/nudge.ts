@@ -1,5 +1,5 @@
-import { ComputedStyles, specifiedValue } from '@/core/cascade';
-import { childIds, parentOf } from '@/core/document';
+import { ComputedStyles, heldIn, lookOf, specifiedValue } from '@/core/cascade';
+import { childIds, parentOf, readPseudo } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { inOrder, planOrder } from '@/core/plans';
 import type { LengthContext } from '@/core/styles';
@@ -7,7 +7,7 @@ import { inUnit, lengthInPx, readLength } from '@/core/styles';
 import { measuredLength } from './measured-length';
 import { announce, commit, report } from '../editing/edits';
 import { carryOut } from '../editing/proposal';
-import { shownPage, useSession, writeTarget } from '../state/store';
+import { shownPage, shownPseudo, useSession, writeTarget } from '../state/store';
 import { lockedAmong, together, tops } from '../arranging/tree';
 
 /**
@@ -21,11 +21,15 @@ export function nudge(dx: number, dy: number): void {
   const ids = tops();
   const locked = lockedAmong(ids);
   if (locked) return report(`${locked} is locked. Unlock it to move it.`);
+  const pseudo = shownPseudo(session);
+  if (readPseudo(pseudo).box) return announce('Elements are nudged, not their boxes.');
   const at = writeTarget(session);
   const viewport = { width, height: slice.height };
   const styles = new ComputedStyles(project, page, { ...slice, width });
   const edits = ids.flatMap((node): Edit[] => {
-    const value = (property: string) => specifiedValue(project, page, node, property, { ...slice, width });
+    const look = lookOf(project, page, node, pseudo);
+    const value = (property: string) =>
+      specifiedValue(look.project, look.page, node, property, heldIn(look, { ...slice, width }));
     const context = { em: styles.fontSize(node), rem: 16, viewport };
     const free = value('position') !== 'static';
     const pairs = (
@@ -38,11 +42,11 @@ export function nudge(dx: number, dy: number): void {
       const offEnd = free && value(start) === 'auto' && value(end) !== 'auto';
       const property = free ? (offEnd ? end : start) : `margin-${start}`;
       const next = lengthened(value(property), offEnd ? -by : by, context, measuredLength(property));
-      return { type: 'setStyle', owner: node, at, property, value: next };
+      return { type: 'setStyle', owner: node + pseudo, at, property, value: next };
     });
   });
   if (edits.length === 0) return announce('Select something to nudge.');
-  const wrong = commit(together('Nudge', edits), `nudge ${dx !== 0} ${at} ${ids.join()}`);
+  const wrong = commit(together('Nudge', edits), `nudge ${dx !== 0} ${at} ${pseudo} ${ids.join()}`);
   if (wrong) report(wrong);
 }
 

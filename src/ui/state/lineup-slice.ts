@@ -1,5 +1,12 @@
 import type { Motion, Scheme } from '@/core/breakpoints';
 import type { Standing } from '@/core/devices';
+import type { State } from '@/core/document';
+
+/** An element that a frame holds in a state. */
+export interface Hold {
+  readonly element: string;
+  readonly state: State;
+}
 
 export const LINEUP_TABS = ['devices', 'pages', 'crossing', 'before'] as const;
 export type LineupTab = (typeof LINEUP_TABS)[number];
@@ -32,6 +39,8 @@ export interface Lineup {
   /** The property whose value stands under each frame; undefined follows what was set last. */
   readonly property: string | undefined;
   readonly reader: ReaderChoice;
+  /** Places whose frame holds an element in a state of its own; the others hold what the stage does. */
+  readonly holds: Readonly<Record<number, Hold>>;
   readonly devicesOpen: boolean;
   readonly sheetOpen: boolean;
 }
@@ -47,6 +56,7 @@ export const NO_LINEUP: Lineup = {
   active: undefined,
   property: undefined,
   reader: {},
+  holds: {},
   devicesOpen: false,
   sheetOpen: false,
 };

@@ -2,7 +2,8 @@ import { create } from 'zustand';
 import type { Finding, View } from '@/core/audit';
 import type { At, IntervalSet, Slice } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
-import type { Page, Project } from '@/core/document';
+import type { Page, Project, Pseudo } from '@/core/document';
+import { hasPseudo, readPseudo } from '@/core/document';
 import type { EditLog } from '@/core/edits';
 import { EMPTY_HISTORY } from '@/core/edits';
 import type { Plan } from '@/core/plans';
@@ -10,7 +11,7 @@ import type { Audit } from './audit-slice';
 import { NO_AUDIT } from './audit-slice';
 import type { Dragging } from './dragging-slice';
 import { NOTHING_DRAGGED } from './dragging-slice';
-import type { Lineup } from './lineup-slice';
+import type { Hold, Lineup } from './lineup-slice';
 import { NO_LINEUP } from './lineup-slice';
 import type { MarkId } from './marks-slice';
 import { FIRST_MARKS } from './marks-slice';
@@ -75,6 +76,8 @@ export interface Session extends EditLog {
   readonly hovered: string | undefined;
   /** Height and pointer of the viewport; the widths run across it. */
   readonly slice: Slice;
+  /** The state or box of what is selected that is looked at and written to; empty at rest. */
+  readonly pseudo: Pseudo;
   /** The write target that was chosen; undefined follows the band. */
   readonly chosenTarget: At | undefined;
   /** Whether the chosen target stays while the cursor moves, even where it doesn't hold. */
@@ -137,6 +140,7 @@ export const useSession = create<Session>(() => ({
   selection: [],
   hovered: undefined,
   slice: DEFAULT_SLICE,
+  pseudo: '',
   chosenTarget: undefined,
   targetLocked: false,
   proposal: undefined,
@@ -220,4 +224,26 @@ export const writeTarget = (session: Session): At => {
   const breakpoint = project.breakpoints.find((one) => one.id === chosenTarget);
   if (breakpoint && (targetLocked || contains([conditionInterval(breakpoint.condition, slice)], width))) return breakpoint.id;
   return bandAt(project, width, slice).home;
+};
+
+/** The state or box that was chosen, where all that is selected has it. */
+export const shownPseudo = (session: Session): Pseudo => {
+  const { pseudo, selection } = session;
+  if (pseudo === '') return '';
+  const { elements } = shownPage(session);
+  const chosen = selection.flatMap((id) => elements[id] ?? []);
+  return chosen.length > 0 && chosen.every((element) => hasPseudo(element, pseudo)) ? pseudo : '';
+};
+
+/** What edits of the selection write on: the elements, in the state or on the box that was chosen. */
+export const writtenOn = (session: Session): readonly string[] => {
+  const pseudo = shownPseudo(session);
+  return session.selection.map((id) => id + pseudo);
+};
+
+/** What the stage holds: the element that was selected last, in the state that was chosen. */
+export const heldOnStage = (session: Session): Hold | undefined => {
+  const { state } = readPseudo(shownPseudo(session));
+  const element = session.selection[session.selection.length - 1];
+  return state && element !== undefined ? { element, state } : undefined;
 };

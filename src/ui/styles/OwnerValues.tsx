@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { BASE } from '@/core/breakpoints';
+import type { Pseudo } from '@/core/document';
+import { PSEUDOS, pseudoWords, withPseudo } from '@/core/document';
 import { propertyRank, readDeclaration } from '@/core/styles';
 import { describeTarget, stylesOf } from '@/core/edits';
 import { placesOf } from '../inspector/places';
@@ -11,7 +13,10 @@ import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession, writeTarget } from '../state/store';
 
 /** All values of a shared style or a kind, place by place; written to where edits go. */
-export function OwnerValues({ owner, label }: { owner: string; label: string }) {
+export function OwnerValues({ owner: bare, label: name }: { owner: string; label: string }) {
+  const [pseudo, setPseudo] = useState<Pseudo>('');
+  const owner = bare + pseudo;
+  const label = withPseudo(name, pseudo);
   const project = useSession(steadyProject);
   const target = useSession(writeTarget);
   const [text, setText] = useState('');
@@ -26,6 +31,28 @@ export function OwnerValues({ owner, label }: { owner: string; label: string }) 
   };
   return (
     <div>
+      <label className="flex items-center gap-2 pb-1.5">
+        State or box
+        <select
+          className="min-w-0 flex-1 rounded-[3px] border border-line-strong bg-well px-1 py-0.5 text-ink"
+          value={pseudo}
+          onChange={(event) => setPseudo(event.target.value)}
+        >
+          <option value="">at rest</option>
+          {PSEUDOS.map((one) => {
+            const count = Object.values(stylesOf(project, bare + one) ?? {}).reduce(
+              (sum, set) => sum + Object.keys(set).length,
+              0,
+            );
+            return (
+              <option key={one} value={one}>
+                {pseudoWords(one)}
+                {count > 0 && ` (${count})`}
+              </option>
+            );
+          })}
+        </select>
+      </label>
       {placesOf(project).map(({ at, words }) => {
         const declared = Object.entries(styles[at] ?? {}).sort(([a], [b]) => propertyRank(a) - propertyRank(b));
         if (declared.length === 0) return null;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { kindOf, KINDS } from '@/core/document';
+import { kindOf, KINDS, splitPseudo } from '@/core/document';
 import { planCreateShared } from '@/core/plans';
 import { key } from '../view/actions';
 import { carryOut } from '../editing/proposal';
@@ -47,7 +47,10 @@ export function StylesPanel() {
         <h3 className="m-0 px-3.5 py-1 font-semibold text-muted">Kind defaults</h3>
         <ul className="m-0 list-none p-0">
           {KINDS.map(({ id, many }) => {
-            const set = Object.values(project.kinds[id] ?? {}).reduce((sum, one) => sum + Object.keys(one).length, 0);
+            const set = Object.entries(project.kinds)
+              .filter(([key]) => splitPseudo(key).id === id)
+              .flatMap(([, styles]) => Object.values(styles))
+              .reduce((sum, one) => sum + Object.keys(one).length, 0);
             return (
               <li key={id} className="border-b border-line" data-kind={id}>
                 <button

@@ -1,14 +1,16 @@
 'use client';
 
-import { statedContrast } from '@/core/cascade';
-import { steadyBandStart, steadyPage, steadyProject, useSession } from '../state/store';
+import { heldIn, lookOf, statedContrast } from '@/core/cascade';
+import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession } from '../state/store';
 
 export function ContrastNote({ id }: { id: string }) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const width = useSession(steadyBandStart);
   const slice = useSession((session) => session.slice);
-  const contrast = statedContrast(project, page, id, width, slice);
+  const pseudo = useSession(shownPseudo);
+  const look = lookOf(project, page, id, pseudo);
+  const contrast = statedContrast(look.project, look.page, id, width, heldIn(look, slice));
   if (!contrast.known) return <p className="m-0 px-3.5 pb-1 text-xs text-muted">Contrast: {contrast.why}.</p>;
   const { ratio, needed } = contrast;
   const enough = ratio >= needed;

@@ -1,9 +1,10 @@
 import type { At, Slice } from '@/core/breakpoints';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Candidate, Carriage, Resolution } from '@/core/cascade';
-import { carriageIn, resolve } from '@/core/cascade';
+import { carriageIn, heldIn, lookOf, resolve } from '@/core/cascade';
 import { describeTarget } from '@/core/edits';
-import type { Page, Project } from '@/core/document';
-import { kindNamed } from '@/core/document';
+import type { Page, Project, Pseudo } from '@/core/document';
+import { kindNamed, readPseudo, stateWord, styleSetOf } from '@/core/document';
 
 export interface FieldValue {
   /** The property whose story it is: of several gathered in one field, the first that is set anywhere. */
@@ -29,20 +30,27 @@ export function fieldValue(
   width: number,
   home: At,
   target: At,
-  slice?: Slice,
+  slice: Slice = DEFAULT_SLICE,
+  pseudo: Pseudo = '',
 ): FieldValue {
-  const all = ids.map((id) => resolve(project, page, id, property, width, slice));
+  const all = ids.map((id) => {
+    const look = lookOf(project, page, id, pseudo);
+    return resolve(look.project, look.page, look.node, property, width, heldIn(look, slice));
+  });
   const first = all[0]!;
-  const carriages = all.map((resolution) => carriageIn(resolution, home));
+  const carriages = all.map((resolution) => carriageIn(resolution, home, pseudo));
   const value = all.every((resolution) => resolution.value === first.value) ? first.value : undefined;
   const carriage = STRENGTH.find((one) => carriages.includes(one)) ?? 'default';
-  const ownHere = ids.some((id) => page.elements[id]?.styles[target]?.[property] !== undefined);
+  const ownHere = ids.some((id) => {
+    const element = page.elements[id];
+    return element && styleSetOf(element, pseudo)[target]?.[property] !== undefined;
+  });
   const { origin } = first;
   const from =
     origin.kind === 'initial'
       ? ''
-      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner}`;
-  const story = `${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at}`).join()}`;
+      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner} ${origin.candidate?.pseudo}`;
+  const story = `${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo}`).join()}`;
   return { property, value, carriage, resolution: first, ownHere, story };
 }
 
@@ -50,19 +58,21 @@ export function fieldValue(
 export function describeCandidate(project: Project, candidate: Candidate): string {
   const at = describeTarget(project, candidate.at);
   const via = candidate.via ? `, taken over by ${describeTarget(project, candidate.via)}` : '';
+  const { state } = readPseudo(candidate.pseudo ?? '');
+  const when = state ? ` when ${stateWord(state)}` : '';
   switch (candidate.layer) {
     case 'own':
-      return candidate.at === 'base' ? 'set at the base' : `set at ${at}${via}`;
+      return `set${when} at ${candidate.at === 'base' ? 'the base' : `${at}${via}`}`;
     case 'shared':
-      return `shared style ${project.shared.find((style) => style.id === candidate.owner)?.name ?? ''}, ${at}${via}`;
+      return `shared style ${project.shared.find((style) => style.id === candidate.owner)?.name ?? ''}${when}, ${at}${via}`;
     case 'kind':
-      return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}, ${at}${via}`;
+      return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}${when}, ${at}${via}`;
     case 'imported':
       return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}`;
     case 'foundation':
       return "Mill Pond's foundation";
     case 'browser':
-      return 'browser default';
+      return `browser default${when}`;
   }
 }
 

@@ -8,6 +8,8 @@ import type { FieldValue } from './field-value';
 /** What a control that knows its property is given: the selected elements, what holds now, and where edits go. */
 export interface Shaped {
   readonly ids: readonly string[];
+  /** What edits write on: they, in the state that was chosen. */
+  readonly owners: readonly string[];
   readonly fields: ReadonlyMap<string, FieldValue>;
   readonly target: At;
 }
@@ -16,12 +18,12 @@ export interface Shaped {
 export const valueOf = ({ fields }: Shaped, property: string): string => fields.get(property)?.value ?? '';
 
 /** Several values for all that is selected, as one edit. Shorthands are allowed. */
-export function shapeEdit({ ids, target }: Shaped, label: string, values: Readonly<Record<string, string>>): Edit | string {
+export function shapeEdit({ owners, target }: Shaped, label: string, values: Readonly<Record<string, string>>): Edit | string {
   const changes: { owner: string; at: string; property: string; value: string }[] = [];
   for (const [property, value] of Object.entries(values)) {
     const checked = checkValue(property, value);
     if (!checked.ok) return checked.message;
-    for (const owner of ids)
+    for (const owner of owners)
       for (const [name, one] of Object.entries(checked.declarations))
         changes.push({ owner, at: target, property: name, value: one });
   }
@@ -36,7 +38,7 @@ export function shape(
   gesture?: string,
 ): string | undefined {
   const edit = shapeEdit(shaped, label, values);
-  return typeof edit === 'string' ? edit : commit(edit, gesture && `${gesture} ${shaped.target} ${shaped.ids.join()}`);
+  return typeof edit === 'string' ? edit : commit(edit, gesture && `${gesture} ${shaped.target} ${shaped.owners.join()}`);
 }
 
 /** Marks on the gauge what writing them would change; nothing where they are undefined. */

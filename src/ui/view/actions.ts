@@ -10,9 +10,11 @@ import {
   sameCondition,
 } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
+import type { Pseudo } from '@/core/document';
+import { withPseudo } from '@/core/document';
 import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
-import { opened } from '@/core/edits';
+import { opened, stylesOf } from '@/core/edits';
 import { BUNDLED_FONTS } from '@/core/render';
 import { checkValue, familyProblem } from '@/core/styles';
 import { openProject } from '../requests/requests';
@@ -23,11 +25,12 @@ import {
   HEIGHT_MAX,
   HEIGHT_MIN,
   NOTHING_OUTSIDE,
-  shownPage,
+  shownPseudo,
   useSession,
   WIDTH_MAX,
   WIDTH_MIN,
   writeTarget,
+  writtenOn,
 } from '../state/store';
 import { allWidthsChanged, continueSweep, forgetSweeps } from '../measuring/sweep';
 
@@ -48,6 +51,7 @@ export async function open(projectId: string): Promise<void> {
     pageId: project.pages[0]!.id,
     selection: [],
     hovered: undefined,
+    pseudo: '',
     chosenTarget: undefined,
     targetLocked: false,
     proposal: undefined,
@@ -82,6 +86,13 @@ export function select(ids: readonly string[], add = false): void {
   const { selection } = useSession.getState();
   const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
   useSession.setState({ selection: next, marked: [] });
+}
+
+/** Looks at what is selected in a state, or at another box of it, and writes there from then on; empty for at rest. */
+export function choosePseudo(pseudo: Pseudo): void {
+  useSession.setState({ pseudo, marked: [] });
+  const words = withPseudo('what is selected', shownPseudo(useSession.getState()));
+  announce(pseudo === '' ? 'Edits go to what is selected at rest.' : `Edits go to ${words}.`);
 }
 
 export function chooseTarget(target: At): void {
@@ -180,30 +191,29 @@ export function writeValue(property: string, value: string, at: At, gesture?: st
     if (unknown) return unknown;
   }
   const edit = writeEdit(property, value, at);
-  return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${useSession.getState().selection.join()}`);
+  return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${writtenOn(useSession.getState()).join()}`);
 }
 
 /** The edit that writes a value for all that is selected: one edit, however many there are. */
 export function writeEdit(property: string, value: string, at: At): Edit | undefined {
-  const { selection } = useSession.getState();
-  const [first] = selection;
+  const owners = writtenOn(useSession.getState());
+  const [first] = owners;
   if (first === undefined) return undefined;
   const checked = checkValue(property, value);
   // What is wrong with a value is said by the edit of one.
-  if (selection.length === 1 || !checked.ok) return { type: 'setStyle', owner: first, at, property, value };
-  const changes = selection.flatMap((owner) =>
+  if (owners.length === 1 || !checked.ok) return { type: 'setStyle', owner: first, at, property, value };
+  const changes = owners.flatMap((owner) =>
     Object.entries(checked.declarations).map(([name, part]) => ({ owner, at, property: name, value: part })),
   );
-  return { type: 'restyle', label: `Set ${property} of ${selection.length} elements to ${value}`.slice(0, 300), changes };
+  return { type: 'restyle', label: `Set ${property} of ${owners.length} elements to ${value}`.slice(0, 300), changes };
 }
 
 /** Clears own values of properties, where there are any, on all that is selected. */
 export function clearValues(properties: readonly string[], at: At): void {
-  const { selection } = useSession.getState();
-  const { elements } = shownPage(useSession.getState());
-  const changes = selection.flatMap((owner) =>
+  const session = useSession.getState();
+  const changes = writtenOn(session).flatMap((owner) =>
     properties
-      .filter((property) => elements[owner]?.styles[at]?.[property] !== undefined)
+      .filter((property) => stylesOf(session.project, owner)?.[at]?.[property] !== undefined)
       .map((property) => ({ owner, at, property, value: null })),
   );
   const [only] = changes;

@@ -1,0 +1,74 @@
+'use client';
+
+import type { Box, PageElement, State } from '@/core/document';
+import { BOXES, boxWord, canBe, canHave, pseudoOf, readPseudo, STATES, stateWord, styleSetsOf } from '@/core/document';
+import { choosePseudo } from '../view/actions';
+import { shownPseudo, steadyPage, useSession } from '../state/store';
+
+const SELECT = 'min-w-0 flex-1 rounded-[3px] border border-line-strong bg-well px-1 py-0.5 text-ink';
+
+/** How many own values there are for states or boxes of which something is true. */
+const valuesOf = (elements: readonly PageElement[], wanted: (parts: { state?: State; box?: Box }) => boolean) =>
+  elements.reduce(
+    (sum, element) =>
+      sum +
+      styleSetsOf(element)
+        .filter(([pseudo]) => wanted(readPseudo(pseudo)))
+        .flatMap(([, styles]) => Object.values(styles))
+        .reduce((all, declarations) => all + Object.keys(declarations).length, 0),
+    0,
+  );
+
+const withCount = (word: string, count: number) => (count > 0 ? `${word} (${count})` : word);
+
+/** Which state of what is selected, and which of its boxes, is looked at, held on the page and written to. */
+export function StatePicker({ ids }: { ids: readonly string[] }) {
+  const page = useSession(steadyPage);
+  const pseudo = useSession(shownPseudo);
+  const { state, box } = readPseudo(pseudo);
+  const elements = ids.flatMap((id) => page.elements[id] ?? []);
+  const states = STATES.filter((one) => elements.every((element) => canBe(element, one)));
+  const boxes = BOXES.filter((one) => elements.every((element) => canHave(element, one)));
+  const choose = (next: { state?: State | undefined; box?: Box | undefined }) =>
+    choosePseudo(pseudoOf({ ...(next.state && { state: next.state }), ...(next.box && { box: next.box }) }));
+  return (
+    <div role="group" aria-label="State and box" className="flex items-center gap-1.5 px-3.5 pb-2" data-testid="state-picker">
+      <select
+        aria-label="State"
+        className={`${SELECT} ${state ? 'border-reed font-semibold' : ''}`}
+        value={state ?? ''}
+        onChange={(event) => choose({ box, state: (event.target.value || undefined) as State | undefined })}
+      >
+        <option value="">At rest</option>
+        {states.map((one) => (
+          <option key={one} value={one}>
+            {withCount(
+              capital(stateWord(one)),
+              valuesOf(elements, (parts) => parts.state === one && parts.box === box),
+            )}
+          </option>
+        ))}
+      </select>
+      {boxes.length > 0 && (
+        <select
+          aria-label="Box"
+          className={`${SELECT} ${box ? 'border-reed font-semibold' : ''}`}
+          value={box ?? ''}
+          onChange={(event) => choose({ state, box: (event.target.value || undefined) as Box | undefined })}
+        >
+          <option value="">Its own box</option>
+          {boxes.map((one) => (
+            <option key={one} value={one}>
+              {withCount(
+                capital(boxWord(one)),
+                valuesOf(elements, (parts) => parts.box === one && parts.state === state),
+              )}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}
+
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
