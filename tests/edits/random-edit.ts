@@ -1,6 +1,6 @@
 import type { Condition } from '@/core/breakpoints';
-import type { Child, PageElement, Project, StyleSet } from '@/core/document';
-import { HTML_TAGS, isRun, KINDS, subtreeOf } from '@/core/document';
+import type { Child, PageElement, Project, PseudoStyles, StyleSet } from '@/core/document';
+import { HTML_TAGS, isRun, KINDS, PSEUDOS, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { allOwners } from '@/core/edits';
 import type { Draw } from './draw';
@@ -27,6 +27,8 @@ const VALUES: readonly (readonly [property: string, value: string])[] = [
   ['grid-template-columns', 'repeat(3, minmax(0, 1fr))'],
   ['gap', '3px'],
   ['font-family', '"Spline Sans Mono Variable", monospace'],
+  ['content', '"→ "'],
+  ['outline', '2px solid red'],
 ];
 const ODD_VALUES: readonly (readonly [string, string])[] = [
   ['color', 'red} body{background:url(http://elsewhere.example)'],
@@ -88,7 +90,25 @@ function anyElement(project: Project, draw: Draw): string {
 
 function anyOwner(project: Project, draw: Draw): string {
   const others = [...project.shared.map(({ id }) => id), ...KINDS.slice(0, 3).map(({ id }) => id), 'krow'];
-  return draw.chance(0.7) ? anyElement(project, draw) : draw.from(others);
+  const owner = draw.chance(0.7) ? anyElement(project, draw) : draw.from(others);
+  return owner + anyPseudo(draw);
+}
+
+const ODD_PSEUDOS = [':', ':gone', '::before:hover', ':hover:active', '::first-line'];
+
+/** Mostly at rest, else a few of the states and boxes, so that they come together. */
+function anyPseudo(draw: Draw): string {
+  if (draw.chance(0.6)) return '';
+  if (draw.chance(0.03)) return draw.from(ODD_PSEUDOS);
+  return draw.from(draw.chance(0.7) ? [':hover', ':active', '::before', ':disabled'] : PSEUDOS);
+}
+
+function anyPseudoStyles(project: Project, draw: Draw, odd: number): { pseudo?: PseudoStyles } {
+  if (draw.chance(0.75)) return {};
+  const pseudo = Object.fromEntries(
+    draw.some(draw.chance(odd) ? ODD_PSEUDOS : [...PSEUDOS], 3).map((one) => [one, anyStyles(project, draw, odd)]),
+  );
+  return { pseudo };
 }
 
 const anyPlace = (project: Project, draw: Draw) =>
@@ -147,6 +167,7 @@ function anyNew(project: Project, draw: Draw, odd: number): Mutable<PageElement>
         )
       : [],
     styles: draw.chance(0.3) ? anyStyles(project, draw, odd) : {},
+    ...anyPseudoStyles(project, draw, odd),
   };
 }
 
@@ -301,7 +322,7 @@ const MAKERS: readonly Maker[] = [
   (project, draw) => ({
     type: 'setAttribute',
     node: anyElement(project, draw),
-    name: draw.from(['title', 'id', 'href', 'src', 'constructor', 'type']),
+    name: draw.from(['title', 'id', 'href', 'src', 'constructor', 'type', 'disabled', 'checked', 'aria-current']),
     value: draw.from(['x', '#', 'picture:pa', 'email', 'javascript:1', null]),
   }),
   (project, draw) => ({
@@ -314,7 +335,10 @@ const MAKERS: readonly Maker[] = [
   }),
   (project, draw, odd) => ({
     type: 'addShared',
-    style: { id: draw.id('s').slice(0, 5), name: draw.from(NAMES), styles: anyStyles(project, draw, odd) },
+    style: {
+      ...{ id: draw.id('s').slice(0, 5), name: draw.from(NAMES), styles: anyStyles(project, draw, odd) },
+      ...anyPseudoStyles(project, draw, odd),
+    },
     carriers: draw.chance(0.5) ? [{ node: anyElement(project, draw), place: draw.below(3) }] : [],
     ...place(draw),
   }),
