@@ -1,0 +1,61 @@
+import { contains } from '@/core/breakpoints';
+import type { Held } from '@/core/breakpoints';
+import { heldIn, lookOf, specifiedValue } from '@/core/cascade';
+import type { Page, Project } from '@/core/document';
+import { ancestorsOf, PSEUDOS } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { makeEdit, readEdit } from '@/core/edits';
+import { Draw } from './draw';
+import { randomEdit } from './random-edit';
+import { START } from './start';
+
+const SERIES = Number(process.env.SERIES ?? 8);
+const WATCHED = ['color', '--ink', 'padding-left', 'display', 'width', 'content', 'outline-width', 'margin-top'];
+const LOOKED = ['', ':hover', ':active', ':disabled', '::before', ...PSEUDOS.filter((_, i) => i % 7 === 3)];
+/** States that hold at the same time as the one looked at. */
+const TOGETHER: readonly (readonly string[])[] = [[], ['hover'], ['hover', 'active'], ['focus-visible']];
+
+/** All that anybody can see of a page at a width: each element and box in each state, whatever else is held. */
+function seen(project: Project, page: Page, id: string, pseudo: string, width: number): string {
+  const look = lookOf(project, page, id, pseudo);
+  return TOGETHER.flatMap((states) => {
+    const around = ancestorsOf(look.page, id).map((one) => one.id);
+    const held: Held = { element: id, states: [...(look.held?.states ?? []), ...states], around };
+    const viewport = heldIn({ ...look, held }, { width, height: 800, pointer: 'mouse' as const });
+    return WATCHED.map((property) => specifiedValue(look.project, look.page, look.node, property, viewport));
+  }).join('\n');
+}
+
+test(`a footprint names every width at which anything differs in any state: ${SERIES} series of edits`, () => {
+  let differing = 0;
+  for (let series = 0; series < SERIES; series++) {
+    let project = START;
+    const draw = new Draw(7_000 + series);
+    for (let step = 0; step < 12; step++) {
+      const edit = randomEdit(project, draw, 0);
+      let made: { document: Project; footprint: ReturnType<typeof makeEdit>['footprint'] };
+      try {
+        made = makeEdit(project, readEdit(JSON.parse(JSON.stringify(edit)) as Edit));
+      } catch {
+        continue;
+      }
+      const { document, footprint } = made;
+      for (const page of document.pages) {
+        const was = project.pages.find((one) => one.id === page.id);
+        const reached = footprint[page.id];
+        if (!was || reached?.html || document === project) continue;
+        for (const id of Object.keys(page.elements).filter((one) => one in was.elements))
+          for (const pseudo of LOOKED)
+            for (const width of [300, 640, 1000]) {
+              if (seen(project, was, id, pseudo, width) === seen(document, page, id, pseudo, width)) continue;
+              differing++;
+              if (!contains(reached?.widths ?? [], width))
+                throw new Error(`Not in the footprint: ${id}${pseudo} at ${width}, series ${series}, ${JSON.stringify(edit)}`);
+            }
+      }
+      project = document;
+    }
+  }
+  // Were all alike, nothing would have been tested.
+  expect(differing).toBeGreaterThan(SERIES);
+}, 240_000);
