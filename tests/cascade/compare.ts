@@ -4,7 +4,7 @@ import { ComputedStyles, lookOf } from '@/core/cascade';
 import type { Box, Page, PageElement, Project, State } from '@/core/document';
 import { BOXES, kindOf, readPseudo, ruleOf, splitPseudo } from '@/core/document';
 import type { StandIn } from '@/core/render';
-import { heldMarks, pictureData, previewDocument, renderPreview, renderSheet } from '@/core/render';
+import { heldMarks, heldSelectors, pictureData, previewDocument, renderPreview, renderSheet } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
 
 const HEIGHT = 700;
@@ -64,7 +64,7 @@ const hasBox = ({ tag, attributes }: PageElement, box: Box) =>
   box === 'marker'
     ? tag === 'li'
     : box === 'placeholder'
-      ? 'placeholder' in attributes && (tag === 'textarea' || TYPED.test(attributes.type ?? 'text'))
+      ? 'placeholder' in attributes && (tag === 'textarea' || (tag === 'input' && TYPED.test(attributes.type ?? 'text')))
       : ruleOf(tag)?.content !== 'void';
 
 /**
@@ -86,13 +86,14 @@ export async function compareWithBrowser(
   const preview = renderPreview(project, page, () => 'data:,', standIn);
   const blocks =
     holding?.by === 'browser' ? renderSheet(project, [page], { addresses: pictureData(project), standIn }) : preview.blocks;
+  const said = holding?.by === 'browser' ? asWritten : heldSelectors;
   const document = (standIn ? asWritten : withOriginalSheets)(
     // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
     previewDocument({ ...preview, blocks, fontFaces: '' }, '').replace(
       /<html lang="en"[^>]*>/,
       '<html lang="en" style="display: none !important">',
     ),
-    project,
+    { ...project, sheets: project.sheets.map((sheet) => ({ ...sheet, css: said(sheet.css) })) },
   );
   const nodes = nodesOf(project, page);
   await browser.evaluate(async (document) => {
@@ -153,7 +154,10 @@ async function forceStates(browser: BrowserPage, held: Held): Promise<void> {
       expression: `document.querySelector('iframe').contentDocument.querySelector('[data-mp-node="${id}"]')`,
     });
     const { nodeId } = await session.send('DOM.requestNode', { objectId: result.objectId! });
-    await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: states.split(' ') });
+    await session.send('CSS.forcePseudoState', {
+      nodeId,
+      forcedPseudoClasses: states.replace('focus-visible', 'focus-visible focus').split(' '),
+    });
   }
 }
 

@@ -1,3 +1,5 @@
+import type { Held } from '../breakpoints/viewport';
+import { isHeld } from '../breakpoints/viewport';
 import { classesOf } from '../document/class-names';
 import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
@@ -9,6 +11,8 @@ import { compareSpecificity, readSheet } from '../read';
 export interface MatchedRule {
   readonly rule: SheetRule;
   readonly sheetId: string;
+  /** Whether the states that it asks for are held; absent where it asks for none. */
+  readonly holds?: (held: Held | undefined) => boolean;
 }
 
 const memo = new WeakMap<Project, WeakMap<Page, ReadonlyMap<string, SelectorNode>>>();
@@ -25,7 +29,7 @@ function nodesOf(project: Project, page: Page): ReadonlyMap<string, SelectorNode
     const classes = classesOf(project, element);
     const children: SelectorNode[] = [];
     const attributes = { ...element.attributes, ...(classes.length > 0 && { class: classes.join(' ') }) };
-    const node: SelectorNode = { tag: element.tag, attributes, parent, children };
+    const node: SelectorNode = { id, tag: element.tag, attributes, parent, children };
     for (const child of childIds(element)) children.push(grow(child, node));
     nodes.set(id, node);
     return node;
@@ -40,9 +44,16 @@ function nodesOf(project: Project, page: Page): ReadonlyMap<string, SelectorNode
 
 /**
  * The imported rules that match, weakest first (CSS Cascade 5, 6.1: specificity, then order; all sheets are one layer).
+ * A rule that asks for states comes with how to tell whether they hold.
  * @param element undefined for `<html>` itself
+ * @param box one of its other boxes, in place of its own
  */
-export function importedRules(project: Project, page: Page, element: PageElement | undefined): readonly MatchedRule[] {
+export function importedRules(
+  project: Project,
+  page: Page,
+  element: PageElement | undefined,
+  box?: string,
+): readonly MatchedRule[] {
   if (project.sheets.length === 0) return [];
   const node = nodesOf(project, page).get(element?.id ?? 'html');
   if (!node) return [];
@@ -51,11 +62,20 @@ export function importedRules(project: Project, page: Page, element: PageElement
   for (const { id, css } of project.sheets)
     for (const rule of readSheet(css).rules) {
       order++;
+      const ofBox = rule.selectors.filter((selector) => selector.box === box);
       let strongest: Specificity | undefined;
-      for (const selector of rule.selectors)
-        if ((!strongest || compareSpecificity(selector.specificity, strongest) > 0) && selector.matches(node))
-          strongest = selector.specificity;
+      for (const { dynamic, specificity, matches } of ofBox)
+        if (!dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0) && matches(node)) strongest = specificity;
       if (strongest) found.push({ rule, sheetId: id, specificity: strongest, order });
+      for (const { dynamic, specificity, matches } of ofBox) {
+        const adds = dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0);
+        if (!adds || !matches(node, ALL)) continue;
+        const holds = (held: Held | undefined) => matches(node, (one, state) => isHeld(held, one, state));
+        found.push({ rule, sheetId: id, specificity, order, holds });
+      }
     }
   return found.sort((a, b) => compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
+
+/** As if everything were in every state. */
+const ALL = () => true;

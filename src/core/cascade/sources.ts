@@ -4,11 +4,11 @@ import type { Condition } from '../breakpoints/condition';
 import { conditionInterval, holdsAt } from '../breakpoints/condition';
 import type { IntervalSet } from '../breakpoints/interval';
 import { ALL_WIDTHS, normalise } from '../breakpoints/interval';
-import type { Slice, Viewport } from '../breakpoints/viewport';
+import type { Held, Slice, Viewport } from '../breakpoints/viewport';
 import { isHeld } from '../breakpoints/viewport';
 import type { Declarations, PageElement, StyleSet } from '../document/element';
 import { kindOf } from '../document/kinds';
-import type { Pseudo, State } from '../document/pseudo';
+import type { Box, Pseudo, State } from '../document/pseudo';
 import { isUsed, pseudoOf, readPseudo, splitPseudo, STATES } from '../document/pseudo';
 import { documentStates } from '../document/states';
 import type { Styled } from '../document/style-sets';
@@ -42,6 +42,8 @@ export interface Candidate {
   readonly pseudo?: Pseudo;
   /** A state that must be held, and by which element; undefined where it always is. */
   readonly held?: { readonly element: string; readonly state: State };
+  /** The same for an imported rule, whose selector may ask for states of several elements. */
+  readonly holds?: (held: Held | undefined) => boolean;
 }
 
 /** All that is declared in one place: a layer at the base or under a breakpoint. */
@@ -49,13 +51,15 @@ export interface Source extends Omit<Candidate, 'value'> {
   readonly declarations: Declarations;
 }
 
-export function isHolding({ when, held }: Pick<Candidate, 'when' | 'held'>, viewport: Viewport): boolean {
+export function isHolding({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, viewport: Viewport): boolean {
+  if (holds && !holds(viewport.held)) return false;
   if (held && !isHeld(viewport.held, held.element, held.state)) return false;
   return !when || when.some((condition) => holdsAt(condition, viewport));
 }
 
 /** The widths at which a declaration holds, at one height and with one pointer. */
-export function heldWidths({ when, held }: Pick<Candidate, 'when' | 'held'>, slice: Slice): IntervalSet {
+export function heldWidths({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, slice: Slice): IntervalSet {
+  if (holds && !holds(slice.held)) return [];
   if (held && !isHeld(slice.held, held.element, held.state)) return [];
   return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;
 }
@@ -130,7 +134,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   const owners = ownersOf(project, carrier);
   const asks = owners.some(({ pseudo = {} }) => Object.keys(pseudo).some(asksTheDocument));
   const states = asks ? documentStates(page, carrier) : [];
-  const list = pseudo === '' ? collect(project, page, element, under) : [boxSource(carrier, pseudo)];
+  const list = pseudo === '' ? collect(project, page, element, under) : collectBox(project, page, carrier, pseudo);
   addStates(list, project, owners, carrier, pseudo, states);
   const fresh: Known = {
     project,
@@ -183,12 +187,26 @@ function ownersOf(project: Project, element: PageElement): Owning[] {
   return owners;
 }
 
-const boxSource = (carrier: PageElement, pseudo: Pseudo): Source => ({
-  layer: 'browser',
-  at: BASE,
-  pseudo,
-  declarations: boxDefaultFor(carrier, readPseudo(pseudo).box!),
-});
+function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: Pseudo): Source[] {
+  const box = readPseudo(pseudo).box!;
+  const rules = (important: boolean) =>
+    importedSources(project, page, carrier, important, box).map((source): Source => ({ ...source, pseudo }));
+  const own: Source = { layer: 'browser', at: BASE, pseudo, declarations: boxDefaultFor(carrier, box) };
+  return [own, ...rules(false), ...rules(true)];
+}
+
+function importedSources(project: Project, page: Page, element: PageElement, important: boolean, box?: Box): Source[] {
+  return importedRules(project, page, element, box).map(({ rule, sheetId, holds }): Source => ({
+    layer: 'imported',
+    at: BASE,
+    owner: sheetId,
+    rule: { selector: rule.selector, line: rule.line },
+    ...(rule.when && { when: rule.when }),
+    ...(holds && { holds }),
+    ...(important && { important }),
+    declarations: important ? rule.important : rule.normal,
+  }));
+}
 
 function collect(project: Project, page: Page, element: PageElement, ancestors: readonly string[]): Source[] {
   const list: Source[] = [];
@@ -197,21 +215,10 @@ function collect(project: Project, page: Page, element: PageElement, ancestors: 
   for (const [state, declarations] of stateDefaultsFor(element))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));
-  const imported = importedRules(project, page, element);
-  const rule = (important: boolean) =>
-    imported.map(({ rule: { selector, line, when, ...rule }, sheetId }): Source => ({
-      layer: 'imported',
-      at: BASE,
-      owner: sheetId,
-      rule: { selector, line },
-      ...(when && { when }),
-      ...(important && { important }),
-      declarations: important ? rule.important : rule.normal,
-    }));
-  list.push(...rule(false));
+  list.push(...importedSources(project, page, element, false));
   for (const { layer, styles, owner } of ownersOf(project, element))
     list.push(...declared(project.breakpoints, layer, styles, owner));
-  list.push(...rule(true));
+  list.push(...importedSources(project, page, element, true));
   list.push({ layer: 'browser', at: BASE, important: true, declarations: browserForcedFor(element) });
   return list;
 }

@@ -5,6 +5,8 @@ import type { Selector } from 'css-what';
 
 /** An element as selectors see it. */
 export interface SelectorNode {
+  /** By which it is known to be in a state; absent where it never is. */
+  readonly id?: string;
   readonly tag: string;
   readonly attributes: Readonly<Record<string, string>>;
   readonly parent: SelectorNode | null;
@@ -17,9 +19,24 @@ export type Specificity = readonly [number, number, number];
 export interface ReadSelector {
   readonly text: string;
   readonly specificity: Specificity;
-  /** False for what a resting page never matches: `:hover` and the like, `::before`. */
-  readonly matches: (node: SelectorNode) => boolean;
+  /** The box besides the element's own that it speaks of (CSS Pseudo-Elements 4). */
+  readonly box?: string;
+  /** Whether it asks for a state that comes and goes. */
+  readonly dynamic: boolean;
+  /**
+   * Whether it matches an element, or for a box that box of it, while elements are in the states that `isIn` says; at
+   * rest without it.
+   */
+  readonly matches: (node: SelectorNode, isIn?: InState) => boolean;
 }
+
+/** Whether the element of an id is pointed at ("hover"), focused ("focus-visible") or pressed ("active"). */
+export type InState = (id: string, state: string) => boolean;
+
+const AT_REST: InState = () => false;
+/** Who is in which state, while a selector is matched. */
+let asked: InState = AT_REST;
+const inState = (state: string) => (node: SelectorNode) => node.id !== undefined && asked(node.id, state);
 
 const isElement = (node: SelectorNode): node is SelectorNode => node.tag !== '';
 
@@ -35,12 +52,18 @@ const options: Options<SelectorNode, SelectorNode> = {
     getText: () => '',
     hasAttrib: (node, name) => name in node.attributes,
     removeSubsets: (nodes) => nodes,
+    isHovered: inState('hover'),
+    isActive: inState('active'),
   },
+  pseudos: { focus: inState('focus-visible'), 'focus-visible': inState('focus-visible') },
 };
 
-/** States and boxes that nothing on a resting page is in. */
-const NOT_AT_REST =
-  /^(hover|active|focus|focus-visible|focus-within|target|visited|before|after|placeholder|selection|marker|first-line|first-letter|backdrop)$/;
+/** States that come and go with the pointer and the keyboard. */
+const DYNAMIC = /^(hover|active|focus|focus-visible)$/;
+const BOX = /^(before|after|placeholder|marker)$/;
+/** States and boxes of which nothing is known here: nothing is ever in them. */
+const NEVER = /^(focus-within|target|visited|selection|first-line|first-letter|backdrop)$/;
+const NOT_AT_REST = new RegExp(`${DYNAMIC.source}|${BOX.source}|${NEVER.source}`);
 /** Pseudo-classes that mean here what they mean in browsers. */
 const UNDERSTOOD =
   /^(root|first-child|last-child|only-child|first-of-type|last-of-type|only-of-type|nth-child|nth-last-child|nth-of-type|nth-last-of-type|not|is|where)$/;
@@ -78,13 +101,33 @@ const hidesState = (part: Selector): boolean =>
 
 const isTraversal = (part: Selector | undefined) => part === undefined || joins(part);
 
+const nameOf = (part: Selector): string | undefined =>
+  part.type === SelectorType.Pseudo || part.type === SelectorType.PseudoElement ? part.name : undefined;
+
+/** A box alone is that of any element. */
+const whole = (parts: Selector[]): Selector[] =>
+  isTraversal(parts.at(-1)) ? [...parts, { type: SelectorType.Universal, namespace: null }] : parts;
+
 /** A selector list, one by one. Undefined where one of them isn't understood: browsers then drop the whole rule too. */
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {
     return parse(source).map((parts): ReadSelector => {
       if (!parts.every(isUnderstood) || parts.some(hidesState) || isTraversal(parts.at(-1))) throw new Error('not understood');
-      const matching = parts.every(rests) ? compile<SelectorNode, SelectorNode>([parts], options) : () => false;
-      return { text: source, specificity: parts.map(weigh).reduce(plus, WEIGHTLESS), matches: (node) => matching(node) };
+      const last = nameOf(parts.at(-1)!);
+      const box = last !== undefined && BOX.test(last) ? last : undefined;
+      const ofElement = box === undefined ? parts : whole(parts.slice(0, -1));
+      const never = ofElement.some((part) => BOX.test(nameOf(part) ?? '') || NEVER.test(nameOf(part) ?? ''));
+      const matching = never ? () => false : compile<SelectorNode, SelectorNode>([ofElement], options);
+      return {
+        text: source,
+        specificity: parts.map(weigh).reduce(plus, WEIGHTLESS),
+        ...(box !== undefined && { box }),
+        dynamic: ofElement.some((part) => DYNAMIC.test(nameOf(part) ?? '')),
+        matches(node, isIn = AT_REST) {
+          asked = isIn;
+          return matching(node);
+        },
+      };
     });
   } catch {
     return undefined;

@@ -3,6 +3,12 @@ import type { Held } from '../breakpoints/viewport';
 /** States that come and go are held in frames by an attribute, which is as specific as the pseudo-class it stands for. */
 export const HELD_ATTRIBUTE = 'data-mp-held';
 
+const IN_STATE = /(?<![:\\]):(hover|active|focus-visible|focus)(?![\w-])/g;
+
+/** Selectors, or a whole sheet, as frames take them: they ask for states as elements are held in them. */
+export const heldSelectors = (css: string): string =>
+  css.replace(IN_STATE, (_, state: string) => `[${HELD_ATTRIBUTE}~="${state === 'focus' ? 'focus-visible' : state}"]`);
+
 /** The elements that a frame marks, with the states each is held in: what is focused doesn't reach what it stands in. */
 export function heldMarks(held: Held | undefined): readonly (readonly [id: string, states: string])[] {
   if (!held) return [];

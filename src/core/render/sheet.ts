@@ -12,7 +12,7 @@ import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
-import { HELD_ATTRIBUTE } from './held';
+import { HELD_ATTRIBUTE, heldSelectors } from './held';
 import type { StandIn } from './stand-in';
 import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
 
@@ -67,7 +67,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
       rules: foundationRules(project).flatMap(({ selector, declarations }, index) => rule(`f${index}`, selector, declarations)),
     },
     ...textSize(standIn, project.sheets.length > 0),
-    ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing)),
+    ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing, options.held ? heldSelectors : asWritten)),
   ];
   const said = options.held ? heldSelector : undefined;
   const add = (key: string, state: State | undefined, owners: readonly Owner[]) => {
@@ -161,8 +161,10 @@ function kindOwners(project: Project): Owner[] {
   });
 }
 
+const asWritten = (selector: string) => selector;
+
 /** Rules of an imported sheet, neighbours under the same query together. */
-function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing): SheetBlock[] {
+function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing, said: (selector: string) => string): SheetBlock[] {
   const blocks: { key: string; layer: string; query?: string; rules: Rule[] }[] = [];
   const scaled = (standIn?.text ?? 1) !== 1;
   for (const { selector, selectors, media, normal, important, others, line } of readSheet(sheet.css).rules) {
@@ -181,7 +183,7 @@ function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing): Shee
       ),
     ].map((text) => text.replace(/<\//g, '<\\/'));
     const last = blocks[blocks.length - 1];
-    const rule = { key: `${sheet.id} ${line}`, selector: selector.replace(/<\//g, '<\\/'), lines };
+    const rule = { key: `${sheet.id} ${line}`, selector: said(selector).replace(/<\//g, '<\\/'), lines };
     if (last && last.query === query) last.rules.push(rule);
     else blocks.push({ key: `${sheet.id} ${blocks.length}`, layer: 'imported', ...(query && { query }), rules: [rule] });
   }
