@@ -10,6 +10,9 @@ const VIEW_WORDS: Readonly<Record<View, string>> = {
   'spaced-text': 'at every width, with the spacing of WCAG 2.2, 1.4.12',
   reflow: 'at 320 by 256 px',
   turned: 'on each device, compared with the device turned',
+  pointed: 'at every width, with all that looks otherwise then pointed at',
+  focused: 'at every width, with each element that the Tab key stops at focused',
+  pressed: 'at every width, with all that looks otherwise then pressed',
 };
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
 const MEANINGS = { broken: 'Content can’t be read or reached.', poor: 'It works, badly.', note: 'Worth a look.' } as const;

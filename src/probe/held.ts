@@ -1,6 +1,7 @@
 import { find } from './nodes';
 
-const HELD = 'data-mp-held';
+/** By which a document in a frame asks for states that come and go. */
+export const HELD = 'data-mp-held';
 
 let marks: readonly (readonly [id: string, states: string])[] = [];
 

@@ -1,11 +1,15 @@
-import type { PageFacts } from '@/core/audit/facts';
+import type { FocusFacts, PageFacts } from '@/core/audit/facts';
 import type { DocumentConditions } from './conditions';
 import { conditionsOfDocument } from './conditions';
 import { DocumentReader } from './document-facts';
+import { FocusReader } from './focus-facts';
+import { HELD } from './held';
+import type { HeldState } from './held-looks';
+import { HeldLooks, isHeldState } from './held-looks';
 import { LargeText, SPACED_TEXT } from './large-text';
 
-/** How the text of a measured page is set. */
-export type TextSetting = 'plain' | 'large-text' | 'spaced-text';
+/** How the text of a measured page is set, or in which state its elements are. */
+export type Setting = 'plain' | 'large-text' | 'spaced-text' | HeldState;
 
 /** A page is measured at rest: what moves on its own, or on its way to another value, would never give one answer. */
 const AT_REST =
@@ -59,7 +63,11 @@ export class MeasuredFrame {
   readonly #large: LargeText;
   #conditions: DocumentConditions;
   #conditionsHeight: number;
-  #text: TextSetting = 'plain';
+  readonly #looks: HeldLooks;
+  readonly #focus: FocusReader;
+  #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
+  #setting: Setting = 'plain';
+  #layer = 0;
   #enlargedAt: string | undefined;
   #spacing: HTMLStyleElement | undefined;
 
@@ -69,6 +77,8 @@ export class MeasuredFrame {
     nameElements(inside);
     this.reader = new DocumentReader(inside);
     this.#large = new LargeText(this.reader.nodes);
+    this.#looks = new HeldLooks(inside);
+    this.#focus = new FocusReader(this.reader.nodes, this.reader.elements, inside.defaultView!);
     this.#conditionsHeight = frame.clientHeight;
     this.#conditions = conditionsOfDocument(inside, this.#conditionsHeight);
   }
@@ -83,25 +93,37 @@ export class MeasuredFrame {
     return this.#conditions.tall;
   }
 
-  /** Sets the viewport's height, px, and how text is set. */
-  arrange(height: number, text: TextSetting): void {
+  /** In how many ways elements can be in a state, each to be measured; one where nothing is held. */
+  layers(setting: Setting): number {
+    if (!isHeldState(setting)) return 1;
+    return this.#looks.layers(setting, setting === 'focused' ? this.#focus.focusable : []);
+  }
+
+  /**
+   * Sets the viewport's height, px, and how text is set, or what is held.
+   * @param layer which of the ways to be in a state, from 0
+   */
+  arrange(height: number, setting: Setting, layer = 0): void {
     const inside = this.#frame.contentDocument!;
     this.#frame.style.height = `${height}px`;
     if (height !== this.#conditionsHeight) {
       this.#conditionsHeight = height;
       this.#conditions = conditionsOfDocument(inside, height);
     }
-    if (text === this.#text) return;
+    if (setting === this.#setting && layer === this.#layer) return;
     this.#large.restore();
     this.#enlargedAt = undefined;
     this.#spacing?.remove();
     this.#spacing = undefined;
-    if (text === 'spaced-text') {
+    this.#looks.release();
+    if (isHeldState(setting)) this.#hold(setting, layer);
+    if (setting === 'spaced-text') {
       this.#spacing = inside.createElement('style');
       this.#spacing.textContent = SPACED_TEXT;
       inside.head.append(this.#spacing);
     }
-    this.#text = text;
+    this.#setting = setting;
+    this.#layer = layer;
   }
 
   resize(width: number): void {
@@ -111,13 +133,30 @@ export class MeasuredFrame {
   read(width: number): PageFacts {
     this.resize(width);
     const { media, fluid, contained } = this.#conditions;
-    let epoch = `${this.#text} ${this.#conditionsHeight} ${contained ? width : ''}`;
+    let epoch = `${this.#setting} ${this.#layer} ${this.#conditionsHeight} ${contained ? width : ''}`;
     for (const query of media) epoch += query.matches ? '1' : '0';
-    if (this.#text === 'large-text' && (fluid || this.#enlargedAt !== epoch)) {
+    if (this.#setting === 'large-text' && (fluid || this.#enlargedAt !== epoch)) {
       this.#large.restore();
       this.#large.enlarge(this.reader.fontSizes());
       this.#enlargedAt = epoch;
     }
-    return this.reader.read(epoch, fluid);
+    const facts = this.reader.read(epoch, fluid);
+    return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
+  }
+
+  #hold(state: HeldState, layer: number): void {
+    this.#looks.hold(state, layer, state === 'focused' ? this.#focus.focusable : []);
+  }
+
+  #focusOf(epoch: string): FocusFacts {
+    if (this.#focusFacts?.epoch !== epoch) {
+      const facts = this.#focus.read(
+        () => this.#looks.release(),
+        () => this.#hold('focused', this.#layer),
+        (node) => node.hasAttribute(HELD),
+      );
+      this.#focusFacts = { epoch, facts };
+    }
+    return this.#focusFacts.facts;
   }
 }

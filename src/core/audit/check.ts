@@ -8,9 +8,20 @@ export const SEVERITIES: readonly Severity[] = ['broken', 'poor', 'note'];
 /**
  * What a page is looked at with. `widths`: every width, at the height of the stage. `heights`: every width at the height
  * of each device. `large-text`: all text twice as large. `spaced-text`: the spacing of WCAG 2.2, 1.4.12. `reflow`: the
- * one viewport of 320 by 256 px. `turned`: each device upright and on its side.
+ * one viewport of 320 by 256 px. `turned`: each device upright and on its side. `pointed`, `focused` and `pressed`: every
+ * width, with all that looks otherwise then pointed at, focused by keyboard, or pressed.
  */
-export const VIEWS = ['widths', 'heights', 'large-text', 'spaced-text', 'reflow', 'turned'] as const;
+export const VIEWS = [
+  'widths',
+  'heights',
+  'large-text',
+  'spaced-text',
+  'reflow',
+  'turned',
+  'pointed',
+  'focused',
+  'pressed',
+] as const;
 export type View = (typeof VIEWS)[number];
 
 /** One fault at one viewport. */

@@ -36,7 +36,37 @@ export function paintedContrast(facts: PageFacts, element: number): TextContrast
   return one;
 }
 
+/** What shows where an element paints nothing but its own background; undefined where a picture or a gradient lies there. */
+export function paintedGround(facts: PageFacts, element: number): Colour | undefined {
+  return painted(facts, element).ground;
+}
+
+/**
+ * Contrast of a line in a colour of an element with what it lies on (WCAG 2.2, 1.4.11): all grounds beside it, the best of
+ * them; undefined where none can be told.
+ * @param line red, green, blue from 0 to 255, alpha from 0 to 1
+ * @param grounds elements whose ground is beside the line
+ */
+export function lineContrast(facts: PageFacts, line: ArrayLike<number>, grounds: readonly number[]): number | undefined {
+  const ratios = grounds.flatMap((element) => {
+    const ground = paintedGround(facts, element);
+    return ground ? [contrastRatio(shares(over(line, 0, ground)), shares(ground))] : [undefined];
+  });
+  return ratios.includes(undefined) ? undefined : Math.max(...(ratios as number[]));
+}
+
 function composite(facts: PageFacts, element: number): TextContrast {
+  const { ground, text, own } = painted(facts, element);
+  return { ratio: ground && contrastRatio(shares(text), shares(ground)), own };
+}
+
+interface Painted {
+  readonly ground: Colour | undefined;
+  readonly text: Colour;
+  readonly own: boolean;
+}
+
+function painted(facts: PageFacts, element: number): Painted {
   const path: number[] = [];
   for (let at = element; at >= 0; at = facts.elements[at]!.parent) path.unshift(at);
   let ground: Colour = [255, 255, 255];
@@ -64,5 +94,5 @@ function composite(facts: PageFacts, element: number): TextContrast {
     text = mix(under, text, opacity);
     ground = mix(under, ground, opacity);
   }
-  return { ratio: told ? contrastRatio(shares(text), shares(ground)) : undefined, own };
+  return { ground: told ? ground : undefined, text, own };
 }

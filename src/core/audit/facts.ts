@@ -83,6 +83,8 @@ export interface PageFacts extends StyleFacts {
   readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
   /** The content of `<meta name="viewport">`; undefined where the page has none. */
   readonly meta?: string | undefined;
+  /** What the focus makes of it; only there while a page is looked at focused. */
+  readonly focus?: FocusFacts | undefined;
   /** The same page at the widest width of the same band. */
   readonly bandTop?: PageFacts | undefined;
   /** The same page on the same device held the other way. */
@@ -100,6 +102,18 @@ export interface Doubt {
   readonly loose: Uint8Array;
   /** Whether the size of any type changes in between. */
   readonly sized: boolean;
+}
+
+/** What the focus makes of elements that the Tab key stops at. Arrays are indexed by element. */
+export interface FocusFacts {
+  /** 1 where an element, or something in it, looks otherwise with the focus than without. */
+  readonly changed: Uint8Array;
+  /** The colour of a line that appears around it with the focus: an outline, a shadow, a border. Alpha 0 for none. */
+  readonly ring: Float64Array;
+  /** 1 where a browser draws the line as it thinks best (`outline-style: auto`). */
+  readonly drawnByBrowser: Uint8Array;
+  /** 1 where the line lies apart from the element, so that nothing of it is beside the line. */
+  readonly apart: Uint8Array;
 }
 
 export const LEFT = 0;

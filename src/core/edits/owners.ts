@@ -1,12 +1,15 @@
 import type { Declarations, PageElement, StyleSet } from '../document/element';
 import { kindNamed, kindOf } from '../document/kinds';
 import { ownerKind } from '../document/owner';
+import { allOwners } from '../document/owners';
 import type { Page, Project } from '../document/project';
 import { splitPseudo, withPseudo } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
-import { styleSetOf, styleSetsOf } from '../document/style-sets';
+import { styleSetOf } from '../document/style-sets';
 import { pageHolding } from '../document/tree';
 import { EditError } from './edit-error';
+
+export { allOwners } from '../document/owners';
 
 /** Element, shared style or kind id to the declarations it has under one breakpoint. */
 export type OverridesByOwner = Readonly<Record<string, Declarations>>;
@@ -78,17 +81,6 @@ export function carriersOf(project: Project, owner: string): Carrier[] {
       .filter(carries)
       .map((element) => ({ page, element })),
   );
-}
-
-/** Everything that has values of its own, with them: at rest, in each state and for each box. */
-export function allOwners(project: Project): { readonly id: string; readonly styles: StyleSet }[] {
-  const each = (styled: Styled & { readonly id: string }) =>
-    styleSetsOf(styled).map(([pseudo, styles]) => ({ id: styled.id + pseudo, styles }));
-  return [
-    ...Object.entries(project.kinds).map(([id, styles]) => ({ id, styles })),
-    ...project.shared.flatMap(each),
-    ...project.pages.flatMap((page) => Object.values(page.elements).flatMap(each)),
-  ];
 }
 
 /** All that is written under a breakpoint, in the whole project. */

@@ -1,6 +1,8 @@
 import type { Finding } from '../audit/sweep/ledger';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
+import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
+import { pseudoOfCheck } from './pseudo-of-check';
 import { sourceWords } from './source-words';
 import { isProperty } from '../styles/properties';
 import type { Page, Project } from '../document/project';
@@ -50,6 +52,11 @@ const BLAME: Readonly<Record<string, readonly string[]>> = {
   'field-zoom': ['font-size'],
   'growing-type': ['font-size'],
   contrast: ['color', 'background-color'],
+  pointed: ['color', 'background-color', 'opacity', 'width', 'height'],
+  focused: ['color', 'background-color', 'opacity', 'width', 'height'],
+  pressed: ['color', 'background-color', 'opacity', 'width', 'height'],
+  'unseen-focus': ['outline-style', 'outline-width', 'outline-color'],
+  'faint-focus': ['outline-color', 'box-shadow', 'border-top-color'],
   'unknown-contrast': ['background-image', 'position'],
   'long-lines': ['max-width', 'width'],
   'small-target': ['width', 'height', 'padding-top', 'font-size'],
@@ -74,7 +81,8 @@ export function causesOf(project: Project, page: Page, finding: Finding): Cause[
   const causes: Cause[] = [];
   for (const property of (BLAME[finding.check] ?? []).filter(isProperty))
     for (const element of new Set([...own, ...around])) {
-      const { value, origin } = resolve(project, page, element, property, width, slice);
+      const look = lookOf(project, page, element, pseudoOfCheck(finding.check));
+      const { value, origin } = resolve(look.project, look.page, look.node, property, width, heldIn(look, slice));
       if (origin.kind !== 'declared') continue;
       causes.push({ element, property, value, where: sourceWords(project, origin.candidate), at: origin.candidate.at });
       if (causes.length === CAUSES_MOST) return causes;

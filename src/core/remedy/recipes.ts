@@ -3,24 +3,10 @@ import { SWEEP_RANGE } from '../audit/sweep/range';
 import { specifiedValue } from '../cascade/resolve';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
+import { splitPseudo } from '../document/pseudo';
 import { parentOf } from '../document/tree';
-
-/** What could mend a finding: values for elements, and what that is in words. */
-export interface Recipe {
-  readonly title: string;
-  readonly values: readonly (readonly [element: string, property: string, value: string])[];
-}
-
-/** What recipes need to know of the place where a finding is worst. */
-export interface Situation {
-  readonly project: Project;
-  readonly page: Page;
-  readonly finding: Finding;
-  readonly limits: Readonly<Record<string, number>>;
-  /** The specified value of a property there. */
-  readonly value: (element: string, property: string) => string;
-  readonly name: (element: string) => string;
-}
+import type { Recipe, Situation } from './situation';
+import { lineOfFocus, worseInState } from './state-recipes';
 
 export function situationOf(project: Project, page: Page, finding: Finding, limits: Situation['limits']): Situation {
   const { width, height } = finding.worst;
@@ -252,6 +238,11 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
       title: `Text of ${name(element)} in ${colour}`,
       values: [[element, 'color', colour]],
     })),
+  pointed: worseInState,
+  focused: worseInState,
+  pressed: worseInState,
+  'unseen-focus': lineOfFocus,
+  'faint-focus': lineOfFocus,
   'reading-order': inOrder,
   'focus-order': inOrder,
   'covered-focus': freed,
@@ -297,7 +288,7 @@ export function recipesFor(situation: Situation): Recipe[] {
   const seen = new Set<string>();
   return recipes.filter(({ title, values }) => {
     const key = JSON.stringify(values);
-    if (seen.has(key) || values.length === 0 || !values.every(([id]) => page.elements[id])) return false;
+    if (seen.has(key) || values.length === 0 || !values.every(([owner]) => page.elements[splitPseudo(owner).id])) return false;
     seen.add(key);
     return title.length > 0;
   });

@@ -4,7 +4,7 @@ export type { BundledFont } from './fonts';
 export { renderExport } from './export';
 export { renderElement } from './markup';
 export { HELD_ATTRIBUTE, heldMarks, heldSelectors } from './held';
-export { patchBetween, pictureData, previewDocument, renderPreview } from './preview';
+export { deviceStyle, patchBetween, pictureData, previewDocument, renderPreview } from './preview';
 export type { Preview, PreviewPatch } from './preview';
 export { restyledPreview } from './restyled';
 export { rewrittenPreview } from './rewritten';

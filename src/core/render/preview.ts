@@ -80,10 +80,7 @@ export function previewDocument(preview: Preview, head: string, scrollbar: Scrol
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 ${head}
-<style data-mp-device>
-${SCROLLBAR_STYLE[scrollbar]}
-${HELD_STYLE}
-</style>
+${deviceStyle(scrollbar)}
 <style data-mp-fonts>
 ${preview.fontFaces}</style>
 ${styles}
@@ -91,6 +88,10 @@ ${styles}
 ${preview.body()}</html>
 `;
 }
+
+/** What a device and its browser do by themselves, as a style element. */
+export const deviceStyle = (scrollbar: Scrollbar = 'overlay'): string =>
+  `<style data-mp-device>\n${SCROLLBAR_STYLE[scrollbar]}\n${HELD_STYLE}\n</style>`;
 
 /** What browsers make of what is focused or pressed, of what is only held. The weakest of all layers. */
 const HELD_STYLE = `@layer device {

@@ -5,6 +5,7 @@ import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
 import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
+import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
@@ -136,7 +137,7 @@ function begin(task: SweepTask): void {
 /** Where nothing on the page depends on the height, one sweep serves all heights. */
 function* everyHeight(task: SweepTask): Generator<SweptPart> {
   const page = measured!;
-  const setting = task.view === 'large-text' || task.view === 'spaced-text' ? task.view : 'plain';
+  const setting = SETTINGS.find((one) => one === task.view) ?? 'plain';
   const tagged = task.view === 'heights' || task.view === 'reflow' || task.view === 'turned';
   const alike = task.view === 'heights' && !task.brute && !page.dependsOnHeight;
   for (const height of alike ? task.heights.slice(0, 1) : task.heights) {
@@ -145,11 +146,51 @@ function* everyHeight(task: SweepTask): Generator<SweptPart> {
       page.arrange(task.turned.height, setting);
       turned = page.read(task.turned.width);
     }
-    page.arrange(height, setting);
-    for (const { results, layouts } of sweepOne(task, alike ? task.heights : [height], turned)) {
+    for (const { results, layouts } of everyLayer(task, height, setting, alike ? task.heights : [height], turned)) {
       yield { results: tagged ? results.map((one) => ({ height, ...one })) : results, layouts };
     }
   }
+}
+
+/** Views for which a page is set otherwise than it is. */
+const SETTINGS = ['large-text', 'spaced-text', 'pointed', 'focused', 'pressed'] as const;
+
+/** Where elements can be in a state in several ways, a width is decided when all of them have been measured. */
+function* everyLayer(
+  task: SweepTask,
+  height: number,
+  setting: Setting,
+  heights: readonly number[],
+  turned: PageFacts | undefined,
+): Generator<SweptPart> {
+  const page = measured!;
+  page.arrange(height, 'plain');
+  const layers = page.layers(setting);
+  if (layers === 0) return yield { results: task.widths.map((width) => ({ width, violations: [] })), layouts: 0 };
+  const found = new Map<number, WidthResult>();
+  for (let layer = 0; layer < layers; layer++) {
+    page.arrange(height, setting, layer);
+    for (const { results, layouts } of sweepOne(task, heights, turned)) {
+      if (layers === 1) yield { results, layouts };
+      else {
+        for (const one of results) found.set(one.width, together(found.get(one.width), one));
+        yield { results: [], layouts };
+      }
+    }
+  }
+  if (layers > 1) yield { results: [...found.values()], layouts: 0 };
+}
+
+/** Of several faults of one element the worst is kept. */
+function together(before: WidthResult | undefined, now: WidthResult): WidthResult {
+  if (!before) return now;
+  const worst = new Map<string, WidthResult['violations'][number]>();
+  for (const one of [...before.violations, ...now.violations]) {
+    const key = `${one.check} ${one.violation.element}`;
+    const known = worst.get(key);
+    if (!known || known.violation.amount < one.violation.amount) worst.set(key, one);
+  }
+  return { ...now, violations: [...worst.values()] };
 }
 
 function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts | undefined): Generator<SweptPart> {

@@ -5,7 +5,7 @@ import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import { gridAt } from '@/core/grid';
-import { previewDocument, renderPreview } from '@/core/render';
+import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
 import { fontData } from './fonts';
 import type { SweepStep, SweepTask } from './in-page';
 import { pageScript } from './script';
@@ -60,7 +60,7 @@ export class MeasuredPage {
 
   /** Any HTML document, measured by the checks that are given, whatever view they are for. */
   static async openHtml(html: string, asked: readonly AskedFor[], height = DEFAULT_SLICE.height): Promise<MeasuredPage> {
-    return new MeasuredPage(await loadMeasured(html, height), height, () => asked, []);
+    return new MeasuredPage(await loadMeasured(asMeasured(html), height), height, () => asked, []);
   }
 
   /** Decides the widths, part by part. @throws BrowserTrouble when the browser doesn't get on with it */
@@ -109,6 +109,12 @@ export class MeasuredPage {
     return measuringTabs.leave(this.tab);
   }
 }
+
+/** A document as a preview is: its states are held, and what browsers do by themselves is below all that it says. */
+const asMeasured = (html: string): string =>
+  html
+    .replace(/<style[^>]*>[\s\S]*?<\/style>/g, heldSelectors)
+    .replace(/<title>|<style|<body/, (first) => `${deviceStyle()}\n${first}`);
 
 async function loadMeasured(html: string, height: number): Promise<Tab<void>> {
   const tab = await measuringTabs.take();

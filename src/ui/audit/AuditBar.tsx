@@ -14,6 +14,9 @@ const FURTHER_WORDS = {
   'spaced-text': 'wider text spacing',
   reflow: '320 by 256 px',
   turned: 'devices turned',
+  pointed: 'what is pointed at',
+  focused: 'what has the focus',
+  pressed: 'what is pressed',
 } as const;
 
 /** How far the audit of the page is, and what can be done about all of it at once. */

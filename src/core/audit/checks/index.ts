@@ -6,12 +6,14 @@ import { contrast } from './contrast';
 import { coveredFocus } from './covered-focus';
 import { droppedItem } from './dropped-item';
 import { emptyScreen } from './empty-screen';
+import { faintFocus } from './faint-focus';
 import { fieldZoom } from './field-zoom';
 import { fingerTarget } from './finger-target';
 import { firstBelow } from './first-below';
 import { fixedHeight } from './fixed-height';
 import { focusOrder } from './focus-order';
 import { growingType } from './growing-type';
+import { focused, pointed, pressed } from './in-state';
 import { longLines } from './long-lines';
 import { narrowContent } from './narrow-content';
 import { orientationLock } from './orientation-lock';
@@ -30,6 +32,7 @@ import { tightGrid } from './tight-grid';
 import { largeText, reflow, spacedText } from './under-stress';
 import { unequalItems } from './unequal-items';
 import { unknownContrast } from './unknown-contrast';
+import { unseenFocus } from './unseen-focus';
 import { wrappedLabel } from './wrapped-label';
 
 export const CHECKS: readonly Check[] = [
@@ -40,6 +43,7 @@ export const CHECKS: readonly Check[] = [
   overlappingBoxes,
   contrast,
   blockedZoom,
+  unseenFocus,
   firstBelow,
   reflow,
   orientationLock,
@@ -55,6 +59,10 @@ export const CHECKS: readonly Check[] = [
   fieldZoom,
   coveredFocus,
   tallBars,
+  pointed,
+  focused,
+  pressed,
+  faintFocus,
   readingOrder,
   focusOrder,
   growingType,

@@ -1,24 +1,8 @@
-import type { Check, Limits, Violation } from '../check';
-import type { PageFacts } from '../facts';
+import type { Check } from '../check';
 import { clippedContent } from './clipped-content';
+import { faultsOf, inWordsOf } from './faults-of';
 import { overlappingText } from './overlapping-text';
 import { sidewaysScroll } from './sideways-scroll';
-
-/** What a check that looks at the page under other conditions reports: the faults of others, one for an element. */
-function faultsOf(checks: readonly Check[]) {
-  return (facts: PageFacts, limits: Limits): Violation[] => {
-    const found = new Map<string, Violation>();
-    checks.forEach((check, by) => {
-      for (const violation of check.judge(facts, limits))
-        if (!found.has(violation.element))
-          found.set(violation.element, { ...violation, measured: { ...violation.measured, by } });
-    });
-    return [...found.values()];
-  };
-}
-
-const inWordsOf = (checks: readonly Check[], before: string) => (violation: Violation, name: (id: string) => string) =>
-  `${before}: ${checks[violation.measured.by!]!.sentence(violation, name)}`;
 
 const LOSSES = [clippedContent, overlappingText] as const;
 const LOSSES_IDS = LOSSES.map(({ id }) => id);

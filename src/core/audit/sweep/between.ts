@@ -46,10 +46,16 @@ function sameGrids(a: PageFacts['grids'], b: PageFacts['grids']): boolean {
   );
 }
 
+const sameFocus = (a: PageFacts['focus'], b: PageFacts['focus']) =>
+  a === b ||
+  (a !== undefined &&
+    b !== undefined &&
+    (['changed', 'ring', 'drawnByBrowser', 'apart'] as const).every((name) => same(a[name], b[name])));
+
 /** Whether two viewports show the same arrangement: the same styles, the same boxes, the same lines in each text. */
 export function sameArrangement(a: PageFacts, b: PageFacts): boolean {
   if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;
-  if (!same(a.shown, b.shown) || !same(a.broken, b.broken)) return false;
+  if (!same(a.shown, b.shown) || !same(a.broken, b.broken) || !sameFocus(a.focus, b.focus)) return false;
   for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) return false;
   return STYLES.every((name) => same(a[name] as Numbers, b[name] as Numbers)) && sameGrids(a.grids, b.grids);
 }

@@ -3,6 +3,8 @@ import { conditionsOf } from '../../cascade/sources';
 import { devicesOf } from '../../devices/device-set';
 import { viewportOn } from '../../devices/device';
 import type { Project } from '../../document/project';
+import { readPseudo, splitPseudo } from '../../document/pseudo';
+import { allOwners } from '../../document/owners';
 import type { View } from '../check';
 import { SWEPT_WIDTHS } from './range';
 
@@ -44,11 +46,31 @@ function heightsOf(project: Project): number[] {
     .slice(0, HEIGHTS_MOST);
 }
 
+const STATE_VIEWS = ['pointed', 'focused', 'pressed'] as const;
+
+/** The states in which anything may look otherwise than at rest, and as browsers see to by themselves. */
+function statesSpokenOf(project: Project): ReadonlySet<View> {
+  if (project.sheets.length > 0) return new Set(STATE_VIEWS);
+  const views = new Set<View>();
+  for (const { id, styles } of allOwners(project)) {
+    const { state } = readPseudo(splitPseudo(id).pseudo);
+    if (state === 'hover') views.add('pointed').add('pressed');
+    if (state === 'active') views.add('pressed');
+    // The browser's own line can be taken away at rest too.
+    const isOfFocus = state === 'focus-visible' || Object.values(styles).some((one) => Object.keys(one).some(isOutline));
+    if (isOfFocus) views.add('focused');
+  }
+  return views;
+}
+
+const isOutline = (property: string) => property.startsWith('outline');
+
 /**
  * Everything that must be looked at to say what is wrong with a page: first every width at the height of the stage, then
  * the further views. Made of the project and the slice alone, so that windows, routes and workers mean the same by it.
  */
 export function planOf(project: Project, slice: Slice): Looking[] {
+  const spoken = statesSpokenOf(project);
   const heights = heightsOf(project).filter((height) => height !== slice.height);
   const turned = deviceViewports(project).filter(({ width, height }) => width !== height);
   return [
@@ -56,6 +78,7 @@ export function planOf(project: Project, slice: Slice): Looking[] {
     ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths: SWEPT_WIDTHS }] : []),
     { view: 'large-text', heights: [slice.height], widths: SWEPT_WIDTHS },
     { view: 'spaced-text', heights: [slice.height], widths: SWEPT_WIDTHS },
+    ...STATE_VIEWS.filter((view) => spoken.has(view)).map((view) => ({ view, heights: [slice.height], widths: SWEPT_WIDTHS })),
     { view: 'reflow', heights: [256], widths: [320] },
     ...turned.map(({ width, height }): Looking => ({
       view: 'turned',

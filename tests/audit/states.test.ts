@@ -1,0 +1,78 @@
+import { Ledger, planOf } from '@/core/audit';
+import type { Finding, View } from '@/core/audit';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
+import type { Project } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import { makeEdit } from '@/core/edits';
+import type { FixLine } from '@/core/remedy';
+import { demoProject } from '@/demo';
+import { compareSweeps } from '@/server/browser/compare-sweeps';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { tryFixes } from '@/server/browser/try-fixes';
+import { closeBrowser } from '@/server/browser/warm-browser';
+
+// What is found only while something is pointed at, focused or pressed, at exact widths, and what mends it.
+
+const demo = demoProject('00000000-0000-4000-8000-000000000000');
+const set = (owner: string, at: string, property: string, value: string): Edit => ({
+  ...{ type: 'setStyle', owner, at, property, value },
+});
+const edited = (...edits: Edit[]): Project => edits.reduce((project, edit) => makeEdit(project, edit).document, demo);
+
+// Cards are dark when pointed at, and their words follow only from the middle widths on.
+const project = edited(
+  set('scard:hover', 'base', 'background-color', '#1f2b29'),
+  set('scard:hover', 'base', 'color', '#ffffff'),
+  set('scard:hover', 'bnarrow', 'color', '#33403e'),
+  set('kbutton', 'base', 'outline-style', 'none'),
+  set('klink:focus-visible', 'bmiddle', 'outline', '2px solid #eeeeee'),
+);
+const views = (one: Project): View[] => planOf(one, DEFAULT_SLICE).map(({ view }) => view);
+
+afterAll(closeBrowser);
+
+async function findingsIn(one: Project, view: View, widths: readonly number[]): Promise<Finding[]> {
+  const measured = await MeasuredPage.open(one, one.pages[0]!);
+  const ledger = new Ledger();
+  ledger.record(await measured.measure(widths, { view }), view, DEFAULT_SLICE.height);
+  await measured.close();
+  return ledger.findings();
+}
+
+test('a state is looked at where anything is said of it', () => {
+  expect(views(demo)).not.toEqual(expect.arrayContaining(['pointed']));
+  expect(views(project)).toEqual(expect.arrayContaining(['pointed', 'focused', 'pressed']));
+  expect(views(edited(set('sbutton:active', 'base', 'color', 'red')))).toContain('pressed');
+  expect(views(edited(set('sbutton:active', 'base', 'color', 'red')))).not.toContain('pointed');
+});
+
+test.each<View>(['pointed', 'focused', 'pressed'])('what a sweep says of %s is what measuring every width says', async (view) => {
+  const widths = Array.from({ length: 40 }, (_, i) => 580 + i);
+  const open = () => MeasuredPage.open(project, project.pages[0]!);
+  const [exact, brute] = [await open(), await open()];
+  const results = [await exact.measure(widths, { view }), await brute.measure(widths, { view, brute: true })] as const;
+  await exact.close();
+  await brute.close();
+  expect(compareSweeps(...results)).toEqual([]);
+  expect(results[0].some(({ violations }) => violations.length > 0)).toBe(true);
+});
+
+test('a fault of a state has exact widths, and the fix goes to the state', async () => {
+  const found = await findingsIn(project, 'pointed', [596, 597, 598, 599, 600, 601]);
+  // Texts with a colour of their own stay dark at every width.
+  const words = found.filter(({ check, widths }) => check === 'pointed' && widths.every(({ below }) => below === 600));
+  expect(words.length).toBeGreaterThan(0);
+  const fixes: FixLine[] = [];
+  for await (const line of tryFixes(project, project.pages[0]!, words[0]!, new AbortController().signal)) fixes.push(line);
+  const tried = fixes.flatMap((line) => (line.type === 'tried' ? [line.fix] : []));
+  expect(tried.length).toBeGreaterThan(0);
+  expect(JSON.stringify(tried[0]!.edit)).toContain(':hover');
+});
+
+test('where the browser’s line is taken away nothing tells of the focus, and a faint line is told', async () => {
+  const found = await findingsIn(project, 'focused', [400, 899, 900]);
+  const of = (check: string) => found.filter((one) => one.check === check);
+  expect(of('unseen-focus').map(({ element }) => demo.pages[0]!.elements[element]!.tag)).toContain('button');
+  expect(of('faint-focus').length).toBeGreaterThan(0);
+  for (const { worst } of of('faint-focus')) expect(worst.width).toBeLessThan(900);
+});
