@@ -102,7 +102,7 @@ test('boxes before and after inherit from their element and have states of their
     'red',
     'navy',
   ]);
-  expect(laneNames(project, page(project), TEXT, ':hover::before')).toEqual(['color', 'content']);
+  expect(laneNames(project, page(project), TEXT, ':hover::before')).toEqual(['color', 'content', 'font-family', 'line-height']);
 });
 
 test('sheets from elsewhere speak of states and boxes', () => {
