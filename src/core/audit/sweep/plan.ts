@@ -3,8 +3,9 @@ import { conditionsOf } from '../../cascade/sources';
 import { devicesOf } from '../../devices/device-set';
 import { viewportOn } from '../../devices/device';
 import type { Project } from '../../document/project';
+import type { Pseudo } from '../../document/pseudo';
 import { readPseudo, splitPseudo } from '../../document/pseudo';
-import { allOwners } from '../../document/owners';
+import type { Styled, StyleSet } from '../../document/style-sets';
 import type { View } from '../check';
 import { SWEPT_WIDTHS } from './range';
 
@@ -48,22 +49,40 @@ function heightsOf(project: Project): number[] {
 
 const STATE_VIEWS = ['pointed', 'focused', 'pressed'] as const;
 
+const spokenOf = new WeakMap<Project, ReadonlySet<View>>();
+
 /** The states in which anything may look otherwise than at rest, and as browsers see to by themselves. */
 function statesSpokenOf(project: Project): ReadonlySet<View> {
-  if (project.sheets.length > 0) return new Set(STATE_VIEWS);
-  const views = new Set<View>();
-  for (const { id, styles } of allOwners(project)) {
-    const { state } = readPseudo(splitPseudo(id).pseudo);
-    if (state === 'hover') views.add('pointed').add('pressed');
-    if (state === 'active') views.add('pressed');
-    // The browser's own line can be taken away at rest too.
-    const isOfFocus = state === 'focus-visible' || Object.values(styles).some((one) => Object.keys(one).some(isOutline));
-    if (isOfFocus) views.add('focused');
-  }
+  let views = spokenOf.get(project);
+  if (!views) spokenOf.set(project, (views = collectSpoken(project)));
   return views;
 }
 
-const isOutline = (property: string) => property.startsWith('outline');
+function collectSpoken(project: Project): ReadonlySet<View> {
+  if (project.sheets.length > 0) return new Set(STATE_VIEWS);
+  const views = new Set<View>();
+  const hear = (pseudo: Pseudo, styles: StyleSet) => {
+    const { state } = readPseudo(pseudo);
+    if (state === 'hover') views.add('pointed').add('pressed');
+    if (state === 'active') views.add('pressed');
+    // The browser's own line can be taken away at rest too.
+    if (state === 'focus-visible' || saysOutline(styles)) views.add('focused');
+  };
+  const hearAll = ({ styles, pseudo }: Styled) => {
+    hear('', styles);
+    for (const key in pseudo) hear(key, pseudo[key]!);
+  };
+  for (const key in project.kinds) hear(splitPseudo(key).pseudo, project.kinds[key]!);
+  project.shared.forEach(hearAll);
+  // Thousands of elements at each edit.
+  for (const { elements } of project.pages) for (const id in elements) hearAll(elements[id]!);
+  return views;
+}
+
+function saysOutline(styles: StyleSet): boolean {
+  for (const at in styles) for (const property in styles[at]) if (property.startsWith('outline')) return true;
+  return false;
+}
 
 /**
  * Everything that must be looked at to say what is wrong with a page: first every width at the height of the stage, then
