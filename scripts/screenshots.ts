@@ -38,8 +38,6 @@ const page = await open();
 await picture(page, 'projects');
 await openCatalogue(page);
 await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
-await goTo(page, 1240);
-await picture(page, 'workbench-wide');
 await goTo(page, 742);
 await picture(page, 'workbench-middle');
 await page.getByRole('treeitem', { name: /^Notice/ }).click();
@@ -101,6 +99,21 @@ await marks.getByRole('button', { name: 'Emphasis' }).click();
 await picture(page, 'writing');
 await page.keyboard.press('Escape');
 for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Undo' }).click();
+await page.getByTestId('saving').filter({ hasText: 'All saved' }).waitFor();
+// A state of the button there, which is undone again.
+await page.getByRole('treeitem', { name: /^Main button/ }).click();
+const value = async (property: string, text: string) => {
+  await page.locator(`input[data-property="${property}"]`).fill(text);
+  await page.locator(`input[data-property="${property}"]`).press('Enter');
+};
+await page.getByRole('combobox', { name: 'State', exact: true }).selectOption('hover');
+await page.getByLabel('Find a property').fill('colour');
+await value('background-color', '#d9a441');
+await value('color', '#1f2b29');
+await picture(page, 'states');
+await page.getByLabel('Find a property').fill('');
+for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
+await page.getByRole('combobox', { name: 'State', exact: true }).selectOption('');
 await page.getByTestId('saving').filter({ hasText: 'All saved' }).waitFor();
 // The line-up, on an edit that is there to be compared and undone again.
 await page.getByRole('button', { name: /^Page:/ }).click();
