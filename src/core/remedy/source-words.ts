@@ -7,7 +7,7 @@ import { describeTarget } from '../edits/set-style';
 /** Where a declaration is written, in words: "set at 599 and narrower". */
 export function sourceWords(project: Project, { layer, at, owner, rule, pseudo = '' }: Candidate): string {
   const { state } = readPseudo(pseudo);
-  const when = state ? `when ${stateWord(state)} ` : '';
+  const when = state ? `when ${stateWord(state)}, ` : '';
   const place = at === 'base' ? 'at the base' : `at ${describeTarget(project, at)}`;
   if (layer === 'own') return `set ${when}${place}`;
   if (rule) return `from a style sheet, ${rule.selector}, line ${rule.line}`;

@@ -62,7 +62,7 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
   const when = state ? ` when ${stateWord(state)}` : '';
   switch (candidate.layer) {
     case 'own':
-      return `set${when} at ${candidate.at === 'base' ? 'the base' : `${at}${via}`}`;
+      return `set${when && `${when},`} at ${candidate.at === 'base' ? 'the base' : `${at}${via}`}`;
     case 'shared':
       return `shared style ${project.shared.find((style) => style.id === candidate.owner)?.name ?? ''}${when}, ${at}${via}`;
     case 'kind':
