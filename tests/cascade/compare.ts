@@ -103,7 +103,7 @@ export async function compareWithBrowser(
       frame.srcdoc = document;
     });
   }, document);
-  if (held && holding?.by === 'browser') await forceStates(browser, held);
+  const release = held && holding?.by === 'browser' ? await forceStates(browser, held) : undefined;
   const seen = await browser.evaluate(
     async ({ nodes, names, widths, marked }) => {
       const frame = globalThis.document.querySelector('iframe')!;
@@ -123,6 +123,7 @@ export async function compareWithBrowser(
     },
     { nodes, names: NAMES, widths, marked: holding?.by === 'frame' ? heldMarks(held) : [] },
   );
+  await release?.();
   const mismatches: Mismatch[] = [];
   let compared = 0;
   widths.forEach((width, w) => {
@@ -144,7 +145,8 @@ export async function compareWithBrowser(
   return { mismatches, compared };
 }
 
-async function forceStates(browser: BrowserPage, held: Held): Promise<void> {
+/** Elements are in a state until what is returned is called. */
+async function forceStates(browser: BrowserPage, held: Held): Promise<() => Promise<void>> {
   const session = await browser.context().newCDPSession(browser);
   await session.send('DOM.enable');
   await session.send('CSS.enable');
@@ -159,6 +161,7 @@ async function forceStates(browser: BrowserPage, held: Held): Promise<void> {
       forcedPseudoClasses: states.replace('focus-visible', 'focus-visible focus').split(' '),
     });
   }
+  return () => session.detach();
 }
 
 const asWritten = (html: string) => html;
