@@ -1,25 +1,13 @@
 import type { Pointer, Viewport } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { computedColour } from '../styles/colour';
-import type { LengthContext } from '../styles/length';
-import { formatNumber, formatPx, isNoLength, lengthInPx } from '../styles/length';
+import { isNoLength, lengthInPx } from '../styles/length';
 import { substitute, usesVariables } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
-import {
-  aspectRatio,
-  BLOCKIFIED,
-  CONTROL_DISPLAY,
-  CONTROLS,
-  LINE_WIDTHS,
-  NON_NEGATIVE,
-  REPLACED,
-  WIDGET_PARTS,
-  WIDGETS,
-  sizeOfWord,
-} from './computed-tables';
+import { BLOCKIFIED, CONTROL_DISPLAY, CONTROLS, REPLACED, WIDGET_PARTS, WIDGETS, sizeOfWord } from './computed-tables';
 import { contentOf, isClaimedOf } from './computed-boxes';
+import { computedValue, knownPx } from './computed-values';
 import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
 import { Variables } from './variables';
@@ -79,7 +67,7 @@ export class ComputedStyles {
         return contentOf(elementId, inner);
       case 'line-height':
         if (this.#isInputButton(elementId)) return undefined;
-        return /^[\d.]+$/.test(inner) ? this.#known(parseFloat(inner) * this.fontSize(elementId)) : inner;
+        return /^[\d.]+$/.test(inner) ? knownPx(parseFloat(inner) * this.fontSize(elementId)) : inner;
       case 'display':
         return this.#display(elementId, inner);
       case 'float':
@@ -211,93 +199,15 @@ export class ComputedStyles {
   }
 
   #compute(elementId: string, property: string, value: string): string | undefined {
-    if (property === 'font-size') return this.#known(this.fontSize(elementId));
-    if (property === 'font-weight') return this.#weight(elementId, value);
-    if (property === 'font-family') return value;
-    if (property === 'line-height') return this.#lineHeight(elementId, value);
-    if (property === 'text-align' && value === 'match-parent') return this.#parentValue(elementId, property) ?? 'start';
-    if (property === 'justify-items' && value === 'legacy') return 'normal';
-    const { control } = propertyNamed(property);
-    if (control.kind === 'colour') return this.#colour(elementId, property, value);
-    if (/^(border-.*-width|outline-(width|offset))$/.test(property)) return this.#lineWidth(elementId, value);
-    if (control.kind === 'keyword') return value.toLowerCase();
-    if (property === 'opacity' && !/\(/.test(value))
-      return formatNumber(Math.min(1, Math.max(0, parseFloat(value) / (value.endsWith('%') ? 100 : 1))));
-    if (control.kind === 'number')
-      return /^-?[\d.]+$/.test(value) ? formatNumber(parseFloat(value)) : value === 'auto' ? value : undefined;
-    if (property.endsWith('-radius') && /\s/.test(value)) return undefined;
-    if (property === 'aspect-ratio') return aspectRatio(value);
-    if (/^grid-(column|row)-(start|end)$/.test(property)) return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
-    if (property.startsWith('grid-')) return this.#trackList(elementId, value);
-    return this.#length(elementId, property, value);
+    if (property === 'font-size') return knownPx(this.fontSize(elementId));
+    const size = () => this.fontSize(elementId);
+    const context = () => ({ em: this.#fontSize(elementId).specified, rem: this.fontSize(HTML.id), viewport: this.viewport });
+    return computedValue(property, value, { size, context, parent: (name) => this.#parentValue(elementId, name) });
   }
 
   #parentValue(elementId: string, property: string): string | undefined {
     const parent = aboveOf(this.page, elementId);
     return parent && this.#inherit(parent.id, property);
-  }
-
-  #context(elementId: string): LengthContext {
-    return { em: this.#fontSize(elementId).specified, rem: this.fontSize(HTML.id), viewport: this.viewport };
-  }
-
-  #known(px: number | undefined): string | undefined {
-    return px === undefined || Number.isNaN(px) ? undefined : formatPx(px);
-  }
-
-  #length(elementId: string, property: string, value: string): string | undefined {
-    if (/^[a-z-]+$/i.test(value)) return property === 'word-spacing' && value === 'normal' ? '0px' : value.toLowerCase();
-    if (/^-?[\d.]+%$/.test(value))
-      return property.endsWith('-spacing') || property === 'text-indent' ? undefined : `${formatNumber(parseFloat(value))}%`;
-    const px = lengthInPx(value, this.#context(elementId));
-    if (property === 'letter-spacing' && px === 0) return 'normal';
-    const floored = px !== undefined && NON_NEGATIVE.test(property) ? Math.max(0, px) : px;
-    return this.#known(floored);
-  }
-
-  #trackList(elementId: string, value: string): string | undefined {
-    if (/[[\]]|fit-content|subgrid|auto-fill|auto-fit/.test(value)) return undefined;
-    const context = this.#context(elementId);
-    let known = true;
-    const text = value
-      .replace(/minmax\(\s*0\s*,/g, 'minmax(0px,')
-      .replace(/\s*,\s*/g, ', ')
-      .replace(/(?<![\w.(])0(?![\w.%])/g, '0px')
-      .replace(/(-?\d*\.?\d+)(%|[a-z]+)/gi, (whole, number: string, unit: string) => {
-        if (unit === 'fr' || unit === '%') return formatNumber(parseFloat(number)) + unit;
-        const px = lengthInPx(whole, context);
-        if (px === undefined || Number.isNaN(px)) known = false;
-        return formatPx(px ?? 0);
-      });
-    return known && !/(calc|min|max|clamp)\(/.test(text) ? text : undefined;
-  }
-
-  #colour(elementId: string, property: string, value: string): string | undefined {
-    if (value.toLowerCase() !== 'currentcolor') return computedColour(value);
-    return property === 'color' ? (this.#parentValue(elementId, 'color') ?? propertyNamed('color').initial) : 'currentcolor';
-  }
-
-  /** Widths of lines, and distances of outlines, are snapped down to whole device px, but never from something to nothing (CSS Backgrounds 3). */
-  #lineWidth(elementId: string, value: string): string | undefined {
-    const px = LINE_WIDTHS[value] ?? lengthInPx(value, this.#context(elementId));
-    if (px === undefined) return undefined;
-    return this.#known(Math.abs(px) > 0 && Math.abs(px) < 1 ? Math.sign(px) : Math.trunc(px));
-  }
-
-  #weight(elementId: string, value: string): string {
-    const named: Record<string, string> = { normal: '400', bold: '700' };
-    if (named[value]) return named[value];
-    if (value !== 'bolder' && value !== 'lighter') return formatNumber(parseFloat(value));
-    const inherited = parseFloat(this.#parentValue(elementId, 'font-weight') ?? '400');
-    if (value === 'bolder')
-      return inherited < 350 ? '400' : inherited < 550 ? '700' : inherited < 900 ? '900' : String(inherited);
-    return inherited < 100 ? String(inherited) : inherited < 550 ? '100' : inherited < 750 ? '400' : '700';
-  }
-
-  #lineHeight(elementId: string, value: string): string | undefined {
-    if (value === 'normal' || /^[\d.]+$/.test(value)) return value;
-    if (/^[\d.]+%$/.test(value)) return this.#known((parseFloat(value) / 100) * this.fontSize(elementId));
-    return this.#known(lengthInPx(value, this.#context(elementId)));
   }
 
   /**
