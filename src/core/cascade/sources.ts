@@ -1,68 +1,22 @@
-import type { At, Breakpoint } from '../breakpoints/breakpoint';
-import { BASE, takenBy } from '../breakpoints/breakpoint';
+import { BASE } from '../breakpoints/breakpoint';
 import type { Condition } from '../breakpoints/condition';
-import { conditionInterval, holdsAt } from '../breakpoints/condition';
-import type { IntervalSet } from '../breakpoints/interval';
-import { ALL_WIDTHS, normalise } from '../breakpoints/interval';
-import type { Held, Slice, Viewport } from '../breakpoints/viewport';
-import { isHeld } from '../breakpoints/viewport';
-import type { Declarations, PageElement, StyleSet } from '../document/element';
-import { kindOf } from '../document/kinds';
-import type { Box, Pseudo, State } from '../document/pseudo';
-import { isUsed, pseudoOf, readPseudo, splitPseudo, STATES } from '../document/pseudo';
+import type { Declarations, PageElement } from '../document/element';
+import type { Box, Pseudo } from '../document/pseudo';
+import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { documentStates } from '../document/states';
-import type { Styled } from '../document/style-sets';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readSheet } from '../read';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
+import { addStates, ownersOf } from './owning';
 import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
+import type { Candidate, Layer, Source } from './source';
+import { declared } from './source';
 import { foundationFor } from './foundation';
 import { importedRules } from './imported';
 
-/** Weakest first. */
-export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'own';
-
-/** One declaration that has a say in an element's property. */
-export interface Candidate {
-  readonly value: string;
-  readonly layer: Layer;
-  /** Where it is written. Rules of imported sheets are at the base and bring conditions of their own. */
-  readonly at: At;
-  /** The breakpoint that takes it over from where it's written. */
-  readonly via?: string;
-  /** The kind, the shared style or the imported sheet it belongs to. */
-  readonly owner?: string;
-  /** The selector and line of an imported rule. */
-  readonly rule?: { readonly selector: string; readonly line: number };
-  readonly important?: boolean;
-  /** One of them must hold; undefined where it always holds. */
-  readonly when?: readonly Condition[];
-  /** The state and box that it is written for. */
-  readonly pseudo?: Pseudo;
-  /** A state that must be held, and by which element; undefined where it always is. */
-  readonly held?: { readonly element: string; readonly state: State };
-  /** The same for an imported rule, whose selector may ask for states of several elements. */
-  readonly holds?: (held: Held | undefined) => boolean;
-}
-
-/** All that is declared in one place: a layer at the base or under a breakpoint. */
-export interface Source extends Omit<Candidate, 'value'> {
-  readonly declarations: Declarations;
-}
-
-export function isHolding({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, viewport: Viewport): boolean {
-  if (holds && !holds(viewport.held)) return false;
-  if (held && !isHeld(viewport.held, held.element, held.state)) return false;
-  return !when || when.some((condition) => holdsAt(condition, viewport));
-}
-
-/** The widths at which a declaration holds, at one height and with one pointer. */
-export function heldWidths({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, slice: Slice): IntervalSet {
-  if (holds && !holds(slice.held)) return [];
-  if (held && !isHeld(slice.held, held.element, held.state)) return [];
-  return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;
-}
+export type { Candidate, Layer, Source } from './source';
+export { declared, heldWidths, isHolding } from './source';
 
 interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
@@ -153,40 +107,6 @@ function asksTheDocument(pseudo: Pseudo): boolean {
   return state !== undefined && !isUsed(state);
 }
 
-/** One of those whose values an element has, weakest first: its kind, its shared styles, itself. */
-interface Owning extends Styled {
-  readonly layer: Layer;
-  readonly owner?: string;
-}
-
-const kindSets = new WeakMap<Project['kinds'], Map<string, Owning>>();
-
-function kindOwning(project: Project, kind: string): Owning {
-  let known = kindSets.get(project.kinds);
-  if (!known) kindSets.set(project.kinds, (known = new Map()));
-  let owning = known.get(kind);
-  if (!owning) {
-    const pseudo = Object.entries(project.kinds).flatMap(([key, styles]) => {
-      const { id, pseudo } = splitPseudo(key);
-      return id === kind && pseudo !== '' ? [[pseudo, styles] as const] : [];
-    });
-    const styles = project.kinds[kind] ?? {};
-    owning = { layer: 'kind', owner: kind, styles, ...(pseudo.length > 0 && { pseudo: Object.fromEntries(pseudo) }) };
-    known.set(kind, owning);
-  }
-  return owning;
-}
-
-function ownersOf(project: Project, element: PageElement): Owning[] {
-  const kind = kindOf(element);
-  const owners = kind ? [kindOwning(project, kind.id)] : [];
-  if (element.shared.length > 0)
-    for (const { id, styles, pseudo } of project.shared)
-      if (element.shared.includes(id)) owners.push({ layer: 'shared', owner: id, styles, ...(pseudo && { pseudo }) });
-  owners.push({ layer: 'own', styles: element.styles, ...(element.pseudo && { pseudo: element.pseudo }) });
-  return owners;
-}
-
 function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: Pseudo): Source[] {
   const box = readPseudo(pseudo).box!;
   const rules = (important: boolean) =>
@@ -220,49 +140,6 @@ function collect(project: Project, page: Page, element: PageElement, ancestors: 
     list.push(...declared(project.breakpoints, layer, styles, owner));
   list.push(...importedSources(project, page, element, true));
   list.push({ layer: 'browser', at: BASE, important: true, declarations: browserForcedFor(element) });
-  return list;
-}
-
-/**
- * Adds what owners say of states, and of a box: it beats what they say of rest, since a state is as specific as a class
- * more (Selectors 4, 17). Among states the layers come first, then their order, then breakpoints.
- * @param at the box that is asked about, with its colons; empty for the element itself
- */
-function addStates(
-  list: Source[],
-  project: Project,
-  owners: readonly Owning[],
-  carrier: PageElement,
-  at: Pseudo,
-  states: readonly State[],
-): void {
-  const { box } = readPseudo(at);
-  const said: Source[] = [];
-  const of = (owning: Owning, state: State | undefined) => {
-    const pseudo = pseudoOf({ ...(state && { state }), ...(box && { box }) });
-    const styles = owning.pseudo?.[pseudo];
-    if (!styles || (state && !isUsed(state) && !states.includes(state))) return;
-    const held = state && isUsed(state) ? { held: { element: carrier.id, state } } : {};
-    for (const source of declared(project.breakpoints, owning.layer, styles, owning.owner))
-      said.push({ ...source, pseudo, ...held });
-  };
-  if (owners.every(({ pseudo }) => pseudo === undefined)) return;
-  if (box) for (const owning of owners) of(owning, undefined);
-  for (const owning of owners) for (const state of STATES) of(owning, state);
-  const strongest = list.findIndex(({ important }) => important);
-  list.splice(strongest < 0 ? list.length : strongest, 0, ...said);
-}
-
-/** What one owner declares, weakest first: base, then breakpoints in order, each after those it takes over. */
-export function declared(breakpoints: readonly Breakpoint[], layer: Layer, styles: StyleSet, owner?: string): Source[] {
-  const list: Source[] = [];
-  const of = owner === undefined ? {} : { owner };
-  if (styles[BASE]) list.push({ layer, at: BASE, declarations: styles[BASE], ...of });
-  for (const { id, condition, also } of breakpoints) {
-    const when = [condition];
-    for (const at of also?.length ? takenBy(breakpoints, id) : [id])
-      if (styles[at]) list.push({ layer, at, declarations: styles[at], when, ...of, ...(at !== id && { via: id }) });
-  }
   return list;
 }
 

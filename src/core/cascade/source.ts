@@ -1,0 +1,67 @@
+import type { At, Breakpoint } from '../breakpoints/breakpoint';
+import { BASE, takenBy } from '../breakpoints/breakpoint';
+import type { Condition } from '../breakpoints/condition';
+import { conditionInterval, holdsAt } from '../breakpoints/condition';
+import type { IntervalSet } from '../breakpoints/interval';
+import { ALL_WIDTHS, normalise } from '../breakpoints/interval';
+import type { Held, Slice, Viewport } from '../breakpoints/viewport';
+import { isHeld } from '../breakpoints/viewport';
+import type { Declarations, StyleSet } from '../document/element';
+import type { Pseudo, State } from '../document/pseudo';
+
+/** Weakest first. */
+export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'own';
+
+/** One declaration that has a say in an element's property. */
+export interface Candidate {
+  readonly value: string;
+  readonly layer: Layer;
+  /** Where it is written. Rules of imported sheets are at the base and bring conditions of their own. */
+  readonly at: At;
+  /** The breakpoint that takes it over from where it's written. */
+  readonly via?: string;
+  /** The kind, the shared style or the imported sheet it belongs to. */
+  readonly owner?: string;
+  /** The selector and line of an imported rule. */
+  readonly rule?: { readonly selector: string; readonly line: number };
+  readonly important?: boolean;
+  /** One of them must hold; undefined where it always holds. */
+  readonly when?: readonly Condition[];
+  /** The state and box that it is written for. */
+  readonly pseudo?: Pseudo;
+  /** A state that must be held, and by which element; undefined where it always is. */
+  readonly held?: { readonly element: string; readonly state: State };
+  /** The same for an imported rule, whose selector may ask for states of several elements. */
+  readonly holds?: (held: Held | undefined) => boolean;
+}
+
+/** All that is declared in one place: a layer at the base or under a breakpoint. */
+export interface Source extends Omit<Candidate, 'value'> {
+  readonly declarations: Declarations;
+}
+
+export function isHolding({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, viewport: Viewport): boolean {
+  if (holds && !holds(viewport.held)) return false;
+  if (held && !isHeld(viewport.held, held.element, held.state)) return false;
+  return !when || when.some((condition) => holdsAt(condition, viewport));
+}
+
+/** The widths at which a declaration holds, at one height and with one pointer. */
+export function heldWidths({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, slice: Slice): IntervalSet {
+  if (holds && !holds(slice.held)) return [];
+  if (held && !isHeld(slice.held, held.element, held.state)) return [];
+  return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;
+}
+
+/** What one owner declares, weakest first: base, then breakpoints in order, each after those it takes over. */
+export function declared(breakpoints: readonly Breakpoint[], layer: Layer, styles: StyleSet, owner?: string): Source[] {
+  const list: Source[] = [];
+  const of = owner === undefined ? {} : { owner };
+  if (styles[BASE]) list.push({ layer, at: BASE, declarations: styles[BASE], ...of });
+  for (const { id, condition, also } of breakpoints) {
+    const when = [condition];
+    for (const at of also?.length ? takenBy(breakpoints, id) : [id])
+      if (styles[at]) list.push({ layer, at, declarations: styles[at], when, ...of, ...(at !== id && { via: id }) });
+  }
+  return list;
+}
