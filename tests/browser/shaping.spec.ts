@@ -9,12 +9,12 @@ import {
   frameOf,
   goTo,
   openWorkbench,
+  outline,
   readProject,
   saved,
   write,
 } from './workbench';
 
-const outline = (page: Page, name: string) => page.getByRole('treeitem', { name: new RegExp(`^${name}(,|$)`) }).first();
 const group = (page: Page, name: string) => page.locator(`section[aria-label="${name}"] h3 button`);
 
 test('controls made for the property: diagrams, tracks, units, growth, holding, layers, contrast', async ({ page, request }) => {

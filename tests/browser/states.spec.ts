@@ -8,12 +8,12 @@ import {
   frameOf,
   goTo,
   openWorkbench,
+  outline,
   readProject,
   saved,
   write,
 } from './workbench';
 
-const outline = (page: Page, name: string) => page.getByRole('treeitem', { name: new RegExp(`^${name}(,|$)`) }).first();
 const state = (page: Page) => page.getByRole('combobox', { name: 'State', exact: true });
 const box = (page: Page) => page.getByRole('combobox', { name: 'Box', exact: true });
 

@@ -73,6 +73,9 @@ export async function goTo(page: Page, wanted: number): Promise<void> {
   await expect(page.getByTestId('cursor')).toHaveAttribute('aria-valuenow', String(wanted));
 }
 
+/** An element's row in the list of elements. */
+export const outline = (page: Page, name: string) => page.getByRole('treeitem', { name: new RegExp(`^${name}(,|$)`) }).first();
+
 /** The field of a property in the inspector. */
 export const field = (page: Page, property: string) => page.locator(`input[data-property="${property}"]`);
 

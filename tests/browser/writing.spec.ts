@@ -1,11 +1,8 @@
 import { expect, test } from '@playwright/test';
-import type { Page } from '@playwright/test';
 import type { Project } from '@/core/document';
 import { childIds, ownText, wordsOf } from '@/core/document';
 import { boxes } from './boxes';
-import { createProject, elementNamed, frameOf, openWorkbench, readProject, saved } from './workbench';
-
-const outline = (page: Page, name: string) => page.getByRole('treeitem', { name: new RegExp(`^${name}(,|$)`) }).first();
+import { createProject, elementNamed, frameOf, openWorkbench, outline, readProject, saved } from './workbench';
 
 const inside = (project: Project, name: string) => {
   const element = elementNamed(project, name);
