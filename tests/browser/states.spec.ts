@@ -72,6 +72,9 @@ test('by keyboard: through the states, a box before, and what a box can’t have
   await box(page).focus();
   await page.keyboard.type('Box b');
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to base, box before');
+  await page.getByRole('button', { name: 'Give it an empty one' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(field(page, 'content')).toHaveValue('""');
   await field(page, 'content').focus();
   await page.keyboard.type('"\\2192"');
   await page.keyboard.press('Enter');

@@ -1,9 +1,11 @@
 'use client';
 
-import type { Box, PageElement, State } from '@/core/document';
+import type { Viewport } from '@/core/breakpoints';
+import { heldIn, lookOf, specifiedValue } from '@/core/cascade';
+import type { Box, Page, PageElement, Project, Pseudo, State } from '@/core/document';
 import { BOXES, boxWord, canBe, canHave, pseudoOf, readPseudo, STATES, stateWord, styleSetsOf } from '@/core/document';
-import { choosePseudo } from '../view/actions';
-import { shownPseudo, steadyPage, useSession } from '../state/store';
+import { choosePseudo, writeValue } from '../view/actions';
+import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
 
 const SELECT = 'min-w-0 flex-1 rounded-[3px] border border-line-strong bg-well px-1 py-0.5 text-ink';
 
@@ -23,7 +25,10 @@ const withCount = (word: string, count: number) => (count > 0 ? `${word} (${coun
 
 /** Which state of what is selected, and which of its boxes, is looked at, held on the page and written to. */
 export function StatePicker({ ids }: { ids: readonly string[] }) {
+  const project = useSession(steadyProject);
   const page = useSession(steadyPage);
+  const width = useSession(steadyBandStart);
+  const slice = useSession((session) => session.slice);
   const pseudo = useSession(shownPseudo);
   const { state, box } = readPseudo(pseudo);
   const elements = ids.flatMap((id) => page.elements[id] ?? []);
@@ -31,44 +36,67 @@ export function StatePicker({ ids }: { ids: readonly string[] }) {
   const boxes = BOXES.filter((one) => elements.every((element) => canHave(element, one)));
   const choose = (next: { state?: State | undefined; box?: Box | undefined }) =>
     choosePseudo(pseudoOf({ ...(next.state && { state: next.state }), ...(next.box && { box: next.box }) }));
+  const last = ids[ids.length - 1];
+  const isThere =
+    last === undefined || (box !== 'before' && box !== 'after') || hasContent(project, page, last, pseudo, { ...slice, width });
   return (
-    <div role="group" aria-label="State and box" className="flex items-center gap-1.5 px-3.5 pb-2" data-testid="state-picker">
-      <select
-        aria-label="State"
-        className={`${SELECT} ${state ? 'border-reed font-semibold' : ''}`}
-        value={state ?? ''}
-        onChange={(event) => choose({ box, state: (event.target.value || undefined) as State | undefined })}
-      >
-        <option value="">At rest</option>
-        {states.map((one) => (
-          <option key={one} value={one}>
-            {withCount(
-              capital(stateWord(one)),
-              valuesOf(elements, (parts) => parts.state === one && parts.box === box),
-            )}
-          </option>
-        ))}
-      </select>
-      {boxes.length > 0 && (
+    <>
+      <div role="group" aria-label="State and box" className="flex items-center gap-1.5 px-3.5 pb-2" data-testid="state-picker">
         <select
-          aria-label="Box"
-          className={`${SELECT} ${box ? 'border-reed font-semibold' : ''}`}
-          value={box ?? ''}
-          onChange={(event) => choose({ state, box: (event.target.value || undefined) as Box | undefined })}
+          aria-label="State"
+          className={`${SELECT} ${state ? 'border-reed font-semibold' : ''}`}
+          value={state ?? ''}
+          onChange={(event) => choose({ box, state: (event.target.value || undefined) as State | undefined })}
         >
-          <option value="">Its own box</option>
-          {boxes.map((one) => (
+          <option value="">At rest</option>
+          {states.map((one) => (
             <option key={one} value={one}>
               {withCount(
-                capital(boxWord(one)),
-                valuesOf(elements, (parts) => parts.box === one && parts.state === state),
+                capital(stateWord(one)),
+                valuesOf(elements, (parts) => parts.state === one && parts.box === box),
               )}
             </option>
           ))}
         </select>
+        {boxes.length > 0 && (
+          <select
+            aria-label="Box"
+            className={`${SELECT} ${box ? 'border-reed font-semibold' : ''}`}
+            value={box ?? ''}
+            onChange={(event) => choose({ state, box: (event.target.value || undefined) as Box | undefined })}
+          >
+            <option value="">Its own box</option>
+            {boxes.map((one) => (
+              <option key={one} value={one}>
+                {withCount(
+                  capital(boxWord(one)),
+                  valuesOf(elements, (parts) => parts.box === one && parts.state === state),
+                )}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+      {!isThere && (
+        <p className="m-0 px-3.5 pb-2 text-xs text-muted">
+          It isn’t there yet: it has no content.{' '}
+          <button
+            type="button"
+            className="border-0 bg-transparent p-0 text-reed underline"
+            onClick={() => writeValue('content', '""', writeTarget(useSession.getState()))}
+          >
+            Give it an empty one
+          </button>
+        </p>
       )}
-    </div>
+    </>
   );
+}
+
+/** Whether a box before or after is made at all (CSS Generated Content 3, 2). */
+function hasContent(project: Project, page: Page, id: string, pseudo: Pseudo, viewport: Viewport): boolean {
+  const look = lookOf(project, page, id, pseudo);
+  return !/^(none|normal)$/.test(specifiedValue(look.project, look.page, look.node, 'content', heldIn(look, viewport)));
 }
 
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
