@@ -22,8 +22,8 @@ const RING: Declarations = { 'outline-style': 'auto', 'outline-width': '1px', 'o
 const ring = (offset: string): Declarations => ({ ...RING, 'outline-offset': offset });
 const FOCUSED = ring('0px');
 
-/** The whole page, and another page in it, show no ring. */
-const NO_RING = new Set(['html', 'body', 'iframe']);
+/** The whole page, and other pages and programs in it, show no ring. */
+const NO_RING = new Set(['html', 'body', 'iframe', 'embed', 'object']);
 
 const isLink = ({ tag, attributes }: Asked) => (tag === 'a' || tag === 'area') && 'href' in attributes;
 const isPressed = ({ tag, attributes: { type = 'text' } }: Asked) =>
