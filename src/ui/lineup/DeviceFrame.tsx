@@ -1,7 +1,7 @@
 'use client';
 
-import { useShallow } from 'zustand/react/shallow';
 import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { cutInWords } from '@/core/lineup';

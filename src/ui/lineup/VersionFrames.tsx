@@ -1,12 +1,13 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Page, Project } from '@/core/document';
 import { fitZoom, packFrames } from '@/core/lineup';
 import type { FrameParts } from '../requests/requests';
 import { loadFrameParts } from '../requests/requests';
 import { report } from '../editing/edits';
-import { shownPage, shownProject, useSession, useLineup } from '../state/store';
+import { heldOnStage, shownPage, shownProject, useSession, useLineup } from '../state/store';
 import { tellFrame } from '../preview/frame-port';
 import { PreviewFrame } from '../preview/PreviewFrame';
 import { useSize } from '../stage/use-size';
@@ -140,6 +141,7 @@ interface OneProps {
 const NOTHING: readonly string[] = [];
 
 function OneVersion({ id, version, stands, zoom, parts, near }: OneProps) {
+  const hold = useSession(useShallow(heldOnStage));
   const frame = useRef<HTMLIFrameElement | null>(null);
   const [ready, setReady] = useState(false);
   const { viewport, device } = stands;
@@ -165,6 +167,7 @@ function OneVersion({ id, version, stands, zoom, parts, near }: OneProps) {
         scrollbar={device.scrollbar}
         suspended={!near}
         selection={NOTHING}
+        hold={hold}
         leads={false}
         label={`${version.page.name} on ${device.name}`}
         style={{ width: viewport.width, height: viewport.height, transform: `scale(${zoom})` }}
