@@ -6,6 +6,7 @@ import type { LengthContext } from '@/core/styles';
 import { inUnit, lengthInPx, readLength } from '@/core/styles';
 import { measuredLength } from './measured-length';
 import { announce, commit, report } from '../editing/edits';
+import { choosePseudo } from '../view/actions';
 import { carryOut } from '../editing/proposal';
 import { shownPage, shownPseudo, useSession, writeTarget } from '../state/store';
 import { lockedAmong, together, tops } from '../arranging/tree';
@@ -77,6 +78,8 @@ export function reorderHere(by: 1 | -1): void {
   if (!id || !parent) return announce('Select something to move.');
   const { project, slice, width } = session;
   const orderOf = (one: string) => Number(specifiedValue(project, page, one, 'order', { ...slice, width })) || 0;
+  // The order is one of rest; what is looked at must say where the edit goes.
+  if (shownPseudo(session) !== '') choosePseudo('');
   const seen = inOrder(childIds(parent), orderOf);
   const at = seen.indexOf(id);
   const to = at + by;
