@@ -7,7 +7,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 100;
+const DOCUMENTS = 60;
 const STOOD_IN = 30;
 
 let browser: Browser;
@@ -30,7 +30,7 @@ test(`the resolver says what Chromium computes: ${DOCUMENTS} random documents at
         fc.asyncProperty(arbitraryProject, widths, arbitraryHolding, async (project, random, hold) => {
           const looked = interestingWidths(project, random);
           const atRest = await compareWithBrowser(page, project, looked);
-          const held = await compareWithBrowser(page, project, looked.slice(0, 3), undefined, hold(project.pages[0]!));
+          const held = await compareWithBrowser(page, project, looked.slice(0, 2), undefined, hold(project.pages[0]!));
           compared += atRest.compared;
           expect([...atRest.mismatches, ...held.mismatches]).toEqual([]);
         }),
