@@ -107,7 +107,7 @@ const value = async (property: string, text: string) => {
   await page.locator(`input[data-property="${property}"]`).press('Enter');
 };
 await page.getByRole('combobox', { name: 'State', exact: true }).selectOption('hover');
-await page.getByLabel('Find a property').fill('colour');
+await page.getByLabel('Find a property').fill('color');
 await value('background-color', '#d9a441');
 await value('color', '#1f2b29');
 await picture(page, 'states');
