@@ -82,9 +82,10 @@ export class Ledger {
       for (const width of results.keys()) if (contains(widths, width)) stale.add(width);
   }
 
-  #knows(view: View, height: number | undefined, width: number): boolean {
+  /** Widths of a list that aren't known, or no longer. */
+  #unknown(view: View, height: number | undefined, widths: readonly number[]): readonly number[] {
     const column = this.#columns.get(`${view} ${height ?? ''}`);
-    return column !== undefined && column.results.has(width) && !column.stale.has(width);
+    return column ? widths.filter((width) => !column.results.has(width) || column.stale.has(width)) : widths;
   }
 
   /** How many viewports of a plan are known and up to date. */
@@ -95,9 +96,9 @@ export class Ledger {
   /** What of a plan is still to be measured: plan less ledger. Heights that lack the same widths come together. */
   missing(plan: readonly Looking[]): Looking[] {
     return plan.flatMap((looking) => {
-      const byWidths = new Map<string, { heights: number[]; widths: number[] }>();
+      const byWidths = new Map<string, { heights: number[]; widths: readonly number[] }>();
       for (const height of looking.heights) {
-        const widths = looking.widths.filter((width) => !this.#knows(looking.view, height, width));
+        const widths = this.#unknown(looking.view, height, looking.widths);
         if (widths.length === 0) continue;
         const key = widths.length === looking.widths.length ? '' : widths.join();
         const same = byWidths.get(key);
