@@ -80,7 +80,7 @@ export class ComputedStyles {
       case 'min-height':
         // Browsers say 0px for boxes where `auto` has no meaning; for flex and grid items it depends on there being a box.
         if (inner !== 'auto') return inner;
-        return this.#isItem(elementId) ? undefined : '0px';
+        return this.#isItem(elementId) === false ? '0px' : undefined;
       case 'border-top-width':
       case 'border-right-width':
       case 'border-bottom-width':
@@ -241,11 +241,16 @@ export class ComputedStyles {
     return tag === 'input' && ['button', 'submit', 'reset'].includes(attributes.type ?? '');
   }
 
-  /** Whether the element's box is laid out by a flex or grid box, through any parents that make no box. */
-  #isItem(elementId: string): boolean {
+  /**
+   * Whether the element's box is laid out by a flex or grid box, through any parents that make no box; undefined where
+   * that of the parent isn't claimed.
+   */
+  #isItem(elementId: string): boolean | undefined {
     let parent = aboveOf(this.page, elementId);
     while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = aboveOf(this.page, parent.id);
-    return parent !== undefined && /^((inline-)?(flex|grid)|(block )?math)$/.test(this.value(parent.id, 'display') ?? '');
+    if (!parent) return false;
+    const display = this.value(parent.id, 'display');
+    return display === undefined ? undefined : /^((inline-)?(flex|grid)|(block )?math)$/.test(display);
   }
 
   /** Blockification (CSS Display 3, 2.7): children of flex and grid boxes, floats, and what is taken out of the flow. */
@@ -258,11 +263,10 @@ export class ComputedStyles {
     if (parent?.tag === 'details' && /(flex|grid)$/.test(this.#inherit(parent.id, 'display') ?? '')) return undefined;
     const [float, position] = [this.value(elementId, 'float'), this.#inherit(elementId, 'position')];
     if (float === undefined || position === undefined) return undefined;
+    const item = this.#isItem(elementId);
+    if (item === undefined) return undefined;
     const taken =
-      this.#element(elementId).tag === 'legend' ||
-      this.#isItem(elementId) ||
-      float !== 'none' ||
-      ['absolute', 'fixed'].includes(position);
+      this.#element(elementId).tag === 'legend' || item || float !== 'none' || ['absolute', 'fixed'].includes(position);
     const { tag, attributes } = this.#element(elementId);
     const isControl = CONTROLS.has(tag) && attributes.type !== 'file';
     const shown = isControl ? (CONTROL_DISPLAY[value] ?? value) : value;

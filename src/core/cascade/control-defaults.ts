@@ -152,8 +152,8 @@ export function disabledDefaultFor(tag: string, { type = 'text' }: Attributes): 
   if (tag === 'textarea') return greyField;
   const pressed = tag === 'button' || ['submit', 'reset', 'button'].includes(type);
   if (pressed) return { ...faint, 'background-color': 'rgba(239, 239, 239, 0.3)', color: 'rgba(16, 16, 16, 0.3)' };
-  if (tag !== 'input' || ['file', 'checkbox', 'radio'].includes(type)) return undefined;
-  if (type === 'hidden') return faint;
+  if (tag !== 'input' || ['checkbox', 'radio'].includes(type)) return undefined;
+  if (type === 'hidden' || type === 'file') return faint;
   return type === 'range' ? { ...faint, 'background-color': 'rgba(0, 0, 0, 0)' } : greyField;
 }
 

@@ -21,6 +21,7 @@ export function boxDefaultFor({ tag }: Asked, box: Box): Declarations {
 const RING: Declarations = { 'outline-style': 'auto', 'outline-width': '1px', 'outline-color': 'rgb(16, 16, 16)' };
 const ring = (offset: string): Declarations => ({ ...RING, 'outline-offset': offset });
 const FOCUSED = ring('0px');
+const WIDE: Declarations = { ...FOCUSED, 'outline-width': '5px' };
 
 /** The whole page, and other pages and programs in it, show no ring. */
 const NO_RING = new Set(['html', 'body', 'iframe', 'embed', 'object']);
@@ -36,7 +37,7 @@ const PRESSED_BUTTON: Declarations = everySide('border-', '-style', 'inset');
 /** What browsers make of an element that is focused or pressed, before anybody's sheet. */
 export function stateDefaultsFor(element: Asked): readonly (readonly [UsedState, Declarations])[] {
   if (NO_RING.has(element.tag)) return [];
-  const focused = isLink(element) ? ring('1px') : isTicked(element) ? ring('2px') : FOCUSED;
+  const focused = element.tag === 'svg' ? WIDE : isLink(element) ? ring('1px') : isTicked(element) ? ring('2px') : FOCUSED;
   const pressed = isLink(element) ? PRESSED_LINK : isPressed(element) ? PRESSED_BUTTON : NONE;
   return [
     ['focus-visible', focused],

@@ -96,6 +96,7 @@ export const deviceStyle = (scrollbar: Scrollbar = 'overlay'): string =>
 /** What browsers make of what is focused or pressed, of what is only held. The weakest of all layers. */
 const HELD_STYLE = `@layer device {
   :not(body, iframe, embed, object)[${HELD_ATTRIBUTE}~="focus-visible"] { outline: auto 1px -webkit-focus-ring-color; }
+  svg[${HELD_ATTRIBUTE}~="focus-visible"] { outline-width: 5px; }
   :any-link[${HELD_ATTRIBUTE}~="focus-visible"] { outline-offset: 1px; }
   :is([type="checkbox"], [type="radio"])[${HELD_ATTRIBUTE}~="focus-visible"] { outline-offset: 2px; }
   :any-link[${HELD_ATTRIBUTE}~="active"] { color: -webkit-activelink; }
