@@ -88,9 +88,8 @@ export class FocusReader {
       apart[i] = line.apart ? 1 : 0;
     });
     // What can't have the focus now was looked at before or will be.
-    this.#inside.forEach((_, i) => {
-      if (!held.some(([one]) => one === i)) changed[i] = 1;
-    });
+    const now = new Set(held.map(([i]) => i));
+    for (const i of this.#inside.keys()) if (!now.has(i)) changed[i] = 1;
     return { changed, ring, drawnByBrowser, apart };
   }
 

@@ -1,4 +1,4 @@
-import { HELD } from './held';
+import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
 
 /** States as elements are marked with them, for each way to look at a page. */
 const STATES = { pointed: ['hover'], focused: ['focus-visible'], pressed: ['hover', 'active'] } as const;

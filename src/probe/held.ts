@@ -1,18 +1,16 @@
+import { HELD_ATTRIBUTE } from '@/core/audit/codes';
 import { find } from './nodes';
-
-/** By which a document in a frame asks for states that come and go. */
-export const HELD = 'data-mp-held';
 
 let marks: readonly (readonly [id: string, states: string])[] = [];
 
 /** Elements that look as if they were pointed at, focused or pressed, in place of those from before. */
 export function hold(next: readonly (readonly [id: string, states: string])[]): void {
   marks = next;
-  for (const element of document.querySelectorAll(`[${HELD}]`)) element.removeAttribute(HELD);
+  for (const element of document.querySelectorAll(`[${HELD_ATTRIBUTE}]`)) element.removeAttribute(HELD_ATTRIBUTE);
   holdAgain();
 }
 
 /** Marks them once more, after elements have been put in anew. */
 export function holdAgain(): void {
-  for (const [id, states] of marks) find(id)?.setAttribute(HELD, states);
+  for (const [id, states] of marks) find(id)?.setAttribute(HELD_ATTRIBUTE, states);
 }

@@ -3,7 +3,7 @@ import type { DocumentConditions } from './conditions';
 import { conditionsOfDocument } from './conditions';
 import { DocumentReader } from './document-facts';
 import { FocusReader } from './focus-facts';
-import { HELD } from './held';
+import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
 import type { HeldState } from './held-looks';
 import { HeldLooks, isHeldState } from './held-looks';
 import { LargeText, SPACED_TEXT } from './large-text';

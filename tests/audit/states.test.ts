@@ -1,7 +1,8 @@
-import { Ledger, planOf } from '@/core/audit';
+import { askedFor, Ledger, planOf } from '@/core/audit';
 import type { Finding, View } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
+import { PLAIN_PROFILE } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { makeEdit } from '@/core/edits';
 import type { FixLine } from '@/core/remedy';
@@ -44,6 +45,12 @@ test('a state is looked at where anything is said of it', () => {
   expect(views(project)).toEqual(expect.arrayContaining(['pointed', 'focused', 'pressed']));
   expect(views(edited(set('sbutton:active', 'base', 'color', 'red')))).toContain('pressed');
   expect(views(edited(set('sbutton:active', 'base', 'color', 'red')))).not.toContain('pointed');
+});
+
+test('numbers that a project has for contrast hold in states too', () => {
+  const checks = { contrast: { limits: { usual: 2 } }, 'small-target': { limits: { least: 30 } } };
+  const { limits } = askedFor({ ...PLAIN_PROFILE, checks }, ['pointed']).find(({ id }) => id === 'pointed')!;
+  expect(limits).toMatchObject({ usual: 2, large: 3, least: 30 });
 });
 
 test.each<View>(['pointed', 'focused', 'pressed'])('what a sweep says of %s is what measuring every width says', async (view) => {

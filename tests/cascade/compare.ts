@@ -1,6 +1,6 @@
 import type { Page as BrowserPage } from 'playwright-core';
 import type { Held } from '@/core/breakpoints';
-import { ComputedStyles, lookOf } from '@/core/cascade';
+import { ComputedStyles, shownIn } from '@/core/cascade';
 import type { Box, Page, PageElement, Project, State } from '@/core/document';
 import { BOXES, kindOf, readPseudo, ruleOf, splitPseudo } from '@/core/document';
 import type { StandIn } from '@/core/render';
@@ -80,7 +80,7 @@ export async function compareWithBrowser(
   holding?: Holding,
 ) {
   const look = holding
-    ? lookOf(given, given.pages[0]!, holding.element, `:${holding.state}`)
+    ? shownIn(given, given.pages[0]!, holding.element, holding.state)
     : { project: given, page: given.pages[0]!, held: undefined };
   const { project, page, held } = look;
   const preview = renderPreview(project, page, () => 'data:,', standIn);

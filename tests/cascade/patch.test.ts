@@ -4,7 +4,7 @@ import type { Browser, Page as BrowserPage } from 'playwright-core';
 import type { Edit } from '@/core/edits';
 import { EDIT_TYPES, makeEdit, readEdit } from '@/core/edits';
 import type { Look } from '@/core/cascade';
-import { lookOf } from '@/core/cascade';
+import { shownIn } from '@/core/cascade';
 import type { PageElement, Project, State } from '@/core/document';
 import { newProject, STATES } from '@/core/document';
 import type { Preview } from '@/core/render';
@@ -88,7 +88,7 @@ const pageOf = (project: Project) => project.pages[Math.min(1, project.pages.len
 let held: { readonly element: string; readonly state: State } | undefined;
 const lookAt = (project: Project): Omit<Look, 'node'> => {
   const page = pageOf(project);
-  return held && held.element in page.elements ? lookOf(project, page, held.element, `:${held.state}`) : { project, page };
+  return held && held.element in page.elements ? shownIn(project, page, held.element, held.state) : { project, page };
 };
 const preview = (project: Project) => {
   const look = lookAt(project);

@@ -60,6 +60,8 @@ export interface Check {
   readonly view?: View;
   /** Checks by id that find the same under usual conditions: where they do, this one has nothing to add. */
   readonly besides?: readonly string[];
+  /** Checks by id by whose numbers it goes, as the project has them. */
+  readonly likewise?: readonly string[];
   /** Numbers that a project may set otherwise, by name. */
   readonly limits?: Readonly<Record<string, Limit>>;
   /** Pure: all faults at one viewport, at most one for an element. */

@@ -1,7 +1,10 @@
 /*
- * The numbers by which facts are told. The probe writes them and the checks read them: the one file of values that both
- * share, since two lists would have to be kept equal.
+ * The words and numbers by which frames and the rest understand each other: the probe writes facts with them and the checks
+ * read those. The one file of values that both share, since two lists would have to be kept equal.
  */
+
+/** By which frames hold states that come and go: as specific as the pseudo-class it stands for. */
+export const HELD_ATTRIBUTE = 'data-mp-held';
 
 /** How an element's overflow is cut on an axis. */
 export const Cut = { none: 0, hidden: 1, scrolls: 2 } as const;

@@ -171,13 +171,10 @@ function nestedList(tag: string, ancestors: readonly string[]): Declarations {
 type Asked = Pick<PageElement, 'tag' | 'attributes'>;
 
 /**
- * What the browser's sheet asks of an ancestor, as a word: its tag, whether it is open or can't be used, and where its
- * text begins.
+ * What the browser's sheet asks of an ancestor, as a word: its tag, whether it is open, and where its text begins.
  */
 export function ancestorWord({ tag, attributes }: Asked): string {
-  const says =
-    tag === 'details' && 'open' in attributes ? '[open]' : tag === 'fieldset' && 'disabled' in attributes ? '[disabled]' : '';
-  const word = tag + says;
+  const word = tag === 'details' && 'open' in attributes ? 'details[open]' : tag;
   return attributes.dir === undefined ? word : `${word}[${attributes.dir}]`;
 }
 
@@ -189,20 +186,17 @@ export function isRightToLeft({ attributes }: Asked, around: readonly string[]):
 
 const tagOf = (word: string) => word.replace(/\[.*/, '');
 
-/** Whether a control can't be used, for itself or for what it stands in (HTML, "Enabling and disabling form controls"). */
-function isDisabled({ tag, attributes }: Asked, around: readonly string[]): boolean {
-  if (!['input', 'button', 'select', 'textarea'].includes(tag)) return false;
-  return (
-    'disabled' in attributes ||
-    around.some((word, i) => word.startsWith('fieldset[disabled]') && tagOf(around[i - 1] ?? '') !== 'legend')
-  );
-}
-
 /**
  * @param around of what it stands in, from the parent upwards, the words of `ancestorWord`
  * @param rightToLeft whether its text runs from right to left
+ * @param isDisabled whether the document says so, of itself or of what it stands in
  */
-export function browserDefaultFor(element: Asked, around: readonly string[], rightToLeft = false): Declarations {
+export function browserDefaultFor(
+  element: Asked,
+  around: readonly string[],
+  rightToLeft: boolean,
+  isDisabled: boolean,
+): Declarations {
   const { tag, attributes } = element;
   const usual =
     controlDefaultFor(tag, attributes) ??
@@ -215,7 +209,7 @@ export function browserDefaultFor(element: Asked, around: readonly string[], rig
           : LISTS.has(tag)
             ? nestedList(tag, around.map(tagOf))
             : (BY_TAG[tag] ?? NONE));
-  const disabled = isDisabled(element, around) ? disabledDefaultFor(tag, attributes) : undefined;
+  const disabled = isDisabled ? disabledDefaultFor(tag, attributes) : undefined;
   const asked = attributeDefaultsFor(element);
   const placed = rightToLeft && isLogical(element) ? turned(usual) : usual;
   return disabled || asked ? { ...placed, ...disabled, ...asked } : placed;

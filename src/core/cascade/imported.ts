@@ -1,11 +1,10 @@
 import type { Held } from '../breakpoints/viewport';
 import { isHeld } from '../breakpoints/viewport';
-import { classesOf } from '../document/class-names';
-import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import type { SelectorNode, SheetRule, Specificity } from '../read';
+import type { SheetRule, Specificity } from '../read';
 import { compareSpecificity, readSheet } from '../read';
+import { nodesOf } from './selector-nodes';
 
 /** A rule of an imported sheet that matches an element, with the sheet it stands in. */
 export interface MatchedRule {
@@ -13,33 +12,6 @@ export interface MatchedRule {
   readonly sheetId: string;
   /** Whether the states that it asks for are held; absent where it asks for none. */
   readonly holds?: (held: Held | undefined) => boolean;
-}
-
-const memo = new WeakMap<Project, WeakMap<Page, ReadonlyMap<string, SelectorNode>>>();
-
-/** The page as selectors see it: with the classes that the HTML carries, and `<html>` around it. */
-function nodesOf(project: Project, page: Page): ReadonlyMap<string, SelectorNode> {
-  const pages = memo.get(project) ?? new WeakMap<Page, ReadonlyMap<string, SelectorNode>>();
-  memo.set(project, pages);
-  const known = pages.get(page);
-  if (known) return known;
-  const nodes = new Map<string, SelectorNode>();
-  const grow = (id: string, parent: SelectorNode): SelectorNode => {
-    const element = page.elements[id]!;
-    const classes = classesOf(project, element);
-    const children: SelectorNode[] = [];
-    const attributes = { ...element.attributes, ...(classes.length > 0 && { class: classes.join(' ') }) };
-    const node: SelectorNode = { id, tag: element.tag, attributes, parent, children };
-    for (const child of childIds(element)) children.push(grow(child, node));
-    nodes.set(id, node);
-    return node;
-  };
-  const children: SelectorNode[] = [];
-  const html: SelectorNode = { tag: 'html', attributes: { lang: 'en' }, parent: null, children };
-  children.push({ tag: 'head', attributes: {}, parent: html, children: [] }, grow(page.root, html));
-  nodes.set('html', html);
-  pages.set(page, nodes);
-  return nodes;
 }
 
 /**

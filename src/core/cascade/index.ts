@@ -7,6 +7,6 @@ export type { Carriage, Lane, Stretch } from './lanes';
 export { targetWidths, writeReach } from './reach';
 export { ComputedStyles } from './computed';
 export { statedContrast } from './contrast';
-export { heldIn, lookOf } from './look';
+export { heldIn, lookOf, shownIn } from './look';
 export type { Look } from './look';
 export { elementOf } from './root';

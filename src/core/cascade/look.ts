@@ -1,9 +1,9 @@
 import type { Held, Slice, Viewport } from '../breakpoints/viewport';
 import { sameClassNames } from '../document/class-names';
 import type { Page, Project } from '../document/project';
-import type { Pseudo, UsedState } from '../document/pseudo';
+import type { Pseudo, State, UsedState } from '../document/pseudo';
 import { isUsed, readPseudo } from '../document/pseudo';
-import { pageInState } from '../document/states';
+import { pageInState, wholePageInState } from '../document/state-pages';
 import { ancestorsOf } from '../document/tree';
 
 /** What has to be asked to learn what an element, or a box of it, looks like in a state. */
@@ -46,6 +46,13 @@ export function lookOf(project: Project, page: Page, elementId: string, pseudo: 
   }
   const instead = pageInState(page, elementId, state);
   return { project: projectWith(project, page, instead), page: instead, node };
+}
+
+/** The page that a frame shows while an element is held in a state, and what it marks. */
+export function shownIn(project: Project, page: Page, elementId: string, state: State): Omit<Look, 'node'> {
+  const { held } = lookOf(project, page, elementId, `:${state}`);
+  const instead = isUsed(state) ? page : wholePageInState(page, elementId, state);
+  return { project: projectWith(project, page, instead), page: instead, held };
 }
 
 const TOGETHER: readonly (readonly UsedState[])[] = [

@@ -3,7 +3,7 @@ import type { Condition } from '../breakpoints/condition';
 import type { Declarations, PageElement } from '../document/element';
 import type { Box, Pseudo } from '../document/pseudo';
 import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
-import { documentStates } from '../document/states';
+import { CAN_BE_DISABLED, documentStates } from '../document/states';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readSheet } from '../read';
@@ -49,7 +49,7 @@ function standsAsBefore(known: Known, page: Page, element: PageElement): boolean
   let at = 0;
   for (const ancestor of ancestorsOf(page, element.id)) if (known.under[at++] !== ancestorWord(ancestor)) return false;
   if (at !== known.under.length) return false;
-  if (known.states !== undefined && known.states !== documentStates(page, element).join()) return false;
+  if (known.states !== undefined && known.states !== documentStates(page, carrierOf(page, element)).join()) return false;
   known.elements = page.elements;
   return true;
 }
@@ -83,12 +83,15 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   const versions = memo.get(element);
   if (versions) for (const known of versions) if (isOf(known, project, page, element)) return known;
   const under = ancestorsOf(page, element.id).map(ancestorWord);
-  const { id, pseudo } = splitPseudo(element.id);
-  const carrier = pseudo === '' ? element : page.elements[id]!;
+  const { pseudo } = splitPseudo(element.id);
+  const carrier = carrierOf(page, element);
   const owners = ownersOf(project, carrier);
-  const asks = owners.some(({ pseudo = {} }) => Object.keys(pseudo).some(asksTheDocument));
+  const asks = CAN_BE_DISABLED.has(element.tag) || owners.some(({ pseudo = {} }) => Object.keys(pseudo).some(asksTheDocument));
   const states = asks ? documentStates(page, carrier) : [];
-  const list = pseudo === '' ? collect(project, page, element, under) : collectBox(project, page, carrier, pseudo);
+  const list =
+    pseudo === ''
+      ? collect(project, page, element, under, states.includes('disabled'))
+      : collectBox(project, page, carrier, pseudo);
   addStates(list, project, owners, carrier, pseudo, states);
   const fresh: Known = {
     project,
@@ -100,6 +103,10 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   memo.set(element, versions ? [fresh, versions[0]!] : [fresh]);
   return fresh;
 }
+
+/** The element that a box belongs to; itself for an element. */
+const carrierOf = (page: Page, element: PageElement): PageElement =>
+  element.tag.startsWith('::') ? page.elements[splitPseudo(element.id).id]! : element;
 
 /** Whether it is the document that says when something written for such a state holds. */
 function asksTheDocument(pseudo: Pseudo): boolean {
@@ -128,10 +135,16 @@ function importedSources(project: Project, page: Page, element: PageElement, imp
   }));
 }
 
-function collect(project: Project, page: Page, element: PageElement, ancestors: readonly string[]): Source[] {
+function collect(
+  project: Project,
+  page: Page,
+  element: PageElement,
+  ancestors: readonly string[],
+  isDisabled: boolean,
+): Source[] {
   const list: Source[] = [];
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
-  put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors)));
+  put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors), isDisabled));
   for (const [state, declarations] of stateDefaultsFor(element))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));

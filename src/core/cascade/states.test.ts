@@ -1,3 +1,5 @@
+import fc from 'fast-check';
+import { arbitraryProject } from '../../../tests/cascade/arbitrary-project';
 import type { Project } from '../document';
 import { BOXES, canBe, canHave, hasPseudo, newProject, readProject, STATES } from '../document';
 import type { Edit } from '../edits';
@@ -5,9 +7,10 @@ import { applyEdit, makeEdit, readEdit } from '../edits';
 import { breakpoint, HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, shared, sheet, TEXT } from '../edits/project-for-tests';
 import { renderExport } from '../render';
 import { laneNames } from './lanes';
-import { heldIn, lookOf } from './look';
+import { PROPERTIES } from '../styles';
+import { heldIn, lookOf, shownIn } from './look';
 import { writeReach } from './reach';
-import { resolve } from './resolve';
+import { resolve, specifiedValue } from './resolve';
 
 const page = (project: Project) => project.pages[0]!;
 
@@ -77,7 +80,6 @@ test('the document says what is disabled, checked, open, current or empty', () =
     attributes(TEXT, 'aria-current', 'page'),
   );
   expect([value(project, 'ebound', ''), value(project, 'efree', '')]).toEqual(['gray', 'rgb(0, 0, 0)']);
-  expect(['ea', 'eb'].map((id) => value(project, id, '', 'opacity'))).toHaveLength(2);
   expect(['ea', 'eb'].map((id) => value(project, id, '', 'opacity')).sort()).toEqual(['0.5', '1']);
   expect([value(project, 'elist', '', 'display'), value(project, TEXT, '')]).toEqual(['none', 'green']);
   // Held, a document says of it what it doesn't say at rest.
@@ -87,6 +89,40 @@ test('the document says what is disabled, checked, open, current or empty', () =
   const [div, input] = [page(project).elements[MAIN]!, page(project).elements.ea!];
   expect(STATES.filter((state) => !canBe(div, state))).toEqual(['open', 'checked', 'disabled']);
   expect([BOXES.filter((box) => canHave(input, box)), hasPseudo(div, ':disabled::before')]).toEqual([['placeholder'], false]);
+});
+
+test('a box follows what becomes disabled around it', () => {
+  const project = make(
+    insert('efields', 'fieldset'),
+    insert('ebutton', 'button', 0, 'efields'),
+    set('ebutton:disabled::before', 'base', 'color', 'gray'),
+  );
+  expect(value(project, 'ebutton', '::before')).toBe('rgb(0, 0, 0)');
+  const disabled = makeFrom(project, { type: 'setAttribute', node: 'efields', name: 'disabled', value: '' });
+  expect(value(disabled, 'ebutton', '::before')).toBe('gray');
+});
+
+test('what is asked of one element in a state is what the whole page in that state says, and takes no copy of it', () => {
+  let otherwise = 0;
+  fc.assert(
+    fc.property(arbitraryProject, (project) => {
+      const was = page(project);
+      for (const id of Object.keys(was.elements))
+        for (const state of STATES) {
+          const look = lookOf(project, was, id, `:${state}`);
+          const whole = shownIn(project, was, id, state);
+          expect(Object.keys(look.page.elements).length === 1 || look.page === was || state === 'checked').toBe(true);
+          if (look.page !== was) otherwise++;
+          const viewport = heldIn(look, { width: 700, height: 700, pointer: 'mouse' as const });
+          for (const { name } of PROPERTIES)
+            expect(specifiedValue(look.project, look.page, id, name, viewport)).toBe(
+              specifiedValue(whole.project, whole.page, id, name, viewport),
+            );
+        }
+    }),
+    { numRuns: 40 },
+  );
+  expect(otherwise).toBeGreaterThan(200);
 });
 
 test('boxes before and after inherit from their element and have states of their own', () => {

@@ -7,7 +7,7 @@ import { readPseudo } from './pseudo';
 import { ancestorsOf, subtreeOf } from './tree';
 
 const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);
-const CAN_BE_DISABLED = new Set([...CONTROLS, 'fieldset', 'optgroup', 'option']);
+export const CAN_BE_DISABLED = new Set([...CONTROLS, 'fieldset', 'optgroup', 'option']);
 const CAN_BE_OPEN = new Set(['details', 'dialog']);
 
 const isCheckable = ({ tag, attributes }: PageElement) =>
@@ -68,60 +68,19 @@ function isDisabled(page: Page, { id, tag, attributes }: PageElement): boolean {
   });
 }
 
-const groupOf = (page: Page, { id, attributes: { name } }: PageElement) =>
+/** The radio button group that a button belongs to, by a word (HTML, "radio button group"); undefined for none. */
+export const radioGroupOf = (page: Page, { id, attributes: { name } }: PageElement) =>
   name ? `${name} ${ancestorsOf(page, id).find(({ tag }) => tag === 'form')?.id ?? ''}` : undefined;
 
-const isRadio = ({ tag, attributes }: PageElement) => tag === 'input' && attributes.type === 'radio';
+export const isRadio = ({ tag, attributes }: PageElement) => tag === 'input' && attributes.type === 'radio';
 
 /** Whether a later button of the same group is the one that is chosen (HTML, "radio button group"). */
 function isOutdone(page: Page, element: PageElement): boolean {
   if (!isRadio(element)) return false;
-  const group = groupOf(page, element);
+  const group = radioGroupOf(page, element);
   if (group === undefined) return false;
   const chosen = subtreeOf(page, page.root).findLast(
-    (one) => isRadio(one) && 'checked' in one.attributes && groupOf(page, one) === group,
+    (one) => isRadio(one) && 'checked' in one.attributes && radioGroupOf(page, one) === group,
   );
   return chosen !== undefined && chosen.id !== element.id;
-}
-
-const ATTRIBUTE: Readonly<Partial<Record<State, readonly [name: string, value: string]>>> = {
-  current: ['aria-current', 'page'],
-  open: ['open', ''],
-  disabled: ['disabled', ''],
-};
-
-const pages = new WeakMap<Page, Map<string, Page>>();
-
-/** The page as it is while an element is in a state that documents say; the page itself where it is or can't be. */
-export function pageInState(page: Page, id: string, state: State): Page {
-  const element = page.elements[id];
-  if (!element || !canBe(element, state) || documentStates(page, element).includes(state)) return page;
-  const known = pages.get(page) ?? new Map<string, Page>();
-  pages.set(page, known);
-  const key = `${id} ${state}`;
-  let made = known.get(key);
-  if (!made) known.set(key, (made = makeState(page, element, state)));
-  return made;
-}
-
-function makeState(page: Page, element: PageElement, state: State): Page {
-  const elements = { ...page.elements };
-  const put = (one: PageElement, name: string, value: string | undefined) => {
-    const { [name]: _, ...others } = one.attributes;
-    elements[one.id] = { ...one, attributes: value === undefined ? others : { ...others, [name]: value } };
-  };
-  if (state === 'empty') {
-    for (const { id } of subtreeOf(page, element.id).slice(1)) delete elements[id];
-    elements[element.id] = { ...element, children: [] };
-  } else if (state === 'checked') {
-    const group = isRadio(element) ? groupOf(page, element) : undefined;
-    for (const one of group === undefined ? [] : Object.values(page.elements))
-      if (isRadio(one) && 'checked' in one.attributes && groupOf(page, one) === group) put(one, 'checked', undefined);
-    put(element, element.tag === 'option' ? 'selected' : 'checked', '');
-  } else {
-    const said = ATTRIBUTE[state];
-    if (!said) return page;
-    put(element, ...said);
-  }
-  return { ...page, elements };
 }

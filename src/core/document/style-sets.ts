@@ -90,7 +90,8 @@ export function styleSetsOf({ styles, pseudo }: Styled): (readonly [Pseudo, Styl
 
 /** Every place's declarations, whatever the state or the box. */
 export function allDeclarations(styled: Styled): Declarations[] {
-  return styleSetsOf(styled).flatMap(([, styles]) => Object.values(styles));
+  const { styles, pseudo } = styled;
+  return pseudo ? styleSetsOf(styled).flatMap(([, one]) => Object.values(one)) : Object.values(styles);
 }
 
 const NONE: StyleSet = {};

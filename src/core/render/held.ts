@@ -1,7 +1,5 @@
+import { HELD_ATTRIBUTE } from '../audit/codes';
 import type { Held } from '../breakpoints/viewport';
-
-/** States that come and go are held in frames by an attribute, which is as specific as the pseudo-class it stands for. */
-export const HELD_ATTRIBUTE = 'data-mp-held';
 
 const IN_STATE = /(?<![:\\]):(hover|active|focus-visible|focus)(?![\w-])/g;
 

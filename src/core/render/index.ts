@@ -3,7 +3,7 @@ export { BUNDLED_FONTS, writeFontFaces } from './fonts';
 export type { BundledFont } from './fonts';
 export { renderExport } from './export';
 export { renderElement } from './markup';
-export { HELD_ATTRIBUTE, heldMarks, heldSelectors } from './held';
+export { heldMarks, heldSelectors } from './held';
 export { deviceStyle, patchBetween, pictureData, previewDocument, renderPreview } from './preview';
 export type { Preview, PreviewPatch } from './preview';
 export { restyledPreview } from './restyled';

@@ -6,7 +6,7 @@ import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
 import { renderElement } from './markup';
 import type { Addresses, SheetBlock, Rule } from './sheet';
-import { HELD_ATTRIBUTE } from './held';
+import { HELD_ATTRIBUTE } from '../audit/codes';
 import { renderSheet, writeBlock } from './sheet';
 import type { StandIn } from './stand-in';
 

@@ -12,7 +12,8 @@ import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
-import { HELD_ATTRIBUTE, heldSelectors } from './held';
+import { HELD_ATTRIBUTE } from '../audit/codes';
+import { heldSelectors } from './held';
 import type { StandIn } from './stand-in';
 import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
 

@@ -37,8 +37,7 @@ export function StatePicker({ ids }: { ids: readonly string[] }) {
   const choose = (next: { state?: State | undefined; box?: Box | undefined }) =>
     choosePseudo(pseudoOf({ ...(next.state && { state: next.state }), ...(next.box && { box: next.box }) }));
   const last = ids[ids.length - 1];
-  const isThere =
-    last === undefined || (box !== 'before' && box !== 'after') || hasContent(project, page, last, pseudo, { ...slice, width });
+  const missing = last === undefined ? undefined : whyNotThere(project, page, last, pseudo, { ...slice, width });
   return (
     <>
       <div role="group" aria-label="State and box" className="flex items-center gap-1.5 px-3.5 pb-2" data-testid="state-picker">
@@ -77,26 +76,35 @@ export function StatePicker({ ids }: { ids: readonly string[] }) {
           </select>
         )}
       </div>
-      {!isThere && (
+      {missing && (
         <p className="m-0 px-3.5 pb-2 text-xs text-muted">
-          It isn’t there yet: it has no content.{' '}
-          <button
-            type="button"
-            className="border-0 bg-transparent p-0 text-reed underline"
-            onClick={() => writeValue('content', '""', writeTarget(useSession.getState()))}
-          >
-            Give it an empty one
-          </button>
+          It isn’t there: {missing}.{' '}
+          {missing === NO_CONTENT && (
+            <button
+              type="button"
+              className="border-0 bg-transparent p-0 text-reed underline"
+              onClick={() => writeValue('content', '""', writeTarget(useSession.getState()))}
+            >
+              Give it an empty one
+            </button>
+          )}
         </p>
       )}
     </>
   );
 }
 
-/** Whether a box before or after is made at all (CSS Generated Content 3, 2). */
-function hasContent(project: Project, page: Page, id: string, pseudo: Pseudo, viewport: Viewport): boolean {
+const NO_CONTENT = 'it has no content';
+
+/** Why browsers make no such box (CSS Generated Content 3, 2; CSS Lists 3, 3); undefined where they do. */
+function whyNotThere(project: Project, page: Page, id: string, pseudo: Pseudo, viewport: Viewport): string | undefined {
+  const { box } = readPseudo(pseudo);
   const look = lookOf(project, page, id, pseudo);
-  return !/^(none|normal)$/.test(specifiedValue(look.project, look.page, look.node, 'content', heldIn(look, viewport)));
+  const value = (node: string, property: string) =>
+    specifiedValue(look.project, look.page, node, property, heldIn(look, viewport));
+  if (box === 'marker') return value(id, 'display') === 'list-item' ? undefined : 'only list items have a marker';
+  if (box === 'placeholder') return 'placeholder' in page.elements[id]!.attributes ? undefined : 'the field says no placeholder';
+  return box && /^(none|normal)$/.test(value(look.node, 'content')) ? NO_CONTENT : undefined;
 }
 
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);

@@ -1,8 +1,8 @@
 import type { Band, Slice, Viewport } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
-import { resolve } from '@/core/cascade';
+import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
-import { childIds, parentOf } from '@/core/document';
+import { childIds } from '@/core/document';
 
 export interface Row {
   readonly element: PageElement;
@@ -28,7 +28,7 @@ export function rowsOf(
   const viewport: Viewport = { ...slice, width: band.from };
   const visit = (id: string, level: number, position: number, siblings: number, under: boolean) => {
     const element = page.elements[id]!;
-    const hidden = under || takesNoRoom(project, page, element, viewport);
+    const hidden = under || specifiedValue(project, page, id, 'display', viewport) === 'none';
     const children = childIds(element);
     const expanded = children.length > 0 ? !closed.has(id) : undefined;
     rows.push({ element, level, position, siblings, hidden, expanded, overrides: overridesIn(element, band) });
@@ -42,37 +42,4 @@ export function rowsOf(
 function overridesIn({ styles }: PageElement, { holds }: Band): number {
   const said = holds.filter((at) => styles[at] !== undefined);
   return said.length === 0 ? 0 : new Set(said.flatMap((at) => Object.keys(styles[at]!))).size;
-}
-
-interface Known extends Pick<Project, 'breakpoints' | 'shared' | 'kinds'> {
-  readonly viewport: Viewport;
-  readonly around: string | undefined;
-  readonly hidden: boolean;
-}
-
-const known = new WeakMap<PageElement, Known>();
-
-/**
- * Whether an element itself says so in a band. After an edit nearly all elements are the ones from before, and what they say
- * of `display` by themselves hangs on nothing but the project's styles and the tag that they stand in.
- */
-function takesNoRoom(project: Project, page: Page, element: PageElement, viewport: Viewport): boolean {
-  const { breakpoints, shared, kinds } = project;
-  const around = parentOf(page, element.id)?.tag;
-  const before = known.get(element);
-  if (
-    before?.breakpoints === breakpoints &&
-    before.shared === shared &&
-    before.kinds === kinds &&
-    before.around === around &&
-    before.viewport.width === viewport.width &&
-    before.viewport.height === viewport.height &&
-    before.viewport.pointer === viewport.pointer &&
-    project.sheets.length === 0
-  )
-    return before.hidden;
-  const { value, origin } = resolve(project, page, element.id, 'display', viewport.width, viewport);
-  const hidden = value === 'none';
-  if (origin.kind !== 'inherited') known.set(element, { breakpoints, shared, kinds, viewport, around, hidden });
-  return hidden;
 }

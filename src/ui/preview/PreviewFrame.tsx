@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { CSSProperties, RefObject } from 'react';
 import type { Look } from '@/core/cascade';
-import { lookOf } from '@/core/cascade';
+import { shownIn } from '@/core/cascade';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
 import { pageOf } from '@/core/document';
@@ -49,7 +49,7 @@ function lockedOn({ elements }: Page): string {
 
 /** The page as it is while an element of it is held in a state; as it is where there is none. */
 const heldPage = (project: Project, page: Page, hold: Hold | undefined): Omit<Look, 'node'> =>
-  hold && hold.element in page.elements ? lookOf(project, page, hold.element, `:${hold.state}`) : { project, page };
+  hold && hold.element in page.elements ? shownIn(project, page, hold.element, hold.state) : { project, page };
 
 /**
  * One page in a sandboxed frame of its own origin. The document is put in once; from then on the frame is told only

@@ -26,6 +26,7 @@ import {
   HEIGHT_MIN,
   NOTHING_OUTSIDE,
   shownPseudo,
+  useLineup,
   useSession,
   WIDTH_MAX,
   WIDTH_MIN,
@@ -61,6 +62,8 @@ export async function open(projectId: string): Promise<void> {
     sweeps: {},
     selectedFinding: undefined,
   });
+  // What a frame holds is an element of the project that was open.
+  useLineup.setState({ holds: {} });
   listen(projectId);
   continueSweep();
 }

@@ -14,6 +14,7 @@ const inState = (view: View, words: string): Check => ({
   rule: 'WCAG 2.2, 1.4.3 Contrast (minimum) and 2.5.8 Target size (minimum)',
   view,
   besides: LOOKS.map(({ id }) => id),
+  likewise: LOOKS.map(({ id }) => id),
   judge: faultsOf(LOOKS),
   sentence: inWordsOf(LOOKS, `When ${words}`),
 });
