@@ -173,15 +173,21 @@ type Asked = Pick<PageElement, 'tag' | 'attributes'>;
 /**
  * What the browser's sheet asks of an ancestor, as a word: its tag, whether it is open, and where its text begins.
  */
-export function ancestorWord({ tag, attributes }: Asked): string {
-  const word = tag === 'details' && 'open' in attributes ? 'details[open]' : tag;
-  return attributes.dir === undefined ? word : `${word}[${attributes.dir}]`;
+export function ancestorWord(element: Asked): string {
+  const word = element.tag === 'details' && 'open' in element.attributes ? 'details[open]' : element.tag;
+  const direction = saidDirection(element);
+  return direction === undefined ? word : `${word}[${direction}]`;
+}
+
+function saidDirection({ tag, attributes }: Asked): string | undefined {
+  const said = attributes.dir?.toLowerCase() ?? '';
+  return ['ltr', 'rtl', 'auto'].includes(said) ? said : tag === 'bdi' ? 'auto' : undefined;
 }
 
 /** Whether the text of an element runs from right to left, as attributes say (HTML, "The dir attribute"). */
-export function isRightToLeft({ attributes }: Asked, around: readonly string[]): boolean {
-  const says = attributes.dir ?? around.map((word) => /\[(ltr|rtl|auto)\]$/i.exec(word)?.[1]).find((one) => one !== undefined);
-  return says?.toLowerCase() === 'rtl';
+export function isRightToLeft(element: Asked, around: readonly string[]): boolean {
+  const said = saidDirection(element) ?? around.map((word) => /\[(ltr|rtl|auto)\]$/.exec(word)?.[1]).find(Boolean);
+  return said === 'rtl';
 }
 
 const tagOf = (word: string) => word.replace(/\[.*/, '');
