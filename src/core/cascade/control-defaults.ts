@@ -165,7 +165,7 @@ const FORCED_BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
   radio: { ...UNADORNED, ...round('50%') },
   range: {},
   hidden: { ...CLIPPED, display: 'none' },
-  file: { ...CLIPPED, 'text-align': 'start' },
+  file: { ...CLIPPED, 'text-align': 'start', 'text-overflow': 'ellipsis' },
 };
 
 /** What browsers give a control and let no sheet change. */
