@@ -17,7 +17,7 @@ import { ArrangeMenu } from './ArrangeMenu';
 import { Palette } from './Palette';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
-import { rowsOf } from './rows';
+import { marksIn, rowsOf } from './rows';
 import { useDrawnRows } from './drawn-rows';
 
 const NO_FINDINGS: never[] = [];
@@ -44,7 +44,8 @@ export function Outline() {
   const list = useRef<HTMLDivElement>(null);
 
   const band = useMemo(() => bandAt(project, bandStart, slice), [project, bandStart, slice]);
-  const rows = useMemo(() => rowsOf(project, page, band, closed, slice), [project, page, band, closed, slice]);
+  const rows = useMemo(() => rowsOf(page, closed), [page, closed]);
+  const marksOf = useMemo(() => marksIn(project, page, band, slice), [project, page, band, slice]);
   const wrong = useMemo(
     () => new Set(findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element)),
     [findings, band],
@@ -220,6 +221,7 @@ export function Outline() {
               name={element.name}
               tag={element.tag}
               {...row}
+              {...marksOf(element)}
               top={top}
               wrong={wrong.has(element.id)}
               locked={element.locked ?? false}

@@ -1,8 +1,8 @@
-import type { Band, Slice, Viewport } from '@/core/breakpoints';
+import type { Band, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
-import { childIds } from '@/core/document';
+import { childIds, parentOf } from '@/core/document';
 
 export interface Row {
   readonly element: PageElement;
@@ -10,32 +10,49 @@ export interface Row {
   readonly expanded: boolean | undefined;
   readonly position: number;
   readonly siblings: number;
-  /** Takes no room in the band that is looked at, itself or with what it stands in. */
+}
+
+/** What an element's row shows of a band. */
+export interface RowMarks {
+  /** Takes no room in the band, itself or with what it stands in. */
   readonly hidden: boolean;
   /** How many own values hold in the band through breakpoints. */
   readonly overrides: number;
 }
 
-/** The page's tree as the rows that are to be seen, with what each of them is like in a band. */
-export function rowsOf(
+/** The page's tree as the rows that can be scrolled to. */
+export function rowsOf(page: Page, closed: ReadonlySet<string>): Row[] {
+  const rows: Row[] = [];
+  const visit = (id: string, level: number, position: number, siblings: number) => {
+    const element = page.elements[id]!;
+    const children = childIds(element);
+    const expanded = children.length > 0 ? !closed.has(id) : undefined;
+    rows.push({ element, level, position, siblings, expanded });
+    if (expanded) children.forEach((child, i) => visit(child, level + 1, i + 1, children.length));
+  };
+  visit(page.root, 1, 1, 1);
+  return rows;
+}
+
+/** Each row's marks are found when it is drawn: of thousands it would take longer than a frame. */
+export function marksIn(
   project: Project,
   page: Page,
   band: Band,
-  closed: ReadonlySet<string>,
   slice: Slice = DEFAULT_SLICE,
-): Row[] {
-  const rows: Row[] = [];
-  const viewport: Viewport = { ...slice, width: band.from };
-  const visit = (id: string, level: number, position: number, siblings: number, under: boolean) => {
-    const element = page.elements[id]!;
-    const hidden = under || specifiedValue(project, page, id, 'display', viewport) === 'none';
-    const children = childIds(element);
-    const expanded = children.length > 0 ? !closed.has(id) : undefined;
-    rows.push({ element, level, position, siblings, hidden, expanded, overrides: overridesIn(element, band) });
-    if (expanded) children.forEach((child, i) => visit(child, level + 1, i + 1, children.length, hidden));
+): (element: PageElement) => RowMarks {
+  const viewport = { ...slice, width: band.from };
+  const known = new Map<string, boolean>();
+  const isHidden = (id: string): boolean => {
+    const before = known.get(id);
+    if (before !== undefined) return before;
+    const parent = parentOf(page, id);
+    const hidden =
+      specifiedValue(project, page, id, 'display', viewport) === 'none' || (parent !== undefined && isHidden(parent.id));
+    known.set(id, hidden);
+    return hidden;
   };
-  visit(page.root, 1, 1, 1, false);
-  return rows;
+  return (element) => ({ hidden: isHidden(element.id), overrides: overridesIn(element, band) });
 }
 
 /** Own values that hold in a band through breakpoints, counted by property. */
