@@ -1,8 +1,9 @@
 import { align, bringIntoSight, setLinked, tellAnchor } from './follow';
 import type { Marks } from './marks';
 import { drawMarks, setMarks } from './marks';
-import { measure, outside, survey } from './measured';
+import { measure, survey } from './measured';
 import { find, rectOf, send } from './nodes';
+import { forgetOutside, lookOutside, stopLooking } from './outside';
 import { patchRules, putBlocks, putBody, putFonts, putInside } from './patch';
 import { hold, holdAgain } from './held';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
@@ -34,8 +35,6 @@ let hovered: string | undefined;
 let scheduled = false;
 /** Where the last selected element stood in the window, while it was in sight. */
 let anchorTop: number | undefined;
-let resting = 0;
-let lastOutside = '';
 
 /** What is selected stays where it is on the screen while the width changes around it. */
 function holdAnchor(): void {
@@ -69,19 +68,8 @@ function report(token?: number): void {
     ...(token !== undefined && { token }),
   });
   drawMarks();
-  lookOutside();
-}
-
-/** Which elements reach past the sides is told when things have come to rest. */
-function lookOutside(): void {
-  clearTimeout(resting);
-  if (!leads) return;
-  resting = window.setTimeout(() => {
-    const now = outside();
-    const text = JSON.stringify(now);
-    if (text !== lastOutside) send({ type: 'outside', ...now });
-    lastOutside = text;
-  }, 160);
+  if (leads) lookOutside();
+  else stopLooking();
 }
 
 // A frame outside the visible area gets no animation frames, so reports don't wait for one there.
@@ -112,7 +100,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   select: ({ ids, locked, leads: lead }) => {
     selected = ids as string[];
     leads = lead as boolean;
-    lastOutside = leads ? lastOutside : '';
+    if (!leads) forgetOutside();
     setChosen(selected, locked as string[]);
   },
   survey: ({ token }) => send({ type: 'survey', token, scrollX, scrollY, boxes: survey() }),

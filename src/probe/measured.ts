@@ -74,17 +74,3 @@ export function survey() {
     };
   });
 }
-
-/** Elements that stand partly or wholly past the sides of the window. */
-export function outside(): { partly: string[]; wholly: string[] } {
-  const partly: string[] = [];
-  const wholly: string[] = [];
-  for (const element of document.body.querySelectorAll<HTMLElement>('[data-mp-node]')) {
-    const rect = rectOf(element);
-    if (!rect || rect[2] === 0) continue;
-    const right = rect[0] + rect[2];
-    if (right <= 0 || rect[0] >= innerWidth) wholly.push(idOf(element)!);
-    else if (rect[0] < -0.5 || right > innerWidth + 0.5) partly.push(idOf(element)!);
-  }
-  return { partly, wholly };
-}
