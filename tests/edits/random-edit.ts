@@ -29,6 +29,8 @@ const VALUES: readonly (readonly [property: string, value: string])[] = [
   ['font-family', '"Spline Sans Mono Variable", monospace'],
   ['content', '"→ "'],
   ['outline', '2px solid red'],
+  ['outline-width', 'initial'],
+  ['color', 'inherit'],
 ];
 const ODD_VALUES: readonly (readonly [string, string])[] = [
   ['color', 'red} body{background:url(http://elsewhere.example)'],

@@ -11,7 +11,7 @@ import { START } from './start';
 
 const SERIES = Number(process.env.SERIES ?? 3);
 const WATCHED = ['color', '--ink', 'padding-left', 'display', 'width', 'content', 'outline-width', 'margin-top'];
-const LOOKED = ['', ':hover', ':active', ':disabled', '::before', ':hover::before'];
+const LOOKED = ['', ':hover', ':active', ':disabled', ':empty', ':current', '::before', ':hover::before'];
 /** Edits that write values or decide where they hold, and leave the HTML as it is. */
 const OF_VALUES = new Set([
   'setStyle',

@@ -1,7 +1,7 @@
 import type { Held, Slice, Viewport } from '../breakpoints/viewport';
 import { sameClassNames } from '../document/class-names';
 import type { Page, Project } from '../document/project';
-import type { Pseudo, State, UsedState } from '../document/pseudo';
+import type { Pseudo, State } from '../document/pseudo';
 import { isUsed, readPseudo } from '../document/pseudo';
 import { pageInState, wholePageInState } from '../document/state-pages';
 import { ancestorsOf } from '../document/tree';
@@ -48,33 +48,17 @@ export function lookOf(project: Project, page: Page, elementId: string, pseudo: 
   return { project: projectWith(project, page, instead), page: instead, node };
 }
 
+/** A look with what the document says in one more of its states. */
+export function inDocumentState(project: Project, page: Page, look: Look, elementId: string, state: State): Look {
+  const instead = pageInState(look.page, elementId, state);
+  return { ...look, project: projectWith(project, page, instead), page: instead };
+}
+
 /** The page that a frame shows while an element is held in a state, and what it marks. */
 export function shownIn(project: Project, page: Page, elementId: string, state: State): Omit<Look, 'node'> {
   const { held } = lookOf(project, page, elementId, `:${state}`);
   const instead = isUsed(state) ? page : wholePageInState(page, elementId, state);
   return { project: projectWith(project, page, instead), page: instead, held };
-}
-
-const TOGETHER: readonly (readonly UsedState[])[] = [
-  [],
-  ['hover'],
-  ['focus-visible'],
-  ['hover', 'focus-visible'],
-  ['hover', 'active'],
-  ['hover', 'focus-visible', 'active'],
-];
-
-/**
- * All that has to be asked to learn what is written for a state can come to: other states may hold at the same time, and
- * show what it hid. The first is the one of `lookOf`.
- */
-export function looksOf(project: Project, page: Page, elementId: string, pseudo: Pseudo): readonly Look[] {
-  const look = lookOf(project, page, elementId, pseudo);
-  const { state } = readPseudo(pseudo);
-  if (state === undefined) return [look];
-  const around = ancestorsOf(look.page, elementId).map(({ id }) => id);
-  const others = TOGETHER.filter((states) => !isUsed(state) || states.includes(state));
-  return [look, ...others.map((states) => ({ ...look, held: { element: elementId, states, around } }))];
 }
 
 /** A slice, or a viewport, with what a look holds. */

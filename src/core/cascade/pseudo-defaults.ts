@@ -35,10 +35,10 @@ const PRESSED_LINK: Declarations = { color: 'rgb(255, 0, 0)' };
 const PRESSED_BUTTON: Declarations = everySide('border-', '-style', 'inset');
 
 /** What browsers make of an element that is focused or pressed, before anybody's sheet. */
-export function stateDefaultsFor(element: Asked): readonly (readonly [UsedState, Declarations])[] {
+export function stateDefaultsFor(element: Asked, isDisabled: boolean): readonly (readonly [UsedState, Declarations])[] {
   if (NO_RING.has(element.tag)) return [];
   const focused = element.tag === 'svg' ? WIDE : isLink(element) ? ring('1px') : isTicked(element) ? ring('2px') : FOCUSED;
-  const pressed = isLink(element) ? PRESSED_LINK : isPressed(element) ? PRESSED_BUTTON : NONE;
+  const pressed = isLink(element) ? PRESSED_LINK : isPressed(element) && !isDisabled ? PRESSED_BUTTON : NONE;
   return [
     ['focus-visible', focused],
     ['active', pressed],

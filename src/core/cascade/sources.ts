@@ -145,7 +145,7 @@ function collect(
   const list: Source[] = [];
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
   put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors), isDisabled));
-  for (const [state, declarations] of stateDefaultsFor(element))
+  for (const [state, declarations] of stateDefaultsFor(element, isDisabled))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));
   list.push(...importedSources(project, page, element, false));

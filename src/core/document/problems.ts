@@ -8,6 +8,7 @@ import { pageSchema, projectSchema } from './project';
 import type { Styled } from './style-sets';
 import { styleSetsOf } from './style-sets';
 import { treesProblem } from './trees';
+import { changedIds } from './versions';
 
 /*
  * What a document must be besides having the right fields. Reading a stored document, and every edit before it counts,
@@ -176,8 +177,10 @@ export function changedProblem(before: Project, after: Project): Problem | undef
   return twice === undefined ? undefined : at('An element with this id is there already.', 'pages');
 }
 
+const NONE: Page['elements'] = {};
+
 const hasNewIds = (before: Page | undefined, after: Page) =>
-  Object.keys(after.elements).some((id) => !before || !(id in before.elements));
+  changedIds(before?.elements ?? NONE, after.elements).some((id) => id in after.elements && !(id in (before?.elements ?? NONE)));
 
 function pageChange(before: Page | undefined, after: Page, names: Names, named: boolean): Problem | undefined {
   if (before !== after) {
@@ -185,22 +188,19 @@ function pageChange(before: Page | undefined, after: Page, names: Names, named: 
     const read = pageSchema.omit({ elements: true }).safeParse(rest);
     if (!read.success) return firstOf(read.error);
   }
+  const was = before?.elements ?? NONE;
   let moved = before?.root !== after.root;
-  let count = 0;
-  const was: Readonly<Record<string, PageElement>> = before?.elements ?? {};
-  // Thousands of elements at each edit: without a list of pairs it takes half as long.
-  for (const id of Object.keys(after.elements)) {
-    const element = after.elements[id]!;
-    const earlier = was[id];
-    count++;
-    if (earlier !== element) {
-      const read = elementSchema.safeParse(element);
-      if (!read.success) return firstOf(read.error, 'elements', id);
-      moved ||= earlier?.children !== element.children || earlier.tag !== element.tag || earlier.id !== element.id;
-    }
-    const message = earlier !== element || named ? referencesProblem(element, names) : undefined;
+  for (const id of changedIds(was, after.elements)) {
+    const [earlier, element] = [was[id], after.elements[id]];
+    moved ||= earlier?.children !== element?.children || earlier?.tag !== element?.tag || earlier?.id !== element?.id;
+    const read = element && elementSchema.safeParse(element);
+    if (read && !read.success) return firstOf(read.error, 'elements', id);
+    const message = element && !named ? referencesProblem(element, names) : undefined;
     if (message) return at(message, 'elements', id);
   }
-  moved ||= count !== Object.keys(was).length;
+  for (const id of named ? Object.keys(after.elements) : []) {
+    const message = referencesProblem(after.elements[id]!, names);
+    if (message) return at(message, 'elements', id);
+  }
   return moved ? structureProblem(after) : undefined;
 }

@@ -19,12 +19,15 @@ function changedFor(page: Page, id: string, state: State): Elements {
   if (state === 'empty') return { [id]: { ...element, children: [] } };
   if (state === 'checked') {
     const group = isRadio(element) ? radioGroupOf(page, element) : undefined;
-    const chosen = group === undefined ? [] : Object.values(page.elements).filter(isRadio);
-    const others = chosen.filter((one) => 'checked' in one.attributes && radioGroupOf(page, one) === group);
-    return {
-      ...Object.fromEntries(others.map((one) => [one.id, saying(one, 'checked', undefined)])),
-      [id]: saying(element, element.tag === 'option' ? 'selected' : 'checked', ''),
-    };
+    const others: Record<string, PageElement> = {};
+    // The page may itself be one in a state, which has the rest from where it was made of.
+    if (group !== undefined)
+      for (const key in page.elements) {
+        const one = page.elements[key]!;
+        if (isRadio(one) && 'checked' in one.attributes && radioGroupOf(page, one) === group)
+          others[key] = saying(one, 'checked', undefined);
+      }
+    return { ...others, [id]: saying(element, element.tag === 'option' ? 'selected' : 'checked', '') };
   }
   const said = ATTRIBUTE[state];
   return said ? { [id]: saying(element, ...said) } : {};

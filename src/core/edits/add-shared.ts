@@ -10,6 +10,7 @@ import { EditError } from './edit';
 import { mergeFootprints, structureFootprint, stylesFootprint } from './footprint';
 import { anchored, idsOf, indexIn, placeFields } from './list-place';
 import { carriersOf } from './owners';
+import { withElements } from '../document/versions';
 
 const CARRIERS_MOST = LIMITS.pages * LIMITS.elements;
 
@@ -42,9 +43,9 @@ export function withCarried(
     pages: project.pages.map((page): Page => {
       const changed = Object.values(page.elements).flatMap((element) => {
         const shared = change(element.id, element.shared);
-        return shared === element.shared ? [] : [[element.id, { ...element, shared }] as const];
+        return shared === element.shared ? [] : [{ ...element, shared }];
       });
-      return changed.length === 0 ? page : { ...page, elements: { ...page.elements, ...Object.fromEntries(changed) } };
+      return changed.length === 0 ? page : { ...page, elements: withElements(page.elements, changed) };
     }),
   };
 }

@@ -3,7 +3,8 @@ import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
 import { importedRules } from '../cascade/imported';
 import type { Look } from '../cascade/look';
-import { heldIn, looksOf } from '../cascade/look';
+import { heldIn } from '../cascade/look';
+import { circumstancesOf, lookUnder } from '../cascade/circumstances';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
@@ -70,9 +71,11 @@ function pageFootprint(before: Project, after: Project, pageId: string, changes:
   for (const [key, names] of changes) {
     const { id, pseudo } = splitPseudo(key);
     if (!was.elements[id] || !is.elements[id]) continue;
-    const later = looksOf(after, is, id, pseudo);
-    const looks = looksOf(before, was, id, pseudo).map((look, i) => [look, later[i]!] as const);
     for (const name of names) {
+      const asked = [...circumstancesOf(before, was, id, pseudo, name), ...circumstancesOf(after, is, id, pseudo, name)];
+      const looks = [...new Set(asked)].map(
+        (one) => [lookUnder(before, was, id, pseudo, one), lookUnder(after, is, id, pseudo, one)] as const,
+      );
       const differing = differingCells(before, after, looks, name);
       if (differing.length === 0) continue;
       for (const cell of differing) cells.add(cell);

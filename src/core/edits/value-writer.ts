@@ -7,6 +7,7 @@ import { splitPseudo } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
 import { withStyleSet } from '../document/style-sets';
 import { parentsOf, rememberParents } from '../document/tree';
+import { withElements } from '../document/versions';
 import { requireStyles } from './owners';
 
 /** One value of an element, a shared style or a kind at one place; null takes it away. */
@@ -115,8 +116,8 @@ function withStyles(project: Project, styles: ReadonlyMap<string, StyleSet>): Pr
   const inPage = (page: Page): Page => {
     const here = [...elements].filter(([id]) => id in page.elements);
     if (here.length === 0) return page;
-    const all = { ...page.elements };
-    for (const [id, sets] of here) all[id] = written(all[id]!, sets);
+    const changed = here.map(([id, sets]) => written(page.elements[id]!, sets));
+    const all = withElements(page.elements, changed);
     // Nobody has moved.
     rememberParents(all, parentsOf(page));
     return { ...page, elements: all };

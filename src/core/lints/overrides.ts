@@ -1,7 +1,8 @@
 import type { At, Cell } from '../breakpoints';
 import { BASE, cellsOf } from '../breakpoints';
 import type { Candidate } from '../cascade/sources';
-import { heldIn, looksOf } from '../cascade/look';
+import { looksOf } from '../cascade/circumstances';
+import { heldIn } from '../cascade/look';
 import { elementOf } from '../cascade/root';
 import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { Source } from '../cascade/sources';
@@ -41,11 +42,11 @@ function judge(
   const verdict: Verdict = { wins: false, echoes: true, echoed: undefined };
   const { pseudo } = splitPseudo(owner);
   const { state } = readPseudo(pseudo);
-  const looks = carriers.flatMap(({ page, element }) => looksOf(project, page, element.id, pseudo));
+  const looks = carriers.flatMap(({ page, element }) => looksOf(project, page, element.id, pseudo, property));
   for (const look of looks) {
     // What is said of rest is judged as if the document said nothing of states: it may come to rest again.
     const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
-      (source) => state !== undefined || readPseudo(source.pseudo ?? '').state === undefined,
+      (source) => state !== undefined || source.layer === 'browser' || readPseudo(source.pseudo ?? '').state === undefined,
     );
     for (const { sample } of cells) {
       const holding = sources.filter((source) => isHolding(source, heldIn(look, sample)));

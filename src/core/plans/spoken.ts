@@ -1,6 +1,7 @@
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Look } from '../cascade/look';
-import { heldIn, looksOf } from '../cascade/look';
+import { looksOf } from '../cascade/circumstances';
+import { heldIn } from '../cascade/look';
 import { elementOf } from '../cascade/root';
 import { strengthOf, strengthOfSource } from '../cascade/strength';
 import type { Source } from '../cascade/sources';
@@ -37,7 +38,7 @@ export function beneath(project: Project, ownerId: string, property: string, wit
   return ({ sample }) => {
     // Other states may hold as well: what is beneath has to be the same whichever do.
     looks ??= carriersOf(project, ownerId).flatMap(({ page, element }) =>
-      looksOf(project, page, element.id, pseudo).map((look) => ({
+      looksOf(project, page, element.id, pseudo, property).map((look) => ({
         look,
         sources: sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
           (source) => !source.important && strengthOfSource(project, source) < rank && !(without && source.owner === without),

@@ -3,6 +3,7 @@ import type { PageElement, StyleSet } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { readPseudo } from '../document/pseudo';
 import { styleSetOf, styleSetsOf } from '../document/style-sets';
+import { changedIds } from '../document/versions';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
 import type { SheetBlock, Rule } from './sheet';
@@ -74,11 +75,9 @@ export function restyledPreview(
   const { project: old, page: was, preview } = shown;
   if (!onlyPageDiffers(shown, project, page)) return undefined;
   const changed: [PageElement, PageElement][] = [];
-  for (const id in page.elements) {
-    const before = was.elements[id];
-    const after = page.elements[id]!;
-    if (before === after) continue;
-    if (!before || !onlyValuesDiffer(before, after)) return undefined;
+  for (const id of changedIds(was.elements, page.elements)) {
+    const [before, after] = [was.elements[id], page.elements[id]];
+    if (!before || !after || !onlyValuesDiffer(before, after)) return undefined;
     changed.push([before, after]);
   }
   sameClassNames(old, project);

@@ -1,6 +1,7 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { memo } from 'react';
 import { COMMANDS } from '../commands/commands';
 import { keyText } from '../input/key-text';
 import { useSession } from '../state/store';
@@ -28,7 +29,7 @@ const SHOWN = [
 ];
 
 /** What can be done with what is selected, by mouse, each with its key. */
-export function ArrangeMenu() {
+export const ArrangeMenu = memo(function ArrangeMenu() {
   const none = useSession((session) => session.selection.length === 0);
   return (
     <Menu as="div" className="ml-auto">
@@ -49,4 +50,4 @@ export function ArrangeMenu() {
       </MenuItems>
     </Menu>
   );
-}
+});

@@ -17,7 +17,7 @@ import { ArrangeMenu } from './ArrangeMenu';
 import { Palette } from './Palette';
 import { OutlineRow } from './OutlineRow';
 import type { TreeHandlers } from './OutlineRow';
-import { marksIn, rowsOf } from './rows';
+import { marksIn, rowsOf, treeOf } from './rows';
 import { useDrawnRows } from './drawn-rows';
 
 const NO_FINDINGS: never[] = [];
@@ -44,13 +44,15 @@ export function Outline() {
   const list = useRef<HTMLDivElement>(null);
 
   const band = useMemo(() => bandAt(project, bandStart, slice), [project, bandStart, slice]);
-  const rows = useMemo(() => rowsOf(page, closed), [page, closed]);
+  const tree = treeOf(page.elements);
+  const rows = useMemo(() => rowsOf(tree, page.root, closed), [tree, page.root, closed]);
   const marksOf = useMemo(() => marksIn(project, page, band, slice), [project, page, band, slice]);
   const wrong = useMemo(
     () => new Set(findings.filter((finding) => intersect(finding.widths, [band]).length > 0).map((finding) => finding.element)),
     [findings, band],
   );
-  const current = rows.some((row) => row.element.id === focused) ? focused : page.root;
+  const current = useMemo(() => (rows.some(({ id }) => id === focused) ? focused : page.root), [rows, focused, page.root]);
+  const count = useMemo(() => Object.keys(tree).length, [tree]);
 
   const { drawn, height, show } = useDrawnRows(list, rows, current);
 
@@ -90,23 +92,23 @@ export function Outline() {
 
   const keyDown = (event: React.KeyboardEvent, from: string) => {
     if (event.ctrlKey || event.metaKey || event.altKey || renaming) return;
-    const index = rows.findIndex((one) => one.element.id === from);
+    const index = rows.findIndex((one) => one.id === from);
     const row = rows[index];
     if (!row) return;
-    const { id } = row.element;
+    const { id } = row;
     const handled = () => {
       event.preventDefault();
       event.stopPropagation();
     };
     const move = (to: number) => {
-      const next = rows[to]?.element.id;
+      const next = rows[to]?.id;
       focusRow(next);
       if (event.shiftKey && next) select([...new Set([...selection, id, next])]);
     };
     if (event.key === 'ArrowDown') move(index + 1);
     else if (event.key === 'ArrowUp') move(index - 1);
-    else if (event.key === 'Home') focusRow(rows[0]?.element.id);
-    else if (event.key === 'End') focusRow(rows[rows.length - 1]?.element.id);
+    else if (event.key === 'Home') focusRow(rows[0]?.id);
+    else if (event.key === 'End') focusRow(rows[rows.length - 1]?.id);
     else if (event.key === 'ArrowRight') {
       if (row.expanded === false) toggle(id, true);
       else if (row.expanded) move(index + 1);
@@ -128,10 +130,10 @@ export function Outline() {
     setTimeout(() => focusRow(id), 0);
   };
   const choose = (id: string, how: 'one' | 'more' | 'through') => {
-    const from = rows.findIndex((row) => row.element.id === last);
-    const to = rows.findIndex((row) => row.element.id === id);
+    const from = rows.findIndex((row) => row.id === last);
+    const to = rows.findIndex((row) => row.id === id);
     if (how !== 'through' || from < 0) return select([id], how === 'more');
-    const between = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.element.id);
+    const between = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.id);
     select([
       ...selection.filter((one) => !between.includes(one) && one !== last),
       ...between.filter((one) => one !== last),
@@ -177,7 +179,7 @@ export function Outline() {
     <section aria-label="Elements" className="part flex min-h-0 flex-1 flex-col bg-sheet">
       <header className="flex h-9 shrink-0 items-center gap-1.5 pr-2 pl-3.5">
         <h2 className="font-bold">Elements</h2>
-        <span className="font-mono text-muted">{Object.keys(page.elements).length}</span>
+        <span className="font-mono text-muted">{count}</span>
         <ArrangeMenu />
         <button
           type="button"
@@ -214,26 +216,28 @@ export function Outline() {
           className="relative m-0 list-none p-0 select-none"
           style={{ height }}
         >
-          {drawn.map(({ row: { element, ...row }, top }) => (
-            <OutlineRow
-              key={element.id}
-              id={element.id}
-              name={element.name}
-              tag={element.tag}
-              {...row}
-              {...marksOf(element)}
-              top={top}
-              wrong={wrong.has(element.id)}
-              locked={element.locked ?? false}
-              found={marked.has(element.id)}
-              past={outside.wholly.has(element.id) ? 'wholly' : outside.partly.has(element.id) ? 'partly' : undefined}
-              dropping={drop?.id === element.id ? drop.how : undefined}
-              chosen={chosen.has(element.id)}
-              current={element.id === current}
-              renaming={renaming === element.id}
-              handlers={handlers}
-            />
-          ))}
+          {drawn.map(({ row, top }) => {
+            const element = page.elements[row.id]!;
+            return (
+              <OutlineRow
+                key={row.id}
+                {...row}
+                name={element.name}
+                tag={element.tag}
+                locked={element.locked ?? false}
+                {...marksOf(element)}
+                top={top}
+                wrong={wrong.has(row.id)}
+                found={marked.has(row.id)}
+                past={outside.wholly.has(row.id) ? 'wholly' : outside.partly.has(row.id) ? 'partly' : undefined}
+                dropping={drop?.id === row.id ? drop.how : undefined}
+                chosen={chosen.has(row.id)}
+                current={row.id === current}
+                renaming={renaming === row.id}
+                handlers={handlers}
+              />
+            );
+          })}
         </ul>
       </div>
     </section>

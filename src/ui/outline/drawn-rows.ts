@@ -19,7 +19,7 @@ interface DrawnRow {
 /** Of a long list only the rows in sight, and always the one that the keyboard is at. */
 export function useDrawnRows(list: RefObject<HTMLElement | null>, rows: readonly Row[], current: string) {
   const whole = rows.length <= WHOLE_MOST;
-  const at = whole ? -1 : rows.findIndex(({ element }) => element.id === current);
+  const at = whole ? -1 : rows.findIndex(({ id }) => id === current);
   const rangeExtractor = useCallback(
     (range: Range) => {
       const inSight = defaultRangeExtractor(range);
@@ -44,7 +44,7 @@ export function useDrawnRows(list: RefObject<HTMLElement | null>, rows: readonly
     show.current = (id) => {
       if (whole) list.current?.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'nearest' });
       else {
-        const index = rows.findIndex(({ element }) => element.id === id);
+        const index = rows.findIndex((row) => row.id === id);
         if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
       }
     };

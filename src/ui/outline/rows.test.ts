@@ -4,9 +4,9 @@ import { marksIn, rowsOf } from './rows';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const page = project.pages[0]!;
-const rows = (...closed: readonly string[]) => rowsOf(page, new Set(closed));
-const row = (name: string) => rows().find((one) => one.element.name === name)!;
-const marks = (width: number, name: string) => marksIn(project, page, bandAt(project, width))(row(name).element);
+const rows = (...closed: readonly string[]) => rowsOf(page.elements, page.root, new Set(closed));
+const row = (name: string) => rows().find((one) => page.elements[one.id]!.name === name)!;
+const marks = (width: number, name: string) => marksIn(project, page, bandAt(project, width))(page.elements[row(name).id]!);
 
 test('what takes no room here is marked, with all that stands in it', () => {
   expect([marks(1200, 'Menu list').hidden, marks(1200, 'Catalogue entry').hidden, marks(1200, 'Menu button').hidden]).toEqual([
@@ -28,7 +28,7 @@ test('own values that hold through breakpoints are counted, each property once',
 test('folded rows hide what is below, and say where they stand', () => {
   const header = row('Header');
   expect(header).toMatchObject({ level: 2, position: 1, siblings: 3, expanded: true });
-  const folded = rows(header.element.id);
-  expect(folded.find((one) => one.element.name === 'Menu')).toBeUndefined();
-  expect(folded.find((one) => one.element.name === 'Header')!.expanded).toBe(false);
+  const folded = rows(header.id);
+  expect(folded.find((one) => page.elements[one.id]!.name === 'Menu')).toBeUndefined();
+  expect(folded.find((one) => page.elements[one.id]!.name === 'Header')!.expanded).toBe(false);
 });

@@ -2,10 +2,10 @@ import type { Band, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
-import { childIds, parentOf } from '@/core/document';
+import { carried, childIds, parentOf } from '@/core/document';
 
 export interface Row {
-  readonly element: PageElement;
+  readonly id: string;
   readonly level: number;
   readonly expanded: boolean | undefined;
   readonly position: number;
@@ -20,17 +20,22 @@ export interface RowMarks {
   readonly overrides: number;
 }
 
-/** The page's tree as the rows that can be scrolled to. */
-export function rowsOf(page: Page, closed: ReadonlySet<string>): Row[] {
+/** The elements of a page, the same object for as long as nobody comes, goes or moves. */
+export const treeOf = carried(
+  (elements) => elements,
+  (before, after) => before?.children !== after?.children,
+);
+
+/** The tree as the rows that can be scrolled to. */
+export function rowsOf(tree: Page['elements'], root: string, closed: ReadonlySet<string>): Row[] {
   const rows: Row[] = [];
   const visit = (id: string, level: number, position: number, siblings: number) => {
-    const element = page.elements[id]!;
-    const children = childIds(element);
+    const children = childIds(tree[id]!);
     const expanded = children.length > 0 ? !closed.has(id) : undefined;
-    rows.push({ element, level, position, siblings, expanded });
+    rows.push({ id, level, position, siblings, expanded });
     if (expanded) children.forEach((child, i) => visit(child, level + 1, i + 1, children.length));
   };
-  visit(page.root, 1, 1, 1);
+  visit(root, 1, 1, 1);
   return rows;
 }
 

@@ -6,7 +6,7 @@ import type { Look } from '@/core/cascade';
 import { shownIn } from '@/core/cascade';
 import type { Scrollbar } from '@/core/devices';
 import type { Page, Project } from '@/core/document';
-import { pageOf } from '@/core/document';
+import { carried, pageOf } from '@/core/document';
 import type { StandIn } from '@/core/render';
 import { heldMarks, standInKey, whatMatters } from '@/core/render';
 import type { FrameParts } from '../requests/requests';
@@ -40,12 +40,14 @@ interface Props {
   readonly onMessage: (message: FrameMessage) => void;
 }
 
-/** Thousands of elements at each edit, of which hardly any is locked. */
-function lockedOn({ elements }: Page): string {
-  const ids: string[] = [];
-  for (const id in elements) if (elements[id]!.locked) ids.push(id);
-  return ids.join(' ');
-}
+const lockedAmong = carried(
+  (elements) => {
+    const ids: string[] = [];
+    for (const id in elements) if (elements[id]!.locked) ids.push(id);
+    return ids;
+  },
+  (before, after) => before?.locked !== after?.locked,
+);
 
 /** The page as it is while an element of it is held in a state; as it is where there is none. */
 const heldPage = (project: Project, page: Page, hold: Hold | undefined): Omit<Look, 'node'> =>
@@ -141,9 +143,9 @@ export function PreviewFrame(props: Props) {
     });
   }, [live, follow, project.id, page.id]);
 
-  const locked = useMemo(() => lockedOn(page), [page]);
+  const locked = lockedAmong(page.elements);
   useEffect(() => {
-    const ids = { ids: [...selection], locked: locked.split(' '), leads };
+    const ids = { ids: [...selection], locked, leads };
     if (ready > 0 && !suspended) tellFrame(frame.current, { type: 'select', ...ids });
   }, [ready, suspended, selection, locked, leads, frame]);
 

@@ -6,6 +6,7 @@ import type { Project } from '../../document/project';
 import type { Pseudo } from '../../document/pseudo';
 import { readPseudo, splitPseudo } from '../../document/pseudo';
 import type { Styled, StyleSet } from '../../document/style-sets';
+import { carried } from '../../document/versions';
 import type { View } from '../check';
 import { SWEPT_WIDTHS } from './range';
 
@@ -49,34 +50,41 @@ function heightsOf(project: Project): number[] {
 
 const STATE_VIEWS = ['pointed', 'focused', 'pressed'] as const;
 
-const spokenOf = new WeakMap<Project, ReadonlySet<View>>();
+/** Of which states something is said, each as a bit of a number. */
+const Spoken = { none: 0, pointed: 1, focused: 2, pressed: 4 } as const;
 
 /** The states in which anything may look otherwise than at rest, and as browsers see to by themselves. */
 function statesSpokenOf(project: Project): ReadonlySet<View> {
-  let views = spokenOf.get(project);
-  if (!views) spokenOf.set(project, (views = collectSpoken(project)));
-  return views;
+  if (project.sheets.length > 0) return new Set(STATE_VIEWS);
+  let spoken = 0;
+  for (const key in project.kinds) spoken |= spokenIn(splitPseudo(key).pseudo, project.kinds[key]!);
+  for (const style of project.shared) spoken |= spokenBy(style);
+  for (const { elements } of project.pages) spoken |= spokenAmong(elements);
+  return new Set(STATE_VIEWS.filter((view) => (spoken & Spoken[view]) !== 0));
 }
 
-function collectSpoken(project: Project): ReadonlySet<View> {
-  if (project.sheets.length > 0) return new Set(STATE_VIEWS);
-  const views = new Set<View>();
-  const hear = (pseudo: Pseudo, styles: StyleSet) => {
-    const { state } = readPseudo(pseudo);
-    if (state === 'hover') views.add('pointed').add('pressed');
-    if (state === 'active') views.add('pressed');
+const spokenAmong = carried(
+  (elements) => {
+    let spoken = 0;
+    for (const id in elements) spoken |= spokenBy(elements[id]!);
+    return spoken;
+  },
+  (before, after) => (before ? spokenBy(before) : Spoken.none) !== (after ? spokenBy(after) : Spoken.none),
+);
+
+function spokenBy({ styles, pseudo }: Styled): number {
+  let spoken = spokenIn('', styles);
+  for (const key in pseudo) spoken |= spokenIn(key, pseudo[key]!);
+  return spoken;
+}
+
+function spokenIn(pseudo: Pseudo, styles: StyleSet): number {
+  const { state } = readPseudo(pseudo);
+  return (
+    (state === 'hover' ? Spoken.pointed | Spoken.pressed : state === 'active' ? Spoken.pressed : Spoken.none) |
     // The browser's own line can be taken away at rest too.
-    if (state === 'focus-visible' || saysOutline(styles)) views.add('focused');
-  };
-  const hearAll = ({ styles, pseudo }: Styled) => {
-    hear('', styles);
-    for (const key in pseudo) hear(key, pseudo[key]!);
-  };
-  for (const key in project.kinds) hear(splitPseudo(key).pseudo, project.kinds[key]!);
-  project.shared.forEach(hearAll);
-  // Thousands of elements at each edit.
-  for (const { elements } of project.pages) for (const id in elements) hearAll(elements[id]!);
-  return views;
+    (state === 'focus-visible' || saysOutline(styles) ? Spoken.focused : Spoken.none)
+  );
 }
 
 function saysOutline(styles: StyleSet): boolean {

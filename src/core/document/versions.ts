@@ -1,0 +1,55 @@
+import type { PageElement } from './element';
+import type { Page } from './project';
+
+type Elements = Page['elements'];
+
+interface Step {
+  /** Held loosely, or every version would keep all before it alive. */
+  readonly from: WeakRef<Elements>;
+  readonly ids: readonly string[];
+}
+
+const steps = new WeakMap<Elements, Step>();
+
+/** A copy in which some elements are otherwise. Going through thousands twice is what an edit's time goes into. */
+export function withElements(elements: Elements, changed: readonly PageElement[]): Elements {
+  const copy: Record<string, PageElement> = {};
+  for (const id in elements) copy[id] = elements[id]!;
+  for (const element of changed) copy[element.id] = element;
+  steps.set(copy, { from: new WeakRef(elements), ids: changed.map(({ id }) => id) });
+  return copy;
+}
+
+/** Ids of the elements that two versions of a page don't have the same, by identity: changed, new and gone ones. */
+export function changedIds(before: Elements, after: Elements): readonly string[] {
+  if (before === after) return [];
+  const known = steps.get(after);
+  if (known?.from.deref() === before) return known.ids;
+  const ids: string[] = [];
+  for (const id in after) if (before[id] !== after[id]) ids.push(id);
+  for (const id in before) if (!(id in after)) ids.push(id);
+  steps.set(after, { from: new WeakRef(before), ids });
+  return ids;
+}
+
+/**
+ * What is known of all elements of a page, found anew only where a change could matter to it.
+ *
+ * @param matters whether it could be otherwise, for an element in two versions; undefined where it isn't there
+ */
+export function carried<T>(
+  find: (elements: Elements) => T,
+  matters: (before: PageElement | undefined, after: PageElement | undefined) => boolean,
+): (elements: Elements) => T {
+  const known = new WeakMap<Elements, { readonly found: T }>();
+  return (elements) => {
+    const here = known.get(elements);
+    if (here) return here.found;
+    const step = steps.get(elements);
+    const before = step?.from.deref();
+    const old = before && known.get(before);
+    const entry = old && !step!.ids.some((id) => matters(before[id], elements[id])) ? old : { found: find(elements) };
+    known.set(elements, entry);
+    return entry.found;
+  };
+}
