@@ -1,5 +1,7 @@
 import type { Project } from '@/core/document';
-import { readProject } from '@/core/document';
+import { childIds, readProject } from '@/core/document';
+import { parentsOf } from '@/core/document/tree';
+import { changedIds } from '@/core/document/versions';
 import type { Incoming, LogEntry, ServerState } from '@/core/edits';
 import { applyEdit, describeEdit, EMPTY_HISTORY, makeEdit, readEdit, takeIn } from '@/core/edits';
 import { sameJson } from '@/core/text';
@@ -24,6 +26,20 @@ export const newCounts = (): SequenceCounts => ({ taken: new Map(), refused: new
 const differ = (what: string, seed: number, edit: unknown) =>
   new Error(`${what} after an edit from seed ${seed}: ${JSON.stringify(edit).slice(0, 1500)}`);
 
+/** What is remembered of a page across edits and isn't what looking at all its elements says; undefined where all is. */
+function wronglyRemembered(before: Project, after: Project): string | undefined {
+  for (const page of after.pages) {
+    const was = before.pages.find(({ id }) => id === page.id)?.elements ?? {};
+    const differing = Object.keys({ ...was, ...page.elements }).filter((id) => was[id] !== page.elements[id]);
+    if (!sameJson([...changedIds(was, page.elements)].sort(), differing.sort())) return 'Changed elements';
+    const parents = Object.values(page.elements).flatMap((one) =>
+      childIds(one).map((child): [string, string] => [child, one.id]),
+    );
+    if (!sameJson([...parentsOf(page)].sort(), parents.sort())) return 'Parents';
+  }
+  return undefined;
+}
+
 /**
  * A sequence of edits through the code of the server. After each the stored document loads and says the same, the entry as
  * stored leads there from the document before, and its inverse leads back.
@@ -45,6 +61,8 @@ export function runSequence(seeds: readonly number[], counts: SequenceCounts): v
     const count = entries.length > 0 ? counts.taken : counts.refused;
     count.set(edit.type, (count.get(edit.type) ?? 0) + 1);
     if (refused.length > 0 && !sameJson(next.project, state.project)) throw differ('Changed though refused', seed, edit);
+    const wrong = wronglyRemembered(state.project, next.project);
+    if (wrong) throw differ(`${wrong} remembered wrongly`, seed, edit);
     for (const entry of entries) {
       let loaded: Project;
       try {

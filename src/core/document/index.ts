@@ -25,7 +25,7 @@ export type { Profile, Tuning } from './profile';
 export { pageIdSchema, SCHEMA_VERSION } from './project';
 export type { Page, Picture, Project, SharedStyle } from './project';
 export { ancestorsOf, pageOf, parentOf, subtreeOf } from './tree';
-export { carried } from './versions';
+export { carried, holdSame } from './versions';
 export { shapeOf, treesProblem } from './trees';
 export type { Shape } from './trees';
 export { slugOf } from './class-names';

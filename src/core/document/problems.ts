@@ -7,8 +7,8 @@ import type { Page, Project } from './project';
 import { pageSchema, projectSchema } from './project';
 import type { Styled } from './style-sets';
 import { styleSetsOf } from './style-sets';
-import { treesProblem } from './trees';
-import { changedIds } from './versions';
+import { filedTreesProblem } from './trees';
+import { changedIds, holdSame } from './versions';
 
 /*
  * What a document must be besides having the right fields. Reading a stored document, and every edit before it counts,
@@ -107,13 +107,15 @@ function referencesProblem(element: PageElement, names: Names): string | undefin
   return undefined;
 }
 
-function structureProblem(page: Page): Problem | undefined {
-  const elements = Object.entries(page.elements);
-  const misfiled = elements.find(([id, element]) => element.id !== id);
-  if (misfiled) return at(`The element ${misfiled[0]} is filed under another id.`, 'elements', misfiled[0]);
-  if (elements.length > LIMITS.elements) return at(`A page has at most ${LIMITS.elements} elements.`, 'elements');
-  if (page.elements[page.root]?.tag !== 'body') return at('A page begins with <body>.', 'root');
-  const problem = treesProblem(Object.values(page.elements), [page.root]);
+function structureProblem({ elements, root }: Page): Problem | undefined {
+  let count = 0;
+  for (const id in elements) {
+    count++;
+    if (elements[id]!.id !== id) return at(`The element ${id} is filed under another id.`, 'elements', id);
+  }
+  if (count > LIMITS.elements) return at(`A page has at most ${LIMITS.elements} elements.`, 'elements');
+  if (elements[root]?.tag !== 'body') return at('A page begins with <body>.', 'root');
+  const problem = filedTreesProblem(elements, count, [root]);
   return problem === undefined ? undefined : at(problem, 'elements');
 }
 
@@ -192,7 +194,7 @@ function pageChange(before: Page | undefined, after: Page, names: Names, named: 
   let moved = before?.root !== after.root;
   for (const id of changedIds(was, after.elements)) {
     const [earlier, element] = [was[id], after.elements[id]];
-    moved ||= earlier?.children !== element?.children || earlier?.tag !== element?.tag || earlier?.id !== element?.id;
+    moved ||= earlier?.tag !== element?.tag || earlier?.id !== element?.id || !holdSame(earlier, element);
     const read = element && elementSchema.safeParse(element);
     if (read && !read.success) return firstOf(read.error, 'elements', id);
     const message = element && !named ? referencesProblem(element, names) : undefined;

@@ -1,4 +1,4 @@
-import { childIds } from './content';
+import { childIds, isRun } from './content';
 import type { PageElement } from './element';
 import type { Surroundings } from './html';
 import { surroundings, whyNotConforming, whyNotKept } from './html';
@@ -17,16 +17,22 @@ export function shapeOf(elements: Readonly<Record<string, PageElement>>, id: str
   return { tag: element.tag, name: element.name, children: childIds(element).map((child) => shapeOf(elements, child)) };
 }
 
-/**
- * Why a tree can't be kept at a place, for its top and everything below it (HTML, parsing; `LIMITS.depth`); undefined
- * when it can. Without `around` it stands in nothing.
- */
-export function whyNotThere({ tag, name, children = [] }: Shape, around?: Surroundings): string | undefined {
+/** Why one element can't be kept at a place, whatever stands in it (HTML, parsing; `LIMITS.depth`). */
+function whyNotItself({ tag, name }: Shape, around: Surroundings | undefined): string | undefined {
   const why = around && whyNotKept(tag, around);
   if (why) return name === undefined ? why : `"${name}": ${why}`;
-  if (around && around.depth > LIMITS.depth) return `Elements are nested deeper than ${LIMITS.depth}.`;
-  const inside = surroundings(tag, around);
-  for (const child of children) {
+  return around && around.depth > LIMITS.depth ? `Elements are nested deeper than ${LIMITS.depth}.` : undefined;
+}
+
+/**
+ * Why a tree can't be kept at a place, for its top and everything below it; undefined when it can. Without `around` it
+ * stands in nothing.
+ */
+export function whyNotThere(shape: Shape, around?: Surroundings): string | undefined {
+  const why = whyNotItself(shape, around);
+  if (why || !shape.children?.length) return why;
+  const inside = surroundings(shape.tag, around);
+  for (const child of shape.children) {
     const problem = whyNotThere(child, inside);
     if (problem) return problem;
   }
@@ -60,21 +66,35 @@ export function whyNotConformingThere(shape: Shape, around: Surroundings, itself
 export function treesProblem(elements: readonly PageElement[], tops: readonly string[]): string | undefined {
   const byId = Object.fromEntries(elements.map((element) => [element.id, element]));
   if (Object.keys(byId).length !== elements.length) return 'Two elements have the same id.';
+  return filedTreesProblem(byId, elements.length, tops);
+}
+
+/** The same of so many elements that are filed under their ids. A page of thousands is walked just once. */
+export function filedTreesProblem(
+  byId: Readonly<Record<string, PageElement>>,
+  count: number,
+  tops: readonly string[],
+): string | undefined {
   const seen = new Set<string>();
-  const visit = (id: string): string | undefined => {
+  const visit = (id: string, around: Surroundings | undefined): string | undefined => {
     const element = byId[id];
     if (!element) return `An element is named that isn't there (${id}).`;
     if (seen.has(id)) return `"${element.name}" stands in two places.`;
     seen.add(id);
-    for (const child of childIds(element)) {
-      const problem = visit(child);
+    const why = whyNotItself({ tag: element.tag, name: element.name }, around);
+    if (why) return why;
+    let inside: Surroundings | undefined;
+    for (const child of element.children) {
+      if (isRun(child)) continue;
+      inside ??= surroundings(element.tag, around);
+      const problem = visit(child, inside);
       if (problem) return problem;
     }
     return undefined;
   };
   for (const id of tops) {
-    const problem = visit(id) ?? whyNotThere(shapeOf(byId, id));
+    const problem = visit(id, undefined);
     if (problem) return problem;
   }
-  return seen.size === elements.length ? undefined : 'Some elements stand nowhere.';
+  return seen.size === count ? undefined : 'Some elements stand nowhere.';
 }

@@ -1,3 +1,4 @@
+import { childIds } from './content';
 import type { PageElement } from './element';
 import type { Page } from './project';
 
@@ -16,8 +17,25 @@ export function withElements(elements: Elements, changed: readonly PageElement[]
   const copy: Record<string, PageElement> = {};
   for (const id in elements) copy[id] = elements[id]!;
   for (const element of changed) copy[element.id] = element;
-  steps.set(copy, { from: new WeakRef(elements), ids: changed.map(({ id }) => id) });
+  noteChanged(
+    elements,
+    copy,
+    changed.map(({ id }) => id),
+  );
   return copy;
+}
+
+/** Notes of a copy what was changed in it after it was made. */
+export function noteChanged(from: Elements, copy: Elements, ids: readonly string[]): void {
+  steps.set(copy, { from: new WeakRef(from), ids: ids.filter((id) => from[id] !== copy[id]) });
+}
+
+/** Whether the same elements stand in two versions of an element, in the same order, whatever is written among them. */
+export function holdSame(before: PageElement | undefined, after: PageElement | undefined): boolean {
+  if (before?.children === after?.children) return true;
+  if (!before || !after) return false;
+  const [was, is] = [childIds(before), childIds(after)];
+  return was.length === is.length && was.every((id, i) => id === is[i]);
 }
 
 /** Ids of the elements that two versions of a page don't have the same, by identity: changed, new and gone ones. */

@@ -5,17 +5,34 @@ import { withChild, withoutChild } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf, parentsOf, rememberParents, subtreeOf } from '../document/tree';
+import { holdSame, noteChanged } from '../document/versions';
 import { EditError } from './edit-error';
+
+/** The copy of a page that is written to. */
+interface Working {
+  readonly page: Page;
+  readonly elements: Record<string, PageElement>;
+  readonly written: Set<string>;
+  /** Those of the page that was copied, until somebody moves. */
+  parents: ReadonlyMap<string, string>;
+  own: Map<string, string> | undefined;
+}
+
+/** The parents of a copy, to be changed. */
+function parentsToChange(working: Working): Map<string, string> {
+  if (!working.own) {
+    working.parents = working.own = new Map(working.parents);
+    rememberParents(working.elements, working.own);
+  }
+  return working.own;
+}
 
 /**
  * Changes elements of a project, however many, with one copy of each page that they touch. Until it's finished its pages
  * are working copies: what is read from them shows what has been written so far.
  */
 export class DocumentWriter {
-  readonly #own = new Map<
-    string,
-    { readonly page: Page; readonly elements: Record<string, PageElement>; readonly parents: Map<string, string> }
-  >();
+  readonly #own = new Map<string, Working>();
 
   constructor(readonly project: Project) {}
 
@@ -41,62 +58,78 @@ export class DocumentWriter {
 
   /** Another version of an element that is there. */
   put(pageId: string, element: PageElement): void {
-    const { elements, parents } = this.#working(pageId);
-    const before = elements[element.id]!;
-    elements[element.id] = element;
-    if (before.children === element.children) return;
+    const working = this.#working(pageId);
+    const before = working.elements[element.id]!;
+    working.elements[element.id] = element;
+    working.written.add(element.id);
+    if (holdSame(before, element)) return;
+    const parents = parentsToChange(working);
     for (const child of childIds(before)) if (parents.get(child) === element.id) parents.delete(child);
     for (const child of childIds(element)) parents.set(child, element.id);
   }
 
   /** A subtree put in; `added[0]` is its top. */
   insert(pageId: string, parentId: string, { index, offset }: ContentPlace, added: readonly PageElement[]): void {
-    const { elements, parents } = this.#working(pageId);
-    for (const element of added) {
-      elements[element.id] = element;
-      for (const child of childIds(element)) parents.set(child, element.id);
-    }
-    const parent = elements[parentId]!;
+    const working = this.#working(pageId);
+    this.#add(working, added);
+    const parent = working.elements[parentId]!;
     this.put(pageId, { ...parent, children: withChild(parent.children, index, added[0]!.id, offset) });
   }
 
   /** An element and all below it taken out. */
   remove(pageId: string, id: string): void {
-    const { page, elements, parents } = this.#working(pageId);
-    const parent = elements[parents.get(id)!]!;
-    const gone = subtreeOf(page, id);
+    const working = this.#working(pageId);
+    const parent = working.elements[working.parents.get(id)!]!;
+    const gone = subtreeOf(working.page, id);
     this.put(pageId, { ...parent, children: withoutChild(parent.children, id) });
-    for (const element of gone) {
-      delete elements[element.id];
-      parents.delete(element.id);
-    }
+    this.#drop(working, gone);
   }
 
   /** The inside of an element replaced by another, of which `inside` is everything below. */
   replaceInside(pageId: string, id: string, children: readonly Child[], inside: readonly PageElement[]): void {
-    const { page, elements, parents } = this.#working(pageId);
-    for (const { id: gone } of subtreeOf(page, id).slice(1)) {
-      delete elements[gone];
-      parents.delete(gone);
-    }
-    for (const element of inside) elements[element.id] = element;
-    elements[id] = { ...elements[id]!, children };
-    for (const holder of [elements[id], ...inside]) for (const child of childIds(holder)) parents.set(child, holder.id);
+    const working = this.#working(pageId);
+    this.#drop(working, subtreeOf(working.page, id).slice(1));
+    this.#add(working, [{ ...working.elements[id]!, children }, ...inside]);
   }
 
   finish(): Project {
     if (this.#own.size === 0) return this.project;
-    return { ...this.project, pages: this.project.pages.map((page) => this.#own.get(page.id)?.page ?? page) };
+    const pages = this.project.pages.map((page) => {
+      const own = this.#own.get(page.id);
+      if (own) noteChanged(page.elements, own.elements, [...own.written]);
+      return own?.page ?? page;
+    });
+    return { ...this.project, pages };
   }
 
-  #working(pageId: string) {
+  #add(working: Working, added: readonly PageElement[]): void {
+    const parents = parentsToChange(working);
+    for (const element of added) {
+      working.elements[element.id] = element;
+      working.written.add(element.id);
+      for (const child of childIds(element)) parents.set(child, element.id);
+    }
+  }
+
+  #drop(working: Working, gone: readonly PageElement[]): void {
+    const parents = parentsToChange(working);
+    for (const { id } of gone) {
+      delete working.elements[id];
+      working.written.add(id);
+      parents.delete(id);
+    }
+  }
+
+  #working(pageId: string): Working {
     let own = this.#own.get(pageId);
     if (!own) {
       const page = pageOf(this.project, pageId)!;
-      const elements = { ...page.elements };
-      const parents = new Map(parentsOf(page));
+      const elements: Record<string, PageElement> = {};
+      for (const id in page.elements) elements[id] = page.elements[id]!;
+      const parents = parentsOf(page);
       rememberParents(elements, parents);
-      this.#own.set(pageId, (own = { page: { ...page, elements }, elements, parents }));
+      own = { page: { ...page, elements }, elements, written: new Set(), parents, own: undefined };
+      this.#own.set(pageId, own);
     }
     return own;
   }

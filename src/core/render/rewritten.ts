@@ -4,6 +4,7 @@ import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf, subtreeOf } from '../document/tree';
+import { changedIds } from '../document/versions';
 import { renderElement } from './markup';
 import type { Preview, PreviewPatch } from './preview';
 import { lazily, markupOptions } from './preview';
@@ -40,14 +41,13 @@ export function rewrittenPreview(
   // Rules of sheets from elsewhere may ask what stands in what.
   if (!onlyPageDiffers(shown, project, page) || project.sheets.length > 0) return undefined;
   const changed: PageElement[] = [];
-  for (const id in page.elements) {
-    const before = was.elements[id];
-    const after = page.elements[id]!;
-    if (before === after) continue;
-    if (before ? !onlyInsideDiffers(before, after) : !saysNothing(after)) return undefined;
-    if (before) changed.push(after);
+  for (const id of changedIds(was.elements, page.elements)) {
+    const [before, after] = [was.elements[id], page.elements[id]];
+    if (!before || !after) {
+      if (!saysNothing((before ?? after)!)) return undefined;
+    } else if (onlyInsideDiffers(before, after)) changed.push(after);
+    else return undefined;
   }
-  for (const id in was.elements) if (!(id in page.elements) && !saysNothing(was.elements[id]!)) return undefined;
   if (changed.length === 0 || changed.length > MOST) return undefined;
   // Where elements with values change their order, so may the names of their classes.
   if (changed.some(({ id }) => !sameOrder(was, page, id))) return undefined;

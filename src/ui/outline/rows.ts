@@ -2,7 +2,7 @@ import type { Band, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import { specifiedValue } from '@/core/cascade';
 import type { Page, PageElement, Project } from '@/core/document';
-import { carried, childIds, parentOf } from '@/core/document';
+import { carried, childIds, holdSame, parentOf } from '@/core/document';
 
 export interface Row {
   readonly id: string;
@@ -23,7 +23,7 @@ export interface RowMarks {
 /** The elements of a page, the same object for as long as nobody comes, goes or moves. */
 export const treeOf = carried(
   (elements) => elements,
-  (before, after) => before?.children !== after?.children,
+  (before, after) => !holdSame(before, after),
 );
 
 /** The tree as the rows that can be scrolled to. */
