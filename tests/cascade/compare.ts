@@ -65,7 +65,7 @@ const hasBox = ({ tag, attributes }: PageElement, box: Box) =>
     ? tag === 'li'
     : box === 'placeholder'
       ? 'placeholder' in attributes && (tag === 'textarea' || (tag === 'input' && TYPED.test(attributes.type ?? 'text')))
-      : ruleOf(tag)?.content !== 'void';
+      : !['void', 'source'].includes(ruleOf(tag)?.content ?? '');
 
 /**
  * Every claimed computed value of a project's first page against Chromium's `getComputedStyle` at the given widths.

@@ -32,7 +32,8 @@ export function canBe(element: PageElement, state: State): boolean {
 /** Whether an element can ever have a box besides its own (CSS Pseudo-Elements 4). */
 export function canHave({ tag, source }: PageElement, box: Box): boolean {
   if (box === 'placeholder') return tag === 'input' || tag === 'textarea';
-  return source === undefined && ruleOf(tag)?.content !== 'void' && tag !== 'textarea';
+  const content = ruleOf(tag)?.content;
+  return source === undefined && content !== 'void' && content !== 'source' && tag !== 'textarea';
 }
 
 /** Whether there is a state or a box of an element to speak of. */

@@ -10,3 +10,7 @@ export const DANGER_BUTTON = 'rounded-[4px] border border-rust bg-rust-tint px-3
 /** A panel that opens under a button and holds more than a list. */
 export const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none';
 export const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
+
+/** A button of the bar at the top. */
+export const BAR_BUTTON =
+  'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';

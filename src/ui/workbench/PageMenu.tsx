@@ -1,0 +1,51 @@
+'use client';
+
+import { memo } from 'react';
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import type { Page } from '@/core/document';
+import { showPage } from '../view/actions';
+
+type Named = Pick<Page, 'id' | 'name' | 'slug'>;
+
+interface Props {
+  readonly pages: readonly Named[];
+  readonly current: Named;
+}
+
+const isNamedSame = (a: Named, b: Named) => a.id === b.id && a.name === b.name && a.slug === b.slug;
+
+/** Which page is worked on. Edits inside of pages don't concern it. */
+export const PageMenu = memo(
+  function PageMenu({ pages, current }: Props) {
+    return (
+      <Menu>
+        <MenuButton
+          className="flex items-center gap-1 rounded-[4px] border-0 bg-transparent px-1 py-0.5 font-bold hover:bg-paper"
+          aria-label={`Page: ${current.name}. Change`}
+        >
+          {current.name} <span aria-hidden>▾</span>
+        </MenuButton>
+        <MenuItems
+          anchor="bottom start"
+          className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+        >
+          {pages.map((one) => (
+            <MenuItem key={one.id}>
+              <button
+                type="button"
+                className={`flex w-full justify-between gap-6 rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint ${one.id === current.id ? 'font-bold' : ''}`}
+                onClick={() => showPage(one.id)}
+              >
+                {one.name} <span className="font-mono font-normal text-muted">{one.slug}.html</span>
+              </button>
+            </MenuItem>
+          ))}
+        </MenuItems>
+      </Menu>
+    );
+  },
+  (before, after) =>
+    isNamedSame(before.current, after.current) &&
+    before.pages.length === after.pages.length &&
+    before.pages.every((page, i) => isNamedSame(page, after.pages[i]!)),
+);
