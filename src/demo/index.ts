@@ -30,6 +30,7 @@ function readDemo(id: string): Project {
     id,
     name: DEMO_NAME,
     baseName: 'Wide',
+    language: 'en',
     breakpoints: [
       { id: VERY_WIDE, name: 'Very wide', condition: { from: 1600 } },
       { id: MIDDLE, name: 'Middle', condition: { below: 900 } },

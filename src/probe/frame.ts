@@ -4,7 +4,7 @@ import { drawMarks, setMarks } from './marks';
 import { measure, survey } from './measured';
 import { find, rectOf, send } from './nodes';
 import { forgetOutside, lookOutside, stopLooking } from './outside';
-import { patchRules, putBlocks, putBody, putFonts, putInside } from './patch';
+import { patchRules, putBlocks, putBody, putFonts, putHtmlAttributes, putInside } from './patch';
 import { hold, holdAgain } from './held';
 import { cancelDrag, furtherIn, listenToPresses, pressable, setChosen } from './pressing';
 import {
@@ -135,6 +135,7 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
 
 function take(message: Message): void {
   if (typeof message.fonts === 'string') putFonts(message.fonts);
+  if (message.html) putHtmlAttributes(message.html as Readonly<Record<string, string>>);
   if (Object.hasOwn(ANSWERS, message.type)) ANSWERS[message.type]!(message);
   schedule();
 }

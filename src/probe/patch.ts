@@ -42,6 +42,14 @@ export function putFonts(css: string): void {
   document.querySelector('style[data-mp-fonts]')!.textContent = css;
 }
 
+/** The language of the page, and where its lines begin. */
+export function putHtmlAttributes(attributes: Readonly<Record<string, string>>): void {
+  const root = document.documentElement;
+  for (const name of ['lang', 'dir'])
+    if (attributes[name] === undefined) root.removeAttribute(name);
+    else root.setAttribute(name, attributes[name]);
+}
+
 function takeAttributes(from: Element, to: Element): void {
   for (const { name } of [...from.attributes])
     if (!to.hasAttribute(name) && name !== 'contenteditable') from.removeAttribute(name);

@@ -387,7 +387,14 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
           kinds: Object.fromEntries(Object.entries(kinds).map(([id, styles]) => [id, fittingOn(splitPseudo(id).pseudo, styles)])),
           sheets: sheets.map((css, i) => ({ id: `t${i}`, name: `Sheet ${i}`, css })),
           shared: sets.map(([styles, pseudo], i) => ({ id: `s${i}`, name: `Shared ${i}`, styles, ...(pseudo && { pseudo }) })),
-          pages: [{ ...project.pages[0]!, root: 'e0', elements: grow(sprouts, body, sheets.length > 0) }],
+          pages: [
+            {
+              ...project.pages[0]!,
+              root: 'e0',
+              elements: grow(sprouts, body, sheets.length > 0),
+              ...(sprouts.length % 6 === 5 && sheets.length === 0 && { direction: 'rtl' as const }),
+            },
+          ],
         };
       });
   });

@@ -90,8 +90,8 @@ export async function compareWithBrowser(
   const document = (standIn ? asWritten : withOriginalSheets)(
     // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
     previewDocument({ ...preview, blocks, fontFaces: '' }, '').replace(
-      /<html lang="en"[^>]*>/,
-      '<html lang="en" style="display: none !important">',
+      /<html ([^>]*)>/,
+      '<html $1 style="display: none !important">',
     ),
     { ...project, sheets: project.sheets.map((sheet) => ({ ...sheet, css: said(sheet.css) })) },
   );

@@ -65,7 +65,8 @@ const STATE = async (frame: HTMLIFrameElement) => {
     return [x, y, width, height, values];
   });
   const fonts = [...inside.fonts].map(({ family }) => family).sort();
-  return { body, rules, shown, fonts };
+  const { lang, dir } = inside.documentElement;
+  return { body, rules, shown, fonts, lang, dir };
 };
 
 async function load(html: string): Promise<void> {

@@ -1,8 +1,9 @@
 import type { Condition } from '@/core/breakpoints';
 import type { Child, PageElement, Project, PseudoStyles, StyleSet } from '@/core/document';
 import { HTML_TAGS, isRun, KINDS, PSEUDOS, subtreeOf } from '@/core/document';
-import type { Edit } from '@/core/edits';
+import type { Edit, PageField } from '@/core/edits';
 import { allOwners } from '@/core/edits';
+import { planPage } from '@/core/plans';
 import type { Draw } from './draw';
 
 /*
@@ -271,7 +272,45 @@ const breakpoint: Maker = (_, draw) => ({
   ...place(draw),
 });
 
+const anyPage = (project: Project, draw: Draw) => (draw.chance(0.1) ? 'ggone' : draw.from(project.pages).id);
+const PAGE_FIELDS: readonly (readonly [PageField, string | null])[] = [
+  ['name', 'Hours'],
+  ['name', ''],
+  ['slug', 'hours'],
+  ['slug', 'con'],
+  ['slug', 'öffnung'],
+  ['title', 'Opening hours'],
+  ['title', 'x'.repeat(10_000)],
+  ['title', null],
+  ['description', 'When the tool library is open'],
+  ['language', 'de'],
+  ['language', 'not a language'],
+  ['language', null],
+  ['direction', 'rtl'],
+  ['direction', 'up'],
+  ['direction', null],
+];
+const pages: readonly Maker[] = [
+  (project, draw) => {
+    const from = draw.from(['empty', 'copy', 'around'] as const);
+    const page = draw.from(project.pages).id;
+    const made = planPage(project, draw.from(NAMES), from === 'empty' ? { from } : { from, page }, draw.id('').slice(0, 8));
+    return { type: 'addPage', page: draw.chance(0.2) ? { ...made, id: page } : made, ...place(draw) };
+  },
+  (project, draw) => ({ type: 'removePage', page: anyPage(project, draw) }),
+  (project, draw) => ({ type: 'movePage', page: anyPage(project, draw), ...place(draw) }),
+  (project, draw) => {
+    const [field, value] = draw.from(PAGE_FIELDS);
+    return { type: 'setPage', page: anyPage(project, draw), field, value };
+  },
+  (_, draw) => ({ type: 'setLanguage', language: draw.from(['de', 'ar', 'pt-BR', '?']) }),
+];
+
+const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw, odd);
+
 const MAKERS: readonly Maker[] = [
+  aboutPages,
+  aboutPages,
   insert,
   insert,
   insert,

@@ -1,6 +1,7 @@
 import { classesOf, classNames } from '../document/class-names';
 import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
+import { htmlAttributes } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
 import { changedInState } from '../document/state-pages';
 import type { SelectorNode } from '../read';
@@ -12,21 +13,26 @@ export interface SelectorNodes {
   readonly get: (id: string) => SelectorNode | undefined;
 }
 
-const memo = new WeakMap<ReadonlyMap<string, string>, WeakMap<Page['elements'], SelectorNodes>>();
+interface Remembered {
+  readonly html: string;
+  readonly nodes: SelectorNodes;
+}
+const memo = new WeakMap<ReadonlyMap<string, string>, WeakMap<Page['elements'], Remembered>>();
 
 /** The page as selectors see it: with the classes that the HTML carries, and `<html>` around it. */
 export function nodesOf(project: Project, page: Page): SelectorNodes {
   const names = classNames(project);
+  const html = JSON.stringify(htmlAttributes(project, page));
   let pages = memo.get(names);
-  if (!pages) memo.set(names, (pages = new WeakMap<Page['elements'], SelectorNodes>()));
-  let nodes = pages.get(page.elements);
-  if (!nodes) {
+  if (!pages) memo.set(names, (pages = new WeakMap<Page['elements'], Remembered>()));
+  let known = pages.get(page.elements);
+  if (known?.html !== html) {
     const state = changedInState(page);
     const only = state?.changed.length === 1 ? state.changed[0] : undefined;
-    nodes = state && only ? otherwise(nodesOf(project, state.page), only) : grown(project, page);
-    pages.set(page.elements, nodes);
+    known = { html, nodes: state && only ? otherwise(nodesOf(project, state.page), only) : grown(project, page) };
+    pages.set(page.elements, known);
   }
-  return nodes;
+  return known.nodes;
 }
 
 function grown(project: Project, page: Page): SelectorNodes {
@@ -40,7 +46,7 @@ function grown(project: Project, page: Page): SelectorNodes {
     nodes.set(id, node);
     return node;
   };
-  const html: Growing = { tag: 'html', attributes: { lang: 'en' }, parent: null, children: [] };
+  const html: Growing = { tag: 'html', attributes: htmlAttributes(project, page), parent: null, children: [] };
   html.children.push({ tag: 'head', attributes: {}, parent: html, children: [] }, grow(page.root, html));
   nodes.set('html', html);
   return nodes;

@@ -22,6 +22,7 @@ interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
   /** The page's elements as they were when this was last found to hold. */
   elements: Page['elements'];
+  readonly direction: Page['direction'];
   /** What the browser's sheet asks of all that it stands in, nearest first. */
   readonly under: readonly string[];
   /** The states that the document says it is in, where something is written for such. */
@@ -39,6 +40,7 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.project.shared === project.shared &&
   known.project.kinds === project.kinds &&
   known.project.sheets === project.sheets &&
+  known.direction === page.direction &&
   // Imported rules match by classes, which come from names all over the project.
   (project.sheets.length === 0 || (known.project === project && known.elements === page.elements)) &&
   standsAsBefore(known, page, element);
@@ -96,6 +98,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   const fresh: Known = {
     project,
     elements: page.elements,
+    direction: page.direction,
     under,
     list: list.filter(({ declarations }) => Object.keys(declarations).length > 0),
     ...(asks && { states: states.join() }),
@@ -144,7 +147,15 @@ function collect(
 ): Source[] {
   const list: Source[] = [];
   const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
-  put('browser', browserDefaultFor(element, ancestors, isRightToLeft(element, ancestors), isDisabled));
+  put(
+    'browser',
+    browserDefaultFor(
+      element,
+      ancestors,
+      isRightToLeft(element, page.direction === 'rtl' ? [...ancestors, 'html[rtl]'] : ancestors),
+      isDisabled,
+    ),
+  );
   for (const [state, declarations] of stateDefaultsFor(element, isDisabled))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));

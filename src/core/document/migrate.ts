@@ -4,6 +4,7 @@ import { listOf, MALFORMED, malformedAt } from '../text';
 import { cleanSvg } from './clean-svg';
 import { withTextInside } from './content';
 import { LIMITS } from './limits';
+import { isReservedFileName } from './page-fields';
 import { projectProblem } from './problems';
 import { PLAIN_PROFILE } from './profile';
 import type { Project } from './project';
@@ -18,6 +19,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * devices with a name and a size, which nobody could change, and no sets of them.
  * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
  * In version 6 an element held either a text or elements. Version 7 knew neither states nor boxes before and after.
+ * Version 8 had all pages in English, and took file names that some systems keep for themselves.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -28,7 +30,20 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...document, pictures: Array.isArray(document.pictures) ? document.pictures.map(cleaned) : [], schema: 6 }),
   (document) => ({ ...withTextsInside(document), schema: 7 }),
   (document) => ({ ...document, schema: 8 }),
+  (document) => ({ language: 'en', ...document, pages: withFileNames(document.pages), schema: 9 }),
 ];
+
+function withFileNames(pages: unknown): unknown {
+  const taken = new Set<unknown>();
+  mapped(pages, ({ slug }) => taken.add(slug));
+  return mapped(pages, (page) => {
+    if (!isReservedFileName(String(page.slug))) return page;
+    let slug = `${String(page.slug)}-page`;
+    while (taken.has(slug)) slug += '-';
+    taken.add(slug);
+    return { ...page, slug };
+  });
+}
 
 const cleaned = (picture: { svg?: unknown } | null) =>
   typeof picture?.svg === 'string' ? { ...picture, svg: cleanSvg(picture.svg).svg } : picture;

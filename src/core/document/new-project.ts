@@ -12,8 +12,11 @@ const element = (fields: Partial<PageElement> & Pick<PageElement, 'id' | 'tag' |
   ...fields,
 });
 
-/** A page with a heading and a first paragraph, so that there is something to select. */
-function newPage(id: string, name: string, slug: string): Page {
+/**
+ * A page with a heading and a first paragraph, so that there is something to select.
+ * @param id elements' ids are made of it
+ */
+export function newPage(id: string, name: string, slug: string): Page {
   const key = id.slice(1);
   const body = `e${key}body`;
   const main = `e${key}main`;
@@ -52,6 +55,7 @@ export function newProject(id: string, name: string): Project {
     id,
     name,
     baseName: 'Base',
+    language: 'en',
     breakpoints: [],
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,

@@ -16,10 +16,12 @@ import type { PseudoStyles } from './style-sets';
 import { kindStylesSchema, pseudoStylesSchema } from './style-sets';
 import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
+import type { PageFields } from './page-fields';
+import { languageSchema, pageFieldsShape, slugSchema } from './page-fields';
 import { treesProblem } from './trees';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -101,15 +103,15 @@ const columnGridsSchema = z.record(atSchema, columnGridSchema);
 export const pageSchema = z.strictObject({
   id: pageIdSchema,
   name: nameSchema,
-  /** File name without ending: `index` becomes `index.html`. */
-  slug: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}$/, 'A page file is named in small letters, digits and hyphens.'),
+  slug: slugSchema,
+  ...pageFieldsShape,
   root: elementIdSchema,
   elements: z.record(elementIdSchema, elementSchema),
   /** Column grids of its own, in place of the project's. */
   columns: columnGridsSchema.optional(),
 });
 
-export interface Page {
+export interface Page extends PageFields {
   readonly id: string;
   readonly name: string;
   readonly slug: string;
@@ -124,6 +126,7 @@ export const projectSchema = z.strictObject({
   id: z.uuid(),
   name: nameSchema,
   baseName: nameSchema,
+  language: languageSchema,
   breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints, `A project has at most ${LIMITS.breakpoints} breakpoints.`),
   devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
   deviceSets: z.array(deviceSetSchema).max(LIMITS.deviceSets, `A project has at most ${LIMITS.deviceSets} sets of devices.`),
@@ -144,6 +147,8 @@ export interface Project {
   readonly name: string;
   /** What the band is called in which no breakpoint holds. */
   readonly baseName: string;
+  /** Of all pages that don't say another. */
+  readonly language: string;
   /** In the order of the CSS: later ones win. */
   readonly breakpoints: readonly Breakpoint[];
   readonly devices: readonly Device[];

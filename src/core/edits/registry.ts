@@ -3,6 +3,11 @@ import type { Edit, EditKind, EditTypes, SingleEdit } from './edit';
 import { acceptFinding } from './accept-finding';
 import { addBlock } from './add-block';
 import { addBreakpoint } from './add-breakpoint';
+import { addPage } from './add-page';
+import { removePage } from './remove-page';
+import { movePage } from './move-page';
+import { setPage } from './set-page';
+import { setLanguage } from './set-language';
 import { addPicture } from './add-picture';
 import { addShared } from './add-shared';
 import { addSheet } from './add-sheet';
@@ -41,6 +46,11 @@ import { tuneCheck } from './tune-check';
 type Kinds = { readonly [T in SingleEdit['type']]: EditKind<EditTypes[T]> };
 
 const KINDS: Kinds = {
+  setLanguage,
+  setPage,
+  movePage,
+  removePage,
+  addPage,
   acceptFinding,
   addBlock,
   addBreakpoint,

@@ -15,3 +15,5 @@ export type { Fate } from './remove-breakpoint';
 export { planDuplicateBreakpoint, planMend, planReadySet } from './set';
 export { directionOf, planTurn } from './turn-set';
 export type { Direction } from './turn-set';
+export { freeFileName, freePageName, planPage } from './new-page';
+export type { Beginning } from './new-page';

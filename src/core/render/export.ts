@@ -1,7 +1,8 @@
+import { htmlAttributes } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
-import { escapeText, renderElement } from './markup';
+import { attributesText, escapeText, renderElement } from './markup';
 import { renderSheet, writeSheet } from './sheet';
 
 const SHEET_FILE = 'styles.css';
@@ -26,7 +27,12 @@ export function renderExport(project: Project): ExportFile[] {
     ...project.pages.map((page) => ({
       path: `${page.slug}.html`,
       content: {
-        text: documentText(page, `<link rel="stylesheet" href="${SHEET_FILE}">`, renderElement(project, page, page.root, markup)),
+        text: documentText(
+          project,
+          page,
+          `<link rel="stylesheet" href="${SHEET_FILE}">`,
+          renderElement(project, page, page.root, markup),
+        ),
       },
     })),
     { path: SHEET_FILE, content: { text: sheet } },
@@ -35,14 +41,15 @@ export function renderExport(project: Project): ExportFile[] {
   ];
 }
 
-function documentText(page: Page, head: string, body: string): string {
+function documentText(project: Project, page: Page, head: string, body: string): string {
+  const description = page.description && `<meta name="description"${attributesText({ content: page.description })}>\n`;
   return `<!doctype html>
-<html lang="en">
+<html${attributesText(htmlAttributes(project, page))}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${escapeText(page.name)}</title>
-${head}
+<title>${escapeText(page.title ?? page.name)}</title>
+${description ?? ''}${head}
 </head>
 ${body}</html>
 `;

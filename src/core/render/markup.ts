@@ -38,15 +38,22 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
     if (name === 'class' || (options.inert && (PLAYS.has(name) || isFile(element.tag, name)))) continue;
     const picture = pictures.get(name);
     if (picture !== undefined) list.push([name, options.addresses.picture(picture)]);
-    else if (value.startsWith('page:')) list.push([name, options.page(value.slice(5))]);
-    else list.push([name, value]);
+    else if (value.startsWith('page:')) {
+      const [page = '', place] = value.slice(5).split('#');
+      list.push([name, options.page(page) + (place === undefined || options.inert ? '' : `#${place}`)]);
+    } else list.push([name, value]);
   }
   if (options.marked) list.push(['data-mp-node', element.id]);
   if (options.marked && element.first) list.push(['data-mp-first', '']);
-  return list
-    .map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`))
-    .join('');
+  return writtenAttributes(list);
 }
+
+const writtenAttributes = (list: readonly (readonly [string, string])[]) =>
+  list.map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`)).join('');
+
+/** Attributes as they stand in a tag, each with a space before it. */
+export const attributesText = (attributes: Readonly<Record<string, string>>): string =>
+  writtenAttributes(Object.entries(attributes));
 
 /**
  * An element and all below it as HTML. Elements stand on lines of their own, indented, but in what was written as text:

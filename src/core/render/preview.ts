@@ -1,10 +1,12 @@
 import type { Scrollbar } from '../devices/device';
 import { CLASSIC_SCROLLBAR } from '../devices/device';
+import { htmlAttributes } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
-import { renderElement } from './markup';
+import { attributesText, renderElement } from './markup';
+import { sameJson } from '../text';
 import type { Addresses, SheetBlock, Rule } from './sheet';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { renderSheet, writeBlock } from './sheet';
@@ -12,6 +14,8 @@ import type { StandIn } from './stand-in';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
 export interface Preview {
+  /** The attributes of `<html>`. */
+  readonly html: Readonly<Record<string, string>>;
   readonly fontFaces: string;
   readonly blocks: readonly SheetBlock[];
   /** The `<body>` element with all in it, written when somebody asks. */
@@ -25,6 +29,7 @@ export interface Preview {
 export function renderPreview(project: Project, page: Page, fontData: (font: BundledFont) => string, standIn?: StandIn): Preview {
   const addresses = pictureData(project);
   return {
+    html: htmlAttributes(project, page),
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
     blocks: renderSheet(project, [page], { addresses, standIn, held: true }),
     body: lazily(() => renderElement(project, page, page.root, markupOptions(project))),
@@ -75,7 +80,7 @@ const SCROLLBAR_STYLE: Readonly<Record<Scrollbar, string>> = {
 export function previewDocument(preview: Preview, head: string, scrollbar: Scrollbar = 'overlay'): string {
   const styles = preview.blocks.map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`).join('\n');
   return `<!doctype html>
-<html lang="en">
+<html${attributesText(preview.html)}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -115,11 +120,13 @@ export type PreviewPatch = (
   | { readonly kind: 'blocks'; readonly blocks: readonly BlockPatch[] }
   | { readonly kind: 'body'; readonly body: string; readonly blocks: readonly BlockPatch[] }
   | { readonly kind: 'insides'; readonly insides: readonly { readonly id: string; readonly html: string }[] }
-  | { readonly kind: 'fonts' }
+  | { readonly kind: 'head' }
   | { readonly kind: 'none' }
 ) & {
   /** All font faces, where they aren't those from before. */
   readonly fonts?: string;
+  /** The attributes of `<html>`, where they aren't those from before. */
+  readonly html?: Preview['html'];
 };
 
 export interface RuleChange {
@@ -149,8 +156,14 @@ function sameRules(a: SheetBlock, b: SheetBlock | undefined): boolean {
 
 export function patchBetween(before: Preview, after: Preview): PreviewPatch {
   const patch = contentPatch(before, after);
-  if (before.fontFaces === after.fontFaces) return patch;
-  return { ...(patch.kind === 'none' ? { kind: 'fonts' } : patch), fonts: after.fontFaces };
+  const fonts = before.fontFaces === after.fontFaces ? undefined : after.fontFaces;
+  const html = sameJson(before.html, after.html) ? undefined : after.html;
+  if (fonts === undefined && html === undefined) return patch;
+  return {
+    ...(patch.kind === 'none' ? { kind: 'head' as const } : patch),
+    ...(fonts !== undefined && { fonts }),
+    ...(html && { html }),
+  };
 }
 
 function contentPatch(before: Preview, after: Preview): PreviewPatch {

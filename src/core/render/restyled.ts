@@ -1,9 +1,11 @@
 import { sameClassNames } from '../document/class-names';
 import type { PageElement, StyleSet } from '../document/element';
+import { htmlAttributes } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
 import { readPseudo } from '../document/pseudo';
 import { styleSetOf, styleSetsOf } from '../document/style-sets';
 import { changedIds } from '../document/versions';
+import { sameJson } from '../text';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
 import type { SheetBlock, Rule } from './sheet';
@@ -61,7 +63,8 @@ export const onlyPageDiffers = ({ project: old, page: was }: ShownPreview, proje
   old.pictures === project.pictures &&
   old.pages.length === project.pages.length &&
   old.pages.every((one, i) => one === project.pages[i] || (one.id === page.id && one === was)) &&
-  was.root === page.root;
+  was.root === page.root &&
+  sameJson(htmlAttributes(old, was), htmlAttributes(project, page));
 
 /**
  * The next preview and the way to it, for the commonest of edits: values of elements whose rules are there already.
