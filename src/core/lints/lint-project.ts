@@ -4,6 +4,7 @@ import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { readSheet } from '../read';
 import { lintContentModels } from './content-models';
+import { lintLinks } from './links';
 import type { LintFinding } from './lint';
 import { lintNeighbours } from './neighbours';
 import { lintOverrides } from './overrides';
@@ -17,6 +18,7 @@ export function lintProject(project: Project): LintFinding[] {
     ...lintBreakpoints(project),
     ...lintNeighbours(project),
     ...lintContentModels(project),
+    ...lintLinks(project),
   ];
 }
 

@@ -33,6 +33,11 @@ export const LINTS = [
     title: 'Not allowed there',
     why: 'HTML doesn’t allow it in that place. Browsers show it, but readers of the page and other tools may take it otherwise.',
   },
+  {
+    id: 'leads-nowhere',
+    title: 'Leads nowhere',
+    why: 'The page or the place that the link names isn’t there, so whoever follows it gets lost.',
+  },
 ] as const;
 export type LintId = (typeof LINTS)[number]['id'];
 

@@ -12,6 +12,8 @@ import {
   sheet,
   TEXT,
 } from '../edits/project-for-tests';
+import { newProject } from '../document';
+import { planPage } from '../plans';
 import { dropFindings, hardlyDiffers, lintProject } from './index';
 
 const node = TEXT;
@@ -123,4 +125,33 @@ test('what nobody sees', () => {
   expect(hardlyDiffers('#808080', '#818181')).toMatch(/colour step of 0\.\d/);
   expect(hardlyDiffers('#808080', '#909090')).toBeUndefined();
   expect(hardlyDiffers('red', 'rgba(255, 0, 0, 0.5)')).toBeUndefined();
+});
+
+test('links to pages and places that are not there are pointed out', () => {
+  const link = (id: string, href: string): Edit[] => [
+    insert(id, 'a', 0, 'efirstp'),
+    { type: 'setAttribute', node: id, name: 'href', value: href },
+  ];
+  const project = make(
+    {
+      type: 'addPage',
+      page: planPage(newProject('00000000-0000-4000-8000-000000000000', 'x'), 'Hours', { from: 'empty' }, 'two'),
+    },
+    { type: 'setAttribute', node: 'etwomain', name: 'id', value: 'main' },
+    ...link('ea', 'page:gtwo'),
+    ...link('eb', 'page:gtwo#main'),
+    ...link('ec', 'page:gtwo#other'),
+    ...link('ed', '#'),
+    ...link('ee', '#top'),
+    ...link('ef', '#main'),
+    ...link('eg', 'hours.html#main'),
+    ...link('eh', 'nothing.html'),
+    ...link('ei', 'https://example.org/nothing.html'),
+    ...link('ej', 'docs/nothing.html'),
+  );
+  const nowhere = (one: Project) => lintProject(one).flatMap(({ lint, owner }) => (lint === 'leads-nowhere' ? owner : []));
+  expect(nowhere(project).sort()).toEqual(['ec', 'ef', 'eh']);
+  const { document, inverse } = applyEdit(project, { type: 'removePage', page: 'gtwo' });
+  expect(nowhere(document).sort()).toEqual(['ea', 'eb', 'ec', 'ef', 'eg', 'eh']);
+  expect(nowhere(applyEdit(document, inverse).document).sort()).toEqual(['ec', 'ef', 'eh']);
 });

@@ -276,6 +276,13 @@ export const COMMANDS: readonly Command[] = [
     keys: ['0'],
     run: () => useSession.setState({ zoom: 'fit' }),
   },
+  {
+    id: 'pages',
+    title: 'Pages of the project, or back to shaping',
+    group: 'View',
+    keys: ['Shift+g'],
+    run: () => showMode(useSession.getState().mode === 'pages' ? 'shape' : 'pages'),
+  },
   { id: 'values', title: 'Show the values', group: 'View', keys: ['v'], run: () => useSession.setState({ panel: 'values' }) },
   {
     id: 'findings',

@@ -25,7 +25,7 @@ export const HEIGHT_MIN = 200;
 export const HEIGHT_MAX = 2000;
 
 /** What the workbench is for now: shaping one page, looking at it on many devices, or auditing it. */
-export const MODES = ['shape', 'lineup', 'audit'] as const;
+export const MODES = ['pages', 'shape', 'lineup', 'audit'] as const;
 export type Mode = (typeof MODES)[number];
 
 export type Saving = 'saved' | 'saving' | 'waiting';

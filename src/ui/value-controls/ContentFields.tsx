@@ -4,6 +4,7 @@ import { INPUT_TYPES } from '@/core/document';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyPage, steadyProject, useSession } from '../state/store';
 import { CheckedField } from './CheckedField';
+import { linkTargets } from './link-targets';
 
 interface Field {
   readonly name: string;
@@ -76,7 +77,6 @@ export function ContentFields({ id }: { id: string }) {
   if (!element || !fields) return null;
   const write = (name: string, value: string) =>
     commit({ type: 'setAttribute', node: id, name, value: value === '' && name !== 'alt' ? null : value });
-  const pages = project.pages.map((one) => ({ value: `page:${one.id}`, word: `${one.name}, a page of this project` }));
   return (
     <section aria-label="Content" className="border-t border-line px-3.5 py-1">
       <h3 className="m-0 py-1 font-semibold text-muted" title="Content is shared by all widths">
@@ -115,7 +115,7 @@ export function ContentFields({ id }: { id: string }) {
             <CheckedField
               label={label}
               value={element.attributes[name] ?? ''}
-              {...(name === 'href' ? { list: [...pages, { value: '#', word: 'nowhere yet' }] } : choices && { list: choices })}
+              {...(name === 'href' ? { list: linkTargets(project, page) } : choices && { list: choices })}
               write={(value) => write(name, value)}
             />
           )}

@@ -16,7 +16,7 @@ const SAVING = {
   waiting: 'The server does not answer; your edits are kept and sent again',
 } as const;
 const ALONE = "No connection; others' edits will come in when it is back";
-const MODE_NAMES: Readonly<Record<Mode, string>> = { shape: 'Shape', lineup: 'Line up', audit: 'Audit' };
+const MODE_NAMES: Readonly<Record<Mode, string>> = { pages: 'Pages', shape: 'Shape', lineup: 'Line up', audit: 'Audit' };
 
 /** Where one is, whether all is saved, and what concerns the whole project. */
 export function TopBar() {

@@ -27,6 +27,7 @@ import { recallPanels } from './panels';
 import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
+import { PagesPanel } from '../pages/PagesPanel';
 import { TopBar } from './TopBar';
 
 const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles', columns: 'Grid' } as const;
@@ -94,7 +95,7 @@ function OpenWorkbench() {
     <div className="flex h-screen flex-col overflow-clip">
       <TopBar />
       <DamageBar />
-      {view === 'audit' ? <AuditView key={pageId} /> : <Panels view={view} />}
+      {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
       <ProposalBar />
       <Problems />
       <CommandDialog />

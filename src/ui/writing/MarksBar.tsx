@@ -8,6 +8,7 @@ import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, PANEL } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
 import { backToText, bar, breakLine, stopWriting, toggleMark } from '../stage/writing';
+import { linkTargets } from '../value-controls/link-targets';
 
 const MARKS = [
   { tag: 'strong', name: 'Strong', key: 'Ctrl+B', look: 'font-bold' },
@@ -119,7 +120,6 @@ function LinkButton({ chosen }: { chosen: boolean }) {
   const page = useSession(steadyPage);
   const link = writing?.marks.find(({ tag }) => tag === 'a');
   const href = link && page.elements[link.id]?.attributes.href;
-  const pages = project.pages.map((one) => ({ value: `page:${one.id}`, word: `${one.name}, a page of this project` }));
   // The field writes when it's left, too, and it's left when it has written.
   const written = useRef('');
   const write = (value: string, close: () => void) => {
@@ -154,7 +154,7 @@ function LinkButton({ chosen }: { chosen: boolean }) {
             <CheckedField
               label="Leads to"
               value={href ?? ''}
-              list={[...pages, { value: '#', word: 'nowhere yet' }]}
+              list={linkTargets(project, page)}
               write={(value) => write(value, close)}
             />
             {link && (

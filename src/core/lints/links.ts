@@ -1,0 +1,58 @@
+import type { PageElement } from '../document/element';
+import { htmlIdsOn } from '../document/html-ids';
+import type { Page, Project } from '../document/project';
+import type { LintFinding } from './lint';
+
+/** Links to pages and places that aren't there (WCAG 2.2 asks for their purpose only; browsers show a page of errors). */
+export function lintLinks(project: Project): LintFinding[] {
+  const ids = new Map<Page, ReadonlySet<string>>();
+  const has = (page: Page, place: string) => {
+    let known = ids.get(page);
+    if (!known) ids.set(page, (known = htmlIdsOn(page)));
+    return known.has(place);
+  };
+  return project.pages.flatMap((page) =>
+    Object.values(page.elements).flatMap((element) => {
+      const why = element.attributes.href === undefined ? undefined : whyNowhere(project, page, element.attributes.href, has);
+      return why === undefined ? [] : [finding(page, element, why)];
+    }),
+  );
+}
+
+const OWN_FILE = /^(?:\.\/)?([^/?#:]+)\.html(?=#|$)/i;
+
+function whyNowhere(project: Project, page: Page, href: string, has: (page: Page, place: string) => boolean): string | undefined {
+  const [address = '', fragment] = href.trim().split(/#(.*)/s);
+  let target: Page | undefined = page;
+  if (address.startsWith('page:')) {
+    target = project.pages.find(({ id }) => id === address.slice(5));
+    if (!target) return 'leads to a page that has been removed.';
+  } else if (address !== '') {
+    const file = OWN_FILE.exec(address)?.[1];
+    if (file === undefined) return undefined;
+    target = project.pages.find(({ slug }) => slug === file);
+    if (!target) return `leads to ${file}.html, and no page has that file name.`;
+  }
+  // Browsers take no fragment, and "top" where nothing has that id, for the top of the page (HTML, 7.4.6.4).
+  const place = decoded(fragment ?? '');
+  if (place === '' || place.toLowerCase() === 'top' || has(target, place)) return undefined;
+  return `leads to #${place}, and nothing on ${target === page ? 'this page' : `"${target.name}"`} has that id.`;
+}
+
+function decoded(fragment: string): string {
+  try {
+    return decodeURIComponent(fragment);
+  } catch {
+    return fragment;
+  }
+}
+
+const finding = (page: Page, { id, name }: PageElement, why: string): LintFinding => ({
+  lint: 'leads-nowhere',
+  key: `${id} link`,
+  owner: id,
+  pageId: page.id,
+  sentence: `${name} ${why}`,
+  fix: undefined,
+  unchanged: false,
+});

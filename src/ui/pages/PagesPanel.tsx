@@ -1,0 +1,104 @@
+'use client';
+
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { useEffect, useState } from 'react';
+import type { FrameParts } from '../requests/requests';
+import { loadFrameParts } from '../requests/requests';
+import { steadyPage, steadyProject, useSession } from '../state/store';
+import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
+import { showPage } from '../view/actions';
+import { report } from '../editing/edits';
+import { addPage, movePage, openPage, removePage } from './page-actions';
+import { PageCard } from './PageCard';
+import { PageForm } from './PageForm';
+import { ProjectSettings } from './ProjectSettings';
+
+/** All pages of the project: what they look like, their order, what they say of themselves. */
+export function PagesPanel() {
+  const project = useSession(steadyProject);
+  const page = useSession(steadyPage);
+  const findings = useSession((session) => session.findings);
+  const [parts, setParts] = useState<FrameParts>();
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
+  useEffect(() => {
+    loadFrameParts().then(setParts, (error: Error) => report(`The pictures can't be shown: ${error.message}`));
+  }, []);
+
+  const focusCard = (id: string) =>
+    requestAnimationFrame(() => scroller?.querySelector<HTMLElement>(`[data-page="${id}"]`)?.focus());
+  const keyDown = (event: React.KeyboardEvent) => {
+    const at = project.pages.findIndex(({ id }) => id === page.id);
+    const by = ({ ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 } as Record<string, number>)[event.key];
+    if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+    if (by !== undefined && event.altKey) {
+      movePage(page.id, by);
+      focusCard(page.id);
+    } else if (by !== undefined) {
+      const next = project.pages[at + by];
+      if (next) showPage(next.id);
+      focusCard(next?.id ?? page.id);
+    } else if (event.altKey) return;
+    else if (event.key === 'Enter') openPage(page.id);
+    else if (event.key === 'Delete') {
+      removePage(page.id);
+      focusCard(useSession.getState().pageId);
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  return (
+    <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper">
+      <div className="flex min-w-0 flex-1 flex-col">
+        <header className="flex h-10 shrink-0 items-center gap-2 border-b border-line bg-sheet px-3.5">
+          <h1 className="m-0 text-[length:inherit] font-bold">Pages</h1>
+          <span className="font-mono text-muted">{project.pages.length}</span>
+          <Menu>
+            <MenuButton className={`${BUTTON} ml-2`}>Add a page</MenuButton>
+            <MenuItems anchor="bottom start" className={MENU}>
+              <MenuItem>
+                <button type="button" className={MENU_ITEM} onClick={() => addPage({ from: 'empty' })}>
+                  Empty
+                  <span className="block text-xs text-muted">A heading and a first text</span>
+                </button>
+              </MenuItem>
+              <MenuItem>
+                <button type="button" className={MENU_ITEM} onClick={() => addPage({ from: 'around', page: page.id })}>
+                  What stands around {page.name}
+                  <span className="block text-xs text-muted">Everything but what is in its main part</span>
+                </button>
+              </MenuItem>
+              <MenuItem>
+                <button type="button" className={MENU_ITEM} onClick={() => addPage({ from: 'copy', page: page.id })}>
+                  Copy of {page.name}
+                  <span className="block text-xs text-muted">With all its values</span>
+                </button>
+              </MenuItem>
+            </MenuItems>
+          </Menu>
+          <p className="m-0 ml-auto truncate text-xs text-muted">Arrows choose, with Alt they move; Enter shapes the page.</p>
+        </header>
+        <div ref={setScroller} className="min-h-0 flex-1 overflow-auto p-4">
+          <ul aria-label="Pages in their order" className="m-0 flex flex-wrap gap-4 p-0">
+            {project.pages.map((one) => (
+              <PageCard
+                key={one.id}
+                project={project}
+                page={one}
+                parts={parts}
+                scroller={scroller}
+                current={one.id === page.id}
+                wrong={findings[one.id]?.length ?? 0}
+                keyDown={keyDown}
+              />
+            ))}
+          </ul>
+        </div>
+      </div>
+      <aside className="w-[300px] shrink-0 overflow-auto border-l border-line bg-sheet">
+        <PageForm key={page.id} page={page} />
+        <ProjectSettings />
+      </aside>
+    </section>
+  );
+}

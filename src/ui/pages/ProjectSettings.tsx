@@ -1,0 +1,38 @@
+'use client';
+
+import { commit } from '../editing/edits';
+import { steadyProject, useSession } from '../state/store';
+import { CheckedField } from '../value-controls/CheckedField';
+import { LANGUAGES } from './languages';
+
+/** What holds for all pages of the project. */
+export function ProjectSettings() {
+  const language = useSession((session) => steadyProject(session).language);
+  const baseName = useSession((session) => steadyProject(session).baseName);
+  return (
+    <section aria-label="The whole project" className="border-t border-line px-3.5 py-2.5">
+      <h2 className="m-0 pb-1.5 font-bold">The whole project</h2>
+      <label className="block pb-1.5">
+        <span className="flex justify-between gap-2">
+          Language <span className="text-xs text-muted">Of all pages that say no other</span>
+        </span>
+        <CheckedField
+          label="Language of the project"
+          value={language}
+          list={LANGUAGES}
+          write={(value) => commit({ type: 'setLanguage', language: value })}
+        />
+      </label>
+      <label className="block">
+        <span className="flex justify-between gap-2">
+          Name of the base <span className="text-xs text-muted">Of the band without breakpoints</span>
+        </span>
+        <CheckedField
+          label="Name of the base"
+          value={baseName}
+          write={(value) => commit({ type: 'restyle', label: `Call the base ${value}`, baseName: value, changes: [] })}
+        />
+      </label>
+    </section>
+  );
+}

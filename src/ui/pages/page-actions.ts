@@ -1,0 +1,38 @@
+import type { Beginning } from '@/core/plans';
+import { freePageName, planPage } from '@/core/plans';
+import { commitOrReport } from '../editing/edits';
+import { useSession } from '../state/store';
+import { showMode } from '../devices/line-up';
+import { key, showPage } from '../view/actions';
+
+/** Adds a page behind the one that is shown, and shows it. */
+export function addPage(beginning: Beginning): void {
+  const { project, pageId } = useSession.getState();
+  const model = beginning.from === 'empty' ? undefined : project.pages.find(({ id }) => id === beginning.page);
+  const name = freePageName(project.pages, beginning.from === 'copy' && model ? `${model.name}, copy` : 'New page');
+  const page = planPage(project, name.slice(0, 80), beginning, key());
+  const index = project.pages.findIndex(({ id }) => id === pageId) + 1;
+  if (commitOrReport({ type: 'addPage', page, index })) showPage(page.id);
+}
+
+/** Removes a page and shows the one that takes its place. */
+export function removePage(id: string): void {
+  const { pages } = useSession.getState().project;
+  const at = pages.findIndex((page) => page.id === id);
+  const next = pages[at + 1] ?? pages[at - 1];
+  if (commitOrReport({ type: 'removePage', page: id }) && next) showPage(next.id);
+}
+
+/** Moves a page by so many places among the pages. */
+export function movePage(id: string, by: number): void {
+  const { pages } = useSession.getState().project;
+  const at = pages.findIndex((page) => page.id === id);
+  const index = Math.max(0, Math.min(pages.length - 1, at + by));
+  if (at >= 0 && index !== at) commitOrReport({ type: 'movePage', page: id, index });
+}
+
+/** Goes on with a page at the stage. */
+export function openPage(id: string): void {
+  showPage(id);
+  showMode('shape');
+}
