@@ -12,7 +12,8 @@ import { readSnapshot, writeSnapshot } from './parts';
 
 /** A document in memory, and what of it is in the newest snapshot. */
 export interface LoadedProject extends ServerState {
-  readonly snapshot: { readonly revision: number; readonly project: Project };
+  /** The newest snapshot; without its document where that isn't stored in the form of today. */
+  readonly snapshot: { readonly revision: number; readonly project: Project | undefined };
 }
 
 /** A project whose document can't be read. It can be opened as it was before; see `recovery.ts`. */
@@ -83,7 +84,7 @@ function after(state: LoadedProject, entry: LogEntry): LoadedProject {
 
 async function readState(connection: Connection, row: ProjectRow): Promise<LoadedProject> {
   try {
-    const project = await readSnapshot(connection, row.id, row.snapshot);
+    const { project, asStored } = await readSnapshot(connection, row.id, row.snapshot);
     const missed = await entriesSince(connection, row.id, row.snapshot, row.revision - row.snapshot);
     const last = missed[missed.length - 1]?.revision ?? row.snapshot;
     if (last !== row.revision || missed.length !== row.revision - row.snapshot)
@@ -94,7 +95,7 @@ async function readState(connection: Connection, row: ProjectRow): Promise<Loade
       revision: row.revision,
       project: document,
       history: await historyAt(connection, row),
-      snapshot: { revision: row.snapshot, project },
+      snapshot: { revision: row.snapshot, project: asStored ? project : undefined },
     };
   } catch (error) {
     if (error instanceof UnreadableProject) throw new DamagedProject(error);

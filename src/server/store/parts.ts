@@ -1,6 +1,6 @@
 import { and, desc, eq, lte, sql } from 'drizzle-orm';
 import type { Project } from '@/core/document';
-import { readProject } from '@/core/document';
+import { readProject, SCHEMA_VERSION } from '@/core/document';
 import type { Connection } from '../db/client';
 import { projectParts, projects } from '../db/schema';
 import { ownTurn } from './own-turn';
@@ -69,11 +69,36 @@ export async function rawSnapshot(connection: Connection, projectId: string, rev
   };
 }
 
+/** The oldest schema of which documents were kept in parts. */
+const IN_PARTS = 5;
+
+export interface ReadSnapshot {
+  readonly project: Project;
+  /** Whether every part is stored as it was read; else the next snapshot has to write all of them. */
+  readonly asStored: boolean;
+}
+
 /** @throws UnreadableProject */
-export async function readSnapshot(connection: Connection, projectId: string, revision: number): Promise<Project> {
-  const raw = await rawSnapshot(connection, projectId, revision);
+export async function readSnapshot(connection: Connection, projectId: string, revision: number): Promise<ReadSnapshot> {
+  const raw = (await rawSnapshot(connection, projectId, revision)) as Record<string, unknown>;
   await ownTurn();
-  return readProject(raw);
+  try {
+    return { project: readProject(raw), asStored: raw.schema === SCHEMA_VERSION };
+  } catch (error) {
+    // Earlier versions stored what differed in the form of their schema, and left the other parts in that of the one before.
+    const mixed = typeof raw.schema === 'number' && raw.schema > IN_PARTS && raw.schema <= SCHEMA_VERSION;
+    const project = mixed ? readOrNone({ ...raw, schema: IN_PARTS }) : undefined;
+    if (!project) throw error;
+    return { project, asStored: false };
+  }
+}
+
+function readOrNone(raw: unknown): Project | undefined {
+  try {
+    return readProject(raw);
+  } catch {
+    return undefined;
+  }
 }
 
 /** Forgets parts that only snapshots between the first and the last few would need. */

@@ -5,7 +5,7 @@ import { DEMO_NAME, demoProject } from '@/demo';
 import { database } from '../db/client';
 import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
-import { insertProject } from './documents';
+import { insertProject, loadProject } from './documents';
 
 export interface ProjectSummary {
   readonly id: string;
@@ -33,6 +33,19 @@ export async function createProject(name: string, from: 'empty' | 'demo'): Promi
   const id = randomUUID();
   const project = from === 'demo' ? demoProject(id, name) : newProject(id, name);
   await database().transaction((transaction) => insertProject(transaction, project));
+  return id;
+}
+
+/**
+ * A project of its own with everything that another is at present; what led there isn't taken along.
+ * @throws HttpError 404 when there is no such project, DamagedProject when its document can't be read
+ */
+export async function duplicateProject(of: string, name: string): Promise<string> {
+  const id = randomUUID();
+  await database().transaction(async (transaction) => {
+    const { project } = await loadProject(transaction, of);
+    await insertProject(transaction, { ...project, id, name });
+  });
   return id;
 }
 

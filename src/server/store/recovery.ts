@@ -57,7 +57,7 @@ async function forward(connection: Connection, id: string, snapshots: readonly n
   for (const revision of snapshots) {
     let readable: Readable;
     try {
-      readable = { project: await readSnapshot(connection, id, revision), revision };
+      readable = { project: (await readSnapshot(connection, id, revision)).project, revision };
     } catch (error) {
       if (error instanceof UnreadableProject) continue;
       throw error;

@@ -8,7 +8,7 @@ import { steadyProject, useSession } from '../state/store';
 import { BUTTON, SELECT } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
 import { LANGUAGES } from './languages';
-import { movePage, openPage, removePage } from './page-actions';
+import { isNewPage, movePage, openPage, removePage, renamed } from './page-actions';
 
 interface Field {
   readonly field: Exclude<PageField, 'direction'>;
@@ -29,11 +29,19 @@ export function PageForm({ page }: { page: Page }) {
   const at = project.pages.findIndex(({ id }) => id === page.id);
   const last = project.pages.length - 1;
   const others = project.pages.filter((one) => one !== page);
-  const write = (field: PageField, value: string) =>
-    commit({ type: 'setPage', page: page.id, field, value: value === '' && field !== 'name' && field !== 'slug' ? null : value });
+  const write = (field: PageField, value: string) => {
+    // A page that was only just put in isn't known by its file name yet.
+    if (field === 'name' && value !== '' && isNewPage(page, others)) return commit(renamed(page, others, value));
+    return commit({
+      type: 'setPage',
+      page: page.id,
+      field,
+      value: value === '' && field !== 'name' && field !== 'slug' ? null : value,
+    });
+  };
   const free = freeFileName(others, page.name);
   return (
-    <section aria-label={`About ${page.name}`} className="px-3.5 py-2.5">
+    <section aria-label={`About ${page.name}`} data-page-form className="px-3.5 py-2.5">
       <h2 className="m-0 pb-1.5 font-bold">{page.name}</h2>
       {FIELDS.map(({ field, label, hint }) => (
         <label key={`${page.id} ${field}`} className="block pb-1.5">

@@ -25,7 +25,7 @@ export function ProjectSettings() {
       </label>
       <label className="block">
         <span className="flex justify-between gap-2">
-          Name of the base <span className="text-xs text-muted">Of the band without breakpoints</span>
+          Name of the base <span className="text-xs text-muted">Where no breakpoint holds</span>
         </span>
         <CheckedField
           label="Name of the base"

@@ -1,18 +1,39 @@
+import type { Page } from '@/core/document';
+import type { Edit } from '@/core/edits';
 import type { Beginning } from '@/core/plans';
-import { freePageName, planPage } from '@/core/plans';
+import { freeFileName, freePageName, planPage } from '@/core/plans';
 import { commitOrReport } from '../editing/edits';
 import { useSession } from '../state/store';
 import { showMode } from '../devices/line-up';
 import { key, showPage } from '../view/actions';
 
+const NEW = 'New page';
+const COPIED = ', copy';
+
+/** Whether a page has the name and the file name that it was put in with. */
+export const isNewPage = (page: Page, others: readonly Page[]): boolean =>
+  (page.name.startsWith(NEW) || page.name.endsWith(COPIED)) && page.slug === freeFileName(others, page.name);
+
+/** A new page's name, and the file name that is made of it, as one edit. */
+export function renamed(page: Page, others: readonly Page[], name: string): Edit {
+  const edits: Edit[] = [
+    { type: 'setPage', page: page.id, field: 'name', value: name },
+    { type: 'setPage', page: page.id, field: 'slug', value: freeFileName(others, name) },
+  ];
+  return { type: 'group', label: `Rename page ${page.name} to ${name}`, edits };
+}
+
 /** Adds a page behind the one that is shown, and shows it. */
 export function addPage(beginning: Beginning): void {
   const { project, pageId } = useSession.getState();
   const model = beginning.from === 'empty' ? undefined : project.pages.find(({ id }) => id === beginning.page);
-  const name = freePageName(project.pages, beginning.from === 'copy' && model ? `${model.name}, copy` : 'New page');
+  const name = freePageName(project.pages, beginning.from === 'copy' && model ? model.name + COPIED : NEW);
   const page = planPage(project, name.slice(0, 80), beginning, key());
   const index = project.pages.findIndex(({ id }) => id === pageId) + 1;
-  if (commitOrReport({ type: 'addPage', page, index })) showPage(page.id);
+  if (!commitOrReport({ type: 'addPage', page, index })) return;
+  showPage(page.id);
+  // Its name is what is wanted first.
+  requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-page-form] input')?.focus());
 }
 
 /** Removes a page and shows the one that takes its place. */

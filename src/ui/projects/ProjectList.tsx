@@ -52,6 +52,15 @@ export function ProjectList() {
       });
       router.push(`/projects/${(answer as { id: string }).id}`);
     });
+  const duplicate = (project: ProjectSummary) =>
+    attempt(async () => {
+      const taken = new Set(projects?.map((one) => one.name));
+      const copy = (n: number) => `${project.name.slice(0, 68)}, copy${n > 1 ? ` ${n}` : ''}`;
+      let n = 1;
+      while (taken.has(copy(n))) n++;
+      await requestJson('/api/projects', { method: 'POST', body: { name: copy(n), from: 'copy', of: project.id } });
+      await load();
+    });
   const rename = (id: string, next: string) =>
     attempt(async () => {
       await requestJson(`/api/projects/${id}`, { method: 'PATCH', body: { name: next } });
@@ -148,6 +157,14 @@ export function ProjectList() {
                     onClick={() => setRenaming({ id: project.id, name: project.name })}
                   >
                     Rename
+                  </button>
+                  <button
+                    type="button"
+                    className={button}
+                    aria-label={`Duplicate ${project.name}`}
+                    onClick={() => duplicate(project)}
+                  >
+                    Duplicate
                   </button>
                   <button
                     type="button"
