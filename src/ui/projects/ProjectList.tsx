@@ -24,6 +24,7 @@ export function ProjectList() {
   const [renaming, setRenaming] = useState<{ id: string; name: string }>();
   const [deleting, setDeleting] = useState<ProjectSummary>();
   const [deleted, setDeleted] = useState<ProjectSummary>();
+  const [duplicating, setDuplicating] = useState(false);
 
   const load = useCallback(async () => {
     try {
@@ -52,15 +53,17 @@ export function ProjectList() {
       });
       router.push(`/projects/${(answer as { id: string }).id}`);
     });
-  const duplicate = (project: ProjectSummary) =>
-    attempt(async () => {
+  const duplicate = (project: ProjectSummary) => {
+    setDuplicating(true);
+    return attempt(async () => {
       const taken = new Set(projects?.map((one) => one.name));
       const copy = (n: number) => `${project.name.slice(0, 68)}, copy${n > 1 ? ` ${n}` : ''}`;
       let n = 1;
       while (taken.has(copy(n))) n++;
       await requestJson('/api/projects', { method: 'POST', body: { name: copy(n), from: 'copy', of: project.id } });
       await load();
-    });
+    }).finally(() => setDuplicating(false));
+  };
   const rename = (id: string, next: string) =>
     attempt(async () => {
       await requestJson(`/api/projects/${id}`, { method: 'PATCH', body: { name: next } });
@@ -162,6 +165,7 @@ export function ProjectList() {
                     type="button"
                     className={button}
                     aria-label={`Duplicate ${project.name}`}
+                    disabled={duplicating}
                     onClick={() => duplicate(project)}
                   >
                     Duplicate
