@@ -37,12 +37,15 @@ async function picture(page: Page, name: string): Promise<void> {
 const page = await open();
 await picture(page, 'projects');
 await openCatalogue(page);
+await page.getByRole('button', { name: 'Pages', exact: true }).click();
+await page.frameLocator('iframe[title="Picture of Join"]').locator('h1').waitFor();
+await picture(page, 'pages');
+await page.getByRole('button', { name: 'Shape', exact: true }).click();
 await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
 await goTo(page, 742);
 await picture(page, 'workbench-middle');
 await page.getByRole('treeitem', { name: /^Notice/ }).click();
 await goTo(page, 350);
-await picture(page, 'workbench-phone');
 await page.getByRole('tab', { name: /Findings/ }).click();
 await page
   .getByTestId('findings')
