@@ -31,6 +31,7 @@ function readDemo(id: string): Project {
     name: DEMO_NAME,
     baseName: 'Wide',
     language: 'en',
+    queries: 'range',
     breakpoints: [
       { id: VERY_WIDE, name: 'Very wide', condition: { from: 1600 } },
       { id: MIDDLE, name: 'Middle', condition: { below: 900 } },

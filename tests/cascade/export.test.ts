@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Browser, Page } from 'playwright-core';
+import { QUERY_SYNTAXES } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
 import { previewDocument, renderExport, renderPreview } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
@@ -35,7 +36,7 @@ test(`an export is laid out as its preview: ${DOCUMENTS} random documents`, asyn
   await fc.assert(
     fc.asyncProperty(arbitraryProject, widths, async (drawn, random) => {
       // A sheet from elsewhere may show what stands in the head, and there the two differ.
-      const project = { ...drawn, sheets: [] };
+      const project = { ...drawn, sheets: [], queries: QUERY_SYNTAXES[random[0]! % 2]! };
       const preview = renderPreview(project, project.pages[0]!, () => 'data:,');
       const at = interestingWidths(project, random).slice(0, 4);
       const seen = await host.evaluate(

@@ -303,7 +303,8 @@ const pages: readonly Maker[] = [
     const [field, value] = draw.from(PAGE_FIELDS);
     return { type: 'setPage', page: anyPage(project, draw), field, value };
   },
-  (_, draw) => ({ type: 'setLanguage', language: draw.from(['de', 'ar', 'pt-BR', '?']) }),
+  (_, draw) => ({ type: 'setProject', field: 'language', value: draw.from(['de', 'ar', 'pt-BR', '?']) }),
+  (_, draw) => ({ type: 'setProject', field: 'queries', value: draw.from(['range', 'min-max', 'max']) }),
 ];
 
 const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw, odd);

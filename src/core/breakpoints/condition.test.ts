@@ -170,3 +170,11 @@ test('taking over: each once, the nearest strongest; circles are seen', () => {
   expect(hasCycle(set)).toBe(false);
   expect(hasCycle([one('ba', ['bb']), one('bb', ['ba'])])).toBe(true);
 });
+
+test('with min and max a condition ends just before its edge', () => {
+  const query = (condition: Condition) => conditionQuery(condition, 'min-max');
+  expect(query({ from: 600, below: 900 })).toBe('(min-width: 600px) and (max-width: 899.98px)');
+  expect(query({ below: 768, unit: 'em' })).toBe('(max-width: 47.9988em)');
+  expect(query({ heightBelow: 500, orientation: 'landscape' })).toBe('(max-height: 499.98px) and (orientation: landscape)');
+  expect(query({ pointer: 'mouse' })).toBe(conditionQuery({ pointer: 'mouse' }));
+});

@@ -192,10 +192,25 @@ export function describeCondition(condition: Condition): string {
     .join(', ');
 }
 
-/** The media query, in the range syntax of Media Queries 4. */
-export function conditionQuery(condition: Condition): string {
+/** "range" is the syntax of Media Queries 4; "min-max" that of Media Queries 3, which can't say "below". */
+export const QUERY_SYNTAXES = ['range', 'min-max'] as const;
+export type QuerySyntax = (typeof QUERY_SYNTAXES)[number];
+
+/** By how much "max" stays under an edge, px. Viewports that are a fraction of a px wide can stand in between. */
+const UNDER = 0.02;
+const lowered = (below: number) => Math.round((below - UNDER) * 10_000) / 10_000;
+
+/** The media query. In the syntax with min and max a condition ends 0.02 px before its edge. */
+export function conditionQuery(condition: Condition, syntax: QuerySyntax = 'range'): string {
   const size = (px: number) => (condition.unit === 'em' ? `${trimmed(px / EM)}em` : `${px}px`);
   const axis = (name: string, from: number | undefined, below: number | undefined) => {
+    if (syntax === 'min-max')
+      return [
+        from !== undefined && `(min-${name}: ${size(from)})`,
+        below !== undefined && `(max-${name}: ${size(lowered(below))})`,
+      ]
+        .filter(Boolean)
+        .join(' and ');
     if (from !== undefined && below !== undefined) return `(${size(from)} <= ${name} < ${size(below)})`;
     if (from !== undefined) return `(${name} >= ${size(from)})`;
     return below === undefined ? undefined : `(${name} < ${size(below)})`;

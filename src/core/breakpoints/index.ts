@@ -6,6 +6,7 @@ export {
   conditionAt,
   conditionInterval,
   conditionQuery,
+  QUERY_SYNTAXES,
   describeCondition,
   EDGE_MAX,
   edgeMeant,

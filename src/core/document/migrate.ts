@@ -30,7 +30,7 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...document, pictures: Array.isArray(document.pictures) ? document.pictures.map(cleaned) : [], schema: 6 }),
   (document) => ({ ...withTextsInside(document), schema: 7 }),
   (document) => ({ ...document, schema: 8 }),
-  (document) => ({ language: 'en', ...document, pages: withFileNames(document.pages), schema: 9 }),
+  (document) => ({ language: 'en', queries: 'range', ...document, pages: withFileNames(document.pages), schema: 9 }),
 ];
 
 function withFileNames(pages: unknown): unknown {

@@ -56,6 +56,7 @@ export function newProject(id: string, name: string): Project {
     name,
     baseName: 'Base',
     language: 'en',
+    queries: 'range',
     breakpoints: [],
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,

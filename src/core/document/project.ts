@@ -2,6 +2,8 @@ import { z } from 'zod';
 import type { Profile } from './profile';
 import { profileSchema } from './profile';
 import { atSchema, breakpointSchema } from '../breakpoints/breakpoint';
+import type { QuerySyntax } from '../breakpoints/condition';
+import { QUERY_SYNTAXES } from '../breakpoints/condition';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import type { Device } from '../devices/device';
 import { deviceSchema } from '../devices/device';
@@ -127,6 +129,7 @@ export const projectSchema = z.strictObject({
   name: nameSchema,
   baseName: nameSchema,
   language: languageSchema,
+  queries: z.enum(QUERY_SYNTAXES, 'Media queries are written as ranges, or with min and max.'),
   breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints, `A project has at most ${LIMITS.breakpoints} breakpoints.`),
   devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
   deviceSets: z.array(deviceSetSchema).max(LIMITS.deviceSets, `A project has at most ${LIMITS.deviceSets} sets of devices.`),
@@ -149,6 +152,8 @@ export interface Project {
   readonly baseName: string;
   /** Of all pages that don't say another. */
   readonly language: string;
+  /** How media queries are written in the export. */
+  readonly queries: QuerySyntax;
   /** In the order of the CSS: later ones win. */
   readonly breakpoints: readonly Breakpoint[];
   readonly devices: readonly Device[];

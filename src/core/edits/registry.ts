@@ -7,7 +7,7 @@ import { addPage } from './add-page';
 import { removePage } from './remove-page';
 import { movePage } from './move-page';
 import { setPage } from './set-page';
-import { setLanguage } from './set-language';
+import { setProject } from './set-project';
 import { addPicture } from './add-picture';
 import { addShared } from './add-shared';
 import { addSheet } from './add-sheet';
@@ -46,7 +46,7 @@ import { tuneCheck } from './tune-check';
 type Kinds = { readonly [T in SingleEdit['type']]: EditKind<EditTypes[T]> };
 
 const KINDS: Kinds = {
-  setLanguage,
+  setProject,
   setPage,
   movePage,
   removePage,

@@ -19,7 +19,7 @@ export function renderExport(project: Project): ExportFile[] {
   const fonts = fontsUsed(project);
   const sheet = [
     ...(fonts.length ? [writeFontFaces(fonts, (font) => `fonts/${font.file}`)] : []),
-    writeSheet(renderSheet(project, project.pages, { addresses })),
+    writeSheet(renderSheet(project, project.pages, { addresses, queries: project.queries })),
   ].join('\n');
   const pages = new Map(project.pages.map((page) => [page.id, `${page.slug}.html`]));
   const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false };

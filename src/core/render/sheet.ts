@@ -1,3 +1,4 @@
+import type { QuerySyntax } from '../breakpoints/condition';
 import { BASE, takenBy } from '../breakpoints/breakpoint';
 import { foundationRules } from '../cascade/foundation';
 import type { Declarations, StyleSet } from '../document/element';
@@ -45,6 +46,8 @@ export interface SheetOptions {
   readonly standIn?: StandIn | undefined;
   /** Whether pointing, focus and pressing are said by an attribute, for frames that hold them. */
   readonly held?: boolean;
+  /** As ranges where nothing is said. */
+  readonly queries?: QuerySyntax;
 }
 
 /**
@@ -83,7 +86,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
     const at = (where: string) => rules.flatMap(({ id, selector, styles }) => rule(id, selector, styles[where]));
     blocks.push({ key: `${key} ${BASE}`, rules: at(BASE) });
     for (const { id, condition, also } of project.breakpoints) {
-      const query = queryFor(condition, standIn);
+      const query = queryFor(condition, standIn, options.queries);
       if (query === null) continue;
       for (const from of also?.length ? takenBy(project.breakpoints, id) : [id])
         blocks.push({

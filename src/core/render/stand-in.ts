@@ -1,5 +1,6 @@
 import type { Condition } from '../breakpoints/condition';
 import { conditionQuery, EM, holdsForReader } from '../breakpoints/condition';
+import type { QuerySyntax } from '../breakpoints/condition';
 import type { Reader } from '../breakpoints/viewport';
 import { wholeReader } from '../breakpoints/viewport';
 import { sizeOfWord } from '../cascade/computed-tables';
@@ -28,8 +29,12 @@ const orientationQuery = (orientation: Condition['orientation'], height: number)
   orientation === 'portrait' ? `(width <= ${height}px)` : `(width > ${height}px)`;
 
 /** The media query of a breakpoint; undefined where nothing needs to be asked, null where it can't hold. */
-export function queryFor(condition: Condition, standIn: StandIn | undefined): string | undefined | null {
-  if (!standIn) return conditionQuery(condition);
+export function queryFor(
+  condition: Condition,
+  standIn: StandIn | undefined,
+  syntax: QuerySyntax = 'range',
+): string | undefined | null {
+  if (!standIn) return conditionQuery(condition, syntax);
   const { text } = wholeReader(standIn);
   if (!holdsForReader(condition, standIn)) return null;
   const { pointer: _, unit, ...rest } = condition;

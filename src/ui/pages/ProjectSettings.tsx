@@ -1,13 +1,15 @@
 'use client';
 
-import { commit } from '../editing/edits';
+import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession } from '../state/store';
+import { SELECT } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
 import { LANGUAGES } from './languages';
 
 /** What holds for all pages of the project. */
 export function ProjectSettings() {
   const language = useSession((session) => steadyProject(session).language);
+  const queries = useSession((session) => steadyProject(session).queries);
   const baseName = useSession((session) => steadyProject(session).baseName);
   return (
     <section aria-label="The whole project" className="border-t border-line px-3.5 py-2.5">
@@ -20,8 +22,19 @@ export function ProjectSettings() {
           label="Language of the project"
           value={language}
           list={LANGUAGES}
-          write={(value) => commit({ type: 'setLanguage', language: value })}
+          write={(value) => commit({ type: 'setProject', field: 'language', value })}
         />
+      </label>
+      <label className="flex items-center gap-2 pb-1.5">
+        Media queries
+        <select
+          className={`${SELECT} min-w-0 flex-1`}
+          value={queries}
+          onChange={({ target }) => commitOrReport({ type: 'setProject', field: 'queries', value: target.value })}
+        >
+          <option value="range">(width &lt; 600px), exact</option>
+          <option value="min-max">(max-width: 599.98px), for older browsers</option>
+        </select>
       </label>
       <label className="block">
         <span className="flex justify-between gap-2">
