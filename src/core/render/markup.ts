@@ -1,7 +1,7 @@
 import type { PageElement } from '../document/element';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
-import { isFile, picturesShown, ruleOf } from '../document/html';
+import { isFile, isLink, picturesShown, ruleOf } from '../document/html';
 import type { Page, Project } from '../document/project';
 import type { Addresses } from './sheet';
 
@@ -38,9 +38,10 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
     if (name === 'class' || (options.inert && (PLAYS.has(name) || isFile(element.tag, name)))) continue;
     const picture = pictures.get(name);
     if (picture !== undefined) list.push([name, options.addresses.picture(picture)]);
-    else if (value.startsWith('page:')) {
-      const [page = '', place] = value.slice(5).split('#');
-      list.push([name, options.page(page) + (place === undefined || options.inert ? '' : `#${place}`)]);
+    else if (isLink(name) && value.startsWith('page:')) {
+      const [id = '', place] = value.slice(5).split('#');
+      const address = options.page(id);
+      list.push([name, place === undefined || address === '#' ? address : `${address}#${place}`]);
     } else list.push([name, value]);
   }
   if (options.marked) list.push(['data-mp-node', element.id]);

@@ -1,4 +1,5 @@
 import { demoProject } from '@/demo';
+import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
 import type { PageElement, Project } from '../document';
 import { newProject } from '../document';
@@ -96,4 +97,26 @@ test('a changed value is one rule to patch; a first override is a block; a text 
   expect(patch({ type: 'setStyle', owner: note.id, at: 'bnarrow', property: 'width', value: 'auto' }).kind).toBe('blocks');
   expect(patch({ type: 'setText', node: note.id, text: 'x' }).kind).toBe('body');
   expect(patch({ type: 'renameBreakpoint', id: 'bmiddle', name: 'M' }).kind).toBe('none');
+});
+
+test('links lead to pages and to places on them; where there is no page they lead nowhere', () => {
+  const link = (id: string, attributes: Record<string, string>): Edit => ({
+    ...{ type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 0 },
+    elements: [{ ...{ id, tag: 'a', name: id, shared: [], styles: {}, children: [] }, attributes }],
+  });
+  const edits: Edit[] = [
+    link('ea', { href: 'page:gfirst#top', title: 'page:gfirst' }),
+    link('eb', { href: 'page:ggone#top' }),
+    link('ec', { href: 'page:gfirst' }),
+  ];
+  const project = edits.reduce(
+    (one, edit) => applyEdit(one, edit).document,
+    newProject('00000000-0000-4000-8000-000000000000', 'x'),
+  );
+  const links = [
+    ...files(project)
+      .get('index.html')!
+      .matchAll(/<a (.*?)>/g),
+  ].map(([, said]) => said);
+  expect(links).toEqual(['href="index.html"', 'href="#"', 'href="index.html#top" title="page:gfirst"']);
 });

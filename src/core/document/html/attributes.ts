@@ -38,6 +38,9 @@ export function picturesShown(attributes: Readonly<Record<string, string>>): Rea
 /** Whether an attribute names a file that goes along with an export, and that nothing may fetch before. */
 export const isFile = (tag: string, name: string): boolean => tag !== 'img' && FILES.has(name);
 
+/** Whether an attribute says where something leads. */
+export const isLink = (name: string): boolean => LINKS.has(name);
+
 /** An address as browsers read it: without what stands before it, and without tabs and line breaks (URL, 4.4). */
 const asRead = (value: string) => value.replace(/^[\u0000-\u0020]+|[\t\n\r]/g, '');
 const schemeOf = (value: string) => /^([^/?#]*):/.exec(asRead(value))?.[1]?.toLowerCase();

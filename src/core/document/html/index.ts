@@ -1,4 +1,4 @@
-export { INPUT_TYPES, isFile, picturesShown, whyNotAttribute } from './attributes';
+export { INPUT_TYPES, isFile, isLink, picturesShown, whyNotAttribute } from './attributes';
 export { holdsElements, HTML_TAGS, isKnown, ruleOf } from './elements';
 export { whyNotConforming, whyNoWordsIn } from './model';
 export { whyNotKept, whyNoText } from './parser';
