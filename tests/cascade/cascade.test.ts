@@ -7,7 +7,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 60;
+const DOCUMENTS = 40;
 const STOOD_IN = 30;
 
 let browser: Browser;
