@@ -99,6 +99,7 @@ test('by keyboard: pages are chosen, moved, removed and opened; links to what we
   await expect(cards(page).nth(2)).toBeFocused();
   await page.keyboard.press('ArrowRight');
   await expect(cards(page).nth(3)).toBeFocused();
+  await expect(page.getByText('5 links of other pages lead here.')).toBeVisible();
   await page.keyboard.press('Delete');
   await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Join']);
   await expect(cards(page).nth(3)).toBeFocused();

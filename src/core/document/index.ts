@@ -18,6 +18,7 @@ export {
 export type { Surroundings } from './html';
 export { GIVEN_KINDS, kindNamed, kindOf, KINDS } from './kinds';
 export { LIMITS } from './limits';
+export { linksTo } from './links';
 export { readProject, UnreadableProject } from './migrate';
 export { newPage, newProject } from './new-project';
 export { htmlAttributes } from './page-fields';

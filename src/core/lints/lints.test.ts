@@ -12,7 +12,7 @@ import {
   sheet,
   TEXT,
 } from '../edits/project-for-tests';
-import { newProject } from '../document';
+import { linksTo, newProject } from '../document';
 import { planPage } from '../plans';
 import { dropFindings, hardlyDiffers, lintProject } from './index';
 
@@ -151,6 +151,11 @@ test('links to pages and places that are not there are pointed out', () => {
   );
   const nowhere = (one: Project) => lintProject(one).flatMap(({ lint, owner }) => (lint === 'leads-nowhere' ? owner : []));
   expect(nowhere(project).sort()).toEqual(['ec', 'ef', 'eh']);
+  expect(
+    linksTo(project, project.pages[1]!)
+      .map(({ id }) => id)
+      .sort(),
+  ).toEqual(['ea', 'eb', 'ec']);
   const { document, inverse } = applyEdit(project, { type: 'removePage', page: 'gtwo' });
   expect(nowhere(document).sort()).toEqual(['ea', 'eb', 'ec', 'ef', 'eg', 'eh']);
   expect(nowhere(applyEdit(document, inverse).document).sort()).toEqual(['ec', 'ef', 'eh']);

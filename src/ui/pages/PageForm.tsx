@@ -1,6 +1,8 @@
 'use client';
 
+import { useMemo } from 'react';
 import type { Page } from '@/core/document';
+import { linksTo } from '@/core/document';
 import type { PageField } from '@/core/edits';
 import { freeFileName } from '@/core/plans';
 import { commit, commitOrReport } from '../editing/edits';
@@ -40,6 +42,7 @@ export function PageForm({ page }: { page: Page }) {
     });
   };
   const free = freeFileName(others, page.name);
+  const links = useMemo(() => linksTo(project, page).length, [project, page]);
   return (
     <section aria-label={`About ${page.name}`} data-page-form className="px-3.5 py-2.5">
       <h2 className="m-0 pb-1.5 font-bold">{page.name}</h2>
@@ -71,6 +74,10 @@ export function PageForm({ page }: { page: Page }) {
           <option value="rtl">from right to left</option>
         </select>
       </label>
+      <p className="m-0 pb-2 text-muted">
+        {links === 0 ? 'No link' : links === 1 ? 'One link' : `${links} links`} of other pages {links > 1 ? 'lead' : 'leads'}{' '}
+        here.
+      </p>
       <div className="flex flex-wrap gap-1.5">
         <button type="button" className={BUTTON} onClick={() => openPage(page.id)}>
           Shape it
