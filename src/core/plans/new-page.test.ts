@@ -33,3 +33,16 @@ test('file names are free, can be had everywhere, and are made of any name', () 
   ]);
   expect(freePageName([{ name: 'Hours' }, { name: 'Hours 2' }], 'Hours')).toBe('Hours 3');
 });
+
+test('there is always a page, and never more than sixty', () => {
+  let grown = project;
+  while (grown.pages.length < 60) {
+    const page = planPage(grown, 'More', { from: 'empty' }, `k${grown.pages.length}`);
+    grown = applyEdit(grown, { type: 'addPage', page }).document;
+  }
+  const page = planPage(grown, 'More', { from: 'empty' }, 'klast');
+  expect(() => applyEdit(grown, { type: 'addPage', page })).toThrow('A project has at most 60 pages.');
+  for (const { id } of project.pages.slice(1)) grown = applyEdit(grown, { type: 'removePage', page: id }).document;
+  const alone = { ...grown, pages: grown.pages.slice(0, 1) };
+  expect(() => applyEdit(alone, { type: 'removePage', page: alone.pages[0]!.id })).toThrow('A project has at least one page.');
+});
