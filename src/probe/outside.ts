@@ -2,7 +2,7 @@ import { idOf, send } from './nodes';
 
 /** How long things are to have been at rest, ms. */
 const REST = 160;
-/** How long the frame looks at a stretch, ms: it shares its thread with the editor. */
+/** How long the frame looks at a stretch, ms, before it does what else has come up. */
 const STRETCH = 6;
 
 let resting = 0;

@@ -198,7 +198,7 @@ test('a footprint names what shows only while another state holds', () => {
   // At rest nothing differs, but the browser's own line around what is focused does.
   const { footprint } = applyEdit(make(), set(TEXT, 'base', 'outline-width', 'initial'));
   expect(footprint.gfirst!.widths).toHaveLength(1);
-  // Hidden at present by nothing, but hidden once the document says that it is current.
+  // At present it says what holds anyway, but not once the document says that it is current.
   const project = make(set(`${TEXT}:current`, 'base', 'color', 'green'), set(TEXT, 'base', 'color', 'blue'));
   expect(applyEdit(project, set(`${TEXT}:hover`, 'base', 'color', 'blue')).footprint.gfirst!.properties).toEqual(['color']);
 });

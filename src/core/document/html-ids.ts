@@ -2,8 +2,13 @@ import type { PageElement } from './element';
 import type { Page } from './project';
 
 /** HTML ids in use on a page. */
-export function htmlIdsOn(page: Page): Set<string> {
-  return new Set(Object.values(page.elements).flatMap(({ attributes }) => attributes.id ?? []));
+export function htmlIdsOn({ elements }: Pick<Page, 'elements'>): Set<string> {
+  const ids = new Set<string>();
+  for (const key in elements) {
+    const { id } = elements[key]!.attributes;
+    if (id !== undefined) ids.add(id);
+  }
+  return ids;
 }
 
 /** For each HTML id of some elements one that isn't taken: "field" becomes "field-2". */

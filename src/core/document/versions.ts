@@ -51,7 +51,8 @@ export function changedIds(before: Elements, after: Elements): readonly string[]
 }
 
 /**
- * What is known of all elements of a page, found anew only where a change could matter to it.
+ * What is known of all elements of a page, found anew only where a change could matter to it. Not to be asked of the copy
+ * of a page that is still being written to.
  *
  * @param matters whether it could be otherwise, for an element in two versions; undefined where it isn't there
  */

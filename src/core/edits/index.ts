@@ -10,7 +10,6 @@ export { makeEdit } from './make-edit';
 export { allOwners, carriersOf, ownerName, overridesUnder, stylesOf } from './owners';
 export { readEdit, upgradedEdit } from './read-edit';
 export { describeEdit, EDIT_TYPES } from './registry';
-export { whyNotPageField } from './set-page';
 export type { PageField } from './set-page';
 export { describeTarget } from './set-style';
 export type { ValueChange } from './value-writer';

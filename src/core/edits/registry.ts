@@ -4,10 +4,6 @@ import { acceptFinding } from './accept-finding';
 import { addBlock } from './add-block';
 import { addBreakpoint } from './add-breakpoint';
 import { addPage } from './add-page';
-import { removePage } from './remove-page';
-import { movePage } from './move-page';
-import { setPage } from './set-page';
-import { setProject } from './set-project';
 import { addPicture } from './add-picture';
 import { addShared } from './add-shared';
 import { addSheet } from './add-sheet';
@@ -20,9 +16,11 @@ import { duplicateElement } from './duplicate-element';
 import { insertElement } from './insert-element';
 import { moveBreakpoint } from './move-breakpoint';
 import { moveElement } from './move-element';
+import { movePage } from './move-page';
 import { removeBlock } from './remove-block';
 import { removeBreakpoint } from './remove-breakpoint';
 import { removeElement } from './remove-element';
+import { removePage } from './remove-page';
 import { removePicture } from './remove-picture';
 import { removeShared } from './remove-shared';
 import { removeSheet } from './remove-sheet';
@@ -39,6 +37,8 @@ import { setColumns } from './set-columns';
 import { setFirst } from './set-first';
 import { setKind } from './set-kind';
 import { setLocked } from './set-locked';
+import { setPage } from './set-page';
+import { setProject } from './set-project';
 import { setStyle } from './set-style';
 import { setText } from './set-text';
 import { tuneCheck } from './tune-check';
@@ -46,14 +46,10 @@ import { tuneCheck } from './tune-check';
 type Kinds = { readonly [T in SingleEdit['type']]: EditKind<EditTypes[T]> };
 
 const KINDS: Kinds = {
-  setProject,
-  setPage,
-  movePage,
-  removePage,
-  addPage,
   acceptFinding,
   addBlock,
   addBreakpoint,
+  addPage,
   addPicture,
   addShared,
   addSheet,
@@ -66,12 +62,14 @@ const KINDS: Kinds = {
   insertElement,
   moveBreakpoint,
   moveElement,
+  movePage,
   removeBlock,
   removeBreakpoint,
   removeDevice,
   removeDeviceSet,
   removeElement,
   removeGrid,
+  removePage,
   removePicture,
   removeShared,
   removeSheet,
@@ -88,6 +86,8 @@ const KINDS: Kinds = {
   setFirst,
   setKind,
   setLocked,
+  setPage,
+  setProject,
   setStyle,
   setText,
   tuneCheck,

@@ -31,19 +31,13 @@ const WORDS: Readonly<Record<PageField, string>> = {
   direction: 'Direction of page',
 };
 
-/** Why a page can't say that of itself; undefined where it can. */
-export function whyNotPageField(field: PageField, value: string | null): string | undefined {
-  const read = pageSchema.shape[field].safeParse(value ?? undefined);
-  return read.success ? undefined : read.error.issues[0]!.message;
-}
-
 /** What a page says of itself: its name, file name, title, description, language, direction. */
 export const setPage: EditKind<SetPage> = {
   schema,
   apply(project, { page: id, field, value }) {
     const page = requirePage(project, id);
-    const why = whyNotPageField(field, value);
-    if (why) throw new EditError(why);
+    const read = pageSchema.shape[field].safeParse(value ?? undefined);
+    if (!read.success) throw new EditError(read.error.issues[0]!.message);
     if (field === 'slug' && project.pages.some((one) => one !== page && one.slug === value))
       throw new EditError(`Another page has the file name ${value}.html already.`);
     const { [field]: was, ...others } = page;
