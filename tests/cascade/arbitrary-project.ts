@@ -23,6 +23,7 @@ import {
   whyNotOn,
 } from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
+import { partChoices, withParts } from './with-parts';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
 /** Values to write, by the kind of control a property has; those its grammar refuses are left out. */
@@ -349,7 +350,7 @@ function withText(element: PageElement, text: string): PageElement {
   return element.children.length > 0 || whyNoText(element.tag) ? element : { ...element, children: textChildren(text) };
 }
 
-/** Projects of one page with up to ten elements, four breakpoints and three shared styles. */
+/** Projects of one page with up to twelve elements and what parts of them show, four breakpoints and three shared styles. */
 export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) => {
   const ids = set.map((breakpoint) => breakpoint.id);
   const shared = fc.array(fc.tuple(styleSet(ids), pseudoStyles(ids)), { maxLength: 3 });
@@ -378,10 +379,10 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       { weight: 1, arbitrary: fc.array(arbitrarySheet, { minLength: 1, maxLength: 2 }) },
     );
     return fc
-      .tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets)
-      .map(([sprouts, body, kinds, sheets]): Project => {
+      .tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets, partChoices(styleSet(ids), pseudoStyles(ids)))
+      .map(([sprouts, body, kinds, sheets, parts]): Project => {
         const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');
-        return {
+        const whole: Project = {
           ...project,
           breakpoints: set,
           kinds: Object.fromEntries(Object.entries(kinds).map(([id, styles]) => [id, fittingOn(splitPseudo(id).pseudo, styles)])),
@@ -396,6 +397,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
             },
           ],
         };
+        return withParts(whole, parts);
       });
   });
 });

@@ -46,7 +46,7 @@ function nodesOf({ kinds, shared }: Project, page: Page): Node[] {
   const boxesIn = (pseudos: readonly string[]) => pseudos.flatMap((pseudo) => readPseudo(pseudo).box ?? []);
   return Object.values(page.elements).flatMap((element, i) => {
     const spoken = new Set([
-      ...boxesIn(Object.keys(element.pseudo ?? {})),
+      ...boxesIn([element, ...(element.layers ?? [])].flatMap(({ pseudo = {} }) => Object.keys(pseudo))),
       ...shared.flatMap(({ id, pseudo = {} }) => (element.shared.includes(id) ? boxesIn(Object.keys(pseudo)) : [])),
       ...boxesIn(
         Object.keys(kinds).flatMap((key) => (key.startsWith(kindOf(element)?.id ?? '-') ? splitPseudo(key).pseudo : [])),

@@ -1,5 +1,6 @@
 import type { Declarations } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { treesOf } from '../document/tree';
 
 interface FoundationRule {
   readonly tags: readonly string[] | '*';
@@ -50,7 +51,7 @@ function tagsOn({ elements }: Page): ReadonlySet<string> {
 export function foundationRules(project: Project): { readonly selector: string; readonly declarations: Declarations }[] {
   return FOUNDATION.flatMap(({ tags, also = [], declarations }) => {
     if (tags === '*') return [{ selector: tags, declarations }];
-    const used = also.filter((tag) => project.pages.some((page) => tagsOn(page).has(tag)));
+    const used = also.filter((tag) => treesOf(project).some((page) => tagsOn(page).has(tag)));
     const all = [...tags, ...used];
     return all.length > 0 ? [{ selector: all.join(', '), declarations }] : [];
   });

@@ -17,7 +17,7 @@ import type { Candidate, Layer, Source } from './sources';
 import { conditionsOf, sourcesFor } from './sources';
 
 /** How a stretch is drawn: where its value comes from, as seen from the band it lies in. */
-export type Carriage = 'set' | 'carried' | 'shared' | 'kind' | 'imported' | 'inherited' | 'default';
+export type Carriage = 'set' | 'carried' | 'part' | 'shared' | 'kind' | 'imported' | 'inherited' | 'default';
 
 export interface Stretch extends Interval {
   readonly value: string;
@@ -31,16 +31,24 @@ export interface Lane {
   readonly stretches: readonly Stretch[];
 }
 
+/**
+ * Whether it is this that somebody writes who looks at an element: what is the element's own, or what its part says.
+ * @param inPart the element of a part that is written to, where it is shown by a use and not written for that use alone
+ */
+export const isWrittenHere = ({ layer, owner }: Pick<Candidate, 'layer' | 'owner'>, inPart?: string): boolean =>
+  inPart === undefined ? layer === 'own' : layer === 'part' && owner === inPart;
+
 /** @param pseudo the state or box that is looked at: what is said of another is only carried there */
-export function carriageIn(resolution: Resolution, home: At, pseudo: Pseudo = ''): Carriage {
+export function carriageIn(resolution: Resolution, home: At, pseudo: Pseudo = '', inPart?: string): Carriage {
   const { origin } = resolution;
   if (origin.kind === 'initial') return 'default';
   if (origin.kind === 'inherited') return 'inherited';
   const { layer, at, via, when } = origin.candidate;
-  if (layer === 'own' && (origin.candidate.pseudo ?? '') !== pseudo) return 'carried';
+  const isOwn = isWrittenHere(origin.candidate, inPart);
+  if (isOwn && (origin.candidate.pseudo ?? '') !== pseudo) return 'carried';
   // What asks for more than a width has no band of its own: it is set wherever it holds.
-  if (layer === 'own') return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
-  return layer === 'browser' || layer === 'foundation' ? 'default' : layer;
+  if (isOwn) return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
+  return layer === 'browser' || layer === 'foundation' ? 'default' : layer === 'own' ? 'part' : layer;
 }
 
 /** The stretches of widths inside which no condition begins or ends to hold, with the home of each. */
@@ -60,6 +68,7 @@ function axisOf(project: Project, slice: Slice): readonly (Interval & { readonly
  * One property of one element along the whole width axis, at one height and with one pointer: neighbouring bands with
  * the same story are one stretch.
  * @param pseudo the state in which, or the box of it that is looked at
+ * @param inPart the element of a part that is written to; see `isWrittenHere`
  */
 export function laneFor(
   project: Project,
@@ -68,13 +77,14 @@ export function laneFor(
   property: string,
   slice: Slice = DEFAULT_SLICE,
   pseudo: Pseudo = '',
+  inPart?: string,
 ): Lane {
   const stretches: Stretch[] = [];
   const look = lookOf(project, page, elementId, pseudo);
   const held = heldIn(look, slice);
   for (const band of axisOf(project, slice)) {
     const resolution = resolve(look.project, look.page, look.node, property, band.from, held);
-    const carriage = carriageIn(resolution, band.home, pseudo);
+    const carriage = carriageIn(resolution, band.home, pseudo, inPart);
     const last = stretches[stretches.length - 1];
     if (last && last.value === resolution.value && last.carriage === carriage && sameOrigin(last.origin, resolution.origin))
       stretches[stretches.length - 1] = { ...last, below: band.below };
@@ -113,7 +123,7 @@ export function lanesFor(
   return laneNames(project, page, elementId, pseudo).map((name) => laneFor(project, page, elementId, name, slice, pseudo));
 }
 
-const INHERITED_FROM: readonly Layer[] = ['own', 'shared', 'kind', 'imported'];
+const INHERITED_FROM: readonly Layer[] = ['own', 'part', 'shared', 'kind', 'imported'];
 
 /** The properties that have a lane, in the order of the lanes: in a state, those said of it come first. */
 export function laneNames(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
@@ -134,7 +144,7 @@ export function laneNames(project: Project, page: Page, elementId: string, pseud
         : [],
     );
   const node = elementOf(look.page, look.node);
-  if (pseudo !== '') add(from(node, (source) => source.pseudo === pseudo && source.layer === 'own'));
+  if (pseudo !== '') add(from(node, (source) => source.pseudo === pseudo && (source.layer === 'own' || source.layer === 'part')));
   for (const layer of INHERITED_FROM) add(from(node, (source) => source.layer === layer));
   for (let above = aboveOf(look.page, look.node); above && above !== HTML; above = aboveOf(look.page, above.id)) {
     const set = from(above, ({ layer }) => INHERITED_FROM.includes(layer));

@@ -7,7 +7,7 @@ import type { Styled } from '../document/style-sets';
 import type { Layer, Source } from './source';
 import { declared } from './source';
 
-/** One of those whose values an element has, weakest first: its kind, its shared styles, itself. */
+/** One of those whose values an element has, weakest first: its kind, its shared styles, its parts, itself. */
 export interface Owning extends Styled {
   readonly layer: Layer;
   readonly owner?: string;
@@ -37,6 +37,7 @@ export function ownersOf(project: Project, element: PageElement): Owning[] {
   if (element.shared.length > 0)
     for (const { id, styles, pseudo } of project.shared)
       if (element.shared.includes(id)) owners.push({ layer: 'shared', owner: id, styles, ...(pseudo && { pseudo }) });
+  for (const layer of element.layers ?? []) owners.push({ layer: 'part', ...layer });
   owners.push({ layer: 'own', styles: element.styles, ...(element.pseudo && { pseudo: element.pseudo }) });
   return owners;
 }

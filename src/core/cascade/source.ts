@@ -10,7 +10,7 @@ import type { Declarations, StyleSet } from '../document/element';
 import type { Pseudo, State } from '../document/pseudo';
 
 /** Weakest first. */
-export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'own';
+export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'part' | 'own';
 
 /** One declaration that has a say in an element's property. */
 export interface Candidate {
@@ -20,7 +20,7 @@ export interface Candidate {
   readonly at: At;
   /** The breakpoint that takes it over from where it's written. */
   readonly via?: string;
-  /** The kind, the shared style or the imported sheet it belongs to. */
+  /** The kind, the shared style, the element of a part or the imported sheet it belongs to. */
   readonly owner?: string;
   /** The selector and line of an imported rule. */
   readonly rule?: { readonly selector: string; readonly line: number };

@@ -1,11 +1,15 @@
 import { ownerKind } from '../document/owner';
+import { partsInOrder } from '../document/parts';
 import type { Project } from '../document/project';
 import { readPseudo, splitPseudo, STATES } from '../document/pseudo';
+import { splitShownId } from '../document/use';
 import type { Source } from './sources';
 
 /** More than there can be of layers at rest. */
 const IN_STATE = 1e6;
 const OWN = IN_STATE / 2;
+/** More than there can be of shared styles. */
+const PART = OWN / 2;
 
 /**
  * How strong what an owner says is among all that an element can have: layers, and above all that is said of rest what is
@@ -19,10 +23,17 @@ export function strengthOf(project: Project, owner: string): number {
   return state === undefined ? layer : IN_STATE + layer + (1 + STATES.indexOf(state)) / (1 + STATES.length);
 }
 
+/** A part is stronger than those that stand in it. */
+const placeOfPart = (project: Project, owner: string) => {
+  const { holder } = splitShownId(owner);
+  return partsInOrder(project).findIndex(({ elements }) => holder in elements);
+};
+
 export function strengthOfSource(project: Project, source: Pick<Source, 'layer' | 'owner' | 'pseudo'>): number {
   const { layer, owner = '', pseudo = '' } = source;
   if (layer === 'browser') return 0;
   if (layer === 'foundation') return 1;
   if (layer === 'imported') return 2;
-  return strengthOf(project, (layer === 'own' ? 'e' : owner) + pseudo);
+  const own = strengthOf(project, (layer === 'own' || layer === 'part' ? 'e' : owner) + pseudo);
+  return layer === 'part' ? own - OWN + PART + placeOfPart(project, owner) : own;
 }

@@ -1,6 +1,7 @@
 import type { Project } from './project';
 import type { PageElement } from './element';
 import { GIVEN_KINDS, kindNamed } from './kinds';
+import { partOwnersOf, partsInOrder } from './parts';
 import { subtreeOf } from './tree';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
@@ -38,14 +39,16 @@ const declares = (element: PageElement) => {
 };
 
 /**
- * The class of every kind that people give, of every shared style and of every element with values of its own, from their names. Unique in the
+ * The class of every kind that people give, of every shared style and of every element with values of its own, from their
+ * names: once for a part's, and once for what a use says of it besides. Unique in the
  * project, since one sheet serves all pages, and never one that was kept from elsewhere; the second of the same name gets
  * "-2", in document order.
  */
 export function classNames(project: Project): ReadonlyMap<string, string> {
   const known = memo.get(project);
   if (known) return known;
-  const elements = project.pages.flatMap((page) => subtreeOf(page, page.root));
+  const parts = partsInOrder(project).flatMap((part) => subtreeOf(part, part.root));
+  const elements = [...parts, ...project.pages.flatMap((page) => subtreeOf(page, page.root))];
   const taken = new Set<string>();
   const next = new Map<string, number>();
   const names = new Map<string, string>();
@@ -78,7 +81,9 @@ export function classesOf(project: Project, element: PageElement): string[] {
   if (element.kind) classes.push(names.get(element.kind)!);
   if (element.shared.length > 0)
     for (const style of project.shared) if (element.shared.includes(style.id)) classes.push(names.get(style.id)!);
-  const own = names.get(element.id);
-  if (own) classes.push(own);
+  for (const owner of [...partOwnersOf(element), element.id]) {
+    const own = names.get(owner);
+    if (own) classes.push(own);
+  }
   return classes;
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { nameSchema } from '../text';
+import { attributesSchema } from './attribute-fields';
 import type { Child } from './content';
 import { childrenSchema, elementIdSchema, isRun } from './content';
 import { holdsElements, ruleOf, whyNotAttribute, whyNoText } from './html';
@@ -8,8 +9,9 @@ import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 import type { PseudoStyles, StyleSet } from './style-sets';
 import { pseudoStylesSchema, styleSetSchema } from './style-sets';
+import type { Use } from './use';
+import { useSchema } from './use';
 
-const ATTRIBUTE_MAX = 2_000;
 const SOURCE_MAX = 200_000;
 
 export { elementIdSchema, textSchema } from './content';
@@ -26,10 +28,7 @@ export const elementSchema = z
         error: (issue) => `<${String(issue.input).slice(0, 40)}> isn't an element that a page here can hold.`,
       }),
     name: nameSchema,
-    attributes: z.record(
-      z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
-      z.string().max(ATTRIBUTE_MAX, `An attribute has at most ${ATTRIBUTE_MAX} characters.`),
-    ),
+    attributes: attributesSchema,
     children: childrenSchema,
     source: z.string().max(SOURCE_MAX, `A drawing has at most ${SOURCE_MAX} characters.`).optional(),
     /** Shared styles carried. Their order of strength is the project's, not this list's. */
@@ -39,6 +38,7 @@ export const elementSchema = z
     kind: givenKindSchema.optional(),
     locked: z.literal(true).optional(),
     first: z.literal(true).optional(),
+    use: useSchema.optional(),
   })
   .superRefine((element, context) => {
     const problem = elementProblem(element);
@@ -48,6 +48,8 @@ export const elementSchema = z
 
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
+  if (element.use && (element.children.length > 0 || element.source !== undefined || element.kind))
+    return { message: 'What stands in the use of a part is said by the part.' };
   if (element.kind && !holdsElements(element.tag))
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
   const noText = element.children.some((child) => isRun(child) && child.text !== '') ? whyNoText(element.tag) : undefined;
@@ -83,6 +85,20 @@ export interface PageElement {
   readonly locked?: true | undefined;
   /** Must be seen first: an audit says where it isn't in the first screenful. */
   readonly first?: true | undefined;
+  /** Which part it is a use of, and what it says otherwise. */
+  readonly use?: Use | undefined;
+  /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */
+  readonly layers?: readonly PartLayer[] | undefined;
+  /** Of a use that shows its part's top: the element as it is kept. */
+  readonly kept?: PageElement | undefined;
+}
+
+/** What a part says of an element that a use shows. */
+export interface PartLayer {
+  /** The element of the part; "e2.e7" where a part in the part is used and says something itself. */
+  readonly owner: string;
+  readonly styles: StyleSet;
+  readonly pseudo?: PseudoStyles | undefined;
 }
 
 /** The kind's word, for names made by the program: "Button", "List", "Heading". */

@@ -13,6 +13,7 @@ export const LIMITS = {
   sheets: 20,
   sheetBytes: 500_000,
   blocks: 200,
+  parts: 200,
   grids: 60,
   devices: 200,
   deviceSets: 60,

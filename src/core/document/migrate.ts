@@ -3,6 +3,7 @@ import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import { listOf, MALFORMED, malformedAt } from '../text';
 import { cleanSvg } from './clean-svg';
 import { withTextInside } from './content';
+import { expanded } from './expand';
 import { LIMITS } from './limits';
 import { isReservedFileName } from './page-fields';
 import { projectProblem } from './problems';
@@ -20,6 +21,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
  * In version 6 an element held either a text or elements. Version 7 knew neither states nor boxes before and after.
  * Version 8 had all pages in English, and took file names that some systems keep for themselves.
+ * Version 9 knew no parts.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -31,6 +33,7 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...withTextsInside(document), schema: 7 }),
   (document) => ({ ...document, schema: 8 }),
   (document) => ({ language: 'en', queries: 'range', ...document, pages: withFileNames(document.pages), schema: 9 }),
+  (document) => ({ parts: [], ...document, schema: 10 }),
 ];
 
 function withFileNames(pages: unknown): unknown {
@@ -140,5 +143,5 @@ export function readProject(input: unknown): Project {
   const project = result.data as Project;
   const problem = projectProblem(project);
   if (problem) throw new UnreadableProject(problem.message, problem.path.join('.'));
-  return project;
+  return expanded(project);
 }

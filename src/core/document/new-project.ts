@@ -65,6 +65,7 @@ export function newProject(id: string, name: string): Project {
     shared: [],
     pictures: [],
     blocks: [],
+    parts: [],
     columns: {},
     grids: [],
     audit: PLAIN_PROFILE,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { elementIdSchema, sharedIdSchema } from './element';
+import { sharedIdSchema } from './element';
 import { kindIdSchema } from './kinds';
 import { pseudoSchema, splitPseudo } from './pseudo';
+import { shownIdSchema } from './use';
 
 /** What values can be written on: an element, a shared style or a kind, each at rest, in a state or on another box. */
 export type OwnerKind = 'element' | 'shared' | 'kind';
@@ -19,9 +20,9 @@ export function ownerKind(id: string): OwnerKind {
   return kind;
 }
 
-const bareIdSchema = z.union([elementIdSchema, sharedIdSchema, kindIdSchema]);
+const bareIdSchema = z.union([shownIdSchema, sharedIdSchema, kindIdSchema]);
 
-/** An id, perhaps with a state or a box behind it: "e12", "sa1:hover", "kbutton:active::before". */
+/** An id, perhaps with a state or a box behind it: "e12", "sa1:hover", "kbutton:active::before", "e12.e7" of a use. */
 export const ownerIdSchema = z.string().refine((owner) => {
   const { id, pseudo } = splitPseudo(owner);
   return bareIdSchema.safeParse(id).success && (pseudo === '' || pseudoSchema.safeParse(pseudo).success);

@@ -1,13 +1,15 @@
-import { BASE, hasCycle } from '../breakpoints/breakpoint';
+import type { ZodType } from 'zod';
+import { hasCycle } from '../breakpoints/breakpoint';
 import type { PageElement } from './element';
 import { elementSchema } from './element';
-import { picturesShown } from './html';
+import { expanded, kept } from './expand';
 import { LIMITS } from './limits';
+import { partsProblem } from './part-problems';
 import type { Page, Project } from './project';
-import { pageSchema, projectSchema } from './project';
-import type { Styled } from './style-sets';
-import { styleSetsOf } from './style-sets';
-import { filedTreesProblem } from './trees';
+import { pageSchema, partFieldsSchema, projectSchema } from './project';
+import { pageOf, treesOf } from './tree';
+import type { Names, Problem } from './tree-problems';
+import { at, isLost, namesIn, referencesProblem, shownProblem, structureProblem } from './tree-problems';
 import { changedIds, holdSame } from './versions';
 
 /*
@@ -15,21 +17,24 @@ import { changedIds, holdSame } from './versions';
  * ask the same functions; after an edit only what differs is looked at.
  */
 
-/** A sentence, and where in the document. */
-export interface Problem {
-  readonly message: string;
-  readonly path: readonly PropertyKey[];
-}
-
-const at = (message: string, ...path: PropertyKey[]): Problem => ({ message, path });
-
 type Refused = { readonly issues: readonly { readonly message: string; readonly path: readonly PropertyKey[] }[] };
 
 function firstOf({ issues }: Refused, ...before: PropertyKey[]): Problem {
   return { message: issues[0]!.message, path: [...before, ...issues[0]!.path] };
 }
 
-const LISTS = ['breakpoints', 'devices', 'deviceSets', 'sheets', 'shared', 'pictures', 'blocks', 'grids', 'pages'] as const;
+const LISTS = [
+  'breakpoints',
+  'devices',
+  'deviceSets',
+  'sheets',
+  'shared',
+  'pictures',
+  'blocks',
+  'grids',
+  'parts',
+  'pages',
+] as const;
 type List = (typeof LISTS)[number];
 const LIST_WORDS: Readonly<Record<List, string>> = {
   breakpoints: 'breakpoints',
@@ -40,6 +45,7 @@ const LIST_WORDS: Readonly<Record<List, string>> = {
   pictures: 'pictures',
   blocks: 'blocks',
   grids: 'grids',
+  parts: 'parts',
   pages: 'pages',
 };
 /** Fields besides the id that no two entries of a list may share, and what the field is called. */
@@ -61,8 +67,8 @@ function listProblem(project: Project, list: List): Problem | undefined {
   return undefined;
 }
 
-/** What the parts of a project that aren't pages say of each other. */
-function partsProblem(project: Project): Problem | undefined {
+/** What all of a project but its pages say of each other. */
+function listsProblem(project: Project): Problem | undefined {
   for (const list of LISTS) {
     const problem = listProblem(project, list);
     if (problem) return problem;
@@ -76,53 +82,13 @@ function partsProblem(project: Project): Problem | undefined {
     if (isLost(styled, names)) return at(`The shared style "${name}" has values under a breakpoint that isn't there.`, 'shared');
   if (Object.values(project.kinds).some((styles) => isLost({ styles }, names)))
     return at("A kind has values under a breakpoint that isn't there.", 'kinds');
-  return undefined;
-}
-
-/** The ids that elements may name. */
-interface Names {
-  readonly breakpoints: ReadonlySet<string>;
-  readonly shared: ReadonlySet<string>;
-  readonly pictures: ReadonlySet<string>;
-}
-
-const ids = (list: readonly { readonly id: string }[]) => new Set(list.map(({ id }) => id));
-
-const namesIn = ({ breakpoints, shared, pictures }: Project): Names => ({
-  breakpoints: ids(breakpoints).add(BASE),
-  shared: ids(shared),
-  pictures: ids(pictures),
-});
-
-const isLost = (styled: Styled, { breakpoints }: Names) =>
-  styleSetsOf(styled).some(([, styles]) => Object.keys(styles).some((key) => !breakpoints.has(key)));
-
-/** What an element names that isn't there. */
-function referencesProblem(element: PageElement, names: Names): string | undefined {
-  if (isLost(element, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
-  if (element.shared.length > LIMITS.carried) return `An element carries at most ${LIMITS.carried} shared styles.`;
-  if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
-  for (const id of picturesShown(element.attributes).values())
-    if (!names.pictures.has(id)) return `"${element.name}" shows a picture that isn't there.`;
-  return undefined;
-}
-
-function structureProblem({ elements, root }: Page): Problem | undefined {
-  let count = 0;
-  for (const id in elements) {
-    count++;
-    if (elements[id]!.id !== id) return at(`The element ${id} is filed under another id.`, 'elements', id);
-  }
-  if (count > LIMITS.elements) return at(`A page has at most ${LIMITS.elements} elements.`, 'elements');
-  if (elements[root]?.tag !== 'body') return at('A page begins with <body>.', 'root');
-  const problem = filedTreesProblem(elements, count, [root]);
-  return problem === undefined ? undefined : at(problem, 'elements');
+  return partsProblem(project);
 }
 
 /** The first element that stands on two pages. */
 function sharedElement(project: Project): string | undefined {
   const seen = new Set<string>();
-  for (const page of project.pages)
+  for (const page of treesOf(project))
     for (const id in page.elements) {
       if (seen.has(id)) return id;
       seen.add(id);
@@ -132,18 +98,19 @@ function sharedElement(project: Project): string | undefined {
 
 /** What is wrong with a document whose fields are as the schemas want them; undefined when nothing is. */
 export function projectProblem(project: Project): Problem | undefined {
-  const problem = partsProblem(project);
+  const problem = listsProblem(project);
   if (problem) return problem;
   const names = namesIn(project);
+  const shown = expanded(project);
   for (const [index, page] of project.pages.entries()) {
-    const structure = structureProblem(page);
+    const structure = structureProblem(page) ?? shownProblem(project, page, shown.pages[index]!);
     if (structure) return within(structure, page, index);
     for (const element of Object.values(page.elements)) {
       const message = referencesProblem(element, names);
       if (message) return at(message, 'pages', index, 'elements', element.id);
     }
   }
-  const twice = project.pages.length > 1 ? sharedElement(project) : undefined;
+  const twice = treesOf(project).length > 1 ? sharedElement(project) : undefined;
   return twice === undefined ? undefined : at(`An element stands on two pages (${twice}).`, 'pages');
 }
 
@@ -155,54 +122,96 @@ const within = ({ message, path }: Problem, page: Page, index: number) =>
  * differs (by identity), and says the same as reading the whole document would.
  */
 export function changedProblem(before: Project, after: Project): Problem | undefined {
-  const { pages: was, ...partsBefore } = before;
-  const { pages: is, ...parts } = after;
-  const changed = (Object.keys(parts) as (keyof typeof parts)[]).filter((key) => parts[key] !== partsBefore[key]);
-  for (const key of changed) {
-    const read = projectSchema.shape[key].safeParse(parts[key]);
+  return keptProblem(kept(before), kept(after));
+}
+
+function keptProblem(before: Project, after: Project): Problem | undefined {
+  const { pages: was, ...restBefore } = before;
+  const { pages: is, ...rest } = after;
+  const changed = (Object.keys(rest) as (keyof typeof rest)[]).filter((key) => rest[key] !== restBefore[key]);
+  // Of parts only what differs is read, as of pages.
+  for (const key of changed.filter((one) => one !== 'parts')) {
+    const read = projectSchema.shape[key].safeParse(rest[key]);
     if (!read.success) return firstOf(read.error, key);
   }
-  const problem = changed.length > 0 || was.length !== is.length ? partsProblem(after) : undefined;
+  const tooMany = rest.parts.length > LIMITS.parts ? at(`A project has at most ${LIMITS.parts} parts.`, 'parts') : undefined;
+  const problem =
+    tooMany ??
+    changedPart(restBefore.parts, rest.parts) ??
+    (changed.length > 0 || was.length !== is.length ? listsProblem(after) : undefined);
   if (problem) return problem;
   // What elements name can have gone from under those that didn't change.
-  const named = changed.some((key) => key === 'breakpoints' || key === 'shared' || key === 'pictures');
+  const named = changed.some((key) => key === 'breakpoints' || key === 'shared' || key === 'pictures' || key === 'parts');
   const names = namesIn(after);
-  const old = new Map(was.map((page) => [page.id, page]));
+  const old = new Map(treesOf(before).map((tree) => [tree.id, tree]));
+  const [shownBefore, shown] = [expanded(before), expanded(after)];
   for (const [index, page] of is.entries()) {
     const earlier = old.get(page.id);
     if (earlier === page && !named) continue;
-    const differs = pageChange(earlier, page, names, named);
+    const isShown = shown.pages[index]!;
+    const differs =
+      pageChange(earlier, page, names, named) ??
+      (hasMoved(pageOf(shownBefore, page.id), isShown) ? shownProblem(after, page, isShown) : undefined);
     if (differs) return within(differs, page, index);
   }
-  const grown = is.some((page) => old.get(page.id)?.elements !== page.elements && hasNewIds(old.get(page.id), page));
-  const twice = grown && is.length > 1 ? sharedElement(after) : undefined;
+  const all = treesOf(after);
+  const grown = all.some((tree) => old.get(tree.id)?.elements !== tree.elements && hasNewIds(old.get(tree.id), tree));
+  const twice = grown && all.length > 1 ? sharedElement(after) : undefined;
   return twice === undefined ? undefined : at('An element with this id is there already.', 'pages');
 }
 
 const NONE: Page['elements'] = {};
 
+function changedPart(before: Project['parts'], after: Project['parts']): Problem | undefined {
+  if (before === after) return undefined;
+  const old = new Map(before.map((part) => [part.id, part]));
+  for (const [index, part] of after.entries()) {
+    const earlier = old.get(part.id);
+    if (earlier === part) continue;
+    const problem = fieldsProblem(partFieldsSchema, part) ?? elementsProblem(earlier, part);
+    if (problem) return at(`In part ${part.name}: ${problem.message}`, 'parts', index, ...problem.path);
+  }
+  return undefined;
+}
+
+function fieldsProblem(schema: ZodType, { elements: _, ...fields }: Page): Problem | undefined {
+  const read = schema.safeParse(fields);
+  return read.success ? undefined : firstOf(read.error);
+}
+
+function elementsProblem(before: Page | undefined, after: Page): Problem | undefined {
+  for (const id of changedIds(before?.elements ?? NONE, after.elements)) {
+    const element = after.elements[id];
+    const read = element && elementSchema.safeParse(element);
+    if (read && !read.success) return firstOf(read.error, 'elements', id);
+  }
+  return undefined;
+}
+
 const hasNewIds = (before: Page | undefined, after: Page) =>
   changedIds(before?.elements ?? NONE, after.elements).some((id) => id in after.elements && !(id in (before?.elements ?? NONE)));
 
+/** Whether elements came, went or stand elsewhere. */
+const hasMoved = (before: Page | undefined, after: Page) =>
+  before !== after &&
+  changedIds(before?.elements ?? NONE, after.elements).some((id) => !holdSame(before?.elements[id], after.elements[id]));
+
 function pageChange(before: Page | undefined, after: Page, names: Names, named: boolean): Problem | undefined {
-  if (before !== after) {
-    const { elements: _, ...rest } = after;
-    const read = pageSchema.omit({ elements: true }).safeParse(rest);
-    if (!read.success) return firstOf(read.error);
-  }
+  const differs = before === after ? undefined : (fieldsProblem(pageFieldsSchema, after) ?? elementsProblem(before, after));
+  if (differs) return differs;
   const was = before?.elements ?? NONE;
   let moved = before?.root !== after.root;
-  for (const id of changedIds(was, after.elements)) {
+  const changed = changedIds(was, after.elements);
+  for (const id of changed) {
     const [earlier, element] = [was[id], after.elements[id]];
     moved ||= earlier?.tag !== element?.tag || earlier?.id !== element?.id || !holdSame(earlier, element);
-    const read = element && elementSchema.safeParse(element);
-    if (read && !read.success) return firstOf(read.error, 'elements', id);
-    const message = element && !named ? referencesProblem(element, names) : undefined;
-    if (message) return at(message, 'elements', id);
   }
-  for (const id of named ? Object.keys(after.elements) : []) {
-    const message = referencesProblem(after.elements[id]!, names);
+  for (const id of named ? Object.keys(after.elements) : changed) {
+    const element = after.elements[id];
+    const message = element && referencesProblem(element, names);
     if (message) return at(message, 'elements', id);
   }
   return moved ? structureProblem(after) : undefined;
 }
+
+const pageFieldsSchema = pageSchema.omit({ elements: true });

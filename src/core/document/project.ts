@@ -21,9 +21,10 @@ import { LIMITS } from './limits';
 import type { PageFields } from './page-fields';
 import { languageSchema, pageFieldsShape, slugSchema } from './page-fields';
 import { treesProblem } from './trees';
+import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -113,6 +114,9 @@ export const pageSchema = z.strictObject({
   columns: columnGridsSchema.optional(),
 });
 
+/** A page, or a part: whatever elements stand in. */
+export const treeIdSchema = z.union([pageIdSchema, partIdSchema], 'Not a page id.');
+
 export interface Page extends PageFields {
   readonly id: string;
   readonly name: string;
@@ -122,7 +126,21 @@ export interface Page extends PageFields {
   readonly columns?: ColumnGrids | undefined;
 }
 
-/** Every part of a project but its pages. What they say of each other is read by `projectProblem`. */
+/**
+ * Elements that are made once and used on many pages: kept like a page without a file, whose body holds nothing but the
+ * part's top and is there to show it.
+ */
+const partObject = z.strictObject({
+  id: partIdSchema,
+  name: nameSchema,
+  slug: z.string().optional(),
+  root: elementIdSchema,
+  elements: z.record(elementIdSchema, elementSchema),
+});
+export const partFieldsSchema = partObject.omit({ elements: true });
+export const partSchema = partObject.transform((part): Page => ({ ...part, slug: part.id }));
+
+/** All of a project but its pages. What they say of each other is read by `projectProblem`. */
 export const projectSchema = z.strictObject({
   schema: z.literal(SCHEMA_VERSION),
   id: z.uuid(),
@@ -138,6 +156,7 @@ export const projectSchema = z.strictObject({
   shared: z.array(sharedStyleSchema).max(LIMITS.shared, `A project has at most ${LIMITS.shared} shared styles.`),
   pictures: z.array(pictureSchema).max(LIMITS.pictures, `A project has at most ${LIMITS.pictures} pictures.`),
   blocks: z.array(blockSchema).max(LIMITS.blocks, `A project has at most ${LIMITS.blocks} blocks.`),
+  parts: listOf(partSchema, LIMITS.parts, `A project has at most ${LIMITS.parts} parts.`),
   columns: columnGridsSchema,
   grids: z.array(namedGridSchema).max(LIMITS.grids, `A project has at most ${LIMITS.grids} grids.`),
   /** What an audit asks of its pages. */
@@ -166,6 +185,8 @@ export interface Project {
   readonly shared: readonly SharedStyle[];
   readonly pictures: readonly Picture[];
   readonly blocks: readonly Block[];
+  /** Each a tree like a page's; which elements are uses of them is said by the elements. */
+  readonly parts: readonly Page[];
   /** The column grid at the base and under breakpoints. */
   readonly columns: ColumnGrids;
   /** Column grids kept under a name. */

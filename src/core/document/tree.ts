@@ -39,11 +39,26 @@ export function subtreeOf(page: Page, id: string): PageElement[] {
   return element ? [element, ...childIds(element).flatMap((child) => subtreeOf(page, child))] : [];
 }
 
-export function pageOf(project: Project, id: string): Page | undefined {
-  return project.pages.find((page) => page.id === id);
+/** All trees of elements: pages, then parts. */
+export const treesOf = ({ pages, parts }: Project): readonly Page[] => (parts.length === 0 ? pages : [...pages, ...parts]);
+
+const sameId = (id: string) => (tree: Page) => tree.id === id;
+
+/** The page, or the part, of that id. */
+export function pageOf({ pages, parts }: Project, id: string): Page | undefined {
+  return pages.find(sameId(id)) ?? parts.find(sameId(id));
 }
 
-/** The page that holds the element. */
-export function pageHolding(project: Project, elementId: string): Page | undefined {
-  return project.pages.find((page) => elementId in page.elements);
+/** The page, or the part, that holds the element. */
+export function pageHolding({ pages, parts }: Project, elementId: string): Page | undefined {
+  const holds = ({ elements }: Page) => elementId in elements;
+  return pages.find(holds) ?? parts.find(holds);
+}
+
+/** The same project with other trees in place of some. */
+export function withTrees<P extends Project>(project: P, change: (tree: Page) => Page): P {
+  const [pages, parts] = [project.pages.map(change), project.parts.map(change)];
+  const other = (trees: readonly Page[], before: readonly Page[]) => trees.some((tree, i) => tree !== before[i]);
+  if (!other(pages, project.pages) && !other(parts, project.parts)) return project;
+  return { ...project, ...(other(pages, project.pages) && { pages }), ...(other(parts, project.parts) && { parts }) };
 }

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { elementIdSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
-import type { Page, Project } from '../document/project';
+import type { Project } from '../document/project';
 import { sharedStyleSchema } from '../document/project';
 import { styleSetsOf } from '../document/style-sets';
+import { withTrees } from '../document/tree';
 import { listOf } from '../text';
 import type { EditKind, Footprint } from './edit';
 import { EditError } from './edit';
@@ -38,16 +39,13 @@ export function withCarried(
   project: Project,
   change: (elementId: string, shared: readonly string[]) => readonly string[],
 ): Project {
-  return {
-    ...project,
-    pages: project.pages.map((page): Page => {
-      const changed = Object.values(page.elements).flatMap((element) => {
-        const shared = change(element.id, element.shared);
-        return shared === element.shared ? [] : [{ ...element, shared }];
-      });
-      return changed.length === 0 ? page : { ...page, elements: withElements(page.elements, changed) };
-    }),
-  };
+  return withTrees(project, (tree) => {
+    const changed = Object.values(tree.elements).flatMap((element) => {
+      const shared = change(element.id, element.shared);
+      return shared === element.shared ? [] : [{ ...element, shared }];
+    });
+    return changed.length === 0 ? tree : { ...tree, elements: withElements(tree.elements, changed) };
+  });
 }
 
 /** What a shared style's coming or going can reach: its values, and the classes of those that carry it. */

@@ -1,8 +1,9 @@
+import { expanded, kept } from '../document/expand';
 import type { Project } from '../document/project';
 import type { Edit, Footprint, GroupEdit, SingleEdit } from './edit';
 import { EditError } from './edit';
 import { DocumentWriter } from './document-writer';
-import { classesFootprint, mergeFootprints, stylesFootprint } from './footprint';
+import { classesFootprint, mergeFootprints, stylesFootprint, withUses } from './footprint';
 import { kindOf } from './registry';
 import { ValueWriter } from './value-writer';
 import { valuesEdit } from './writes-values';
@@ -29,12 +30,15 @@ interface Step {
 }
 
 /**
- * The one place that knows what an edit means: the document after it, the way back, and what it reaches.
+ * The one place that knows what an edit means: the document after it, the way back, and what it reaches. Edits are made on
+ * the document as it is kept, and what they reach is asked of it as it is shown: with what uses of parts stand for.
  * @throws EditError in words for people when it can't be made; nothing has changed then.
  */
 export function applyEdit(project: Project, edit: Edit): Applied {
-  const steps = edit.type === 'group' ? groupSteps(project, edit) : [singleStep(project, edit)];
-  const document = steps[steps.length - 1]?.document ?? project;
+  const from = kept(project);
+  const steps = edit.type === 'group' ? groupSteps(from, edit) : [singleStep(from, edit)];
+  const to = steps[steps.length - 1]?.document ?? from;
+  const document = to === from ? project : expanded(to);
   let footprint: Footprint | undefined;
   return {
     document,
@@ -44,7 +48,11 @@ export function applyEdit(project: Project, edit: Edit): Applied {
         : steps[0]!.inverse,
     edit: edit.type === 'group' ? { ...edit, edits: steps.flatMap(({ edits }) => edits) } : steps[0]!.edits[0]!,
     get footprint() {
-      footprint ??= mergeFootprints(...steps.map((step) => step.footprint()), classesFootprint(project, document));
+      footprint ??= withUses(
+        project,
+        document,
+        mergeFootprints(...steps.map((step) => step.footprint()), classesFootprint(project, document)),
+      );
       return footprint;
     },
   };
@@ -54,7 +62,7 @@ function singleStep(project: Project, edit: SingleEdit): Step {
   const kind = kindOf(edit);
   const made = kind.anchor?.(new DocumentWriter(project), edit) ?? edit;
   const { document, inverse } = kind.apply(project, made);
-  return { document, inverse, edits: [made], footprint: () => kind.footprint(project, document, made) };
+  return { document, inverse, edits: [made], footprint: () => kind.footprint(expanded(project), expanded(document), made) };
 }
 
 function groupSteps(project: Project, group: GroupEdit): Step[] {
@@ -98,7 +106,7 @@ function valueStep(project: Project, label: string, edits: readonly SingleEdit[]
   const footprint = () => {
     const changes = new Map<string, Set<string>>();
     for (const { owner, property } of back) changes.set(owner, (changes.get(owner) ?? new Set<string>()).add(property));
-    return stylesFootprint(project, document, changes);
+    return stylesFootprint(expanded(project), expanded(document), changes);
   };
   return { document, inverse: valuesEdit(label, back), edits, footprint };
 }
@@ -106,15 +114,15 @@ function valueStep(project: Project, label: string, edits: readonly SingleEdit[]
 function elementStep(project: Project, label: string, edits: readonly SingleEdit[]): Step {
   const writer = new DocumentWriter(project);
   const inverses: Edit[] = [];
-  const kept = edits.map((edit) => {
+  const placed = edits.map((edit) => {
     const { anchor, change } = kindOf(edit);
-    const placed = anchor?.(writer, edit) ?? edit;
-    inverses.push(change!(writer, placed));
-    return placed;
+    const one = anchor?.(writer, edit) ?? edit;
+    inverses.push(change!(writer, one));
+    return one;
   });
   const document = writer.finish();
-  const footprint = () => mergeFootprints(...kept.map((edit) => reachOf(project, document, edit)));
-  return { document, inverse: { type: 'group', label, edits: inverses.reverse() }, edits: kept, footprint };
+  const footprint = () => mergeFootprints(...placed.map((edit) => reachOf(expanded(project), expanded(document), edit)));
+  return { document, inverse: { type: 'group', label, edits: inverses.reverse() }, edits: placed, footprint };
 }
 
 /** What one edit of a run reaches. Of what came and went within the run nothing is left to reach. */

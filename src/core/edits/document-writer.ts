@@ -4,7 +4,7 @@ import type { ContentPlace } from '../document/content-place';
 import { withChild, withoutChild } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import { pageOf, parentsOf, rememberParents, subtreeOf } from '../document/tree';
+import { pageOf, parentsOf, rememberParents, subtreeOf, treesOf, withTrees } from '../document/tree';
 import { holdSame, noteChanged } from '../document/versions';
 import { EditError } from './edit-error';
 
@@ -33,10 +33,25 @@ function parentsToChange(working: Working): Map<string, string> {
  */
 export class DocumentWriter {
   readonly #own = new Map<string, Working>();
+  #project: Project;
 
-  constructor(readonly project: Project) {}
+  constructor(project: Project) {
+    this.#project = project;
+  }
 
-  /** The page as it is by now. */
+  /** As it was to begin with, or was last settled. */
+  get project(): Project {
+    return this.#project;
+  }
+
+  /** The project as it is by now, for whoever remembers what is found in it: it is written to no more. */
+  settled(): Project {
+    this.#project = this.finish();
+    this.#own.clear();
+    return this.#project;
+  }
+
+  /** The page, or the part, as it is by now. */
   page(id: string): Page | undefined {
     return this.#own.get(id)?.page ?? pageOf(this.project, id);
   }
@@ -49,7 +64,7 @@ export class DocumentWriter {
   }
 
   holding(elementId: string): Page | undefined {
-    for (const { id } of this.project.pages) {
+    for (const { id } of treesOf(this.project)) {
       const page = this.page(id)!;
       if (elementId in page.elements) return page;
     }
@@ -94,12 +109,11 @@ export class DocumentWriter {
 
   finish(): Project {
     if (this.#own.size === 0) return this.project;
-    const pages = this.project.pages.map((page) => {
+    return withTrees(this.project, (page) => {
       const own = this.#own.get(page.id);
       if (own) noteChanged(page.elements, own.elements, [...own.written]);
       return own?.page ?? page;
     });
-    return { ...this.project, pages };
   }
 
   #add(working: Working, added: readonly PageElement[]): void {

@@ -85,6 +85,7 @@ export function requirePage(project: Project, id: string): Page {
   return page;
 }
 
+/** @param project with all that uses of parts show */
 export function nameOf(project: Project, elementId: string): string {
   return pageHolding(project, elementId)?.elements[elementId]?.name ?? 'a removed element';
 }

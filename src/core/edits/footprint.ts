@@ -9,9 +9,10 @@ import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
 import { ownerKind } from '../document/owner';
+import { partNamed, shownAs } from '../document/parts';
 import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
-import { pageOf, subtreeOf } from '../document/tree';
+import { pageOf, subtreeOf, treesOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
@@ -128,7 +129,7 @@ export function classesFootprint(before: Project, after: Project): Footprint {
   const [was, is] = [classNames(before), classNames(after)];
   if (was.size === is.size && [...is].every(([id, name]) => was.get(id) === name)) return {};
   return mergeFootprints(
-    ...after.pages.map((page): Footprint => {
+    ...treesOf(after).map((page): Footprint => {
       const old = pageOf(before, page.id);
       const elements = Object.values(page.elements).flatMap((element) => {
         const earlier = old?.elements[element.id];
@@ -142,10 +143,27 @@ export function classesFootprint(before: Project, after: Project): Footprint {
   );
 }
 
+/**
+ * What changes in the tree of a part reach where it is used. Values needn't be followed: what they reach has been asked of
+ * every element that shows them.
+ */
+export function withUses(before: Project, after: Project, footprint: Footprint): Footprint {
+  const inParts = Object.entries(footprint).filter(([id, { html }]) => html && [before, after].some((one) => partNamed(one, id)));
+  if (inParts.length === 0) return footprint;
+  const trees = [...treesOf(before), ...treesOf(after)];
+  const reached = inParts.flatMap(([id, reach]) =>
+    trees.flatMap((tree): Footprint[] => {
+      const elements = tree.id === id ? [] : reach.elements.flatMap((one) => shownAs(tree, one));
+      return elements.length === 0 ? [] : [{ [tree.id]: { ...reach, elements } }];
+    }),
+  );
+  return mergeFootprints(footprint, ...reached);
+}
+
 /** Everything, everywhere: what sheets from elsewhere can reach. */
 export function wholeFootprint(project: Project): Footprint {
   return mergeFootprints(
-    ...project.pages.map((page) => ({
+    ...treesOf(project).map((page) => ({
       [page.id]: { elements: Object.keys(page.elements), properties: [], widths: ALL_WIDTHS, html: false },
     })),
   );

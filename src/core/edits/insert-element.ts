@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { childIds } from '../document/content';
 import { elementIdSchema, elementSchema } from '../document/element';
 import { LIMITS } from '../document/limits';
-import { pageIdSchema } from '../document/project';
+import { treeIdSchema } from '../document/project';
 import { listOf } from '../text';
 import type { EditKind } from './edit';
 import { changesElements, EditError } from './edit';
@@ -12,7 +12,7 @@ import { contentPlaceFields, placeIn, requireSubtree } from './structure';
 
 const schema = z.strictObject({
   type: z.literal('insertElement'),
-  page: pageIdSchema,
+  page: treeIdSchema,
   parent: elementIdSchema,
   ...contentPlaceFields,
   /** The element and all below it; the first is the top. */

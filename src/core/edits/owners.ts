@@ -1,4 +1,5 @@
 import type { Declarations, PageElement, StyleSet } from '../document/element';
+import { expanded } from '../document/expand';
 import { kindNamed, kindOf } from '../document/kinds';
 import { ownerKind } from '../document/owner';
 import { allOwners } from '../document/owners';
@@ -6,7 +7,9 @@ import type { Page, Project } from '../document/project';
 import { splitPseudo, withPseudo } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
 import { styleSetOf } from '../document/style-sets';
-import { pageHolding } from '../document/tree';
+import { shownAs } from '../document/parts';
+import { pageHolding, treesOf } from '../document/tree';
+import { isInUse, sayingOf, splitShownId } from '../document/use';
 import { EditError } from './edit-error';
 
 export { allOwners } from '../document/owners';
@@ -28,8 +31,15 @@ export function stylesOf(project: Project, ownerId: string): StyleSet | undefine
         pseudo,
       );
     case 'element':
-      return setOf(pageHolding(project, id)?.elements[id], pseudo);
+      return setOf(ownElement(project, id), pseudo);
   }
+}
+
+/** An element with the values that are its own: in a use of a part what the use says of it. */
+function ownElement(project: Project, id: string): Styled | undefined {
+  const { holder, path } = splitShownId(id);
+  const element = pageHolding(project, holder)?.elements[holder];
+  return path === '' ? element : element?.use && sayingOf(element.use, path);
 }
 
 const setOf = (styled: Styled | undefined, pseudo: string) => styled && styleSetOf(styled, pseudo);
@@ -55,8 +65,17 @@ function bareName(project: Project, id: string): string {
     case 'shared':
       return `shared style ${project.shared.find((one) => one.id === id)?.name ?? 'that was removed'}`;
     case 'element':
-      return pageHolding(project, id)?.elements[id]?.name ?? 'a removed element';
+      return nameOfElement(expanded(project), id);
   }
+}
+
+/** An element's name, with where it stands if that is a part or the use of one. */
+function nameOfElement(project: Project, id: string): string {
+  const tree = pageHolding(project, id);
+  const element = tree?.elements[id];
+  if (!element) return 'a removed element';
+  if (isInUse(id)) return `${element.name} in ${tree.elements[splitShownId(id).holder]!.name}, here only`;
+  return project.parts.includes(tree) ? `${element.name} of part ${tree.name}` : element.name;
 }
 
 export interface Carrier {
@@ -64,19 +83,21 @@ export interface Carrier {
   readonly element: PageElement;
 }
 
-/** The elements that an owner's values can reach by themselves: itself, those that carry the style, those of the kind. */
+/**
+ * The elements that an owner's values can reach by themselves: itself, where it is shown by uses of its part, those that
+ * carry the style, those of the kind. The project is one with all that uses show.
+ */
 export function carriersOf(project: Project, owner: string): Carrier[] {
   const { id: ownerId } = splitPseudo(owner);
   const what = ownerKind(ownerId);
   if (what === 'element') {
-    const page = pageHolding(project, ownerId);
-    return page ? [{ page, element: page.elements[ownerId]! }] : [];
+    return treesOf(project).flatMap((page) => shownAs(page, ownerId).map((id) => ({ page, element: page.elements[id]! })));
   }
   const carries =
     what === 'shared'
       ? (element: PageElement) => element.shared.includes(ownerId)
       : (element: PageElement) => kindOf(element)?.id === ownerId;
-  return project.pages.flatMap((page) =>
+  return treesOf(project).flatMap((page) =>
     Object.values(page.elements)
       .filter(carries)
       .map((element) => ({ page, element })),

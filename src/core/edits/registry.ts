@@ -4,6 +4,7 @@ import { acceptFinding } from './accept-finding';
 import { addBlock } from './add-block';
 import { addBreakpoint } from './add-breakpoint';
 import { addPage } from './add-page';
+import { addPart } from './add-part';
 import { addPicture } from './add-picture';
 import { addShared } from './add-shared';
 import { addSheet } from './add-sheet';
@@ -21,26 +22,31 @@ import { removeBlock } from './remove-block';
 import { removeBreakpoint } from './remove-breakpoint';
 import { removeElement } from './remove-element';
 import { removePage } from './remove-page';
+import { removePart } from './remove-part';
 import { removePicture } from './remove-picture';
 import { removeShared } from './remove-shared';
 import { removeSheet } from './remove-sheet';
 import { renameBlock } from './rename-block';
 import { renameBreakpoint } from './rename-breakpoint';
 import { renameElement } from './rename-element';
+import { renamePart } from './rename-part';
 import { restyle } from './restyle';
 import { removeDevice, saveDevice } from './save-device';
 import { removeDeviceSet, saveDeviceSet } from './save-device-set';
 import { removeGrid, saveGrid } from './save-grid';
+import { sayTexts } from './say-texts';
 import { setAttribute } from './set-attribute';
-import { setContent } from './set-content';
 import { setColumns } from './set-columns';
+import { setContent } from './set-content';
 import { setFirst } from './set-first';
+import { setHidden } from './set-hidden';
 import { setKind } from './set-kind';
 import { setLocked } from './set-locked';
 import { setPage } from './set-page';
 import { setProject } from './set-project';
 import { setStyle } from './set-style';
 import { setText } from './set-text';
+import { swapPart } from './swap-part';
 import { tuneCheck } from './tune-check';
 
 type Kinds = { readonly [T in SingleEdit['type']]: EditKind<EditTypes[T]> };
@@ -50,6 +56,7 @@ const KINDS: Kinds = {
   addBlock,
   addBreakpoint,
   addPage,
+  addPart,
   addPicture,
   addShared,
   addSheet,
@@ -70,26 +77,31 @@ const KINDS: Kinds = {
   removeElement,
   removeGrid,
   removePage,
+  removePart,
   removePicture,
   removeShared,
   removeSheet,
   renameBlock,
   renameBreakpoint,
   renameElement,
+  renamePart,
   restyle,
   saveDevice,
   saveDeviceSet,
   saveGrid,
+  sayTexts,
   setAttribute,
   setColumns,
   setContent,
   setFirst,
+  setHidden,
   setKind,
   setLocked,
   setPage,
   setProject,
   setStyle,
   setText,
+  swapPart,
   tuneCheck,
 };
 

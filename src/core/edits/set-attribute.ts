@@ -1,16 +1,18 @@
 import { z } from 'zod';
-import { elementIdSchema } from '../document/element';
+import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
 import { picturesShown, whyNotAttribute } from '../document/html';
+import { isInUse, shownIdSchema } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
+import { inUse, say } from './in-use';
 
 const schema = z.strictObject({
   type: z.literal('setAttribute'),
-  node: elementIdSchema,
-  name: z.string().regex(/^[a-z][a-z0-9-]{0,60}$/, "That isn't an attribute name."),
+  node: shownIdSchema,
+  name: attributeNameSchema,
   /** Null takes it away. */
-  value: z.string().max(2_000, 'An attribute has at most 2000 characters.').nullable(),
+  value: attributeValueSchema.nullable(),
 });
 type SetAttribute = z.infer<typeof schema>;
 declare module './edit' {
@@ -23,15 +25,25 @@ declare module './edit' {
 export const setAttribute: EditKind<SetAttribute> = {
   schema,
   ...changesElements<SetAttribute>((writer, { node, name, value }) => {
-    const { page, element } = writer.require(node);
-    const why = value === null ? undefined : whyNotAttribute(element.tag, name, value);
+    const shown = isInUse(node) ? inUse(writer, node) : undefined;
+    const { tag, attributes: own = {} } = shown
+      ? { tag: shown.of.tag, attributes: shown.said?.attributes }
+      : writer.require(node).element;
+    const why = value === null ? undefined : whyNotAttribute(tag, name, value);
     if (why) throw new EditError(why);
     for (const shown of value === null ? [] : picturesShown({ [name]: value }).values())
       if (!writer.project.pictures.some(({ id }) => id === shown)) throw new EditError("That picture isn't there.");
-    const before = Object.hasOwn(element.attributes, name) ? element.attributes[name] : undefined;
-    const { [name]: _, ...others } = element.attributes;
+    const before = Object.hasOwn(own, name) ? own[name] : undefined;
+    const { [name]: _, ...others } = own;
     const attributes = value === null ? others : { ...others, [name]: value };
-    writer.put(page.id, { ...element, attributes });
+    if (shown) {
+      if (value === null && before === undefined && shown.of.attributes[name] !== undefined)
+        throw new EditError(`It is the part that says ${name}; a use can say another, not none.`);
+      say(writer, shown, { attributes });
+    } else {
+      const { page, element } = writer.require(node);
+      writer.put(page.id, { ...element, attributes });
+    }
     return { type: 'setAttribute', node, name, value: before ?? null };
   }),
   footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),

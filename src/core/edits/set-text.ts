@@ -1,13 +1,16 @@
 import { z } from 'zod';
-import { childIds, elementIdSchema, ownText, textChildren, textSchema } from '../document/content';
+import { childIds, ownText, textChildren, textSchema } from '../document/content';
 import { whyNoText } from '../document/html';
+import { shownIdSchema } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
+import { inUse } from './in-use';
+import { putTexts } from './say-texts';
 
 const schema = z.strictObject({
   type: z.literal('setText'),
-  node: elementIdSchema,
+  node: shownIdSchema,
   /** Null for none; an empty text is none. */
   text: textSchema.nullable(),
 });
@@ -22,6 +25,11 @@ declare module './edit' {
 export const setText: EditKind<SetText> = {
   schema,
   ...changesElements<SetText>((writer, { node, text }) => {
+    const shown = inUse(writer, node);
+    if (shown) {
+      if (childIds(shown.of).length > 0) throw new EditError(`${shown.of.name} holds other elements, not only a text.`);
+      return putTexts(writer, node, shown, [text ?? '']);
+    }
     const { page, element } = writer.require(node);
     if (childIds(element).length > 0) throw new EditError(`${element.name} holds other elements, not only a text.`);
     const why = text ? whyNoText(element.tag) : undefined;

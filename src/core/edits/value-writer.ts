@@ -1,12 +1,13 @@
 import { BASE } from '../breakpoints/breakpoint';
-import type { Declarations, StyleSet } from '../document/element';
+import type { Declarations, PageElement, StyleSet } from '../document/element';
 import { ownerKind } from '../document/owner';
 import type { Page, Project } from '../document/project';
 import type { Pseudo } from '../document/pseudo';
 import { splitPseudo } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
 import { withStyleSet } from '../document/style-sets';
-import { parentsOf, rememberParents } from '../document/tree';
+import { parentsOf, rememberParents, withTrees } from '../document/tree';
+import { sayingOf, splitShownId, withSaying } from '../document/use';
 import { withElements } from '../document/versions';
 import { requireStyles } from './owners';
 
@@ -114,18 +115,29 @@ function withStyles(project: Project, styles: ReadonlyMap<string, StyleSet>): Pr
   const written = <S extends Styled>(styled: S, sets: ReadonlyMap<Pseudo, StyleSet> | undefined): S =>
     [...(sets ?? [])].reduce((one, [pseudo, set]) => withStyleSet(one, pseudo, set), styled);
   const inPage = (page: Page): Page => {
-    const here = [...elements].filter(([id]) => id in page.elements);
-    if (here.length === 0) return page;
-    const changed = here.map(([id, sets]) => written(page.elements[id]!, sets));
-    const all = withElements(page.elements, changed);
+    const changed = new Map<string, PageElement>();
+    for (const [id, sets] of elements) {
+      const { holder, path } = splitShownId(id);
+      if (!(holder in page.elements)) continue;
+      const element = changed.get(holder) ?? page.elements[holder]!;
+      const { use } = element;
+      if (path === '') changed.set(holder, written(element, sets));
+      else if (use)
+        changed.set(holder, {
+          ...element,
+          use: withSaying(use, path, { pseudo: undefined, ...written(sayingOf(use, path), sets) }),
+        });
+    }
+    if (changed.size === 0) return page;
+    const all = withElements(page.elements, [...changed.values()]);
     // Nobody has moved.
     rememberParents(all, parentsOf(page));
     return { ...page, elements: all };
   };
-  return {
+  const around: Project = {
     ...project,
     ...([...styles.keys()].some((owner) => ownerKind(owner) === 'kind') && { kinds }),
     ...(shared.size > 0 && { shared: project.shared.map((style) => written(style, shared.get(style.id))) }),
-    ...(elements.size > 0 && { pages: project.pages.map(inPage) }),
   };
+  return elements.size > 0 ? withTrees(around, inPage) : around;
 }

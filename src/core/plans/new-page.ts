@@ -2,6 +2,7 @@ import { slugOf } from '../document/class-names';
 import type { Child } from '../document/content';
 import { isRun } from '../document/content';
 import type { PageElement } from '../document/element';
+import { keptTree } from '../document/expand';
 import { newPage } from '../document/new-project';
 import { isReservedFileName } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
@@ -34,8 +35,9 @@ export function freePageName(pages: readonly Pick<Page, 'name'>[], wanted: strin
 export function planPage(project: Project, name: string, beginning: Beginning, key: string): Page {
   const id = `g${key}`;
   const slug = freeFileName(project.pages, name);
-  const model = beginning.from === 'empty' ? undefined : project.pages.find((page) => page.id === beginning.page);
-  if (!model) return newPage(id, name, slug);
+  const shown = beginning.from === 'empty' ? undefined : project.pages.find((page) => page.id === beginning.page);
+  if (!shown) return newPage(id, name, slug);
+  const model = keptTree(shown);
   const fresh = new Map(Object.keys(model.elements).map((old, i) => [old, `e${key}${i.toString(36)}`]));
   const renewed = (children: readonly Child[]) => children.map((child) => (isRun(child) ? child : fresh.get(child)!));
   let elements = Object.values(model.elements).map((element): PageElement => ({

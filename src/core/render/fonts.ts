@@ -1,4 +1,5 @@
 import type { Project } from '../document/project';
+import { treesOf } from '../document/tree';
 import { allDeclarations } from '../document/style-sets';
 
 /** The families that ship with the program, by the name that a page's `font-family` uses. */
@@ -19,7 +20,7 @@ export function fontsUsed(project: Project): BundledFont[] {
   const sets = [
     ...Object.values(project.kinds).map((styles) => ({ styles })),
     ...project.shared,
-    ...project.pages.flatMap((page) => Object.values(page.elements)),
+    ...treesOf(project).flatMap((page) => Object.values(page.elements)),
   ];
   for (const styled of sets)
     for (const declarations of allDeclarations(styled)) {

@@ -61,6 +61,7 @@ export const onlyPageDiffers = ({ project: old, page: was }: ShownPreview, proje
   old.kinds === project.kinds &&
   old.sheets === project.sheets &&
   old.pictures === project.pictures &&
+  old.parts === project.parts &&
   old.pages.length === project.pages.length &&
   old.pages.every((one, i) => one === project.pages[i] || (one.id === page.id && one === was)) &&
   was.root === page.root &&

@@ -8,6 +8,7 @@ import type { Page, Project, ImportedSheet } from '../document/project';
 import type { Pseudo, State } from '../document/pseudo';
 import { isUsed, pseudoSelector, readPseudo, splitPseudo, STATES } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
+import { partsIn, partsInOrder, usesIn } from '../document/parts';
 import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
 import type { SelectorNode } from '../read';
@@ -51,8 +52,8 @@ export interface SheetOptions {
 }
 
 /**
- * The style sheet as blocks: foundation, imported sheets, kinds, each shared style, the elements' own values; each of
- * the last three base first, then breakpoints in order. Then what kinds, shared styles and elements look like in states:
+ * The style sheet as blocks: foundation, imported sheets, kinds, each shared style, each part after those that stand in
+ * it, the elements' own values; each of the last four base first, then breakpoints in order. Then what kinds, shared styles and elements look like in states:
  * each state on its own, again base first. Foundation and imported sheets are cascade layers when there
  * are any of the latter, so that whatever selectors they use they stay below. Kinds have the specificity of a tag or
  * of one class, all others that of one class, so source order alone decides between them; a state adds one class to each.
@@ -99,7 +100,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   const all: readonly (readonly [key: string, owners: readonly Owner[]])[] = [
     ['kinds', kindOwners(project)],
     ...project.shared.map((style) => [style.id, [ownerNamed(style, names)]] as const),
-    ...pages.map((page) => {
+    ...treesShown(project, pages).map((page) => {
       const speaking = subtreeOf(page, page.root).filter(({ id }) => names.has(id));
       return [page.id, speaking.map((element) => ownerNamed(element, names))] as const;
     }),
@@ -107,6 +108,14 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   for (const [key, owners] of all) add(ownersKey(key), undefined, owners);
   for (const [key, owners] of all) for (const state of STATES) add(ownersKey(key, state), state, owners);
   return blocks.filter((block) => block.rules.length > 0);
+}
+
+/** Pages, and before them the parts that they use, through however many. */
+function treesShown(project: Project, pages: readonly Page[]): readonly Page[] {
+  const used = new Set(pages.flatMap(({ elements }) => usesIn(elements).map((id) => elements[id]!.use!.part)));
+  const parts = partsInOrder(project);
+  for (const part of parts.toReversed()) if (used.has(part.id)) for (const inner of partsIn(part)) used.add(inner);
+  return [...parts.filter((part) => used.has(part.id) && !pages.includes(part)), ...pages];
 }
 
 /** How the keys of blocks begin: by whose values they hold, and in which state. */

@@ -9,6 +9,7 @@ import { StoryPanel } from './StoryPanel';
 export const CARRIAGE_WORDS: Readonly<Record<Carriage, string>> = {
   set: 'set in this band',
   carried: 'carried on from another band',
+  part: 'from a part, or from one use of it',
   shared: 'from a shared style',
   kind: 'from its kind',
   imported: 'from an imported sheet',

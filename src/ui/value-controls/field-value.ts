@@ -2,7 +2,7 @@ import type { At, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Candidate, Carriage, Resolution } from '@/core/cascade';
 import { carriageIn, heldIn, lookOf, resolve } from '@/core/cascade';
-import { describeTarget } from '@/core/edits';
+import { describeTarget, ownerName } from '@/core/edits';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { kindNamed, readPseudo, stateWord, styleSetOf } from '@/core/document';
 
@@ -19,7 +19,7 @@ export interface FieldValue {
   readonly story: string;
 }
 
-const STRENGTH: readonly Carriage[] = ['set', 'carried', 'shared', 'kind', 'imported', 'inherited', 'default'];
+const STRENGTH: readonly Carriage[] = ['set', 'carried', 'part', 'shared', 'kind', 'imported', 'inherited', 'default'];
 
 /** What a field shows for the selected elements in the band that begins at `width`. */
 export function fieldValue(
@@ -63,6 +63,8 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
   switch (candidate.layer) {
     case 'own':
       return `set${when && `${when},`} at ${candidate.at === 'base' ? 'the base' : `${at}${via}`}`;
+    case 'part':
+      return `${ownerName(project, candidate.owner ?? '')}${when}, ${at}${via}`;
     case 'shared':
       return `shared style ${project.shared.find((style) => style.id === candidate.owner)?.name ?? ''}${when}, ${at}${via}`;
     case 'kind':

@@ -3,6 +3,7 @@ import { conditionsOf } from '../../cascade/sources';
 import { devicesOf } from '../../devices/device-set';
 import { viewportOn } from '../../devices/device';
 import type { Project } from '../../document/project';
+import { treesOf } from '../../document/tree';
 import type { Pseudo } from '../../document/pseudo';
 import { readPseudo, splitPseudo } from '../../document/pseudo';
 import type { Styled, StyleSet } from '../../document/style-sets';
@@ -59,7 +60,7 @@ function statesSpokenOf(project: Project): ReadonlySet<View> {
   let spoken = 0;
   for (const key in project.kinds) spoken |= spokenIn(splitPseudo(key).pseudo, project.kinds[key]!);
   for (const style of project.shared) spoken |= spokenBy(style);
-  for (const { elements } of project.pages) spoken |= spokenAmong(elements);
+  for (const { elements } of treesOf(project)) spoken |= spokenAmong(elements);
   return new Set(STATE_VIEWS.filter((view) => (spoken & Spoken[view]) !== 0));
 }
 

@@ -1,0 +1,119 @@
+import { childIds } from './content';
+import type { PageElement } from './element';
+import type { Page, Project } from './project';
+import { treesOf } from './tree';
+import { carried } from './versions';
+
+/** A part is a tree like a page's: a body, which is there to show it, and in it the part's top. */
+export const topOf = ({ elements, root }: Page): PageElement | undefined => {
+  const [top] = elements[root] ? childIds(elements[root]) : [];
+  return top === undefined ? undefined : elements[top];
+};
+
+const partOf = (element: PageElement | undefined) => element?.use?.part;
+
+/** The elements that are uses of parts, as they are kept: by id, those that parts show among them not counted. */
+export const usesIn: (elements: Page['elements']) => readonly string[] = carried(
+  (elements) => Object.keys(elements).filter((id) => elements[id]!.use && !id.includes('.')),
+  (before, after) => partOf(before) !== partOf(after),
+);
+
+/** The ids of the parts that stand in a tree by themselves, not through others. */
+export function partsIn({ elements }: Page): ReadonlySet<string> {
+  return new Set(usesIn(elements).map((id) => elements[id]!.use!.part));
+}
+
+export const partNamed = ({ parts }: Pick<Project, 'parts'>, id: string): Page | undefined =>
+  parts.find((part) => part.id === id);
+
+/** Whether a part is another, or has it in it, through however many. */
+export function holdsPart(project: Pick<Project, 'parts'>, id: string, sought: string, above: readonly string[] = []): boolean {
+  if (id === sought) return true;
+  const part = above.includes(id) ? undefined : partNamed(project, id);
+  return part !== undefined && [...partsIn(part)].some((inner) => holdsPart(project, inner, sought, [...above, id]));
+}
+
+/** Parts so that each comes after those that stand in it: in the order of their strength. */
+export function partsInOrder(project: Pick<Project, 'parts'>): readonly Page[] {
+  const known = orders.get(project.parts);
+  if (known) return known;
+  const order = new Set<Page>();
+  const visit = (part: Page | undefined, above: readonly Page[]) => {
+    if (!part || order.has(part) || above.includes(part)) return;
+    for (const inner of partsIn(part)) visit(partNamed(project, inner), [...above, part]);
+    order.add(part);
+  };
+  for (const part of project.parts) visit(part, []);
+  const list = [...order];
+  orders.set(project.parts, list);
+  return list;
+}
+const orders = new WeakMap<Project['parts'], readonly Page[]>();
+
+/** How many elements a tree shows, those of all uses in it included; more than can be counted where parts hold each other. */
+export function shownCount(project: Pick<Project, 'parts'>, tree: Page): number {
+  const sizes = new Map<string, number>();
+  const sizeOf = (one: Page, above: readonly string[]): number => {
+    let count = Object.keys(one.elements).length;
+    for (const id of usesIn(one.elements)) {
+      const inner = one.elements[id]!.use!.part;
+      const part = partNamed(project, inner);
+      if (!part) continue;
+      if (above.includes(inner)) return Infinity;
+      let size = sizes.get(inner);
+      // The use itself shows the top, and nothing shows the body.
+      if (size === undefined) sizes.set(inner, (size = sizeOf(part, [...above, inner]) - 2));
+      count += size;
+    }
+    return count;
+  };
+  return sizeOf(tree, [tree.id]);
+}
+
+/** How deep parts stand in each other below a tree: 0 where it uses none. */
+export function nesting(project: Pick<Project, 'parts'>, tree: Page, above: readonly string[] = []): number {
+  let deepest = 0;
+  for (const inner of partsIn(tree)) {
+    const part = above.includes(inner) ? undefined : partNamed(project, inner);
+    deepest = Math.max(deepest, 1 + (part ? nesting(project, part, [...above, inner]) : 0));
+  }
+  return deepest;
+}
+
+const shownByOwner = new WeakMap<Page['elements'], Map<string, readonly string[]>>();
+
+/** Under which ids a tree shows an element that values are written on: itself, and where uses of its part show it. */
+export function shownAs({ elements }: Page, owner: string): readonly string[] {
+  if (usesIn(elements).length === 0) return owner in elements ? [owner] : [];
+  let known = shownByOwner.get(elements);
+  if (!known) {
+    const lists = new Map<string, string[]>();
+    for (const id in elements)
+      for (const one of [id, ...partOwnersOf(elements[id]!)]) {
+        const list = lists.get(one);
+        if (list) list.push(id);
+        else lists.set(one, [id]);
+      }
+    shownByOwner.set(elements, (known = lists));
+  }
+  return known.get(owner) ?? [];
+}
+
+/** The elements of parts whose values an element shows, weakest first; none where no use shows it. */
+export const partOwnersOf = ({ layers = [] }: PageElement): readonly string[] => layers.map(({ owner }) => owner);
+
+export interface PartUse {
+  /** The page it stands on, or the part. */
+  readonly tree: Page;
+  readonly id: string;
+}
+
+/** Where a part is used by itself, on pages and in parts. */
+export const usesOf = (project: Project, part: string): PartUse[] =>
+  treesOf(project).flatMap((tree) =>
+    usesIn(tree.elements).flatMap((id) => (tree.elements[id]!.use!.part === part ? [{ tree, id }] : [])),
+  );
+
+/** The pages on which a part shows, by itself or through others. */
+export const pagesWith = (project: Project, part: string): readonly Page[] =>
+  project.pages.filter((page) => [...partsIn(page)].some((id) => holdsPart(project, id, part)));
