@@ -1,6 +1,6 @@
 import type { At } from '@/core/breakpoints';
-import type { PageElement, StyleSet } from '@/core/document';
-import { textChildren } from '@/core/document';
+import type { Page, PageElement, Saying, StyleSet, Use } from '@/core/document';
+import { textChildren, topOf } from '@/core/document';
 import { checkValue } from '@/core/styles';
 
 export type Values = Readonly<Record<string, string>>;
@@ -46,6 +46,34 @@ export interface Sprig {
   readonly tag: string;
   readonly parts: Parts;
   readonly children: readonly Sprig[];
+  readonly use?: Use;
+}
+
+/** A tree that is made once and used on pages. */
+export const part = (id: string, name: string, top: Sprig): Page => ({
+  ...{ id: `m${id}`, name, slug: `m${id}` },
+  ...plant(id, el('body', { name: 'Around' }, [top])),
+});
+
+/** What a use says of one element of its part. */
+export interface Other extends Pick<Parts, 'text' | 'attributes' | 'base' | 'middle' | 'narrow' | 'veryWide'> {
+  readonly hidden?: true;
+}
+
+/** A use of a part. @param says of elements of the part, by name */
+export function use(of: Page, parts: Parts, says: Readonly<Record<string, Other>> = {}): Sprig {
+  const sayings = Object.entries(says).map(([name, { text, attributes, hidden, ...values }]) => {
+    const element = Object.values(of.elements).find((one) => one.name === name);
+    if (!element) throw new Error(`Demo: part ${of.name} has no ${name}.`);
+    const saying: Saying = {
+      styles: styleSet(values),
+      ...(attributes && { attributes }),
+      ...(text !== undefined && { texts: [text] }),
+      ...(hidden && { hidden }),
+    };
+    return [element.id, saying] as const;
+  });
+  return { tag: topOf(of)!.tag, parts, children: [], use: { part: of.id, says: Object.fromEntries(sayings) } };
 }
 
 /** One element with its children: `el('nav', { name: 'Menu' }, [...])`. */
@@ -57,7 +85,7 @@ export function el(tag: string, parts: Parts = {}, children: readonly Sprig[] = 
 export function plant(key: string, root: Sprig): { root: string; elements: Record<string, PageElement> } {
   const elements: Record<string, PageElement> = {};
   let count = 0;
-  const put = ({ tag, parts, children }: Sprig): string => {
+  const put = ({ tag, parts, children, use: of }: Sprig): string => {
     const id = `e${key}${count++}`;
     elements[id] = {
       id,
@@ -67,6 +95,7 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
       children: [],
       shared: parts.shared ?? [],
       styles: styleSet(parts),
+      ...(of && { use: of }),
     };
     elements[id] = { ...elements[id], children: [...textChildren(parts.text), ...children.map(put)] };
     return id;

@@ -1,6 +1,6 @@
 import type { Sprig } from './build';
-import { el } from './build';
-import { page } from './furniture';
+import { el, use } from './build';
+import { page, TOOL_CARD } from './furniture';
 
 const filter = (text: string): Sprig =>
   el('li', { name: `${text} filter` }, [
@@ -21,31 +21,16 @@ const filter = (text: string): Sprig =>
   ]);
 
 const tool = (picture: string, name: string, place: string, button: string): Sprig =>
-  el('li', { name: `${name} card`, shared: ['scard'], narrow: { height: '390px' } }, [
-    el('img', {
-      name: `${name} drawing`,
-      attributes: { src: `picture:${picture}`, alt: '' },
-      base: { display: 'block', width: '100%' },
-    }),
-    el('div', { name: `${name} words`, shared: ['scardbody'] }, [
-      el('h3', { text: name, name: `${name} name`, base: { 'font-size': '17px', margin: '0' } }),
-      el('p', {
-        text: place,
-        name: `${name} place`,
-        shared: ['squiet'],
-        middle: { 'font-size': '11px' },
-        narrow: { 'font-size': '14px' },
-      }),
-      el('button', {
-        text: button,
-        name: `Reserve ${name.split(',')[0]}`,
-        attributes: { type: 'button' },
-        shared: ['sbutton'],
-        middle: { 'max-width': '150px' },
-        narrow: { 'max-width': 'none' },
-      }),
-    ]),
-  ]);
+  use(
+    TOOL_CARD,
+    { name: `${name} card`, narrow: { height: '390px' } },
+    {
+      Drawing: { attributes: { src: `picture:${picture}` } },
+      'Tool name': { text: name },
+      Place: { text: place, middle: { 'font-size': '11px' }, narrow: { 'font-size': '14px' } },
+      Reserve: { text: button, middle: { 'max-width': '150px' }, narrow: { 'max-width': 'none' } },
+    },
+  );
 
 /**
  * Half done, with honest mistakes: cards with a fixed height on narrow screens, filters that may not wrap, a note

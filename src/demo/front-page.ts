@@ -1,6 +1,6 @@
 import type { Sprig } from './build';
-import { el } from './build';
-import { page } from './furniture';
+import { el, use } from './build';
+import { page, TOOL_CARD } from './furniture';
 
 const step = (title: string, text: string): Sprig =>
   el('li', { name: title }, [
@@ -8,18 +8,18 @@ const step = (title: string, text: string): Sprig =>
     el('p', { text, name: `${title} text`, base: { margin: '0' } }),
   ]);
 
-const tool = (id: string, name: string, place: string): Sprig =>
-  el('li', { name: `${name} card`, shared: ['scard'] }, [
-    el('img', {
-      name: `${name} drawing`,
-      attributes: { src: `picture:${id}`, alt: '' },
-      base: { display: 'block', width: '100%' },
-    }),
-    el('div', { name: `${name} words`, shared: ['scardbody'] }, [
-      el('h3', { text: name, name: `${name} name`, base: { 'font-size': '17px', margin: '0' } }),
-      el('p', { text: place, name: `${name} place`, shared: ['squiet'] }),
-    ]),
-  ]);
+/** A card without a button: nothing is reserved from here. */
+const tool = (picture: string, name: string, place: string): Sprig =>
+  use(
+    TOOL_CARD,
+    { name: `${name} card` },
+    {
+      Drawing: { attributes: { src: `picture:${picture}` } },
+      'Tool name': { text: name },
+      Place: { text: place },
+      Reserve: { hidden: true },
+    },
+  );
 
 /** Finished at every width: the audit finds nothing here. */
 export const frontPage = page('Front page', [

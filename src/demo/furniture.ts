@@ -1,5 +1,6 @@
+import type { Page } from '@/core/document';
 import type { Sprig } from './build';
-import { el } from './build';
+import { el, part, use } from './build';
 
 const link = (text: string, page: string) =>
   el('li', { name: `${text} entry` }, [el('a', { text, attributes: { href: `page:${page}` }, shared: ['slink'] })]);
@@ -31,6 +32,25 @@ function siteFooter(): Sprig {
   ]);
 }
 
+const HEADER = part('header', 'Header', siteHeader());
+const FOOTER = part('footer', 'Footer', siteFooter());
+
+/** What a tool of the library is shown as: its drawing, its name, its place, and a button where it can be reserved. */
+export const TOOL_CARD = part(
+  'card',
+  'Tool card',
+  el('li', { name: 'Card', shared: ['scard'] }, [
+    el('img', { name: 'Drawing', attributes: { src: 'picture:phammer', alt: '' }, base: { display: 'block', width: '100%' } }),
+    el('div', { name: 'Words', shared: ['scardbody'] }, [
+      el('h3', { text: 'Claw hammer', name: 'Tool name', base: { 'font-size': '17px', margin: '0' } }),
+      el('p', { text: 'Wall A, peg 4', name: 'Place', shared: ['squiet'] }),
+      el('button', { text: 'Reserve', name: 'Reserve', attributes: { type: 'button' }, shared: ['sbutton'] }),
+    ]),
+  ]),
+);
+
+export const PARTS: readonly Page[] = [HEADER, FOOTER, TOOL_CARD];
+
 export function page(name: string, parts: readonly Sprig[]): Sprig {
-  return el('body', { name, shared: ['spage'] }, [siteHeader(), ...parts, siteFooter()]);
+  return el('body', { name, shared: ['spage'] }, [use(HEADER, { name: 'Header' }), ...parts, use(FOOTER, { name: 'Footer' })]);
 }

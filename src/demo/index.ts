@@ -6,6 +6,7 @@ import type { Sprig } from './build';
 import { MIDDLE, NARROW, plant, VERY_WIDE } from './build';
 import { catalogue } from './catalogue';
 import { frontPage } from './front-page';
+import { PARTS } from './furniture';
 import { join } from './join';
 import { openingHours } from './opening-hours';
 import { PICTURES } from './pictures';
@@ -44,6 +45,7 @@ function readDemo(id: string): Project {
     shared: SHARED,
     pictures: PICTURES,
     blocks: [],
+    parts: PARTS,
     columns: {
       base: { columns: 12, gutter: 24, margin: 32, align: 'centre', bodyMost: 1116, columnLeast: 40 },
       [MIDDLE]: { columns: 8, gutter: 16, margin: 24, align: 'centre', columnLeast: 40 },

@@ -4,6 +4,7 @@ import type { Edit } from '@/core/edits';
 import type { APIRequestContext, FrameLocator, Page } from '@playwright/test';
 import type { OpenedProject } from '@/ui/requests/requests';
 import type { Project } from '@/core/document';
+import { readProject as shownProject } from '@/core/document';
 
 /** A connection that the server has just closed for idleness is opened again. */
 const AGAIN = { maxRetries: 2 };
@@ -31,7 +32,8 @@ export const computed = (page: Page, node: string, property: string) =>
     .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
 
 export async function readProject(request: APIRequestContext, id: string): Promise<OpenedProject> {
-  return (await (await request.get(`/api/projects/${id}`, AGAIN)).json()) as OpenedProject;
+  const answer = (await (await request.get(`/api/projects/${id}`, AGAIN)).json()) as OpenedProject;
+  return { ...answer, project: shownProject(answer.project) };
 }
 
 export function elementNamed(project: Project, name: string, pageName?: string) {

@@ -1,10 +1,11 @@
 import type { Condition } from '@/core/breakpoints';
 import type { Child, PageElement, Project, PseudoStyles, StyleSet } from '@/core/document';
-import { HTML_TAGS, isRun, KINDS, PSEUDOS, subtreeOf } from '@/core/document';
+import { HTML_TAGS, isRun, KINDS, PSEUDOS, subtreeOf, treesOf } from '@/core/document';
 import type { Edit, PageField } from '@/core/edits';
 import { allOwners } from '@/core/edits';
 import { planPage } from '@/core/plans';
 import type { Draw } from './draw';
+import { aboutParts, meant } from './part-edits';
 
 /*
  * One edit of any kind for a document as it is, by chance. Places are drawn from few elements, so that nesting gets odd:
@@ -76,7 +77,8 @@ const NAMES = ['Card', ' Card ', 'Tool cards', 'x', 'Menu'];
 
 export function randomEdit(project: Project, draw: Draw, odd = 0.08): Edit {
   const make = draw.from(MAKERS);
-  const edit = make(project, draw, odd);
+  const made = make(project, draw, odd);
+  const edit = draw.chance(0.8) ? meant(project, made, draw) : made;
   if (!draw.chance(0.12)) return edit;
   // Runs of the same kind are made in one go; so are all that change elements.
   const alike = draw.chance(0.5);
@@ -86,7 +88,7 @@ export function randomEdit(project: Project, draw: Draw, odd = 0.08): Edit {
 
 /** Only a few elements are drawn, those made last more often than others. */
 function anyElement(project: Project, draw: Draw): string {
-  const ids = project.pages.flatMap((page) => Object.keys(page.elements));
+  const ids = treesOf(project).flatMap((page) => Object.keys(page.elements));
   if (draw.chance(0.04)) return 'egone';
   return draw.chance(0.6) ? draw.from(ids.slice(-6)) : draw.from(ids);
 }
@@ -192,7 +194,7 @@ function anyTree(project: Project, draw: Draw, odd: number): PageElement[] {
 }
 
 function copied(project: Project, id: string, draw: Draw): PageElement[] {
-  const page = project.pages.find((one) => id in one.elements) ?? project.pages[0]!;
+  const page = treesOf(project).find((one) => id in one.elements) ?? project.pages[0]!;
   const subtree = subtreeOf(page, id in page.elements ? id : page.root);
   const ids = new Map(subtree.map((element) => [element.id, draw.chance(0.99) ? draw.id('e') : element.id]));
   return subtree.map((element) => ({
@@ -207,7 +209,7 @@ const contentPlace = (draw: Draw) => ({ ...place(draw), ...(draw.chance(0.3) && 
 
 function insertion(project: Project, draw: Draw, elements: readonly PageElement[]): Edit {
   const parent = anyElement(project, draw);
-  const page = project.pages.find((one) => parent in one.elements) ?? draw.from(project.pages);
+  const page = treesOf(project).find((one) => parent in one.elements) ?? draw.from(project.pages);
   return { type: 'insertElement', page: page.id, parent, ...contentPlace(draw), elements };
 }
 
@@ -216,7 +218,7 @@ const MARKS = ['strong', 'em', 'a', 'code', 'small', 'br', 'span', 'q', 'sub', '
 /** The inside of an element written anew: texts, what stood there, marks around either; now and then with something odd. */
 const writing: Maker = (project, draw, odd) => {
   const node = anyElement(project, draw);
-  const page = project.pages.find((one) => node in one.elements) ?? project.pages[0]!;
+  const page = treesOf(project).find((one) => node in one.elements) ?? project.pages[0]!;
   const inside = node in page.elements ? subtreeOf(page, node).slice(1) : [];
   const elements: Mutable<PageElement>[] = inside.slice(0, draw.chance(0.3) ? 2 : 30).map((one) => ({ ...one }));
   const kept = new Set(elements.map(({ id }) => id));
@@ -309,9 +311,13 @@ const pages: readonly Maker[] = [
 
 const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw, odd);
 
+const partsMaker: Maker = (project, draw, odd) =>
+  aboutParts(project, draw, { element: () => anyElement(project, draw), styles: () => anyStyles(project, draw, odd) });
+
 const MAKERS: readonly Maker[] = [
   aboutPages,
   aboutPages,
+  ...Array.from({ length: 9 }, () => partsMaker),
   insert,
   insert,
   insert,
@@ -350,7 +356,7 @@ const MAKERS: readonly Maker[] = [
   (project, draw) => ({ type: 'removeElement', node: anyElement(project, draw) }),
   (project, draw) => {
     const node = anyElement(project, draw);
-    const page = project.pages.find((one) => node in one.elements);
+    const page = treesOf(project).find((one) => node in one.elements);
     return {
       type: 'duplicateElement',
       node,

@@ -1,6 +1,8 @@
 import type { PageElement, Project } from '@/core/document';
-import { newProject } from '@/core/document';
+import { isInUse, newProject, treesOf } from '@/core/document';
+import type { Edit } from '@/core/edits';
 import { makeEdit } from '@/core/edits';
+import { planMakePart } from '@/core/plans';
 
 /** A tag with what stands in it, as text: `ul(li(a) li)`. */
 function tree(text: string): PageElement[] {
@@ -28,9 +30,32 @@ const TREES = [
   `${'div('.repeat(52)}a(span)${')'.repeat(52)}`,
 ];
 
-/** What random edits begin with: a page with all that nests in particular ways. */
-export const START: Project = TREES.reduce(
+const PAGE: Project = TREES.reduce(
   (project, text) =>
     makeEdit(project, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', index: 2, elements: tree(text) }).document,
   newProject('00000000-0000-4000-8000-000000000000', 'By chance'),
 );
+
+let made = 0;
+const newId = () => `made${made++}`;
+const named = (project: Project, tag: string) =>
+  treesOf(project)
+    .flatMap(({ elements }) => Object.values(elements))
+    .find((one) => one.tag === tag && !isInUse(one.id))!;
+
+/** A list with a part for its entry, used twice, itself a part that is used twice. */
+function withParts(project: Project): Project {
+  const item = makeEdit(project, planMakePart(project, named(project, 'li').id, false, newId).edit).document;
+  const use = (part: number, tag: string, id: string): PageElement => ({
+    ...{ id, tag, name: 'Use', attributes: {}, children: [], shared: [], styles: {} },
+    use: { part: item.parts[part]?.id ?? '', says: {} },
+  });
+  const inList: Edit = { type: 'insertElement', page: 'gfirst', parent: named(item, 'ul').id, elements: [use(0, 'li', 'eitem')] };
+  const twice = makeEdit(item, inList).document;
+  const list = makeEdit(twice, planMakePart(twice, named(twice, 'ul').id, false, newId).edit).document;
+  const second: PageElement = { ...use(0, 'ul', 'elist'), use: { part: list.parts[1]!.id, says: {} } };
+  return makeEdit(list, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', elements: [second] }).document;
+}
+
+/** What random edits begin with: a page with all that nests in particular ways, parts in parts among it. */
+export const START = withParts(PAGE);

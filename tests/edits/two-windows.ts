@@ -1,5 +1,5 @@
 import type { Project } from '@/core/document';
-import { readProject } from '@/core/document';
+import { kept, readProject } from '@/core/document';
 import type { Arrived, Edit, EditLog, LogEntry, PendingEntry, Refusal, ServerState } from '@/core/edits';
 import {
   advance,
@@ -39,7 +39,7 @@ interface Request {
 
 export class Server {
   readonly log: LogEntry[] = [];
-  #snapshot: { revision: number; document: unknown } = { revision: 0, document: stored(START) };
+  #snapshot: { revision: number; document: unknown } = { revision: 0, document: stored(kept(START)) };
   #state: ServerState = { revision: 0, project: START, history: EMPTY_HISTORY };
 
   get state(): ServerState {
@@ -54,7 +54,7 @@ export class Server {
   }
 
   snapshot(): void {
-    this.#snapshot = { revision: this.#state.revision, document: stored(this.#state.project) };
+    this.#snapshot = { revision: this.#state.revision, document: stored(kept(this.#state.project)) };
   }
 
   take({ revision, edits }: Request): Answer {
@@ -154,7 +154,7 @@ export class Window {
 
   reload(server: Server): void {
     const { project, revision } = server.state;
-    const { log, lost } = reopened(this.log, readProject(stored(project)), revision, historyOf(server.log));
+    const { log, lost } = reopened(this.log, readProject(stored(kept(project))), revision, historyOf(server.log));
     this.told.push(...lost);
     this.log = log;
   }

@@ -31,6 +31,10 @@ function kindOwning(project: Project, kind: string): Owning {
   return owning;
 }
 
+/** Whether it is an owner that says something of an element: the element itself, or one of those whose values it has. */
+export const isSaidBy = ({ layer, owner }: Pick<Source, 'layer' | 'owner'>, id: string, element: PageElement): boolean =>
+  layer === 'own' ? element.id === id : owner === id;
+
 export function ownersOf(project: Project, element: PageElement): Owning[] {
   const kind = kindOf(element);
   const owners = kind ? [kindOwning(project, kind.id)] : [];

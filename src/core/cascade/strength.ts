@@ -14,11 +14,19 @@ const PART = OWN / 2;
 /**
  * How strong what an owner says is among all that an element can have: layers, and above all that is said of rest what is
  * said of states. Breakpoints decide inside of it.
+ * @param of the element that has it; the owner itself where it isn't given
  */
-export function strengthOf(project: Project, owner: string): number {
+export function strengthOf(project: Project, owner: string, of?: string): number {
   const { id, pseudo } = splitPseudo(owner);
   const kind = ownerKind(id);
-  const layer = kind === 'element' ? OWN : kind === 'kind' ? 3 : 4 + project.shared.findIndex((one) => one.id === id);
+  const inPart = kind === 'element' && of !== undefined && of !== id;
+  const layer = inPart
+    ? PART + placeOfPart(project, id)
+    : kind === 'element'
+      ? OWN
+      : kind === 'kind'
+        ? 3
+        : 4 + project.shared.findIndex((one) => one.id === id);
   const { state } = readPseudo(pseudo);
   return state === undefined ? layer : IN_STATE + layer + (1 + STATES.indexOf(state)) / (1 + STATES.length);
 }
@@ -34,6 +42,6 @@ export function strengthOfSource(project: Project, source: Pick<Source, 'layer' 
   if (layer === 'browser') return 0;
   if (layer === 'foundation') return 1;
   if (layer === 'imported') return 2;
-  const own = strengthOf(project, (layer === 'own' || layer === 'part' ? 'e' : owner) + pseudo);
-  return layer === 'part' ? own - OWN + PART + placeOfPart(project, owner) : own;
+  if (layer === 'part') return strengthOf(project, owner + pseudo, '');
+  return strengthOf(project, (layer === 'own' ? 'e' : owner) + pseudo);
 }

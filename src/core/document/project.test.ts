@@ -1,12 +1,13 @@
 import { CATALOGUE, DEVICE_SETS } from '../devices';
 import { demoProject } from '@/demo';
 import { surroundings, whyNotAttribute, whyNotConforming, whyNotKept } from './html';
+import { kept } from './expand';
 import { readProject } from './migrate';
 import { newProject } from './new-project';
 import { suggestName } from './element';
 
 const demo = () =>
-  structuredClone(demoProject('00000000-0000-4000-8000-000000000000')) as unknown as Record<string, never> & {
+  structuredClone(kept(demoProject('00000000-0000-4000-8000-000000000000'))) as unknown as Record<string, never> & {
     pages: {
       elements: Record<string, { children: string[]; styles: Record<string, unknown>; attributes: Record<string, string> }>;
       root: string;
@@ -25,10 +26,11 @@ test('a document of version 0 is led to the current one', () => {
     columns: _______,
     grids: ________,
     audit: __________,
+    parts: ___________,
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 9,
+    schema: 10,
     baseName: 'Base',
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,
@@ -36,6 +38,7 @@ test('a document of version 0 is led to the current one', () => {
     kinds: {},
     sheets: [],
     blocks: [],
+    parts: [],
     columns: {},
     grids: [],
     audit: { checks: {}, accepted: [] },

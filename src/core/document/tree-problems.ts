@@ -79,6 +79,6 @@ export function shownProblem(project: Project, tree: Page, shown: Page): Problem
   if (count > LIMITS.elements)
     return at(`With all that its parts show it would have ${count} elements; at most ${LIMITS.elements} can be.`, 'elements');
   if (shown === tree) return undefined;
-  const problem = filedTreesProblem(shown.elements, count, [tree.root]);
+  const problem = filedTreesProblem(shown.elements, Object.keys(shown.elements).length, [tree.root]);
   return problem === undefined ? undefined : at(problem, 'elements');
 }

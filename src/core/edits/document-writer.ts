@@ -6,7 +6,10 @@ import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { pageOf, parentsOf, rememberParents, subtreeOf, treesOf, withTrees } from '../document/tree';
 import { holdSame, noteChanged } from '../document/versions';
+import { isInUse } from '../document/use';
 import { EditError } from './edit-error';
+
+const IN_PART = 'What a use of a part shows can only be changed like this in the part itself; or take the use apart first.';
 
 /** The copy of a page that is written to. */
 interface Working {
@@ -59,7 +62,7 @@ export class DocumentWriter {
   /** @throws EditError when no page holds the element any more */
   require(id: string): { readonly page: Page; readonly element: PageElement } {
     const page = this.holding(id);
-    if (!page) throw new EditError('The element this edit is about has been removed.');
+    if (!page) throw new EditError(isInUse(id) ? IN_PART : 'The element this edit is about has been removed.');
     return { page, element: page.elements[id]! };
   }
 

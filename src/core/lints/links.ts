@@ -1,6 +1,8 @@
 import type { PageElement } from '../document/element';
 import { htmlIdsOn } from '../document/html-ids';
 import type { Page, Project } from '../document/project';
+import { treesOf } from '../document/tree';
+import { sayingOf, splitShownId } from '../document/use';
 import type { LintFinding } from './lint';
 
 /** Links to pages and places that aren't there (WCAG 2.2 asks for their purpose only; browsers show a page of errors). */
@@ -11,12 +13,24 @@ export function lintLinks(project: Project): LintFinding[] {
     if (!known) ids.set(page, (known = htmlIdsOn(page)));
     return known.has(place);
   };
-  return project.pages.flatMap((page) =>
+  return treesOf(project).flatMap((page) =>
     Object.values(page.elements).flatMap((element) => {
-      const why = element.attributes.href === undefined ? undefined : whyNowhere(project, page, element.attributes.href, has);
+      const { href } = element.attributes;
+      if (href === undefined || isSaidElsewhere(project, page, element)) return [];
+      const why = whyNowhere(project, page, href, has);
       return why === undefined ? [] : [finding(page, element, why)];
     }),
   );
+}
+
+/** Where a link of a part leads is said once, of the part; only places on the page it stands on are looked for there. */
+function isSaidElsewhere(project: Project, page: Page, element: PageElement): boolean {
+  const isPlace = element.attributes.href!.trim().startsWith('#');
+  if (project.parts.some(({ id }) => id === page.id)) return isPlace;
+  if (!element.layers || isPlace) return false;
+  const { holder, path } = splitShownId(element.id);
+  const use = page.elements[holder]!;
+  return (path === '' ? use.kept?.attributes : sayingOf(use.use, path).attributes)?.href === undefined;
 }
 
 const OWN_FILE = /^(?:\.\/)?([^/?#:]+)\.html(?=#|$)/i;

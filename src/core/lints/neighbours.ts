@@ -8,7 +8,7 @@ import { conditionsOf } from '../cascade/sources';
 import type { Page, Project } from '../document/project';
 import type { Pseudo } from '../document/pseudo';
 import { styleSetsOf } from '../document/style-sets';
-import { pageOf } from '../document/tree';
+import { pageOf, treesOf } from '../document/tree';
 import { applyEdit } from '../edits/apply-edit';
 import { ownerName } from '../edits/owners';
 import { describeTarget } from '../edits/set-style';
@@ -36,7 +36,7 @@ export function hardlyDiffers(a: string, b: string): string | undefined {
 /** Own overrides that give a band hardly another value than the neighbouring one has. */
 export function lintNeighbours(project: Project): LintFinding[] {
   const slices = slicesOf(conditionsOf(project));
-  return project.pages.flatMap((page) =>
+  return treesOf(project).flatMap((page) =>
     Object.values(page.elements).flatMap((element) =>
       styleSetsOf(element).flatMap(([pseudo, styles]) => {
         const look = lookOf(project, page, element.id, pseudo);

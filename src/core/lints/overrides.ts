@@ -8,6 +8,8 @@ import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { Source } from '../cascade/sources';
 import type { Project } from '../document/project';
 import { readPseudo, splitPseudo } from '../document/pseudo';
+import type { PageElement } from '../document/element';
+import { isSaidBy } from '../cascade/owning';
 import type { Carrier } from '../edits/owners';
 import { allOwners, carriersOf, ownerName } from '../edits/owners';
 import { describeTarget } from '../edits/set-style';
@@ -16,10 +18,9 @@ import { ownerKind } from '../document/owner';
 import type { LintFinding } from './lint';
 
 /** Whether a source is what one owner has written at one place. */
-function isFrom(source: Omit<Candidate, 'value'>, owner: string, at: At): boolean {
+function isFrom(source: Omit<Candidate, 'value'>, owner: string, at: At, element: PageElement): boolean {
   const { id, pseudo } = splitPseudo(owner);
-  if (source.at !== at || (source.pseudo ?? '') !== pseudo) return false;
-  return ownerKind(id) === 'element' ? source.layer === 'own' : source.owner === id;
+  return source.at === at && (source.pseudo ?? '') === pseudo && isSaidBy(source, id, element);
 }
 
 interface Verdict {
@@ -42,8 +43,10 @@ function judge(
   const verdict: Verdict = { wins: false, echoes: true, echoed: undefined };
   const { pseudo } = splitPseudo(owner);
   const { state } = readPseudo(pseudo);
-  const looks = carriers.flatMap(({ page, element }) => looksOf(project, page, element.id, pseudo, property));
-  for (const look of looks) {
+  const looks = carriers.flatMap(({ page, element }) =>
+    looksOf(project, page, element.id, pseudo, property).map((look) => [element, look] as const),
+  );
+  for (const [element, look] of looks) {
     // What is said of rest is judged as if the document said nothing of states: it may come to rest again.
     const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
       (source) => state !== undefined || source.layer === 'browser' || readPseudo(source.pseudo ?? '').state === undefined,
@@ -51,10 +54,10 @@ function judge(
     for (const { sample } of cells) {
       const holding = sources.filter((source) => isHolding(source, heldIn(look, sample)));
       const winner = holding[holding.length - 1];
-      if (!winner || !isFrom(winner, owner, at)) continue;
+      if (!winner || !isFrom(winner, owner, at, element)) continue;
       verdict.wins = true;
       // The same place may say it twice where a breakpoint takes it over.
-      const next = holding.findLast((source) => !isFrom(source, owner, at));
+      const next = holding.findLast((source) => !isFrom(source, owner, at, element));
       const value = winner.declarations[property]!;
       const same = next
         ? next.declarations[property] === value
@@ -81,7 +84,7 @@ export function lintOverrides(project: Project): LintFinding[] {
         const verdict = judge(project, cells, carriers, owner, at, property);
         if (verdict.wins && !verdict.echoes) return [];
         const { echoed } = verdict;
-        const twice = echoed && echoed.at === at && (echoed.layer === 'shared' || echoed.layer === 'kind');
+        const twice = echoed && echoed.at === at && ['part', 'shared', 'kind'].includes(echoed.layer);
         const lint = !verdict.wins ? 'never-wins' : twice ? 'written-twice' : 'same-as-beneath';
         const place = at === BASE ? 'the base' : describeTarget(project, at);
         const what = `${ownerName(project, owner)}: ${property} ${declarations[property]} at ${place}`;

@@ -17,3 +17,8 @@ export { directionOf, planTurn } from './turn-set';
 export type { Direction } from './turn-set';
 export { freeFileName, freePageName, planPage } from './new-page';
 export type { Beginning } from './new-page';
+export { alikeTo, planMakePart, whyNoPart } from './make-part';
+export { planTakeApart } from './take-apart';
+export { planSwapPart } from './swap-part';
+export { planRemovePart, usesInWords } from './remove-part';
+export type { UsesFate } from './remove-part';

@@ -38,7 +38,7 @@ export function planPage(project: Project, name: string, beginning: Beginning, k
   const shown = beginning.from === 'empty' ? undefined : project.pages.find((page) => page.id === beginning.page);
   if (!shown) return newPage(id, name, slug);
   const model = keptTree(shown);
-  const fresh = new Map(Object.keys(model.elements).map((old, i) => [old, `e${key}${i.toString(36)}`]));
+  const fresh = new Map(Object.keys(model.elements).map((old, i) => [old, `e${key}x${i.toString(36)}`]));
   const renewed = (children: readonly Child[]) => children.map((child) => (isRun(child) ? child : fresh.get(child)!));
   let elements = Object.values(model.elements).map((element): PageElement => ({
     ...element,

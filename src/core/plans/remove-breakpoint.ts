@@ -2,6 +2,7 @@ import type { At, Breakpoint, Cell } from '../breakpoints';
 import { BASE, cellsOf, describeInterval, holdsAt, withoutBreakpoint } from '../breakpoints';
 import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
+import { pageOf } from '../document/tree';
 import { allOwners, overridesUnder, ownerName } from '../edits/owners';
 import { applyEdit } from '../edits/apply-edit';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
@@ -67,7 +68,7 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
 
 function whatMoves(project: Project, footprint: Footprint): string[] {
   const lines = Object.entries(footprint).map(([pageId, { widths, elements, properties }]) => {
-    const page = project.pages.find((one) => one.id === pageId);
+    const page = pageOf(project, pageId);
     return `${page?.name ?? 'A page'}: ${listed(namedTogether(properties))} of ${elements.length === 1 ? '1 element' : `${elements.length} elements`} may change at ${widths.map(describeInterval).join(', ')}.`;
   });
   return lines.length > 0 ? [...lines, 'All other widths stay as they are.'] : ['Nothing looks different at any width.'];

@@ -4,6 +4,7 @@ import { heldIn, lookOf } from '../cascade/look';
 import { elementOf } from '../cascade/root';
 import { conditionsOf, isHolding, sourcesOf } from '../cascade/sources';
 import type { StyleSet } from '../document/element';
+import { kept } from '../document/expand';
 import type { Project, SharedStyle } from '../document/project';
 import type { Pseudo } from '../document/pseudo';
 import { readPseudo } from '../document/pseudo';
@@ -105,7 +106,8 @@ export function planDetach(project: Project, slice: Slice, ids: readonly string[
 /** Deletes a shared style, with or without keeping the look of those that carry it. */
 export function planDeleteShared(project: Project, slice: Slice, sharedId: string, keep: boolean): Plan {
   const style = requireShared(project, sharedId);
-  const carriers = carriersOf(project, sharedId).map(({ element }) => element.id);
+  // Those that carry it themselves: what their uses show follows.
+  const carriers = carriersOf(kept(project), sharedId).map(({ element }) => element.id);
   const changes = keep ? carriers.flatMap((id) => keptValues(project, id, sharedId)) : [];
   const many = carriers.length === 1 ? '1 element carries' : `${carriers.length} elements carry`;
   const sentence =

@@ -32,18 +32,18 @@ export function writtenOut(value: string | undefined, property: string): string 
  * @param without a shared style to leave aside as well
  */
 export function beneath(project: Project, ownerId: string, property: string, without?: string): Wanted {
-  const rank = strengthOf(project, ownerId);
   const { pseudo } = splitPseudo(ownerId);
   let looks: readonly { readonly look: Look; readonly sources: readonly Source[] }[] | undefined;
   return ({ sample }) => {
     // Other states may hold as well: what is beneath has to be the same whichever do.
     looks ??= carriersOf(project, ownerId).flatMap(({ page, element }) =>
-      looksOf(project, page, element.id, pseudo, property).map((look) => ({
-        look,
-        sources: sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
+      looksOf(project, page, element.id, pseudo, property).map((look) => {
+        const rank = strengthOf(project, ownerId, element.id);
+        const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
           (source) => !source.important && strengthOfSource(project, source) < rank && !(without && source.owner === without),
-        ),
-      })),
+        );
+        return { look, sources };
+      }),
     );
     const values = new Set(
       looks.map(({ look, sources }) =>

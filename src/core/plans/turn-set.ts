@@ -11,7 +11,7 @@ import { fitOrWriteOut } from './fit';
 import { allOwners } from '../edits/owners';
 import type { Plan } from './plan';
 import { changesTo } from './plan';
-import { restyle } from '../edits/restyle';
+import { applyEdit } from '../edits/apply-edit';
 import type { Restyle } from '../edits/restyle';
 import type { ValueChange } from '../edits/value-writer';
 import { beneath, spokenBy } from './spoken';
@@ -83,8 +83,8 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
   const baseName = direction === 'wide-first' ? bands[bands.length - 1]!.name : bands[0]!.name;
   const label = `Turn the set around: ${direction === 'wide-first' ? 'wide first' : 'narrow first'}`;
   const edit: Restyle = { type: 'restyle', label, baseName: baseName.slice(0, 80), breakpoints, changes };
-  const after = restyle.apply(project, edit).document;
-  if (Object.keys(restyle.footprint(project, after, edit)).length > 0)
+  const { document: after, footprint } = applyEdit(project, edit);
+  if (Object.keys(footprint).length > 0)
     throw new EditError(
       'Some values here depend on breakpoints that take over from each other; write those out first, then the set can be turned around.',
     );

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, desc, eq, inArray, lt, ne, or, sql } from 'drizzle-orm';
 import type { Finding } from '@/core/audit';
 import type { Project } from '@/core/document';
-import { readProject } from '@/core/document';
+import { kept, readProject } from '@/core/document';
 import { database } from '../db/client';
 import { auditPages, auditRuns } from '../db/schema';
 import { ownTurn } from './own-turn';
@@ -36,7 +36,7 @@ export interface Run {
 export async function createRun(projectId: string, project: Project, revision: number): Promise<string> {
   const id = randomUUID();
   await database().transaction(async (tx) => {
-    await tx.insert(auditRuns).values({ id, projectId, revision, document: project });
+    await tx.insert(auditRuns).values({ id, projectId, revision, document: kept(project) });
     await tx.insert(auditPages).values(project.pages.map(({ id: pageId }) => ({ runId: id, pageId })));
     const old = await tx
       .select({ id: auditRuns.id })

@@ -1,23 +1,24 @@
 import { and, desc, eq, lte, sql } from 'drizzle-orm';
 import type { Project } from '@/core/document';
-import { readProject, SCHEMA_VERSION } from '@/core/document';
+import { kept, readProject, SCHEMA_VERSION } from '@/core/document';
 import type { Connection } from '../db/client';
 import { projectParts, projects } from '../db/schema';
 import { ownTurn } from './own-turn';
 
 /*
  * A document is kept in parts, each only where it differs from the one before: `project` (all that is small, and the
- * ids of the pages in order), `sheets`, `pictures`, `blocks`, and `page <id>`. A snapshot is a revision at which the
+ * ids of the pages in order), `sheets`, `pictures`, `blocks`, `parts`, and `page <id>`. A snapshot is a revision at which the
  * `project` part was written.
  */
 
-const LARGE = ['sheets', 'pictures', 'blocks'] as const;
+const LARGE = ['sheets', 'pictures', 'blocks', 'parts'] as const;
 /** How many of the last snapshots stay; the first one always does. */
 const KEPT = 4;
 
 type Parts = ReadonlyMap<string, unknown>;
 
-function partsOf({ pages, ...project }: Project): Parts {
+function partsOf(shown: Project): Parts {
+  const { pages, ...project } = kept(shown);
   const small: Record<string, unknown> = { ...project, pages: pages.map(({ id }) => id) };
   for (const part of LARGE) delete small[part];
   return new Map<string, unknown>([

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { asc, eq, sql } from 'drizzle-orm';
 import type { Project } from '@/core/document';
-import { readProject, UnreadableProject } from '@/core/document';
+import { kept, readProject, UnreadableProject } from '@/core/document';
 import type { Edit, LogEntry } from '@/core/edits';
 import { applyEdit, makeEdit } from '@/core/edits';
 import { database } from '../db/client';
@@ -82,12 +82,12 @@ function oneMore(project: Project, { edit }: LogEntry): Project | undefined {
 
 /** Takes edits back from a document that can't be read, until one is found that can and is newer than what is known. */
 async function backward(connection: Connection, id: string, from: number, known: number): Promise<Readable | undefined> {
-  let document = await rawSnapshot(connection, id, from);
+  let document: unknown = { parts: [], ...((await rawSnapshot(connection, id, from)) as object) };
   const rows = await rowsSince(connection, id, Math.max(known, from - TAKEN_BACK_MOST), TAKEN_BACK_MOST + 1);
   for (const row of rows.filter(({ revision }) => revision <= from)) {
     try {
       document = applyEdit(document as Project, entryOf(row).inverse).document;
-      return { project: readProject(document), revision: row.revision - 1 };
+      return { project: readProject(kept(document as Project)), revision: row.revision - 1 };
     } catch (error) {
       if (!(error instanceof UnreadableProject)) return undefined;
     }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { nameSchema } from '@/core/document';
+import { kept, nameSchema } from '@/core/document';
 import { EMPTY_HISTORY } from '@/core/edits';
 import { database } from '@/server/db/client';
 import { projectId } from '@/server/http/parameters';
@@ -19,10 +19,11 @@ export const GET = route<Parameters>(async (_, parameters) => {
   const damage = await damageOf(id);
   if (!damage) {
     const { project, revision, history } = await loadProject(database(), id);
-    return Response.json({ project, revision, history });
+    return Response.json({ project: kept(project), revision, history });
   }
   const { readable, ...wrong } = damage;
-  return Response.json({ ...readable, history: EMPTY_HISTORY, damage: wrong });
+  const shown = readable && { ...readable, project: kept(readable.project) };
+  return Response.json({ ...shown, history: EMPTY_HISTORY, damage: wrong });
 });
 
 export const PATCH = route<Parameters>(async (request, parameters) => {

@@ -1,0 +1,166 @@
+import type { Child } from '../document/content';
+import { childIds, isRun, isWritten } from '../document/content';
+import { offsetOf } from '../document/content-place';
+import type { PageElement } from '../document/element';
+import { keptTree } from '../document/expand';
+import { kept } from '../document/expand';
+import type { Page, Project } from '../document/project';
+import { parentOf, subtreeOf, treesOf } from '../document/tree';
+import type { Saying } from '../document/use';
+import { isInUse } from '../document/use';
+import type { Edit } from '../edits/edit';
+import { requireElement } from '../edits/edit';
+import { sameJson } from '../text';
+import { freePageName } from './new-page';
+import type { Plan } from './plan';
+import { PlanError } from './plan';
+
+interface Alike {
+  readonly tree: Page;
+  readonly id: string;
+  readonly says: Readonly<Record<string, Saying>>;
+  readonly attributes: PageElement['attributes'];
+}
+
+/** Texts of the gaps between elements, where they are written. */
+function gapsOf(children: readonly Child[]): string[] {
+  const gaps = [''];
+  for (const child of children)
+    if (isRun(child)) gaps[gaps.length - 1] += child.text;
+    else gaps.push('');
+  return gaps;
+}
+
+/** What a tree says otherwise than another that is built the same; undefined where it is built or styled otherwise. */
+function othersays(from: Page, a: string, to: Page, b: string): Alike | undefined {
+  const says: Record<string, Saying> = {};
+  let top: PageElement['attributes'] = {};
+  const compare = (x: PageElement, y: PageElement): boolean => {
+    const same = ({ tag, source, shared, styles, pseudo, kind, use }: PageElement) => ({
+      tag,
+      source,
+      shared,
+      styles,
+      pseudo,
+      kind,
+      use,
+    });
+    if (!sameJson(same(x), same(y)) || isWritten(x) !== isWritten(y)) return false;
+    const [p, q] = [childIds(x), childIds(y)];
+    if (p.length !== q.length || Object.keys(x.attributes).some((name) => !(name in y.attributes))) return false;
+    const attributes = Object.fromEntries(Object.entries(y.attributes).filter(([name, value]) => x.attributes[name] !== value));
+    const texts = sameJson(gapsOf(x.children), gapsOf(y.children)) ? undefined : gapsOf(y.children);
+    const isTop = x.id === a;
+    if (isTop) top = attributes;
+    const rest = isTop ? {} : attributes;
+    if (texts || Object.keys(rest).length > 0)
+      says[isTop ? '' : x.id] = {
+        styles: {},
+        ...(Object.keys(rest).length > 0 && { attributes: rest }),
+        ...(texts && { texts }),
+      };
+    return p.every((child, i) => compare(from.elements[child]!, to.elements[q[i]!]!));
+  };
+  return compare(from.elements[a]!, to.elements[b]!) ? { tree: to, id: b, says, attributes: top } : undefined;
+}
+
+/** Where else the same elements stand, with other texts, links and pictures at most. */
+export function alikeTo(project: Project, id: string): Alike[] {
+  const all = kept(project);
+  const home = treesOf(all).find(({ elements }) => id in elements);
+  if (!home) return [];
+  const inside = new Set(subtreeOf(home, id).map((one) => one.id));
+  return treesOf(all).flatMap((tree) =>
+    Object.keys(tree.elements).flatMap((other) => {
+      if (tree === home && (inside.has(other) || subtreeOf(tree, other).some((one) => one.id === id))) return [];
+      return othersays(home, id, tree, other) ?? [];
+    }),
+  );
+}
+
+/** Why an element can't become a part; undefined where it can. */
+export function whyNoPart(page: Page, id: string): string | undefined {
+  const element = page.elements[id];
+  if (!element) return 'The element has been removed.';
+  if (!parentOf(page, id)) return "A page's body can't be a part; make one of what stands in it.";
+  if (isInUse(id)) return 'It stands in a part already; open the part to make one of what is in it.';
+  return element.use ? `${element.name} is the use of a part already.` : undefined;
+}
+
+/**
+ * Makes elements a part, used where they stand.
+ * @param everywhere whether the same elements elsewhere become uses too; their texts, links and pictures stay
+ * @param newId gives the rest of ids, up to 24 small letters and digits
+ */
+export function planMakePart(project: Project, id: string, everywhere: boolean, newId: () => string): Plan {
+  const { page } = requireElement(project, id);
+  const why = whyNoPart(page, id);
+  if (why) throw new PlanError(why);
+  const tree = keptTree(page);
+  const [top, ...inside] = subtreeOf(tree, id);
+  const { first, locked, ...bare } = top!;
+  const name = freePageName(project.parts, top!.name);
+  const body: PageElement = {
+    id: `e${newId()}`,
+    tag: 'body',
+    name: 'Around',
+    attributes: {},
+    children: [id],
+    shared: [],
+    styles: {},
+  };
+  const key = newId();
+  const part: Page = {
+    ...{ id: `m${key}`, name, slug: `m${key}`, root: body.id },
+    elements: Object.fromEntries([body, bare, ...inside].map((one) => [one.id, one])),
+  };
+  const use = (of: PageElement, says: Readonly<Record<string, Saying>>, attributes: PageElement['attributes']): PageElement => ({
+    ...{ id: `e${newId()}`, tag: of.tag, name: of.name, attributes, children: [], shared: [], styles: {} },
+    use: { part: part.id, says },
+    ...(of.first && { first: of.first }),
+    ...(of.locked && { locked: of.locked }),
+  });
+  const here = use({ ...bare, ...(first && { first }), ...(locked && { locked }) }, {}, {});
+  const others = everywhere ? outermost(alikeTo(project, id)) : [];
+  const accepted = project.audit.accepted.filter(({ element }) => element in part.elements);
+  const edits: Edit[] = [
+    { type: 'removeElement', node: id },
+    { type: 'addPart', part },
+    insertion(tree, id, here),
+    ...others.flatMap((other): Edit[] => [
+      { type: 'removeElement', node: other.id },
+      insertion(other.tree, other.id, use(other.tree.elements[other.id]!, other.says, other.attributes)),
+    ]),
+    // What was said to be fine stays so.
+    ...accepted.flatMap(({ check, element, reason }): Edit[] => [
+      { type: 'acceptFinding', check, element, reason: null },
+      { type: 'acceptFinding', check, element: element === id ? here.id : `${here.id}.${element}`, reason },
+    ]),
+  ];
+  const pages = new Set(others.map((other) => other.tree.id)).add(page.id).size;
+  return {
+    edit: { type: 'group', label: `Make ${top!.name} a part`, edits },
+    sentence:
+      others.length === 0
+        ? `Makes ${top!.name} a part, used here.`
+        : `Makes ${top!.name} a part with ${others.length + 1} uses on ${pages === 1 ? 'this page' : `${pages} pages`}; texts, links and pictures that differ stay.`,
+    details: [],
+  };
+}
+
+/** None that stands in another. */
+const outermost = (list: readonly Alike[]): Alike[] =>
+  list.filter(
+    ({ tree, id }) =>
+      !list.some((one) => one.tree === tree && one.id !== id && subtreeOf(tree, one.id).some((below) => below.id === id)),
+  );
+
+function insertion(tree: Page, id: string, element: PageElement): Edit {
+  const parent = parentOf(tree, id)!;
+  const before = childIds(parent)[childIds(parent).indexOf(id) - 1] ?? null;
+  return {
+    ...{ type: 'insertElement', page: tree.id, parent: parent.id, index: childIds(parent).indexOf(id), after: before },
+    ...(isWritten(parent) && { offset: offsetOf(parent.children, id) ?? 0 }),
+    elements: [element],
+  };
+}

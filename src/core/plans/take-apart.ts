@@ -1,0 +1,63 @@
+import { childIds, isWritten, renamedChildren } from '../document/content';
+import { offsetOf } from '../document/content-place';
+import type { PageElement } from '../document/element';
+import { keptTree } from '../document/expand';
+import { partNamed } from '../document/parts';
+import type { Page, Project } from '../document/project';
+import { parentOf, subtreeOf } from '../document/tree';
+import type { Edit } from '../edits/edit';
+import { requireElement } from '../edits/edit';
+import { asShared, flatten } from './flatten';
+import type { Plan } from './plan';
+import { PlanError } from './plan';
+
+/** The elements of a use as elements of their own, and the shared styles that they need to look the same. */
+export function apart(project: Project, page: Page, id: string, newId: () => string) {
+  const shown = subtreeOf(page, id);
+  const ids = new Map(shown.map((one) => [one.id, one.id === id ? id : `e${newId()}`]));
+  const shared: Edit[] = [];
+  const elements = shown.map((one): PageElement => {
+    const { element, beneath } = flatten(one);
+    const styles = beneath.map((styled) => asShared(`s${newId()}`, `${one.name}, from a part`, styled));
+    for (const style of styles) shared.push({ type: 'addShared', style });
+    return {
+      ...element,
+      id: ids.get(one.id)!,
+      children: renamedChildren(element.children, (child) => ids.get(child)!),
+      shared: [...element.shared, ...styles.map((style) => style.id)],
+    };
+  });
+  return { elements, shared };
+}
+
+/** The edits that put elements of its own in the place of a use. */
+export function apartEdits(project: Project, page: Page, id: string, newId: () => string): Edit[] {
+  const parent = parentOf(page, id);
+  if (!page.elements[id]?.use || !parent) throw new PlanError('This is no use of a part.');
+  const { elements, shared } = apart(project, page, id, newId);
+  const inside = keptTree(page).elements[parent.id]!;
+  const place = { index: childIds(inside).indexOf(id), ...(isWritten(inside) && { offset: offsetOf(inside.children, id) ?? 0 }) };
+  return [
+    ...shared,
+    { type: 'removeElement', node: id },
+    { type: 'insertElement', page: page.id, parent: parent.id, ...place, elements },
+  ];
+}
+
+/** Makes the elements of a use independent of its part. It looks the same, and follows the part no longer. */
+export function planTakeApart(project: Project, id: string, newId: () => string): Plan {
+  const { page, element } = requireElement(project, id);
+  const edits = apartEdits(project, page, id, newId);
+  const name = (element.use && partNamed(project, element.use.part)?.name) ?? 'its part';
+  const more = edits.length - 2;
+  return {
+    edit: { type: 'group', label: `Take ${element.name} apart`, edits },
+    sentence: `Makes ${element.name} independent of ${name}: it looks the same, and no longer follows the part.`,
+    details:
+      more > 0
+        ? [
+            `${more === 1 ? '1 shared style is' : `${more} shared styles are`} made, where the use and the part said the same property.`,
+          ]
+        : [],
+  };
+}
