@@ -33,6 +33,7 @@ export function targetWidths(project: Project, at: At, slice: Slice = DEFAULT_SL
  * What writing an own value of the property at a target would reach, whatever the value.
  * Breakpoints that take over the target's values are not counted here; the footprint of the edit counts them.
  * @param pseudo the state or the box that it is written for
+ * @param owner whose value it would be, where that isn't the element's own
  */
 export function writeReach(
   project: Project,
@@ -42,11 +43,12 @@ export function writeReach(
   at: At,
   slice: Slice = DEFAULT_SLICE,
   pseudo: Pseudo = '',
+  owner: string = elementId,
 ): WriteReach {
   const target = targetWidths(project, at, slice);
   const order = (one: At) => project.breakpoints.findIndex((candidate) => candidate.id === one);
   const look = lookOf(project, page, elementId, pseudo);
-  const own = strengthOf(project, elementId + pseudo);
+  const own = strengthOf(project, owner + pseudo, elementId);
   const stronger = candidatesFor(look.project, look.page, elementOf(look.page, look.node), property).filter((candidate) => {
     const strength = strengthOfSource(project, candidate);
     const later = strength === own && order(candidate.via ?? candidate.at) > order(at);

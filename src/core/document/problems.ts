@@ -1,6 +1,5 @@
 import type { ZodType } from 'zod';
 import { hasCycle } from '../breakpoints/breakpoint';
-import type { PageElement } from './element';
 import { elementSchema } from './element';
 import { expanded, kept } from './expand';
 import { LIMITS } from './limits';

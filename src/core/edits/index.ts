@@ -9,7 +9,7 @@ export { joinEdits } from './join-edits';
 export { makeEdit } from './make-edit';
 export { allOwners, carriersOf, ownerName, overridesUnder, stylesOf } from './owners';
 export type { Written } from './through-parts';
-export { insideOf, ownerWritten, throughParts } from './through-parts';
+export { insideOf, ownerOf, ownerWritten, throughParts } from './through-parts';
 export { readEdit, upgradedEdit } from './read-edit';
 export { describeEdit, EDIT_TYPES } from './registry';
 export type { PageField } from './set-page';

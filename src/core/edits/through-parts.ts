@@ -23,10 +23,20 @@ export function insideOf(project: Project, id: string): string {
 /** The element that is moved, named or taken away where somebody means one: of a part's use the use itself. */
 const itself = (id: string): string => id.slice(id.lastIndexOf('.') + 1);
 
+/**
+ * The id that values of an element are written on: its own, or that of the element of a part that says them. What a use of
+ * a part stands for is placed by what uses it: there it is the outermost part's word, elsewhere the innermost's.
+ */
+export function ownerOf({ id, use, layers = [] }: PageElement, written: Written): string {
+  const layer = written === 'here' ? undefined : use ? layers[layers.length - 1] : layers[0];
+  return layer?.owner ?? id;
+}
+
 /** An owner's id, with the state or box behind it, as the values that are written there are to be kept. */
 export function ownerWritten(project: Project, owner: string, written: Written): string {
   const { id, pseudo } = splitPseudo(owner);
-  return written === 'here' || !id.startsWith('e') ? owner : insideOf(project, id) + pseudo;
+  const element = id.startsWith('e') ? pageHolding(project, id)?.elements[id] : undefined;
+  return element ? ownerOf(element, written) + pseudo : owner;
 }
 
 /**

@@ -3,7 +3,8 @@ import type { At, Slice } from '../breakpoints';
 import { BASE } from '../breakpoints';
 import { kindOf } from '../document/kinds';
 import type { Page, Project } from '../document/project';
-import { parentOf } from '../document/tree';
+import { parentOf, treesOf } from '../document/tree';
+import { isInUse } from '../document/use';
 import { splitPseudo } from '../document/pseudo';
 import { requireElement } from '../edits/edit';
 import { ownerName, requireStyles } from '../edits/owners';
@@ -23,8 +24,12 @@ export function receiversOf(project: Project, giver: string, receivers: Receiver
   const { id: giverId, pseudo } = splitPseudo(giver);
   const { page, element } = requireElement(project, giverId);
   const inState = (ids: readonly string[]) => ids.map((id) => id + pseudo);
-  const pages: readonly Page[] = receivers.to !== 'siblings' && receivers.everywhere ? project.pages : [page];
-  const all = pages.flatMap((one) => Object.values(one.elements)).filter(({ id }) => id !== giverId);
+  const everywhere = receivers.to !== 'siblings' && receivers.everywhere;
+  const pages: readonly Page[] = everywhere ? treesOf(project) : [page];
+  // In the whole project parts are given it themselves, and with them all of their uses.
+  const all = pages
+    .flatMap((one) => Object.values(one.elements))
+    .filter(({ id }) => id !== giverId && !(everywhere && isInUse(id)));
   if (receivers.to === 'siblings') {
     const parent = parentOf(page, giverId);
     return parent ? inState(childIds(parent).filter((id) => id !== giverId)) : [];

@@ -6,12 +6,17 @@ import type { Page, Picture, Project } from '../document/project';
 import { picturesShown } from '../document/html';
 import { LIMITS } from '../document/limits';
 import { pictureSchema } from '../document/project';
+import type { Styled } from '../document/style-sets';
 import { styleSetsOf, withStyleSet } from '../document/style-sets';
+import { keptElements } from '../document/expand';
+import type { Use } from '../document/use';
+import { isInUse, withSaying } from '../document/use';
 import { treesProblem } from '../document/trees';
 import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
 import { listOf, MALFORMED, malformedAt } from '../text';
 import { subtreeOf } from '../document/tree';
 import { fitPictures, picturesIn, withPictures } from './clip-pictures';
+import { flatten } from './flatten';
 
 const TOO_MANY = `At most ${LIMITS.elements} elements can be pasted.`;
 
@@ -21,6 +26,9 @@ const clipSchema = z.strictObject({
   /** Tops in order. */
   tops: z.array(z.string().max(30)).min(1).max(LIMITS.elements, TOO_MANY),
   elements: listOf(z.preprocess(withTextInside, elementSchema), LIMITS.elements, TOO_MANY),
+  plain: z
+    .strictObject({ tops: z.array(z.string().max(30)).min(1), elements: listOf(elementSchema, LIMITS.elements, TOO_MANY) })
+    .optional(),
   breakpoints: z.record(z.string().max(30), z.string().max(80)),
   shared: z.record(z.string().max(30), z.string().max(80)),
   pictures: z.array(pictureSchema).max(500),
@@ -29,6 +37,8 @@ export interface Clip {
   readonly from: 'mill-pond';
   readonly tops: readonly string[];
   readonly elements: readonly PageElement[];
+  /** The same without uses of parts, for projects that haven't got them. */
+  readonly plain?: Pick<Clip, 'tops' | 'elements'>;
   readonly breakpoints: Readonly<Record<string, string>>;
   readonly shared: Readonly<Record<string, string>>;
   readonly pictures: readonly Picture[];
@@ -36,16 +46,29 @@ export interface Clip {
 
 /** Copies trees, with all overrides. `tops` are elements of the page, none inside another. */
 export function clipOf(project: Project, page: Page, tops: readonly string[]): Clip {
-  const elements = tops.flatMap((id) => subtreeOf(page, id));
-  const shown = new Set(elements.flatMap(picturesIn));
+  const elements = tops.flatMap((id) => (isInUse(id) ? [] : keptElements(subtreeOf(page, id))));
+  const plain = independent(page, tops);
+  const shown = new Set([...elements, ...plain.elements].flatMap(picturesIn));
+  const asUses = !tops.some(isInUse);
   return {
     from: 'mill-pond',
-    tops,
-    elements,
+    ...(asUses ? { tops, elements } : plain),
+    ...(asUses && elements.some(({ use }) => use) && { plain }),
     breakpoints: Object.fromEntries(project.breakpoints.map(({ id, name }) => [id, name])),
     shared: Object.fromEntries(project.shared.map(({ id, name }) => [id, name])),
     pictures: project.pictures.filter(({ id }) => shown.has(id)),
   };
+}
+
+/** What is shown, uses of parts among it, as elements that follow no part. What parts and uses both say can't all be kept. */
+function independent(page: Page, tops: readonly string[]): Pick<Clip, 'tops' | 'elements'> {
+  const shown = tops.flatMap((id) => subtreeOf(page, id));
+  const ids = new Map(shown.map(({ id }, i) => [id, `ec${i}`]));
+  const elements = shown.map((one): PageElement => {
+    const { element } = flatten(one);
+    return { ...element, id: ids.get(one.id)!, children: renamedChildren(element.children, (id) => ids.get(id)!) };
+  });
+  return { tops: tops.map((id) => ids.get(id)!), elements };
 }
 
 /**
@@ -64,7 +87,7 @@ export function readClip(text: string): Clip | undefined {
   const result = clipSchema.safeParse(input);
   if (!result.success) throw new Error(`What was copied can't be used: ${result.error.issues[0]!.message}`);
   const clip = result.data as Clip;
-  const problem = treesProblem(clip.elements, clip.tops);
+  const problem = treesProblem(clip.elements, clip.tops) ?? (clip.plain && treesProblem(clip.plain.elements, clip.plain.tops));
   if (problem) throw new Error(`What was copied can't be used: ${problem}`);
   return clip;
 }
@@ -88,10 +111,12 @@ const listed = (names: ReadonlySet<string>) => [...names].slice(0, 5).join(', ')
  */
 export function fitClip(
   project: Project,
-  clip: Pick<Clip, 'tops' | 'elements'> & Partial<Clip>,
+  given: Pick<Clip, 'tops' | 'elements'> & Partial<Clip>,
   newId: () => string,
   taken: ReadonlySet<string> = new Set(),
 ): Fitted {
+  const hasParts = given.elements.every(({ use }) => !use || project.parts.some(({ id }) => id === use.part));
+  const clip = !hasParts && given.plain ? { ...given, ...given.plain } : given;
   const lost = { breakpoints: new Set<string>(), shared: new Set<string>() };
   const match = (list: readonly { id: string; name: string }[], names: Readonly<Record<string, string>> = {}) => {
     const ids = new Map(list.map(({ id }) => [id, id]));
@@ -140,8 +165,17 @@ export function fitClip(
       children: renamedChildren(element.children, (child) => ids.get(child)!),
       shared: [...new Set(element.shared.flatMap((id) => shared.get(id) ?? []))],
       attributes,
+      ...(element.use && { use: refitUse(element.use) }),
     };
   };
+  const refitUse = (use: Use): Use =>
+    Object.entries(use.says).reduce((one, [path, saying]) => {
+      const styled = styleSetsOf(saying).reduce<Styled>(
+        (said, [pseudo, styles]) => withStyleSet(said, pseudo, refitStyles(styles)),
+        saying,
+      );
+      return withSaying(one, path, styled);
+    }, use);
   const byId = new Map(clip.elements.map((element) => [element.id, element]));
   const tree = (id: string): PageElement[] => {
     const element = byId.get(id)!;

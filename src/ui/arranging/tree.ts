@@ -1,13 +1,15 @@
 import type { Page } from '@/core/document';
-import { childIds, parentOf, shapeOf, subtreeOf } from '@/core/document';
+import { childIds, isInUse, pageOf, parentOf, shapeOf, subtreeOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
-import { planGroup, planMove, planUngroup } from '@/core/plans';
+import { insideOf } from '@/core/edits';
+import { PlanError, planGroup, planMove, planUngroup } from '@/core/plans';
 import type { Spot } from '@/core/structure';
 import { alike, mayStand, topmost } from '@/core/structure';
 import { key, newElementId, select } from '../view/actions';
 import { announce, commitOrReport, report } from '../editing/edits';
-import { carryOut, carryOutOrPropose } from '../editing/proposal';
-import { shownPage, useSession } from '../state/store';
+import { carryOut, carryOutOrPropose, propose } from '../editing/proposal';
+import { inItsTree, removalFromPart, shownBeside } from './in-part';
+import { shownPage, useSession, writtenTo } from '../state/store';
 
 const page = (): Page => shownPage(useSession.getState());
 
@@ -30,6 +32,8 @@ export function removeSelected(): void {
   if (locked) return report(`${locked} is locked. Unlock it to remove it.`);
   const next = parentOf(page(), nodes[0]!)?.id;
   const edits = nodes.map((node): Edit => ({ type: 'removeElement', node }));
+  const session = useSession.getState();
+  if (nodes.some(isInUse) && writtenTo(session) === 'part') return propose(() => removalFromPart(session.project, page(), nodes));
   if (commitOrReport(together(`Remove ${edits.length} elements`, edits)) && next) select([next]);
 }
 
@@ -37,7 +41,7 @@ export function duplicateSelected(): void {
   const copies: string[] = [];
   const edits = tops().map((node): Edit => {
     const ids = Object.fromEntries(subtreeOf(page(), node).map((element) => [element.id, newElementId()]));
-    copies.push(ids[node]!);
+    copies.push(shownBeside(node, ids[node]!));
     return { type: 'duplicateElement', node, ids };
   });
   if (edits.length === 0) return report('Select something to duplicate.');
@@ -45,7 +49,24 @@ export function duplicateSelected(): void {
 }
 
 export function moveTo(ids: readonly string[], spot: Spot): void {
-  carryOutOrPropose((project, slice, { id }) => planMove(project, slice, id, ids, spot));
+  carryOutOrPropose((project, slice, { id }) => {
+    const parent = insideOf(project, spot.parent);
+    const nodes = ids.map(inItsTree);
+    const tree = [...project.parts, pageOf(project, id)!].find(({ elements }) => parent in elements)!;
+    if (nodes.some((node) => !(node in tree.elements))) throw new PlanError(NOT_ACROSS);
+    return planMove(project, slice, tree.id, nodes, { ...spot, parent });
+  });
+}
+
+const NOT_ACROSS = "What stands in a part can't be moved out of it, nor anything into it: copy it, or take the use apart.";
+
+/** The tree in which what is chosen is kept, the page or a part, and under which ids. */
+function keptIn(ids: readonly string[]): { readonly tree: Page; readonly ids: readonly string[] } {
+  const { project } = useSession.getState();
+  const nodes = ids.map(inItsTree);
+  const tree = [page(), ...project.parts].find(({ elements }) => nodes.every((node) => node in elements));
+  if (!tree) throw new PlanError(NOT_ACROSS);
+  return { tree, ids: nodes };
 }
 
 /** Moves what is selected among its siblings. */
@@ -81,12 +102,21 @@ export function moveIn(): void {
 
 export function groupSelected(): void {
   const id = newElementId();
-  if (carryOut((_, __, one) => planGroup(one, useSession.getState().selection, id))) select([id]);
+  const { selection } = useSession.getState();
+  const made = carryOut(() => {
+    const { tree, ids } = keptIn(selection);
+    return planGroup(tree, ids, id);
+  });
+  if (made) select([shownBeside(selection[0]!, id)]);
 }
 
 export function ungroupSelected(): void {
   const inside = tops().flatMap((id) => childIds(page().elements[id]!));
-  if (carryOutOrPropose((_, __, one) => planUngroup(one, useSession.getState().selection))) select(inside);
+  const done = carryOutOrPropose(() => {
+    const { tree, ids } = keptIn(useSession.getState().selection);
+    return planUngroup(tree, ids);
+  });
+  if (done) select(inside);
 }
 
 export function selectSiblings(): void {

@@ -6,6 +6,7 @@ import { clipOf, fitClip, placeFor, readClip, sketched } from '@/core/structure'
 import { newElementId, select } from '../view/actions';
 import { announce, commitOrReport, report } from '../editing/edits';
 import { shownPage, useSession } from '../state/store';
+import { shownWithin } from '../arranging/in-part';
 import { newBlockId, removeSelected, together, tops } from '../arranging/tree';
 
 const KEY = 'mill-pond-clip';
@@ -69,7 +70,7 @@ function putIn(clip: Parameters<typeof fitClip>[1], spot: Spot, label: string): 
     })),
   ];
   if (!commitOrReport(together(label, edits))) return;
-  select(trees.map(([top]) => top!.id));
+  select(trees.map(([top]) => shownWithin(page, spot.parent, top!.id)));
   if (notes.length > 0) report(notes.join(' '));
 }
 

@@ -15,6 +15,7 @@ import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clip
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
+import { askMakePart, flipWritten, leaveOut, leavePart, takeApart } from '../parts/part-actions';
 import { nudge, reorderHere } from '../stage/nudge';
 import { writeInSelected } from '../stage/writing';
 import {
@@ -93,6 +94,11 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('group', 'Put together in a group', ['p'], groupSelected),
   shape('ungroup', 'Take the group away', ['Shift+p'], ungroupSelected),
   shape('block', 'Keep as a block', [], keepAsBlock),
+  shape('make-part', 'Make a part of it, to be used on many pages', ['Shift+m'], askMakePart),
+  shape('part-here', 'Edits go to the part, or to this use only', ['Shift+u'], flipWritten),
+  shape('part-apart', 'Take the use of a part apart', [], takeApart),
+  shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
+  shape('part-back', 'From a part back to the page', [], leavePart),
   shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),

@@ -1,9 +1,9 @@
-import type { Edit, EditLog, Footprint } from '@/core/edits';
-import { applyEdit, EditError, made, stepped } from '@/core/edits';
+import type { Edit, EditLog, Footprint, Written } from '@/core/edits';
+import { applyEdit, EditError, made, stepped, throughParts } from '@/core/edits';
 import { followDocument } from './follow-document';
 import { schedule } from './sync';
 import { invalidateSweeps } from '../measuring/sweep';
-import { logOf, useSession } from '../state/store';
+import { logOf, useSession, writtenTo } from '../state/store';
 
 /** A gesture that may go on is sent only after this pause, ms: what has been sent can't be joined any more. */
 const GESTURE_PAUSE = 800;
@@ -27,10 +27,16 @@ function inWords(error: unknown): string {
 
 const NOT_NOW = "This project is shown as it was, since what is stored can't be read. Go back to this revision to edit it.";
 
+/** An edit of what uses of parts show, as it is to be written: to the part, or to the use. @throws EditError */
+function meant(edit: Edit, written?: Written): Edit {
+  const session = useSession.getState();
+  return throughParts(session.project, edit, written ?? writtenTo(session));
+}
+
 /** What an edit would change, without making it; undefined when it can't be made. */
 export function footprintOf(edit: Edit): Footprint | undefined {
   try {
-    return applyEdit(useSession.getState().project, edit).footprint;
+    return applyEdit(useSession.getState().project, meant(edit)).footprint;
   } catch {
     return undefined;
   }
@@ -39,14 +45,15 @@ export function footprintOf(edit: Edit): Footprint | undefined {
 /**
  * Makes an edit: on screen at once, on the server soon.
  * @param gesture edits with the same key that follow quickly are undone together
+ * @param written where edits of what a use of a part shows go; as chosen where nobody says
  * @returns what is wrong with it, in words; undefined when it's made
  */
-export function commit(edit: Edit, gesture?: string): string | undefined {
+export function commit(edit: Edit, gesture?: string, written?: Written): string | undefined {
   const session = useSession.getState();
   if (session.damage) return NOT_NOW;
   try {
     const key = gesture === undefined ? undefined : { key: gesture, at: Date.now() };
-    const { log, footprint, words } = made(logOf(session), crypto.randomUUID(), edit, key);
+    const { log, footprint, words } = made(logOf(session), crypto.randomUUID(), meant(edit, written), key);
     show(log, footprint, words, gesture === undefined ? undefined : GESTURE_PAUSE);
     return undefined;
   } catch (error) {
@@ -66,7 +73,7 @@ export function commitOrReport(edit: Edit): boolean {
 export function preview(edit: Edit | undefined): void {
   if (!edit) return useSession.setState({ draft: undefined });
   try {
-    useSession.setState({ draft: applyEdit(useSession.getState().project, edit).document });
+    useSession.setState({ draft: applyEdit(useSession.getState().project, meant(edit)).document });
   } catch (error) {
     inWords(error);
   }

@@ -3,7 +3,7 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { laneFor, laneNames } from '@/core/cascade';
 import type { Lane } from '@/core/cascade';
-import { shownPage, shownProject, shownPseudo, useSession } from '../state/store';
+import { ownerNow, shownPage, shownProject, shownPseudo, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { LaneMenu } from './LaneMenu';
 import type { LaneMenuPlace } from './LaneMenu';
@@ -22,6 +22,8 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const slice = useSession((session) => session.slice);
   const id = useSession((session) => session.selection[session.selection.length - 1]);
   const pseudo = useSession(shownPseudo);
+  const owner = useSession((session) => id && ownerNow(session, id));
+  const inPart = owner === id ? undefined : owner;
   const [query, setQuery] = useState('');
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   const [top, setTop] = useState(0);
@@ -38,8 +40,8 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const first = Math.max(0, Math.floor(top / ROW) - SPARE);
   const last = Math.min(wanted.length, Math.ceil((top + height) / ROW) + SPARE);
   const lanes = useMemo(
-    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice, pseudo)) : []),
-    [project, page, id, wanted, first, last, slice, pseudo],
+    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice, pseudo, inPart)) : []),
+    [project, page, id, wanted, first, last, slice, pseudo, inPart],
   );
 
   const handlers = useMemo<LaneHandlers>(
@@ -126,7 +128,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
             lanes.map((lane: Lane, i) => (
               <LaneRow
                 key={lane.property}
-                owner={id + pseudo}
+                owner={(owner ?? id) + pseudo}
                 lane={lane}
                 row={first + i}
                 column={focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1}

@@ -6,7 +6,7 @@ import type { Stretch } from '@/core/cascade';
 import { splitPseudo } from '@/core/document';
 import { select } from '../view/actions';
 import { commit } from '../editing/edits';
-import { useSession } from '../state/store';
+import { shownPage, useSession } from '../state/store';
 import { placeOf } from './stretch';
 
 interface Props {
@@ -29,11 +29,14 @@ export function StretchField({ owner, property, stretch, finish }: Props) {
   const write = () => {
     if (text.trim() === stretch.value) return end();
     const { project, width } = useSession.getState();
-    select([splitPseudo(owner).id]);
+    const { id, pseudo } = splitPseudo(owner);
+    const isShown = id in shownPage(useSession.getState()).elements;
+    // Of a part it is written to the part, whichever use of it is looked at.
+    if (isShown) select([id]);
     const wrong = commit({
       type: 'setStyle',
       owner,
-      at: placeOf(project, stretch, width, splitPseudo(owner).pseudo),
+      at: placeOf(project, stretch, width, pseudo, isShown ? undefined : id),
       property,
       value: text.trim(),
     });

@@ -1,5 +1,6 @@
 import { BASE, describeInterval, EDGE_MAX } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
+import { isWrittenHere } from '@/core/cascade';
 import type { Page, Project } from '@/core/document';
 import { kindOf, splitPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
@@ -28,7 +29,8 @@ export function laneActions(project: Project, page: Page, place: StretchPlace): 
   const { owner, property, stretch, before, after } = place;
   const { id, pseudo } = splitPseudo(owner);
   const candidate = stretch.origin.kind === 'declared' ? stretch.origin.candidate : undefined;
-  const own = candidate?.layer === 'own' && (candidate.pseudo ?? '') === pseudo ? candidate.at : undefined;
+  const inPart = id in page.elements ? undefined : id;
+  const own = candidate && isWrittenHere(candidate, inPart) && (candidate.pseudo ?? '') === pseudo ? candidate.at : undefined;
   const actions: LaneAction[] = [];
   if (own !== undefined) {
     const values = { ids: [owner], at: own, properties: [property] };

@@ -1,6 +1,7 @@
 import type { At } from '@/core/breakpoints';
 import { bandAt } from '@/core/breakpoints';
 import type { Stretch } from '@/core/cascade';
+import { isWrittenHere } from '@/core/cascade';
 import type { Project, Pseudo } from '@/core/document';
 import { planMoveEnd } from '@/core/plans';
 import { key } from '../view/actions';
@@ -10,11 +11,12 @@ import { useSession } from '../state/store';
 /**
  * Where a value typed into a stretch is written: where it already is one's own, else in the band that was pressed.
  * @param pseudo the state or box that the lanes show: what is said of another isn't one's own there
+ * @param inPart the element of a part that is written to, where it is one
  */
-export function placeOf(project: Project, stretch: Stretch, width: number, pseudo: Pseudo = ''): At {
+export function placeOf(project: Project, stretch: Stretch, width: number, pseudo: Pseudo = '', inPart?: string): At {
   const { origin } = stretch;
   const candidate = origin.kind === 'declared' ? origin.candidate : undefined;
-  if (candidate?.layer === 'own' && !candidate.via && (candidate.pseudo ?? '') === pseudo) return candidate.at;
+  if (candidate && isWrittenHere(candidate, inPart) && !candidate.via && (candidate.pseudo ?? '') === pseudo) return candidate.at;
   const inside = Math.min(Math.max(width, stretch.from), stretch.below === Infinity ? width : stretch.below - 0.01);
   return bandAt(project, inside, useSession.getState().slice).home;
 }

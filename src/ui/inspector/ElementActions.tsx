@@ -4,13 +4,13 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { At } from '@/core/breakpoints';
 import { BASE } from '@/core/breakpoints';
 import type { Pseudo } from '@/core/document';
-import { kindOf, pseudoWords, styleSetOf } from '@/core/document';
-import { describeTarget } from '@/core/edits';
+import { kindOf, pseudoWords } from '@/core/document';
+import { describeTarget, ownerOf, stylesOf } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase } from '@/core/plans';
 import { commitOrReport } from '../editing/edits';
 import { propose } from '../editing/proposal';
-import { steadyPage, steadyProject, useSession } from '../state/store';
+import { steadyPage, steadyProject, useSession, writtenTo } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { placesOf } from './places';
 
@@ -25,12 +25,14 @@ export function ElementActions({ ids, target, pseudo }: Props) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const elements = ids.flatMap((id) => page.elements[id] ?? []);
-  const count = elements.reduce((sum, element) => sum + Object.keys(styleSetOf(element, pseudo)[target] ?? {}).length, 0);
+  const written = useSession(writtenTo);
+  const owners = elements.map((element) => ownerOf(element, written) + pseudo);
+  const count = owners.reduce((sum, owner) => sum + Object.keys(stylesOf(project, owner)?.[target] ?? {}).length, 0);
   const one = elements.length === 1 ? elements[0] : undefined;
   const kind = one && kindOf(one);
-  const place = { ids: ids.map((id) => id + pseudo), at: target };
+  const place = { ids: [...new Set(owners)], at: target };
   const where = target === BASE ? 'the base' : describeTarget(project, target);
-  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, one!.id + pseudo, target, receivers));
+  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, owners[0]!, target, receivers));
   return (
     <section aria-label="All values here" className="border-t border-line px-3.5 py-2">
       <p className="m-0 pb-1.5 text-muted">

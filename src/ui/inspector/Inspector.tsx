@@ -6,7 +6,9 @@ import { laneNames } from '@/core/cascade';
 import { readPseudo, whyNotOn } from '@/core/document';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
-import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
+import { ownerOf } from '@/core/edits';
+import { PartBox } from '../parts/PartBox';
+import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
@@ -49,6 +51,7 @@ export function Inspector() {
   const slice = useDeferredValue(useSession((session) => session.slice));
   const target = useSession(writeTarget);
   const pseudo = useSession(shownPseudo);
+  const written = useSession(writtenTo);
   const [query, setQuery] = useState('');
   const [onlySet, setOnlySet] = useState(false);
   const [open, setOpen] = useState<ReadonlySet<string>>(OPEN_FIRST);
@@ -66,8 +69,10 @@ export function Inspector() {
     if (ids.length === 0) return new Map<string, FieldValue>();
     const { home } = bandAt(project, bandStart, slice);
     const names = [...PROPERTIES.map(({ name }) => name), ...variables.map(({ name }) => name)];
-    return new Map(names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo)]));
-  }, [ids, project, page, bandStart, target, slice, variables, pseudo]);
+    return new Map(
+      names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo, written)]),
+    );
+  }, [ids, project, page, bandStart, target, slice, variables, pseudo, written]);
 
   const wanted = ({ name, label }: { name: string; label: string }) =>
     `${name} ${label}`.toLowerCase().includes(query.trim().toLowerCase());
@@ -120,7 +125,10 @@ export function Inspector() {
     );
   };
 
-  const shaped = useMemo(() => ({ ids, owners: ids.map((id) => id + pseudo), fields, target }), [ids, pseudo, fields, target]);
+  const shaped = useMemo(() => {
+    const owners = ids.map((id) => ownerOf(page.elements[id]!, written) + pseudo);
+    return { ids, owners, fields, target };
+  }, [ids, page, written, pseudo, fields, target]);
   if (ids.length === 0)
     return (
       <>
@@ -145,6 +153,7 @@ export function Inspector() {
           only set ones
         </label>
       </div>
+      {ids.length === 1 && <PartBox id={ids[0]!} />}
       <StatePicker ids={ids} />
       {ids.length > 1 && pseudo === '' && <Proportions shaped={shaped} />}
       <input

@@ -7,7 +7,8 @@ import { heldIn, lookOf, resolve, writeReach } from '@/core/cascade';
 import { isShorthand, longhandsOf } from '@/core/styles';
 import { listed, planClearStronger } from '@/core/plans';
 import { propose } from '../editing/proposal';
-import { shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
+import { ownerOf } from '@/core/edits';
+import { shownPage, shownProject, shownPseudo, useSession, writtenOn, writtenTo } from '../state/store';
 
 /** The bands that will not take what is written here, with what they keep, and an offer to clear that. */
 export function Keepers({ property, target }: { property: string; target: At }) {
@@ -16,6 +17,7 @@ export function Keepers({ property, target }: { property: string; target: At }) 
   const slice = useSession((session) => session.slice);
   const selection = useSession((session) => session.selection);
   const pseudo = useSession(shownPseudo);
+  const written = useSession(writtenTo);
   const properties = useMemo(() => (isShorthand(property) ? longhandsOf(property) : [property]), [property]);
   const words = useMemo(() => {
     const kept = new Map<string, string[]>();
@@ -24,7 +26,7 @@ export function Keepers({ property, target }: { property: string; target: At }) 
       if (!element) continue;
       const look = lookOf(project, page, id, pseudo);
       for (const name of properties) {
-        const { keeps } = writeReach(project, page, id, name, target, slice, pseudo);
+        const { keeps } = writeReach(project, page, id, name, target, slice, pseudo, ownerOf(element, written));
         if (keeps.length === 0) continue;
         for (const band of bandsOf(project, slice)) {
           if (intersect([band], keeps).length === 0) continue;
@@ -37,7 +39,7 @@ export function Keepers({ property, target }: { property: string; target: At }) 
       const who = [...new Set(bands)];
       return `${listed(who)} ${who.length > 1 ? 'keep their' : 'keeps its'} own ${value}`;
     });
-  }, [selection, page, properties, project, target, slice, pseudo]);
+  }, [selection, page, properties, project, target, slice, pseudo, written]);
   if (words.length === 0) return null;
   return (
     <p className="m-0 pt-0.5 text-xs text-amber-ink" data-testid="keepers">

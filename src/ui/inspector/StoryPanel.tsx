@@ -5,13 +5,13 @@ import { createPortal } from 'react-dom';
 import type { At } from '@/core/breakpoints';
 import { BASE, bandsOf } from '@/core/breakpoints';
 import type { Candidate } from '@/core/cascade';
-import { heldWidths } from '@/core/cascade';
-import { splitPseudo } from '@/core/document';
+import { heldWidths, isWrittenHere } from '@/core/cascade';
+import { pageOf, splitPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { planClearStronger, planStop } from '@/core/plans';
 import { choosePseudo, chooseTarget, clearValues, select, setWidth } from '../view/actions';
 import { propose } from '../editing/proposal';
-import { shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
+import { ownerNow, shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
 import { describeCandidate, describeOrigin } from '../value-controls/field-value';
 import type { FieldValue } from '../value-controls/field-value';
 
@@ -33,7 +33,8 @@ function goTo(candidate: Candidate, element: string | undefined): void {
   if (candidate.layer === 'shared' || candidate.layer === 'kind' || candidate.layer === 'imported')
     return useSession.setState({ panel: 'styles' });
   choosePseudo(candidate.pseudo ?? '');
-  if (element && project.pages.some(({ id, elements }) => id === pageId && element in elements)) select([element]);
+  if (element && element in (pageOf(project, pageId)?.elements ?? {})) select([element]);
+  useSession.setState({ chosenWritten: candidate.layer === 'part' ? 'part' : 'here' });
   if (candidate.at === BASE) return chooseTarget(BASE);
   const held = heldWidths(candidate, slice);
   if (!held.some(({ from, below }) => from <= width && width < below)) {
@@ -75,7 +76,9 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
   const ancestor = origin.kind === 'inherited' ? page.elements[splitPseudo(origin.element).id] : undefined;
   const winner = origin.kind === 'initial' ? undefined : origin.candidate;
   const pseudo = useSession(shownPseudo);
-  const isOwn = origin.kind === 'declared' && winner?.layer === 'own' && (winner.pseudo ?? '') === pseudo;
+  const owner = useSession((session) => session.selection[0] && ownerNow(session, session.selection[0]));
+  const inPart = owner === selection[0] ? undefined : owner;
+  const isOwn = origin.kind === 'declared' && winner && isWrittenHere(winner, inPart) && (winner.pseudo ?? '') === pseudo;
   const stop = (direction: 'narrower' | 'wider') => {
     close();
     propose((now, slice) =>

@@ -8,7 +8,7 @@ import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
 import { footprintOf } from '../editing/edits';
 import { Keepers } from './Keepers';
 import { writeEdit, writeValue } from '../view/actions';
-import { shownPage, shownPseudo, useSession } from '../state/store';
+import { ownerNow, shownPage, shownPseudo, useSession } from '../state/store';
 
 interface Props {
   readonly property: string;
@@ -156,7 +156,9 @@ function markReach(property: string, target: At): void {
   const pseudo = shownPseudo(session);
   const properties = isShorthand(property) ? longhandsOf(property) : [property];
   const takes = session.selection.flatMap((id) =>
-    properties.map((name) => writeReach(session.project, page, id, name, target, session.slice, pseudo).takes),
+    properties.map(
+      (name) => writeReach(session.project, page, id, name, target, session.slice, pseudo, ownerNow(session, id)).takes,
+    ),
   );
   useSession.setState({ marked: union(...takes) });
 }

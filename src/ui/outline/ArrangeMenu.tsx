@@ -24,6 +24,8 @@ const SHOWN = [
   'paste',
   'duplicate',
   'block',
+  'make-part',
+  'part-apart',
   'lock',
   'remove',
 ];

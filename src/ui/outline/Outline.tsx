@@ -3,7 +3,7 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { bandAt, intersect } from '@/core/breakpoints';
-import { ancestorsOf, parentOf } from '@/core/document';
+import { ancestorsOf, parentOf, partNamed } from '@/core/document';
 import { select } from '../view/actions';
 import { BUTTON } from '../theme/controls';
 import { commitOrReport } from '../editing/edits';
@@ -225,6 +225,8 @@ export function Outline() {
                 name={element.name}
                 tag={element.tag}
                 locked={element.locked ?? false}
+                part={element.use && partNamed(project, element.use.part)?.name}
+                inPart={element.layers !== undefined && !element.use}
                 {...marksOf(element)}
                 top={top}
                 wrong={wrong.has(row.id)}

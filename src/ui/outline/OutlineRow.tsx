@@ -28,6 +28,10 @@ interface Props {
   readonly overrides: number;
   readonly wrong: boolean;
   readonly locked: boolean;
+  /** The part that it is a use of. */
+  readonly part: string | undefined;
+  /** Whether it stands in the use of a part. */
+  readonly inPart: boolean;
   readonly found: boolean;
   /** Whether it stands past the sides of the viewport. */
   readonly past: 'partly' | 'wholly' | undefined;
@@ -49,6 +53,7 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
   const { id, name, tag, level, expanded, hidden, overrides, wrong, chosen, locked, past, dropping, handlers } = row;
   const spoken = [
     name,
+    row.part !== undefined && `use of part ${row.part}`,
     hidden && 'hidden here',
     past && `stands ${past} outside the viewport`,
     locked && 'locked',
@@ -93,7 +98,12 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
       {row.renaming ? (
         <RenameField name={name} done={(next) => handlers.finishRename(id, next)} />
       ) : (
-        <span className={`truncate ${hidden ? 'text-muted line-through' : ''}`}>{name}</span>
+        <span className={`truncate ${hidden ? 'text-muted line-through' : row.inPart ? 'italic' : ''}`}>{name}</span>
+      )}
+      {row.part !== undefined && (
+        <span aria-hidden className="shrink-0 text-[11px] text-reed" title={`Use of part ${row.part}`}>
+          ❖
+        </span>
       )}
       {overrides > 0 && (
         <span

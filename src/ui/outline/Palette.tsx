@@ -1,12 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { shapeOf } from '@/core/document';
+import { shapeOf, topOf } from '@/core/document';
 import type { PaletteEntry, Spot } from '@/core/structure';
 import { PALETTE } from '@/core/structure';
 import { followPointer } from '../input/follow-pointer';
 import { insertBlock, insertEntry, keepAsBlock } from '../clipboard/clipboard';
 import { commitOrReport } from '../editing/edits';
+import { insertPart } from '../parts/part-actions';
 import { useSession } from '../state/store';
 import { carry, clearDragging, letGo, pickUp } from '../stage/dragging';
 import { inPage } from '../stage/frame-link';
@@ -43,6 +44,7 @@ function dragIn(event: React.PointerEvent<HTMLElement>, load: Parameters<typeof 
 /** Building blocks of HTML, and blocks of one's own: a press puts one in, a drag says where. */
 export function Palette() {
   const blocks = useSession((session) => session.project.blocks);
+  const parts = useSession((session) => session.project.parts);
   const [query, setQuery] = useState('');
   const wanted = (label: string) => label.toLowerCase().includes(query.trim().toLowerCase());
   const load = (entry: PaletteEntry) => ({
@@ -85,6 +87,26 @@ export function Palette() {
           </button>
         ))}
       </div>
+      {parts.some(({ name }) => wanted(name)) && <h3 className="m-0 pt-2 pb-1 font-semibold text-muted">Parts</h3>}
+      {parts
+        .filter(({ name }) => wanted(name))
+        .map((part) => (
+          <button
+            key={part.id}
+            type="button"
+            data-part={part.id}
+            title={`A use of ${part.name}: it follows the part. Drag it to its place, or press to put it into what is selected.`}
+            className={`${ENTRY} mb-1 w-full`}
+            onPointerDown={(event) => {
+              const top = topOf(part)!;
+              const shapes = [shapeOf(part.elements, top.id)];
+              dragIn(event, { ids: [], shapes, name: part.name, put: (spot) => insertPart(part.id, spot) });
+            }}
+            onClick={() => !dragged && insertPart(part.id)}
+          >
+            <span className="truncate">{part.name}</span>
+          </button>
+        ))}
       <h3 className="m-0 flex items-center justify-between pt-2 pb-1 font-semibold text-muted">
         Your blocks
         <button type="button" className={BUTTON} onClick={keepAsBlock}>

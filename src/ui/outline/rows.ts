@@ -60,8 +60,10 @@ export function marksIn(
   return (element) => ({ hidden: isHidden(element.id), overrides: overridesIn(element, band) });
 }
 
-/** Own values that hold in a band through breakpoints, counted by property. */
-function overridesIn({ styles }: PageElement, { holds }: Band): number {
-  const said = holds.filter((at) => styles[at] !== undefined);
-  return said.length === 0 ? 0 : new Set(said.flatMap((at) => Object.keys(styles[at]!))).size;
+/** Own values, and those of the parts that show it, that hold in a band through breakpoints, counted by property. */
+function overridesIn({ styles, layers = [] }: PageElement, { holds }: Band): number {
+  const sets = [styles, ...layers.map((layer) => layer.styles)];
+  const said = new Set<string>();
+  for (const set of sets) for (const at of holds) for (const property in set[at]) said.add(property);
+  return said.size;
 }

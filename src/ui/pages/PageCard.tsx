@@ -6,7 +6,6 @@ import { useNear } from '../lineup/use-near';
 import { PreviewFrame } from '../preview/PreviewFrame';
 import type { FrameParts } from '../requests/requests';
 import { showPage } from '../view/actions';
-import { openPage } from './page-actions';
 
 /** What a picture shows of its page, CSS px, and how large it is drawn. */
 const PICTURE = { width: 1280, height: 800, scale: 0.17 } as const;
@@ -16,6 +15,9 @@ const unheard = () => undefined;
 interface Props {
   readonly project: Project;
   readonly page: Page;
+  /** Its file, or who uses it. */
+  readonly file: string;
+  readonly open: (id: string) => void;
   readonly parts: FrameParts | undefined;
   readonly scroller: HTMLElement | null;
   readonly current: boolean;
@@ -24,7 +26,7 @@ interface Props {
 }
 
 /** One page: what it looks like, its name and file, and what is wrong with it. */
-export function PageCard({ project, page, parts, scroller, current, wrong, keyDown }: Props) {
+export function PageCard({ project, page, file, open, parts, scroller, current, wrong, keyDown }: Props) {
   const card = useRef<HTMLLIElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const { near, met } = useNear(card, scroller);
@@ -35,11 +37,11 @@ export function PageCard({ project, page, parts, scroller, current, wrong, keyDo
         type="button"
         data-page={page.id}
         aria-current={current ? 'page' : undefined}
-        aria-label={`${page.name}, ${page.slug}.html${wrong > 0 ? `, ${wrong} ${wrong === 1 ? 'finding' : 'findings'}` : ''}`}
+        aria-label={`${page.name}, ${file}${wrong > 0 ? `, ${wrong} ${wrong === 1 ? 'finding' : 'findings'}` : ''}`}
         tabIndex={current ? 0 : -1}
         className={`block rounded-[4px] border bg-sheet p-1.5 text-left ${current ? 'border-reed shadow-[inset_0_0_0_1px_var(--reed)]' : 'border-line-strong hover:border-reed'}`}
         onClick={() => showPage(page.id)}
-        onDoubleClick={() => openPage(page.id)}
+        onDoubleClick={() => open(page.id)}
         onKeyDown={keyDown}
       >
         <span
@@ -65,7 +67,7 @@ export function PageCard({ project, page, parts, scroller, current, wrong, keyDo
         </span>
         <span className="flex items-baseline gap-2 pt-1.5" style={{ width: width * scale }}>
           <span className="truncate font-semibold">{page.name}</span>
-          <span className="ml-auto max-w-[55%] shrink-0 truncate font-mono text-[11px] text-muted">{page.slug}.html</span>
+          <span className="ml-auto max-w-[55%] shrink-0 truncate font-mono text-[11px] text-muted">{file}</span>
           {wrong > 0 && <span className="shrink-0 font-mono text-[11px] text-rust">{wrong}</span>}
         </span>
       </button>

@@ -10,6 +10,10 @@ import { showPage } from '../view/actions';
 import { report } from '../editing/edits';
 import { addPage, movePage, openPage, removePage } from './page-actions';
 import { PageCard } from './PageCard';
+import { partNamed } from '@/core/document';
+import { usesInWords } from '@/core/plans';
+import { openPart } from '../parts/part-actions';
+import { PartForm } from '../parts/PartForm';
 import { PageForm } from './PageForm';
 import { ProjectSettings } from './ProjectSettings';
 
@@ -18,6 +22,7 @@ export function PagesPanel() {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const findings = useSession((session) => session.findings);
+  const part = partNamed(project, page.id);
   const [parts, setParts] = useState<FrameParts>();
   const [scroller, setScroller] = useState<HTMLElement | null>(null);
   useEffect(() => {
@@ -27,18 +32,23 @@ export function PagesPanel() {
   const focusCard = (id: string) =>
     requestAnimationFrame(() => scroller?.querySelector<HTMLElement>(`[data-page="${id}"]`)?.focus());
   const keyDown = (event: React.KeyboardEvent) => {
-    const at = project.pages.findIndex(({ id }) => id === page.id);
+    const all = [...project.pages, ...project.parts];
+    const at = all.findIndex(({ id }) => id === page.id);
+    const isPart = partNamed(project, page.id) !== undefined;
     const by = ({ ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 } as Record<string, number>)[event.key];
     if (event.ctrlKey || event.metaKey || event.shiftKey) return;
     if (by !== undefined && event.altKey) {
+      if (isPart) return;
       movePage(page.id, by);
       focusCard(page.id);
     } else if (by !== undefined) {
-      const next = project.pages[at + by];
+      const next = all[at + by];
       if (next) showPage(next.id);
       focusCard(next?.id ?? page.id);
     } else if (event.altKey) return;
+    else if (event.key === 'Enter' && isPart) openPart(page.id);
     else if (event.key === 'Enter') openPage(page.id);
+    else if (event.key === 'Delete' && isPart) useSession.setState({ removingPart: page.id });
     else if (event.key === 'Delete') {
       removePage(page.id);
       focusCard(useSession.getState().pageId);
@@ -85,6 +95,8 @@ export function PagesPanel() {
                 key={one.id}
                 project={project}
                 page={one}
+                file={`${one.slug}.html`}
+                open={openPage}
                 parts={parts}
                 scroller={scroller}
                 current={one.id === page.id}
@@ -93,10 +105,35 @@ export function PagesPanel() {
               />
             ))}
           </ul>
+          <h2 className="m-0 pt-5 pb-2 font-bold">
+            Parts <span className="font-mono font-normal text-muted">{project.parts.length}</span>
+          </h2>
+          {project.parts.length === 0 && (
+            <p className="m-0 text-muted">
+              None yet. Select a header, a footer or a card on a page and make a part of it (Shift+M): changed once, it changes
+              everywhere.
+            </p>
+          )}
+          <ul aria-label="Parts" className="m-0 flex flex-wrap gap-4 p-0">
+            {project.parts.map((one) => (
+              <PageCard
+                key={one.id}
+                project={project}
+                page={one}
+                file={usesInWords(project, one.id)}
+                open={openPart}
+                parts={parts}
+                scroller={scroller}
+                current={one.id === page.id}
+                wrong={0}
+                keyDown={keyDown}
+              />
+            ))}
+          </ul>
         </div>
       </div>
       <aside className="w-[300px] shrink-0 overflow-auto border-l border-line bg-sheet">
-        <PageForm key={page.id} page={page} />
+        {part ? <PartForm key={page.id} part={part} /> : <PageForm key={page.id} page={page} />}
         <ProjectSettings />
       </aside>
     </section>

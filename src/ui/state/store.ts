@@ -3,9 +3,9 @@ import type { Finding, View } from '@/core/audit';
 import type { At, IntervalSet, Slice } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project, Pseudo } from '@/core/document';
-import { hasPseudo, readPseudo } from '@/core/document';
-import type { EditLog } from '@/core/edits';
-import { EMPTY_HISTORY } from '@/core/edits';
+import { hasPseudo, isInUse, pageOf, readPseudo } from '@/core/document';
+import type { EditLog, Written } from '@/core/edits';
+import { EMPTY_HISTORY, ownerOf } from '@/core/edits';
 import type { Plan } from '@/core/plans';
 import type { Audit } from './audit-slice';
 import { NO_AUDIT } from './audit-slice';
@@ -80,6 +80,8 @@ export interface Session extends EditLog {
   readonly pseudo: Pseudo;
   /** The write target that was chosen; undefined follows the band. */
   readonly chosenTarget: At | undefined;
+  /** Whether edits of what a use of a part shows go to the part or to that use; undefined leaves it to what is selected. */
+  readonly chosenWritten: Written | undefined;
   /** Whether the chosen target stays while the cursor moves, even where it doesn't hold. */
   readonly targetLocked: boolean;
   /** An edit thought out, waiting for a yes. */
@@ -106,6 +108,10 @@ export interface Session extends EditLog {
   readonly paletteOpen: boolean;
   /** The breakpoint that is about to be removed, while people decide what becomes of its values. */
   readonly removing: string | undefined;
+  /** The element that is about to become a part, while people decide about others that are the same. */
+  readonly makingPart: string | undefined;
+  /** The part that is about to be removed, while people decide what becomes of its uses. */
+  readonly removingPart: string | undefined;
   /** The zoom that the frames of the line-up really have, for those that show it. */
   readonly zoomShown: number;
   readonly lineup: Lineup;
@@ -143,6 +149,7 @@ export const useSession = create<Session>(() => ({
   pseudo: '',
   chosenTarget: undefined,
   targetLocked: false,
+  chosenWritten: undefined,
   proposal: undefined,
   stopBackground: undefined,
   foretold: '',
@@ -158,6 +165,8 @@ export const useSession = create<Session>(() => ({
   gaugeView: 'lanes',
   paletteOpen: false,
   removing: undefined,
+  makingPart: undefined,
+  removingPart: undefined,
   zoomShown: 1,
   lineup: NO_LINEUP,
   audit: NO_AUDIT,
@@ -203,8 +212,8 @@ export const logOf = ({ revision, confirmed, confirmedHistory, pending, project,
 export const shownProject = (session: Session): Project => session.draft ?? session.project;
 
 export const shownPage = (session: Session): Page => {
-  const { pages } = shownProject(session);
-  return pages.find((page) => page.id === session.pageId) ?? pages[0]!;
+  const project = shownProject(session);
+  return pageOf(project, session.pageId) ?? project.pages[0]!;
 };
 
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
@@ -212,8 +221,7 @@ export const shownBandStart = (session: Session): number => bandAt(shownProject(
 
 /** The project, page and band without the draft: for parts that needn't follow every step of a gesture. */
 export const steadyProject = (session: Session): Project => session.project;
-export const steadyPage = (session: Session): Page =>
-  session.project.pages.find((page) => page.id === session.pageId) ?? session.project.pages[0]!;
+export const steadyPage = (session: Session): Page => pageOf(session.project, session.pageId) ?? session.project.pages[0]!;
 export const steadyBandStart = (session: Session): number => bandAt(session.project, session.width, session.slice).from;
 
 /** Where an edit goes: the chosen target while it holds at the cursor or is locked, else the band's own. */
@@ -235,10 +243,22 @@ export const shownPseudo = (session: Session): Pseudo => {
   return chosen.length > 0 && chosen.every((element) => hasPseudo(element, pseudo)) ? pseudo : '';
 };
 
+/** Where edits of what uses of parts show go: a use that is selected itself is meant alone, what it shows with its part. */
+export const writtenTo = (session: Session): Written => {
+  if (session.chosenWritten) return session.chosenWritten;
+  return session.selection.some(isInUse) ? 'part' : 'here';
+};
+
+/** The id that an element's values are written on. */
+export const ownerNow = (session: Session, id: string): string => {
+  const element = shownPage(session).elements[id];
+  return element ? ownerOf(element, writtenTo(session)) : id;
+};
+
 /** What edits of the selection write on: the elements, in the state or on the box that was chosen. */
 export const writtenOn = (session: Session): readonly string[] => {
   const pseudo = shownPseudo(session);
-  return session.selection.map((id) => id + pseudo);
+  return [...new Set(session.selection.map((id) => ownerNow(session, id) + pseudo))];
 };
 
 /** What the stage holds: the element that was selected last, in the state that was chosen. */

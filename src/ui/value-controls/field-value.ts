@@ -2,9 +2,10 @@ import type { At, Slice } from '@/core/breakpoints';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Candidate, Carriage, Resolution } from '@/core/cascade';
 import { carriageIn, heldIn, lookOf, resolve } from '@/core/cascade';
-import { describeTarget, ownerName } from '@/core/edits';
+import type { Written } from '@/core/edits';
+import { describeTarget, ownerName, ownerOf, stylesOf } from '@/core/edits';
 import type { Page, Project, Pseudo } from '@/core/document';
-import { kindNamed, readPseudo, stateWord, styleSetOf } from '@/core/document';
+import { kindNamed, readPseudo, stateWord } from '@/core/document';
 
 export interface FieldValue {
   /** The property whose story it is: of several gathered in one field, the first that is set anywhere. */
@@ -32,25 +33,25 @@ export function fieldValue(
   target: At,
   slice: Slice = DEFAULT_SLICE,
   pseudo: Pseudo = '',
+  written: Written = 'here',
 ): FieldValue {
   const all = ids.map((id) => {
     const look = lookOf(project, page, id, pseudo);
     return resolve(look.project, look.page, look.node, property, width, heldIn(look, slice));
   });
   const first = all[0]!;
-  const carriages = all.map((resolution) => carriageIn(resolution, home, pseudo));
+  const owners = ids.map((id) => (page.elements[id] ? ownerOf(page.elements[id], written) : id));
+  const inPart = owners.map((owner, i) => (owner === ids[i] ? undefined : owner));
+  const carriages = all.map((resolution, i) => carriageIn(resolution, home, pseudo, inPart[i]));
   const value = all.every((resolution) => resolution.value === first.value) ? first.value : undefined;
   const carriage = STRENGTH.find((one) => carriages.includes(one)) ?? 'default';
-  const ownHere = ids.some((id) => {
-    const element = page.elements[id];
-    return element && styleSetOf(element, pseudo)[target]?.[property] !== undefined;
-  });
+  const ownHere = owners.some((owner) => stylesOf(project, owner + pseudo)?.[target]?.[property] !== undefined);
   const { origin } = first;
   const from =
     origin.kind === 'initial'
       ? ''
       : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner} ${origin.candidate?.pseudo}`;
-  const story = `${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo}`).join()}`;
+  const story = `${owners.join()} ${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo}`).join()}`;
   return { property, value, carriage, resolution: first, ownHere, story };
 }
 

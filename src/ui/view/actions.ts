@@ -55,6 +55,7 @@ export async function open(projectId: string): Promise<void> {
     pseudo: '',
     chosenTarget: undefined,
     targetLocked: false,
+    chosenWritten: undefined,
     proposal: undefined,
     slice: DEFAULT_SLICE,
     findings: {},
@@ -88,7 +89,8 @@ export function setWidth(width: number): void {
 export function select(ids: readonly string[], add = false): void {
   const { selection } = useSession.getState();
   const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
-  useSession.setState({ selection: next, marked: [] });
+  const same = next.length === selection.length && next.every((id, i) => id === selection[i]);
+  useSession.setState({ selection: next, marked: [], ...(!same && { chosenWritten: undefined }) });
 }
 
 /** Looks at what is selected in a state, or at another box of it, and writes there from then on; empty for at rest. */

@@ -3,20 +3,25 @@
 import { memo } from 'react';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { Page } from '@/core/document';
+import { openPart } from '../parts/part-actions';
 import { showPage } from '../view/actions';
 
 type Named = Pick<Page, 'id' | 'name' | 'slug'>;
 
 interface Props {
   readonly pages: readonly Named[];
+  readonly parts: readonly Named[];
   readonly current: Named;
 }
 
 const isNamedSame = (a: Named, b: Named) => a.id === b.id && a.name === b.name && a.slug === b.slug;
 
+const areNamedSame = (a: readonly Named[], b: readonly Named[]) =>
+  a.length === b.length && a.every((one, i) => isNamedSame(one, b[i]!));
+
 /** Which page is worked on. Edits inside of pages don't concern it. */
 export const PageMenu = memo(
-  function PageMenu({ pages, current }: Props) {
+  function PageMenu({ pages, parts, current }: Props) {
     return (
       <Menu>
         <MenuButton
@@ -40,12 +45,26 @@ export const PageMenu = memo(
               </button>
             </MenuItem>
           ))}
+          {parts.length > 0 && (
+            <p className="m-0 mt-1 border-t border-line px-2 pt-1 text-xs text-muted">Parts, each by itself</p>
+          )}
+          {parts.map((one) => (
+            <MenuItem key={one.id}>
+              <button
+                type="button"
+                className={`block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint ${one.id === current.id ? 'font-bold' : ''}`}
+                onClick={() => openPart(one.id)}
+              >
+                {one.name}
+              </button>
+            </MenuItem>
+          ))}
         </MenuItems>
       </Menu>
     );
   },
   (before, after) =>
     isNamedSame(before.current, after.current) &&
-    before.pages.length === after.pages.length &&
-    before.pages.every((page, i) => isNamedSame(page, after.pages[i]!)),
+    areNamedSame(before.pages, after.pages) &&
+    areNamedSame(before.parts, after.parts),
 );

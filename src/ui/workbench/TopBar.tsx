@@ -34,7 +34,7 @@ export function TopBar() {
         <Mark /> Mill Pond
       </Link>
       <span className="truncate text-muted">{project.name} /</span>
-      <PageMenu pages={project.pages} current={page} />
+      <PageMenu pages={project.pages} parts={project.parts} current={page} />
       <nav aria-label="Views" className="ml-auto flex h-full gap-4">
         {MODES.map((one) => (
           <button

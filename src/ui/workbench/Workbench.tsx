@@ -27,6 +27,8 @@ import { recallPanels } from './panels';
 import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
+import { PartBar } from '../parts/PartBar';
+import { PartDialogs } from '../parts/PartDialogs';
 import { PagesPanel } from '../pages/PagesPanel';
 import { TopBar } from './TopBar';
 
@@ -100,6 +102,7 @@ function OpenWorkbench() {
       <Problems />
       <CommandDialog />
       <RemoveBreakpoint />
+      <PartDialogs />
     </div>
   );
 }
@@ -120,7 +123,10 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
         )}
         <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
         <div className="relative flex min-w-0 flex-1">
-          {view === 'shape' ? <Stage /> : <LineUp />}
+          <div className="flex min-w-0 flex-1 flex-col">
+            <PartBar />
+            {view === 'shape' ? <Stage /> : <LineUp />}
+          </div>
           <MarksBar />
         </div>
         <Splitter panel="inspector" label="Width of the values" grows={-1} across />
