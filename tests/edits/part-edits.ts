@@ -1,5 +1,5 @@
 import type { PageElement, Project, Saying } from '@/core/document';
-import { isInUse, topOf, treesOf, usesIn } from '@/core/document';
+import { isInUse, topOf, treesOf, usesIn, usesOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { EditError, throughParts } from '@/core/edits';
 import { PlanError, planMakePart, planRemovePart, planSwapPart, planTakeApart } from '@/core/plans';
@@ -62,7 +62,10 @@ const MAKES: readonly Make[] = [
     const elements = Object.fromEntries([draw.chance(0.1) ? { ...body, children: [] } : body, top].map((one) => [one.id, one]));
     return { type: 'addPart', part: { id, name: 'Card', slug: id, root: body.id, elements } };
   },
-  (project, draw) => ({ type: 'removePart', part: anyPart(project, draw) }),
+  (project, draw) => {
+    const unused = project.parts.filter(({ id }) => usesOf(project, id).length === 0);
+    return { type: 'removePart', part: unused.length > 0 && draw.chance(0.7) ? draw.from(unused).id : anyPart(project, draw) };
+  },
   (project, draw) =>
     planned(() => planRemovePart(project, anyPart(project, draw), draw.from(['apart', 'remove']), () => draw.id('')).edit, draw),
   (project, draw) => ({ type: 'renamePart', part: anyPart(project, draw), name: draw.from(['Card', 'x', '']) }),

@@ -317,7 +317,7 @@ const partsMaker: Maker = (project, draw, odd) =>
 const MAKERS: readonly Maker[] = [
   aboutPages,
   aboutPages,
-  ...Array.from({ length: 9 }, () => partsMaker),
+  ...Array.from({ length: 6 }, () => partsMaker),
   insert,
   insert,
   insert,

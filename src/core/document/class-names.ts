@@ -47,7 +47,8 @@ const declares = (element: PageElement) => {
 export function classNames(project: Project): ReadonlyMap<string, string> {
   const known = memo.get(project);
   if (known) return known;
-  const parts = partsInOrder(project).flatMap((part) => subtreeOf(part, part.root));
+  const trees = partsInOrder(project).map((part) => subtreeOf(part, part.root));
+  const parts = trees.flatMap(([, ...inside]) => inside);
   const elements = [...parts, ...project.pages.flatMap((page) => subtreeOf(page, page.root))];
   const taken = new Set<string>();
   const next = new Map<string, number>();
@@ -65,6 +66,8 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
   if (elements.some(({ kind }) => kind)) for (const kind of GIVEN_KINDS) give(kind, kindNamed(kind)!.one);
   for (const style of project.shared) give(style.id, style.name);
   for (const element of elements) if (declares(element)) give(element.id, element.name);
+  // Around a part stands something only where it is looked at by itself: no name in an export is another for it.
+  for (const [around] of trees) if (around && declares(around)) give(around.id, around.name);
   memo.set(project, names);
   return names;
 }

@@ -89,7 +89,7 @@ export interface PageElement {
   readonly use?: Use | undefined;
   /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */
   readonly layers?: readonly PartLayer[] | undefined;
-  /** Of a use that shows its part's top: the element as it is kept. */
+  /** The element as it is kept, where it is shown otherwise: of a use, and of what stands around a part by itself. */
   readonly kept?: PageElement | undefined;
 }
 

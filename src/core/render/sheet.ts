@@ -101,7 +101,9 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
     ['kinds', kindOwners(project)],
     ...project.shared.map((style) => [style.id, [ownerNamed(style, names)]] as const),
     ...treesShown(project, pages).map((page) => {
-      const speaking = subtreeOf(page, page.root).filter(({ id }) => names.has(id));
+      // What is around a part is there where the part is looked at by itself.
+      const isWhole = pages.includes(page);
+      const speaking = subtreeOf(page, page.root).filter(({ id }) => names.has(id) && (isWhole || id !== page.root));
       return [page.id, speaking.map((element) => ownerNamed(element, names))] as const;
     }),
   ];

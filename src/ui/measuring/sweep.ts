@@ -99,9 +99,17 @@ export function allWidthsChanged(): void {
 
 function invalidate(pageId: string, widths: IntervalSet): void {
   if (widths.length === 0) return;
+  noteBefore(pageId);
   ledgerOf(pageId).invalidate(widths);
   if (running?.pageId === pageId) running.stop.abort();
   show(pageId, { stopped: false, complete: false });
+}
+
+/** What was found on a page before it changed, to be told what the change did; only where all of it was known. */
+function noteBefore(pageId: string): void {
+  const { sweeps, findings } = useSession.getState();
+  const known = sweeps[pageId] && ledgerOf(pageId).missing(plan().filter(everyWidth)).length === 0;
+  if (known) show(pageId, { before: findings[pageId]?.length ?? 0 });
 }
 
 export function stopSweep(): void {
@@ -130,19 +138,39 @@ export function continueSweep(again = false): void {
   if (pending.length > 0 || damage) return;
   if (running?.pageId === pageId && !running.stop.signal.aborted) return;
   if (!again && (sweeps[pageId]?.stopped || (onlyWhenAsked() && !further))) return;
-  running?.stop.abort();
-  if (missingOf(pageId).length > 0) void measure(pageId);
-  else if (sweeps[pageId]) show(pageId, { running: false, further: undefined, complete: further });
+  if (missingOf(pageId).length > 0) {
+    running?.stop.abort();
+    return void measure(pageId);
+  }
+  if (sweeps[pageId]) show(pageId, { running: false, further: undefined, complete: further });
+  measureOthers();
+}
+
+/** Pages that aren't on screen and were reached by an edit, of a part or of a shared style: one after the other. */
+function measureOthers(): void {
+  const { project, pageId, pending, sweeps, damage } = useSession.getState();
+  if ((running && !running.stop.signal.aborted) || pending.length > 0 || damage || onlyWhenAsked()) return;
+  const next = project.pages.find(
+    ({ id }) =>
+      id !== pageId &&
+      ledgers.has(id) &&
+      !sweeps[id]?.stopped &&
+      !sweeps[id]?.error &&
+      ledgerOf(id).missing(plan().filter(everyWidth)).length > 0,
+  );
+  if (next) void measure(next.id);
 }
 
 /** All that is missing, one view after the other. */
 async function measure(pageId: string): Promise<void> {
   const stop = new AbortController();
   const mine = { pageId, stop };
+  let isBehind = false;
   running = mine;
   try {
     for (let before: Looking | undefined; ;) {
-      const [next] = missingOf(pageId);
+      const isShown = pageId === useSession.getState().pageId;
+      const [next] = isShown ? missingOf(pageId) : ledgerOf(pageId).missing(plan().filter(everyWidth));
       if (!next) break;
       if (before && sameLooking(before, next)) throw new Error('The server measured less than it was asked for.');
       before = next;
@@ -153,10 +181,13 @@ async function measure(pageId: string): Promise<void> {
   } catch (error) {
     if (stop.signal.aborted) return;
     // 409: an edit has come in between. The save that brings it starts the sweep again.
-    const behind = error instanceof Refused && error.status === 409;
-    show(pageId, { running: false, ...(!behind && { error: error instanceof Error ? error.message : String(error) }) });
+    isBehind = error instanceof Refused && error.status === 409;
+    show(pageId, { running: false, ...(!isBehind && { error: error instanceof Error ? error.message : String(error) }) });
   } finally {
-    if (running === mine) running = undefined;
+    if (running === mine) {
+      running = undefined;
+      if (!stop.signal.aborted && !isBehind) measureOthers();
+    }
   }
 }
 

@@ -101,8 +101,12 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
         <span className={`truncate ${hidden ? 'text-muted line-through' : row.inPart ? 'italic' : ''}`}>{name}</span>
       )}
       {row.part !== undefined && (
-        <span aria-hidden className="shrink-0 text-[11px] text-reed" title={`Use of part ${row.part}`}>
-          ❖
+        <span
+          aria-hidden
+          className="shrink-0 rounded-[3px] bg-reed-tint px-1 text-[10px] leading-[14px] text-reed"
+          title={`Use of part ${row.part}`}
+        >
+          part
         </span>
       )}
       {overrides > 0 && (

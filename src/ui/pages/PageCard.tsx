@@ -5,12 +5,20 @@ import type { Page, Project } from '@/core/document';
 import { useNear } from '../lineup/use-near';
 import { PreviewFrame } from '../preview/PreviewFrame';
 import type { FrameParts } from '../requests/requests';
+import type { SweepState } from '../state/store';
 import { showPage } from '../view/actions';
 
-/** What a picture shows of its page, CSS px, and how large it is drawn. */
-const PICTURE = { width: 1280, height: 800, scale: 0.17 } as const;
+/** How large a picture is drawn, CSS px; it is as wide as a page is shown in it. */
+const DRAWN = { width: 217.6, height: 136 } as const;
 const NOTHING: readonly string[] = [];
 const unheard = () => undefined;
+
+/** "3", "5, was 3", "62%": what was found, and what the last edit that reached the page did to it. */
+function countWords(sweep: SweepState | undefined, wrong: number): string {
+  if (sweep && sweep.decided < sweep.total) return `${Math.floor((sweep.decided / sweep.total) * 100)}%`;
+  if (sweep?.before !== undefined && sweep.before !== wrong) return `${wrong}, was ${sweep.before}`;
+  return wrong > 0 ? String(wrong) : '';
+}
 
 interface Props {
   readonly project: Project;
@@ -18,19 +26,24 @@ interface Props {
   /** Its file, or who uses it. */
   readonly file: string;
   readonly open: (id: string) => void;
+  /** The viewport that is drawn, px. */
+  readonly width: number;
   readonly parts: FrameParts | undefined;
   readonly scroller: HTMLElement | null;
   readonly current: boolean;
   readonly wrong: number;
+  /** What is known of its measuring; undefined where it was never measured. */
+  readonly sweep: SweepState | undefined;
   readonly keyDown: (event: React.KeyboardEvent) => void;
 }
 
 /** One page: what it looks like, its name and file, and what is wrong with it. */
-export function PageCard({ project, page, file, open, parts, scroller, current, wrong, keyDown }: Props) {
+export function PageCard({ project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown }: Props) {
   const card = useRef<HTMLLIElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const { near, met } = useNear(card, scroller);
-  const { width, height, scale } = PICTURE;
+  const scale = DRAWN.width / width;
+  const height = Math.round(DRAWN.height / scale);
   return (
     <li ref={card} className="list-none">
       <button
@@ -47,7 +60,7 @@ export function PageCard({ project, page, file, open, parts, scroller, current, 
         <span
           inert
           className="pointer-events-none relative block overflow-hidden bg-well outline outline-1 outline-line"
-          style={{ width: width * scale, height: height * scale }}
+          style={DRAWN}
         >
           {met && parts && (
             <PreviewFrame
@@ -65,10 +78,12 @@ export function PageCard({ project, page, file, open, parts, scroller, current, 
             />
           )}
         </span>
-        <span className="flex items-baseline gap-2 pt-1.5" style={{ width: width * scale }}>
+        <span className="flex items-baseline gap-2 pt-1.5" style={{ width: DRAWN.width }}>
           <span className="truncate font-semibold">{page.name}</span>
           <span className="ml-auto max-w-[55%] shrink-0 truncate font-mono text-[11px] text-muted">{file}</span>
-          {wrong > 0 && <span className="shrink-0 font-mono text-[11px] text-rust">{wrong}</span>}
+          <span className={`shrink-0 font-mono text-[11px] ${wrong > 0 ? 'text-rust' : 'text-muted'}`}>
+            {countWords(sweep, wrong)}
+          </span>
         </span>
       </button>
     </li>

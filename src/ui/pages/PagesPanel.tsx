@@ -15,13 +15,19 @@ import { usesInWords } from '@/core/plans';
 import { openPart } from '../parts/part-actions';
 import { PartForm } from '../parts/PartForm';
 import { PageForm } from './PageForm';
+import { Reached } from './Reached';
 import { ProjectSettings } from './ProjectSettings';
 
-/** All pages of the project: what they look like, their order, what they say of themselves. */
+/** Viewports that pictures show, px: parts are mostly smaller than pages. */
+const PAGE_WIDTH = 1280;
+const PART_WIDTH = 560;
+
+/** All pages of the project, and its parts: what they look like, their order, what they say of themselves. */
 export function PagesPanel() {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const findings = useSession((session) => session.findings);
+  const sweeps = useSession((session) => session.sweeps);
   const part = partNamed(project, page.id);
   const [parts, setParts] = useState<FrameParts>();
   const [scroller, setScroller] = useState<HTMLElement | null>(null);
@@ -86,6 +92,7 @@ export function PagesPanel() {
               </MenuItem>
             </MenuItems>
           </Menu>
+          <Reached pages={project.pages} sweeps={sweeps} findings={findings} />
           <p className="m-0 ml-auto truncate text-xs text-muted">Arrows choose, with Alt they move; Enter shapes the page.</p>
         </header>
         <div ref={setScroller} className="min-h-0 flex-1 overflow-auto p-4">
@@ -97,10 +104,12 @@ export function PagesPanel() {
                 page={one}
                 file={`${one.slug}.html`}
                 open={openPage}
+                width={PAGE_WIDTH}
                 parts={parts}
                 scroller={scroller}
                 current={one.id === page.id}
                 wrong={findings[one.id]?.length ?? 0}
+                sweep={sweeps[one.id]}
                 keyDown={keyDown}
               />
             ))}
@@ -122,10 +131,12 @@ export function PagesPanel() {
                 page={one}
                 file={usesInWords(project, one.id)}
                 open={openPart}
+                width={PART_WIDTH}
                 parts={parts}
                 scroller={scroller}
                 current={one.id === page.id}
-                wrong={0}
+                wrong={findings[one.id]?.length ?? 0}
+                sweep={undefined}
                 keyDown={keyDown}
               />
             ))}
