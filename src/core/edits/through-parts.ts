@@ -2,6 +2,7 @@ import type { Child } from '../document/content';
 import { childIds, isRun, renamedChildren } from '../document/content';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
+import { flatten } from '../document/flatten';
 import { partNamed, partOwnersOf, topOf } from '../document/parts';
 import type { Page, Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
@@ -92,8 +93,13 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
     }
     case 'insertElement': {
       const parent = inside(edit.parent);
+      if (parent !== edit.parent && written === 'here') throw new EditError(NOT_HERE);
       const page = keptHolding(project, parent)?.id ?? edit.page;
-      return withFields(edit, { parent, page, ...neighbours(edit) });
+      // Copied of what a use shows, an element says itself what it looks like.
+      const elements = edit.elements.some(({ layers }) => layers)
+        ? edit.elements.map((one) => flatten(one).element)
+        : edit.elements;
+      return withFields(edit, { parent, page, elements, ...neighbours(edit) });
     }
     case 'addShared':
       if (!edit.carriers) return edit;
@@ -102,6 +108,9 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
       return edit;
   }
 }
+
+const NOT_HERE =
+  'What stands in a part is the same in all of its uses. Let edits go to the part to put something in, or take the use apart.';
 
 const keptHolding = (project: Project, id: string): Page | undefined => pageHolding(kept(project), id);
 

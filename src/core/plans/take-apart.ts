@@ -7,7 +7,7 @@ import type { Page, Project } from '../document/project';
 import { parentOf, subtreeOf } from '../document/tree';
 import type { Edit } from '../edits/edit';
 import { requireElement } from '../edits/edit';
-import { asShared, flatten } from '../structure/flatten';
+import { asShared, flatten } from '../document/flatten';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 

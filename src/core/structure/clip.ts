@@ -9,6 +9,7 @@ import { pictureSchema } from '../document/project';
 import type { Styled } from '../document/style-sets';
 import { styleSetsOf, withStyleSet } from '../document/style-sets';
 import { keptElements } from '../document/expand';
+import { flatten } from '../document/flatten';
 import type { Use } from '../document/use';
 import { isInUse, withSaying } from '../document/use';
 import { treesProblem } from '../document/trees';
@@ -16,7 +17,6 @@ import { freshHtmlIds, withHtmlIds } from '../document/html-ids';
 import { listOf, MALFORMED, malformedAt } from '../text';
 import { subtreeOf } from '../document/tree';
 import { fitPictures, picturesIn, withPictures } from './clip-pictures';
-import { flatten } from './flatten';
 
 const TOO_MANY = `At most ${LIMITS.elements} elements can be pasted.`;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { elementIdSchema } from '../document/content';
+import { shownIdSchema } from '../document/use';
 import type { Piece } from '../written';
 
 const PIECES_MOST = 20_000;
@@ -12,9 +12,9 @@ const pieceSchema = (depth: number): z.ZodType<Piece> =>
     // What is too long for a document is refused by its edit, with the reason.
     z.string().max(TEXT_MOST),
     z.strictObject({
-      id: elementIdSchema,
+      id: shownIdSchema,
       tag: z.string().max(40),
-      of: elementIdSchema.optional(),
+      of: shownIdSchema.optional(),
       attributes: z.record(z.string().max(60), z.string().max(2_000)).optional(),
       shared: z.array(z.string().max(30)).max(50).optional(),
       whole: z.literal(true).optional(),

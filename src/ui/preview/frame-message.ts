@@ -3,7 +3,7 @@ import { elementIdSchema } from '@/core/document';
 import { piecesSchema } from '@/core/writing';
 
 const rect = z.tuple([z.number(), z.number(), z.number(), z.number()]);
-const id = z.string().max(40);
+const id = z.string().max(220);
 const four = z.array(z.number()).length(4);
 const flow = z.enum(['row', 'column', 'grid', 'block']);
 const ids = z.array(id).max(10_000);

@@ -1,9 +1,9 @@
 import { BASE } from '../breakpoints/breakpoint';
-import type { PageElement, StyleSet } from '../document/element';
-import type { SharedStyle } from '../document/project';
-import { readPseudo } from '../document/pseudo';
-import type { Styled } from '../document/style-sets';
-import { styleSetOf, styleSetsOf, withStyleSet } from '../document/style-sets';
+import type { PageElement, StyleSet } from './element';
+import type { SharedStyle } from './project';
+import { readPseudo } from './pseudo';
+import type { Styled } from './style-sets';
+import { styleSetOf, styleSetsOf, withStyleSet } from './style-sets';
 
 /** An element of a use as one of its own, and what has to stand beneath its values for it to look the same. */
 export interface Flat {
