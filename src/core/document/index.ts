@@ -30,7 +30,7 @@ export { htmlAttributes } from './page-fields';
 export type { PageFields } from './page-fields';
 export { PLAIN_PROFILE } from './profile';
 export type { Profile, Tuning } from './profile';
-export { pageIdSchema, SCHEMA_VERSION } from './project';
+export { SCHEMA_VERSION, treeIdSchema } from './project';
 export type { Page, Picture, Project, SharedStyle } from './project';
 export { ancestorsOf, pageOf, parentOf, subtreeOf, treesOf } from './tree';
 export { carried, holdSame } from './versions';

@@ -2,6 +2,9 @@ import { usualLimits } from '../audit/check';
 import { checkNamed } from '../audit/checks';
 import type { Finding } from '../audit/sweep/ledger';
 import type { Page, Project } from '../document/project';
+import { splitPseudo } from '../document/pseudo';
+import { styleSetOf } from '../document/style-sets';
+import { ownerOf } from '../edits/through-parts';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
 import { placesFor } from './places';
@@ -26,11 +29,22 @@ export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] 
   for (const { title, values } of recipesFor(situationOf(project, page, finding, limits)))
     for (const { at, words, before } of places) {
       const label = `${title} ${words}`;
-      const edits = values.map(([node, property, value]): Edit => ({ type: 'setStyle', owner: node, at, property, value }));
+      const edits = values.map(([node, property, value]): Edit => {
+        const owner = ownerFor(page, node, property);
+        return { type: 'setStyle', owner, at, property, value };
+      });
       const edit: Edit = { type: 'group', label, edits: [...before, ...edits] };
       if (reaches(project, page, edit)) fixes.push({ title: label, edit });
     }
   return fixes.slice(0, FIXES_MOST);
+}
+
+/** Where a value is mended: in the part that shows the element, unless it is the use that says something of it. */
+function ownerFor(page: Page, node: string, property: string): string {
+  const { id, pseudo } = splitPseudo(node);
+  const element = page.elements[id];
+  const says = element && Object.values(styleSetOf(element, pseudo)).some((values) => property in values);
+  return element && !says ? ownerOf(element, 'part') + pseudo : node;
 }
 
 function reaches(project: Project, page: Page, edit: Edit): boolean {

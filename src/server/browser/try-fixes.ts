@@ -2,6 +2,7 @@ import type { Finding, WidthResult } from '@/core/audit';
 import { checkNamed, SWEEP_RANGE } from '@/core/audit';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
+import { pageOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { applyEdit } from '@/core/edits';
 import type { Fix, FixLine, TriedFix } from '@/core/remedy';
@@ -68,7 +69,7 @@ async function tryFix(
   const { document, footprint } = applyEdit(project, fix.edit);
   const touched = footprint[page.id]?.widths ?? [];
   const widths = integersIn(touched, SWEEP_RANGE);
-  const changed = document.pages.find(({ id }) => id === page.id);
+  const changed = pageOf(document, page.id);
   if (!changed || widths.length === 0) return undefined;
   const was = await before.at(widths);
   const is = await sweepAt(document, changed, finding, widths, signal);
@@ -110,7 +111,7 @@ export async function* mendPage(
     const edits: Edit[] = [];
     for (const [index, finding] of findings.entries()) {
       if (signal.aborted) return;
-      const page = document.pages.find(({ id }) => id === pageId)!;
+      const page = pageOf(document, pageId)!;
       const before = new Before(document, page, finding, signal);
       const safe: TriedFix[] = [];
       for (const fix of fixesFor(document, page, finding)) {

@@ -1,6 +1,7 @@
 import { auditPage } from '../browser/audit-page';
 import { log } from '../logging/log';
 import type { Project } from '@/core/document';
+import { pageOf } from '@/core/document';
 import { claimPage, createRun, finishPage, hear, lostPages, projectOfRun } from '../store/audits';
 import { queue } from './queue';
 
@@ -43,7 +44,7 @@ async function begin(): Promise<void> {
 
 async function workOn({ run, page: pageId }: AuditJob): Promise<void> {
   const project = await projectOfRun(run);
-  const page = project?.pages.find(({ id }) => id === pageId);
+  const page = project && pageOf(project, pageId);
   const attempt = page && (await claimPage(run, pageId));
   // Done already, or in somebody's hands.
   if (!project || !page || !attempt) return;

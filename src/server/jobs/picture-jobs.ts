@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Page, Project } from '@/core/document';
+import { pageOf } from '@/core/document';
 import type { Shot } from '@/core/lineup';
 import { seenBy } from '@/core/render';
 import { picturePage } from '../browser/picture';
@@ -49,7 +50,7 @@ async function work(): Promise<void> {
 
 async function makePictures({ projectId, pageId, shots }: PictureJob): Promise<void> {
   const { project } = await loadProject(database(), projectId);
-  const page = project.pages.find(({ id }) => id === pageId);
+  const page = pageOf(project, pageId);
   if (!page) return;
   const known = await knownPictures(shots.map(({ digest }) => digest));
   // What has changed since is asked for anew by whoever looks at it.

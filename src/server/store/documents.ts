@@ -1,6 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Page, Project } from '@/core/document';
-import { UnreadableProject } from '@/core/document';
+import { pageOf, UnreadableProject } from '@/core/document';
 import type { LogEntry, ServerState } from '@/core/edits';
 import { advance, applyEdit, HISTORY_DEPTH, historyOf } from '@/core/edits';
 import type { Connection } from '../db/client';
@@ -135,7 +135,7 @@ export async function insertProject(connection: Connection, project: Project): P
 export async function pageAtRevision(id: string, revision: number, pageId: string): Promise<{ project: Project; page: Page }> {
   const stored = await loadProject(database(), id);
   if (stored.revision !== revision) throw new HttpError(409, 'The project has changed since; ask again.');
-  const page = stored.project.pages.find((one) => one.id === pageId);
+  const page = pageOf(stored.project, pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
   return { project: stored.project, page };
 }

@@ -48,7 +48,7 @@ export function stopFixes(): void {
 export async function applyAndProve(edit: Edit, title: string): Promise<void> {
   await settled();
   const before = useSession.getState().revision;
-  if (!commitOrReport(edit)) return;
+  if (!commitOrReport(edit, 'here')) return;
   announce(`${title}: done.`);
   await prove(before, title);
 }

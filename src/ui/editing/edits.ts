@@ -63,8 +63,8 @@ export function commit(edit: Edit, gesture?: string, written?: Written): string 
 }
 
 /** Makes an edit and shows what is wrong with it, where no field stands by to do so. */
-export function commitOrReport(edit: Edit): boolean {
-  const problem = commit(edit);
+export function commitOrReport(edit: Edit, written?: Written): boolean {
+  const problem = commit(edit, undefined, written);
   if (problem) report(problem);
   return problem === undefined;
 }

@@ -30,7 +30,7 @@ async function drop(findings: readonly LintFinding[]): Promise<void> {
   const { project } = useSession.getState();
   const { edit, count, left } = await inBackground({ kind: 'drop', project, findings }).result;
   if (useSession.getState().project !== project) return report('The project has changed since; drop them again.');
-  if (!edit || !commitOrReport(edit)) return announce('They are needed now that others are gone; nothing was dropped.');
+  if (!edit || !commitOrReport(edit, 'here')) return announce('They are needed now that others are gone; nothing was dropped.');
   const same = findings.every(({ unchanged }) => unchanged);
   announce(
     `${count === 1 ? 'One finding was' : `${count} findings were`} dropped${same ? '; every value at every viewport is as it was' : ''}.${left.length > 0 ? ` ${left.length} had to stay, since they are needed now.` : ''}`,

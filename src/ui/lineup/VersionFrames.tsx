@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import type { Page, Project } from '@/core/document';
+import { pageOf } from '@/core/document';
 import { fitZoom, packFrames } from '@/core/lineup';
 import type { FrameParts } from '../requests/requests';
 import { loadFrameParts } from '../requests/requests';
@@ -35,7 +36,7 @@ export function VersionFrames({ earlier, mode }: { readonly earlier: Project; re
   const { stands } = useStands();
   const choice = useLineup((lineup) => lineup.zoom);
   const size = useSize(bed);
-  const was = earlier.pages.find(({ id }) => id === page.id);
+  const was = pageOf(earlier, page.id);
   const [first, setFirst] = useState(false);
   useEffect(() => {
     loadFrameParts().then(setParts, (error: Error) => report(`The previews can't be shown: ${error.message}`));

@@ -4,7 +4,6 @@ import { Menu, MenuButton, MenuItem, MenuItems, Radio, RadioGroup } from '@headl
 import { useMemo } from 'react';
 import { isInUse, partNamed, splitShownId, usesOf } from '@/core/document';
 import type { Written } from '@/core/edits';
-import { ownerName } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
 import { report } from '../editing/edits';
 import { steadyPage, steadyProject, useSession, writtenTo } from '../state/store';
@@ -91,10 +90,8 @@ export function PartBox({ id }: { id: string }) {
         </Menu>
       </div>
       {said.length > 0 && (
-        <details className="pt-1.5" open={said.length <= 6}>
-          <summary className="cursor-pointer text-muted">
-            {ownerName(project, holder.id)} says {said.length === 1 ? 'one thing' : `${said.length} things`} of its own
-          </summary>
+        <details className="pt-1">
+          <summary className="cursor-pointer text-muted">What {holder.name} says of its own</summary>
           <ul aria-label="Said here only" className="m-0 list-none p-0">
             {said.map((one) => (
               <li key={one.key} className="flex items-center gap-1 py-px">

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ALL_WIDTHS, DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
-import { pageIdSchema } from '@/core/document';
+import { pageOf, treeIdSchema } from '@/core/document';
 import { compareVersions } from '@/server/browser/compare';
 import { HttpError } from '@/server/http/errors';
 import { streamLines } from '@/server/http/lines';
@@ -10,7 +10,7 @@ import { route } from '@/server/http/route';
 import { earlierProject } from '@/server/store/revisions';
 
 const compareSchema = z.strictObject({
-  page: pageIdSchema,
+  page: treeIdSchema,
   /** The earlier revision. */
   before: z.number().int().min(0),
   /** The revision the caller shows; another one on the server is refused. */
@@ -27,7 +27,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   const earlier = await earlierProject(projectId(parameters), before);
   if (earlier.revision !== revision)
     throw new HttpError(409, 'The project has changed since; the comparison starts again with the newer one.');
-  const [was, is] = [earlier.project, earlier.current].map((project) => project.pages.find((page) => page.id === id));
+  const [was, is] = [earlier.project, earlier.current].map((project) => pageOf(project, id));
   if (!is) throw new HttpError(404, 'There is no such page.');
   if (!was) throw new HttpError(422, 'This page was not there yet at that revision.');
   const touched = everywhere ? ALL_WIDTHS : (earlier.footprint[id]?.widths ?? []);

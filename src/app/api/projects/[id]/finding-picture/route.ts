@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pageIdSchema } from '@/core/document';
+import { treeIdSchema } from '@/core/document';
 import { pictureFinding } from '@/server/browser/picture';
 import { findingSchema } from '@/server/http/finding';
 import { projectId } from '@/server/http/parameters';
@@ -7,7 +7,7 @@ import { readBody } from '@/server/http/body';
 import { route } from '@/server/http/route';
 import { pageAtRevision } from '@/server/store/documents';
 
-const pictureSchema = z.strictObject({ page: pageIdSchema, revision: z.number().int().min(0), finding: findingSchema });
+const pictureSchema = z.strictObject({ page: treeIdSchema, revision: z.number().int().min(0), finding: findingSchema });
 
 /** A picture of a finding where it is worst, with its element marked, as PNG. */
 export const POST = route<{ id: string }>(async (request, parameters) => {

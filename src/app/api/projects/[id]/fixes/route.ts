@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pageIdSchema } from '@/core/document';
+import { treeIdSchema } from '@/core/document';
 import { tryFixes } from '@/server/browser/try-fixes';
 import { findingSchema } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
@@ -8,7 +8,7 @@ import { readBody } from '@/server/http/body';
 import { route } from '@/server/http/route';
 import { pageAtRevision } from '@/server/store/documents';
 
-const fixesSchema = z.strictObject({ page: pageIdSchema, revision: z.number().int().min(0), finding: findingSchema });
+const fixesSchema = z.strictObject({ page: treeIdSchema, revision: z.number().int().min(0), finding: findingSchema });
 
 /** Tries fixes for a finding. Answers line by line (NDJSON), each fix with what it did. */
 export const POST = route<{ id: string }>(async (request, parameters) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pageIdSchema } from '@/core/document';
+import { treeIdSchema } from '@/core/document';
 import { mendPage } from '@/server/browser/try-fixes';
 import { findingSchema } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
@@ -9,7 +9,7 @@ import { route } from '@/server/http/route';
 import { pageAtRevision } from '@/server/store/documents';
 
 const mendSchema = z.strictObject({
-  page: pageIdSchema,
+  page: treeIdSchema,
   revision: z.number().int().min(0),
   findings: z.array(findingSchema).max(100, 'At most 100 findings are mended at once.'),
 });

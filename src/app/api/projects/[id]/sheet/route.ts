@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SCROLLBARS, SET_MOST } from '@/core/devices';
-import { nameSchema, pageIdSchema, slugOf } from '@/core/document';
+import { nameSchema, pageOf, treeIdSchema, slugOf } from '@/core/document';
 import { FORMATS, makeSheet } from '@/server/browser/picture-sheet';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
@@ -13,7 +13,7 @@ import { loadProject } from '@/server/store/documents';
 const TYPES = { png: 'image/png', pdf: 'application/pdf', html: 'text/html; charset=utf-8' } as const;
 
 const sheetSchema = z.strictObject({
-  page: pageIdSchema,
+  page: treeIdSchema,
   revision: z.number().int().min(0),
   format: z.enum(FORMATS, 'A sheet is a PNG, a PDF or HTML.'),
   title: nameSchema,
@@ -33,7 +33,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, devices, ...wish } = await readBody(request, sheetSchema);
   const { project, revision: now } = await loadProject(database(), projectId(parameters));
   if (now !== revision) throw new HttpError(409, 'The project has changed since. Make the sheet again.');
-  const page = project.pages.find(({ id }) => id === pageId);
+  const page = pageOf(project, pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
   return new Response(await makeSheet(project, page, devices, wish, request.signal), {
     headers: {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { planOf, VIEWS } from '@/core/audit';
 import { DEFAULT_SLICE, POINTERS } from '@/core/breakpoints';
-import { pageIdSchema } from '@/core/document';
+import { pageOf, treeIdSchema } from '@/core/document';
 import { sweep } from '@/server/browser/sweep';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
@@ -15,7 +15,7 @@ const WIDTH_MOST = 10_000;
 const width = z.number().int().min(1, 'A width is at least 1 px.').max(WIDTH_MOST, `A width is at most ${WIDTH_MOST} px.`);
 
 const sweepSchema = z.strictObject({
-  page: pageIdSchema,
+  page: treeIdSchema,
   /** The revision the caller shows; another one on the server is refused, so that results fit what is seen. */
   revision: z.number().int().min(0),
   widths: z
@@ -46,7 +46,7 @@ export const POST = route<{ id: string }>(async (request, parameters) => {
   const stored = await loadProject(database(), projectId(parameters));
   if (stored.revision !== revision)
     throw new HttpError(409, 'The project has changed since; the measurement starts again with the newer one.');
-  const page = stored.project.pages.find((one) => one.id === pageId);
+  const page = pageOf(stored.project, pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
   const slice = { height, pointer };
   const widths = new Set(
