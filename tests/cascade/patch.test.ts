@@ -6,7 +6,7 @@ import { EDIT_TYPES, makeEdit, readEdit } from '@/core/edits';
 import type { Look } from '@/core/cascade';
 import { shownIn } from '@/core/cascade';
 import type { PageElement, Project, State } from '@/core/document';
-import { newProject, STATES } from '@/core/document';
+import { newProject, STATES, usesIn } from '@/core/document';
 import type { Preview } from '@/core/render';
 import { heldMarks, patchBetween, previewDocument, renderPreview, restyledPreview, rewrittenPreview } from '@/core/render';
 import { demoProject } from '@/demo';
@@ -140,6 +140,7 @@ async function compare(start: Project, edits: readonly (Edit | number)[]): Promi
   expect(asPatched).toEqual(await state());
 }
 
+const CARDS = Object.values(pageOf(demo).elements).find(({ name }) => name === 'Tool cards')!.id;
 const value = (owner: string, at: string, property: string, text: string): Edit => ({
   type: 'setStyle',
   owner,
@@ -147,6 +148,8 @@ const value = (owner: string, at: string, property: string, text: string): Edit 
   property,
   value: text,
 });
+
+const USE = usesIn(pageOf(demo).elements).find((id) => pageOf(demo).elements[id]!.use!.part === 'mcard')!;
 
 const mark = (id: string, children: PageElement['children']): PageElement => ({
   ...{ id, tag: 'strong', name: 'Strong', attributes: {}, children, shared: [], styles: {} },
@@ -157,14 +160,14 @@ test.each<[string, Project, readonly Edit[]]>([
   [
     'rules patched in place, then moved',
     demo,
-    [value('ecatalogue39', 'base', 'color', 'red'), { type: 'removeBreakpoint', id: 'bmiddle' }],
+    [value(CARDS, 'base', 'color', 'red'), { type: 'removeBreakpoint', id: 'bmiddle' }],
   ],
   [
     'rules patched twice, then in another order',
     demo,
     [
-      value('ecatalogue39', 'bnarrow', 'color', 'red'),
-      value('ecatalogue39', 'bnarrow', 'color', 'blue'),
+      value(CARDS, 'bnarrow', 'color', 'red'),
+      value(CARDS, 'bnarrow', 'color', 'blue'),
       { type: 'moveBreakpoint', id: 'bnarrow', edge: 1000 },
     ],
   ],
@@ -193,7 +196,28 @@ test.each<[string, Project, readonly Edit[]]>([
       value('efirstbody', 'base', 'font-family', 'var(--face)'),
     ],
   ],
-])('a patched frame stands as a new one would: %s', (_, start, edits) => compare(start, edits), 60_000);
+  [
+    'a part, one use of it, and a card without its button again',
+    demo,
+    [
+      value('ecard3', 'base', 'color', 'red'),
+      value(`${USE}.ecard3`, 'bnarrow', 'padding-top', '9px'),
+      { type: 'sayTexts', node: `${USE}.ecard5`, texts: ['Elsewhere'] },
+      { type: 'setHidden', node: `${USE}.ecard6`, hidden: true },
+      { type: 'setText', node: 'ecard6', text: 'Lend' },
+      { type: 'setHidden', node: `${USE}.ecard6`, hidden: false },
+      { type: 'removeElement', node: 'ecard2' },
+    ],
+  ],
+])(
+  'a patched frame stands as a new one would: %s',
+  async (_, start, edits) => {
+    // An edit that isn't taken would test nothing.
+    edits.reduce((project, one) => makeEdit(project, one).document, start);
+    await compare(start, edits);
+  },
+  60_000,
+);
 
 /** The first edit of a kind, by chance, that the project takes. */
 function someEdit(project: Project, type: string): Edit {
@@ -230,7 +254,7 @@ test('a patched frame stands as a new one would, after every kind of edit', asyn
 test('a patched frame stands as a new one would, whatever was edited', async () => {
   await fc.assert(
     fc.asyncProperty(
-      fc.constantFrom(demo, empty, empty),
+      fc.constantFrom(demo, empty, START),
       fc.array(fc.nat(), { minLength: 4, maxLength: 24 }),
       fc.option(fc.tuple(fc.nat(), fc.constantFrom(...STATES))),
       async (start, edits, hold) => {

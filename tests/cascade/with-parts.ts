@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Page, PageElement, Project, Saying } from '@/core/document';
-import { childIds, expanded, isRun, kept, parentOf, shapeOf, subtreeOf, topOf } from '@/core/document';
+import { childIds, expanded, isRun, kept, newPage, parentOf, shapeOf, subtreeOf, topOf } from '@/core/document';
 import { projectProblem } from '@/core/document/problems';
 import { whyNotInto } from '@/core/document/room';
 import type { PseudoStyles, StyleSet } from '@/core/document';
@@ -49,7 +49,27 @@ export function withParts(project: Project, choices: readonly Choice[]): Project
     const next = withPart(made, choice, index);
     if (next && isOk(next)) made = next;
   }
-  return expanded(made);
+  return expanded(made.parts.length > 0 ? withSecondPage(made, choices[0]!.own) : made);
+}
+
+/** Another page, on which the parts are used as well, where they may stand in its body. */
+function withSecondPage(project: Project, own: StyleSet): Project {
+  const page = newPage('gsecond', 'Second', 'second');
+  const uses = project.parts.map((part, i): PageElement => ({
+    ...{ id: `esecond${i}`, tag: topOf(part)!.tag, name: `Use ${i}`, attributes: {}, children: [], shared: [] },
+    ...{ styles: i === 0 ? own : {}, use: { part: part.id, says: {} } },
+  }));
+  const made: Project = uses.reduce(
+    (one, use) => {
+      const second = one.pages[1]!;
+      const body = second.elements[second.root]!;
+      const elements = { ...second.elements, [body.id]: { ...body, children: [...body.children, use.id] }, [use.id]: use };
+      const next: Project = { ...one, pages: [one.pages[0]!, { ...second, elements }] };
+      return isOk(next) ? next : one;
+    },
+    { ...project, pages: [project.pages[0]!, page] } as Project,
+  );
+  return isOk(made) ? made : project;
 }
 
 function withPart(project: Project, { at, into, elsewhere, says, own }: Choice, index: number): Project | undefined {

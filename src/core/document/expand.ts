@@ -30,12 +30,13 @@ const keptParts = new WeakMap<readonly Page[], Project['parts']>();
 const projects = new WeakMap<Project, Project>();
 
 /**
- * The project with the elements of parts in the place of their uses. Total: a use whose part isn't there, that stands in
+ * The project with the elements of parts in the place of their uses; itself where it is so already. Total: a use whose part isn't there, that stands in
  * itself or shows too much is left empty, for `projectProblem` to say so.
  */
 export function expanded(project: Project): Project {
   if (project.parts.length === 0) return project;
   let made = projects.get(project);
+  if (!made && kept(project) !== project) return project;
   if (!made) {
     const inside = expandedParts(project);
     const pages = project.pages.map((page) => expandedTree({ parts: inside }, page));

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { textSchema } from '../document/content';
 import { fits } from '../document/expand';
-import { shownIdSchema } from '../document/use';
+import { shownIdSchema, splitShownId } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
@@ -37,7 +37,7 @@ export const sayTexts: EditKind<SayTexts> = {
     if (!shown) throw new EditError('Only in the use of a part can an element have other texts than it has.');
     return putTexts(writer, node, shown, texts);
   }),
-  footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
+  footprint: (_, after, { node }) => structureFootprint(requireElement(after, splitShownId(node).holder).page.id, [node]),
   describe: (project, { node, texts }) =>
     texts ? `Change the text of ${nameOf(project, node)}, here only` : `Give ${nameOf(project, node)} the text of its part again`,
   merge: laterWins('node'),

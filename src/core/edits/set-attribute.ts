@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
 import { picturesShown, whyNotAttribute } from '../document/html';
-import { isInUse, shownIdSchema } from '../document/use';
+import { isInUse, shownIdSchema, splitShownId } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
@@ -46,7 +46,7 @@ export const setAttribute: EditKind<SetAttribute> = {
     }
     return { type: 'setAttribute', node, name, value: before ?? null };
   }),
-  footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
+  footprint: (_, after, { node }) => structureFootprint(requireElement(after, splitShownId(node).holder).page.id, [node]),
   describe: (project, { node, name, value }) =>
     value === null ? `Take ${name} from ${nameOf(project, node)}` : `Set ${name} of ${nameOf(project, node)}`,
   merge: laterWins('node', 'name'),

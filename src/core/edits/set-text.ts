@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { childIds, ownText, textChildren, textSchema } from '../document/content';
 import { whyNoText } from '../document/html';
-import { shownIdSchema } from '../document/use';
+import { shownIdSchema, splitShownId } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
@@ -37,7 +37,7 @@ export const setText: EditKind<SetText> = {
     writer.put(page.id, { ...element, children: textChildren(text) });
     return { type: 'setText', node, text: ownText(element) || null };
   }),
-  footprint: (_, after, { node }) => structureFootprint(requireElement(after, node).page.id, [node]),
+  footprint: (_, after, { node }) => structureFootprint(requireElement(after, splitShownId(node).holder).page.id, [node]),
   describe: (project, { node }) => `Change the text of ${nameOf(project, node)}`,
   merge: laterWins('node'),
 };

@@ -78,7 +78,6 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
     case 'setFirst':
       return withFields(edit, { node: itself(edit.node) });
     case 'setKind':
-    case 'carryShared':
       return withFields(edit, { node: inside(edit.node) });
     case 'duplicateElement':
       return { ...edit, node: itself(edit.node), ids: duplicated(project, edit.node, edit.ids) };

@@ -3,8 +3,8 @@ import { arbitraryProject } from '../../../tests/cascade/arbitrary-project';
 import { BASE, cellsOf, DEFAULT_SLICE } from '../breakpoints';
 import { conditionsOf, laneFor, resolve } from '../cascade';
 import type { Project } from '../document';
-import { newProject } from '../document';
-import { applyEdit } from '../edits';
+import { kept as keptProject, newProject } from '../document';
+import { applyEdit, carriersOf } from '../edits';
 import { dropFindings, lintProject } from '../lints';
 import { PROPERTIES } from '../styles';
 import { describeEffect, namedTogether } from './effect';
@@ -133,7 +133,7 @@ test('what claims to change nothing changes nothing: dropped findings, detached 
       dropped += count;
       if (edit) expect([...changed(project, applyEdit(project, edit).document)]).toEqual([]);
       for (const { id } of project.shared) {
-        const carriers = Object.values(project.pages[0]!.elements).filter(({ shared }) => shared.includes(id));
+        const carriers = carriersOf(keptProject(project), id).map(({ element }) => element);
         if (carriers.length === 0) continue;
         const plans = [
           () => planDeleteShared(project, DEFAULT_SLICE, id, true),

@@ -60,23 +60,28 @@ export function planCreateShared(
     edit: {
       type: 'group',
       label,
-      edits: [{ type: 'addShared', style, carriers: [{ node: id, place: element.shared.length }] }, restyleEdit(label, changes)],
+      edits: [
+        { type: 'addShared', style, carriers: [{ node: id, place: carriedBy(project, id).length }] },
+        restyleEdit(label, changes),
+      ],
     },
     sentence: `Makes the own values of ${element.name} (${listed(namedTogether(names))}) a shared style, ${name}, and lets it carry that. Nothing looks different.`,
     details: ['It stands last among the shared styles, so it wins over the others; the order can be changed.'],
   };
 }
 
+/** What an element carries by itself, not with the part that it is a use of. */
+function carriedBy(project: Project, id: string): readonly string[] {
+  const { element } = requireElement(project, id);
+  return (element.kept ?? element).shared;
+}
+
 /** Lets elements carry a shared style, or no longer. */
 export function planCarry(project: Project, slice: Slice, ids: readonly string[], sharedId: string): Plan {
   const style = requireShared(project, sharedId);
-  const fresh = ids.filter((id) => !requireElement(project, id).element.shared.includes(sharedId));
+  const fresh = ids.filter((id) => !carriedBy(project, id).includes(sharedId));
   if (fresh.length === 0) throw new PlanError(`${style.name} is carried already.`);
-  const edits = fresh.map((node): Edit => ({
-    type: 'carryShared',
-    node,
-    shared: [...requireElement(project, node).element.shared, sharedId],
-  }));
+  const edits = fresh.map((node): Edit => ({ type: 'carryShared', node, shared: [...carriedBy(project, node), sharedId] }));
   const sentence = `Lets ${whose(project, fresh)} carry ${style.name}; own values stay stronger.`;
   return withEffect(project, slice, inStates(fresh, style), propertiesOf(style), grouped(sentence, edits), sentence);
 }
@@ -87,12 +92,12 @@ export function planCarry(project: Project, slice: Slice, ids: readonly string[]
  */
 export function planDetach(project: Project, slice: Slice, ids: readonly string[], sharedId: string, keep: boolean): Plan {
   const style = requireShared(project, sharedId);
-  const carrying = ids.filter((id) => requireElement(project, id).element.shared.includes(sharedId));
+  const carrying = ids.filter((id) => carriedBy(project, id).includes(sharedId));
   if (carrying.length === 0) throw new PlanError(`${style.name} isn't carried here.`);
   const edits = carrying.map((node): Edit => ({
     type: 'carryShared',
     node,
-    shared: requireElement(project, node).element.shared.filter((one) => one !== sharedId),
+    shared: carriedBy(project, node).filter((one) => one !== sharedId),
   }));
   const changes = keep ? carrying.flatMap((id) => keptValues(project, id, sharedId)) : [];
   const sentence = keep

@@ -2,12 +2,12 @@
 
 import { useState } from 'react';
 import type { PageElement, SharedStyle } from '@/core/document';
-import { carriersOf } from '@/core/edits';
+import { carriersOf, ownerOf } from '@/core/edits';
 import { planCarry, planDeleteShared, planDetach } from '@/core/plans';
 import { commitOrReport } from '../editing/edits';
 import type { Make } from '../editing/proposal';
 import { propose } from '../editing/proposal';
-import { steadyProject, useSession } from '../state/store';
+import { steadyProject, useSession, writtenTo } from '../state/store';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { Carriers } from './Carriers';
 import { OwnerValues } from './OwnerValues';
@@ -27,8 +27,10 @@ export function SharedEntry({ style, index, last, chosen, open, toggle }: Props)
   const project = useSession(steadyProject);
   const { id, name } = style;
   const count = carriersOf(project, id).length;
-  const ids = chosen.map((element) => element.id);
-  const carried = chosen.filter(({ shared }) => shared.includes(id)).length;
+  const written = useSession(writtenTo);
+  const ids = [...new Set(chosen.map((element) => ownerOf(element, written)))];
+  const itself = (element: PageElement) => (written === 'here' ? (element.kept ?? element) : element);
+  const carried = chosen.filter((element) => itself(element).shared.includes(id)).length;
   const actions: readonly { label: string; possible: boolean; make: Make }[] = [
     { label: 'Apply to the selection', possible: carried < chosen.length, make: (now, slice) => planCarry(now, slice, ids, id) },
     { label: 'Detach, keep the look', possible: carried > 0, make: (now, slice) => planDetach(now, slice, ids, id, true) },

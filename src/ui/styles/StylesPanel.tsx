@@ -5,7 +5,7 @@ import { kindOf, KINDS, splitPseudo } from '@/core/document';
 import { planCreateShared } from '@/core/plans';
 import { key } from '../view/actions';
 import { carryOut } from '../editing/proposal';
-import { steadyPage, steadyProject, useSession } from '../state/store';
+import { ownerNow, steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { Carriers } from './Carriers';
 import { OwnerValues } from './OwnerValues';
@@ -78,7 +78,8 @@ export function StylesPanel() {
   );
 }
 
-function CreateShared({ element, name }: { element: string | undefined; name: string }) {
+function CreateShared({ element: shown, name }: { element: string | undefined; name: string }) {
+  const element = useSession((session) => shown && ownerNow(session, shown));
   const [text, setText] = useState('');
   const make = () => {
     const wanted = text.trim() || name;
