@@ -102,7 +102,7 @@ function invalidate(pageId: string, widths: IntervalSet): void {
   noteBefore(pageId);
   ledgerOf(pageId).invalidate(widths);
   if (running?.pageId === pageId) running.stop.abort();
-  show(pageId, { stopped: false, complete: false });
+  show(pageId, { stopped: false, complete: false, reached: true });
 }
 
 /** What was found on a page before it changed, to be told what the change did; only where all of it was known. */

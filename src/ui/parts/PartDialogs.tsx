@@ -6,7 +6,7 @@ import type { Project } from '@/core/document';
 import { pageOf, partNamed, usesOf } from '@/core/document';
 import { alikeTo, usesInWords } from '@/core/plans';
 import { useSession } from '../state/store';
-import { BAR_BUTTON, DANGER_BUTTON } from '../theme/controls';
+import { BAR_BUTTON, DANGER_BUTTON, YES_BUTTON } from '../theme/controls';
 import { makePart, removePart } from './part-actions';
 
 const close = () => useSession.setState({ makingPart: undefined, removingPart: undefined });
@@ -52,11 +52,16 @@ function Making({ project, id, name }: { project: Project; id: string; name: str
         <button type="button" className={BAR_BUTTON} onClick={close}>
           Leave it
         </button>
-        <button type="button" className={BAR_BUTTON} autoFocus={others.length === 0} onClick={() => make(false)}>
+        <button
+          type="button"
+          className={others.length === 0 ? YES_BUTTON : BAR_BUTTON}
+          autoFocus={others.length === 0}
+          onClick={() => make(false)}
+        >
           {others.length === 0 ? 'Make it a part' : 'Only here'}
         </button>
         {others.length > 0 && (
-          <button type="button" className={BAR_BUTTON} autoFocus onClick={() => make(true)}>
+          <button type="button" className={YES_BUTTON} autoFocus onClick={() => make(true)}>
             Here and there: {others.length + 1} uses
           </button>
         )}

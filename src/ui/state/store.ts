@@ -40,6 +40,8 @@ export interface SweepState {
   readonly further?: View | undefined;
   /** Whether all further views are known, too. */
   readonly complete?: boolean;
+  /** Whether an edit has reached it since the project was opened. */
+  readonly reached?: boolean;
   /** How many findings there were before the last edit that reached it. */
   readonly before?: number;
   /** Layouts that it took so far. */

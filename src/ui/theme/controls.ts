@@ -11,6 +11,9 @@ export const DANGER_BUTTON = 'rounded-[4px] border border-rust bg-rust-tint px-3
 export const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none';
 export const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
 
+/** What is most likely wanted. */
+export const YES_BUTTON = 'rounded-[4px] border-0 bg-reed px-3 py-1 font-semibold text-on-reed';
+
 /** A button of the bar at the top. */
 export const BAR_BUTTON =
   'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper disabled:text-muted disabled:opacity-60';

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { acceptProposal, dismissProposal } from '../editing/proposal';
 import { useSession } from '../state/store';
-import { BUTTON } from '../theme/controls';
+import { BUTTON, YES_BUTTON } from '../theme/controls';
 
 /** What is about to happen, before it does: in words here, and as stretches on the gauge. */
 export function ProposalBar() {
@@ -54,12 +54,7 @@ export function ProposalBar() {
         <button type="button" className={BUTTON} onClick={dismissProposal}>
           Leave it
         </button>
-        <button
-          ref={yes}
-          type="button"
-          className="rounded-[4px] border-0 bg-reed px-3 py-1 font-semibold text-on-reed"
-          onClick={acceptProposal}
-        >
+        <button ref={yes} type="button" className={YES_BUTTON} onClick={acceptProposal}>
           Do it
         </button>
       </div>
