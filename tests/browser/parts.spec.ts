@@ -18,6 +18,9 @@ import {
   write,
 } from './workbench';
 
+// Pages are measured here by themselves.
+test.use({ storageState: { cookies: [], origins: [] } });
+
 const element = (id: string, tag: string, name: string, more: Partial<PageElement> = {}): PageElement => ({
   ...{ id, tag, name, attributes: {}, children: [], shared: [], styles: {} },
   ...more,
