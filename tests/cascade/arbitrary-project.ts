@@ -298,6 +298,7 @@ const SAYS: readonly (readonly [string, string])[] = [
   ['name', 'choice'],
   ['selected', ''],
   ['placeholder', 'Your name'],
+  ['title', 'In full'],
 ];
 const UNKNOWN = ['my-card', 'center', 'nobr', 'big', 'tt', 'strike', 'dir'];
 

@@ -12,6 +12,7 @@ const COUNTED: Readonly<Record<string, string>> = {
 };
 
 const HIDDEN: Declarations = { display: 'none' };
+const ABBREVIATED: Declarations = { 'text-decoration-line': 'underline' };
 const SHRUNK: Declarations = { display: 'inline', width: '0px', height: '0px' };
 
 const pixels = (value: string) =>
@@ -32,6 +33,7 @@ export function attributeDefaultsFor({ tag, attributes }: Pick<PageElement, 'tag
       const size = pixels(value);
       if (size !== undefined) (result ??= {})[name] = size;
     } else if (name === 'type' && tag === 'ol' && COUNTED[value]) (result ??= {})['list-style-type'] = COUNTED[value];
+    else if (name === 'title' && (tag === 'abbr' || tag === 'acronym')) result = { ...result, ...ABBREVIATED };
     else if (name === 'display' && tag === 'math' && value === 'block') (result ??= {}).display = 'block math';
   }
   if (WITH_RATIO.has(tag) && attributes.width !== undefined && attributes.height !== undefined)

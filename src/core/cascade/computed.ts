@@ -247,7 +247,8 @@ export class ComputedStyles {
    */
   #isItem(elementId: string): boolean | undefined {
     let parent = aboveOf(this.page, elementId);
-    while (parent && this.#inherit(parent.id, 'display') === 'contents') parent = aboveOf(this.page, parent.id);
+    const makesNoBox = ({ id, tag }: PageElement) => this.#inherit(id, 'display') === 'contents' && !REPLACED.has(tag);
+    while (parent && makesNoBox(parent)) parent = aboveOf(this.page, parent.id);
     if (!parent) return false;
     const display = this.value(parent.id, 'display');
     return display === undefined ? undefined : /^((inline-)?(flex|grid)|(block )?math)$/.test(display);

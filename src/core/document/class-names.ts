@@ -1,8 +1,8 @@
-import type { Project } from './project';
 import type { PageElement } from './element';
 import { GIVEN_KINDS, kindNamed } from './kinds';
-import { partOwnersOf, partsInOrder } from './parts';
-import { subtreeOf } from './tree';
+import { declares, keptClasses, namingsOf } from './naming';
+import { partOwnersOf } from './parts';
+import type { Project } from './project';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
 
@@ -30,30 +30,20 @@ function makeSlug(name: string): string {
   return /^[a-z]/.test(slug) ? slug : slug ? `n-${slug}` : 'part';
 }
 
-/** Class names that the element was brought along with. */
-const keptClasses = ({ attributes }: PageElement): string[] => attributes.class?.split(/\s+/).filter(Boolean) ?? [];
-
-const declares = (element: PageElement) => {
-  for (const at in element.styles) for (const _ in element.styles[at]) return true;
-  return element.pseudo !== undefined;
-};
-
 /**
  * The class of every kind that people give, of every shared style and of every element with values of its own, from their
- * names: once for a part's, and once for what a use says of it besides. Unique in the
- * project, since one sheet serves all pages, and never one that was kept from elsewhere; the second of the same name gets
- * "-2", in document order.
+ * names: once for a part's, and once for what a use says of it besides. Unique in the project, since one sheet serves all
+ * pages, and never one that was kept from elsewhere; the second of the same name gets "-2", in document order.
  */
 export function classNames(project: Project): ReadonlyMap<string, string> {
   const known = memo.get(project);
   if (known) return known;
-  const trees = partsInOrder(project).map((part) => subtreeOf(part, part.root));
-  const parts = trees.flatMap(([, ...inside]) => inside);
-  const elements = [...parts, ...project.pages.flatMap((page) => subtreeOf(page, page.root))];
+  const { parts, pages } = namingsOf(project);
+  const namings = [...parts, ...pages];
   const taken = new Set<string>();
   const next = new Map<string, number>();
   const names = new Map<string, string>();
-  for (const element of elements) for (const kept of keptClasses(element)) taken.add(kept);
+  for (const { brought } of namings) for (const one of brought) taken.add(one);
   const give = (id: string, name: string) => {
     const slug = slugOf(name);
     let unique = slug;
@@ -63,11 +53,14 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
     taken.add(unique);
     names.set(id, unique);
   };
-  if (elements.some(({ kind }) => kind)) for (const kind of GIVEN_KINDS) give(kind, kindNamed(kind)!.one);
+  if (namings.some(({ givesKinds }) => givesKinds)) for (const kind of GIVEN_KINDS) give(kind, kindNamed(kind)!.one);
   for (const style of project.shared) give(style.id, style.name);
-  for (const element of elements) if (declares(element)) give(element.id, element.name);
+  for (const { named } of namings) for (const { id, name } of named) give(id, name);
   // Around a part stands something only where it is looked at by itself: no name in an export is another for it.
-  for (const [around] of trees) if (around && declares(around)) give(around.id, around.name);
+  for (const { elements, root } of project.parts) {
+    const around = elements[root];
+    if (around && declares(around)) give(root, around.name);
+  }
   memo.set(project, names);
   return names;
 }
@@ -80,7 +73,7 @@ export function sameClassNames(before: Project, after: Project): void {
 /** The classes that an element carries in the HTML, in the order of their strength. */
 export function classesOf(project: Project, element: PageElement): string[] {
   const names = classNames(project);
-  const classes = keptClasses(element);
+  const classes = keptClasses(element.attributes);
   if (element.kind) classes.push(names.get(element.kind)!);
   if (element.shared.length > 0)
     for (const style of project.shared) if (element.shared.includes(style.id)) classes.push(names.get(style.id)!);

@@ -152,17 +152,35 @@ function idsFor(part: Page, taken: Set<string>): ReadonlyMap<string, string> {
   return fresh;
 }
 
-const lastShown = new WeakMap<PageElement, Map<string, PageElement>>();
+interface LastShown {
+  readonly of: PageElement;
+  readonly fresh: ReadonlyMap<string, string>;
+  readonly element: PageElement;
+}
+
+/** By the use, as it is kept, and the place in its part: an edit of a part changes few of what thousands of uses show. */
+const lastShown = new WeakMap<PageElement, Map<string, LastShown>>();
 
 /** An element of a part as a use shows it; the same object as the last time where nothing is otherwise. */
 function shownElement(use: PageElement, top: PageElement, of: PageElement, fresh: ReadonlyMap<string, string>): PageElement {
+  let known = lastShown.get(use);
+  if (!known) lastShown.set(use, (known = new Map()));
+  const before = known.get(of.id);
+  if (before?.of === of && before.fresh === fresh) return before.element;
+  const made = newlyShown(use, top, of, fresh);
+  const element = before ? withSameFields(made, before.element) : made;
+  known.set(of.id, { of, fresh, element });
+  return element;
+}
+
+function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: ReadonlyMap<string, string>): PageElement {
   const path = of.id === top.id ? '' : of.id;
   const said = sayingOf(use.use, path);
   const own = path === '' ? use : said;
   // What the use says itself speaks of the page's ids, not of the part's.
   const attributes = { ...withHtmlIds(of.attributes, fresh), ...allowed(of.tag, own.attributes) };
   const { styles: _, pseudo: __, layers: ___, kept: ____, ...rest } = of;
-  const element: PageElement = {
+  return {
     ...rest,
     id: shownId(use.id, top.id, of.id),
     attributes,
@@ -172,12 +190,6 @@ function shownElement(use: PageElement, top: PageElement, of: PageElement, fresh
     layers: layersOf(of),
     ...(path === '' && ofTheUse(use, of)),
   };
-  let known = lastShown.get(of);
-  if (!known) lastShown.set(of, (known = new Map()));
-  const before = known.get(element.id);
-  const made = before ? withSameFields(element, before) : element;
-  known.set(element.id, made);
-  return made;
 }
 
 /** What a use is besides its part's top. */

@@ -140,7 +140,8 @@ function keptProblem(before: Project, after: Project): Problem | undefined {
     (changed.length > 0 || was.length !== is.length ? listsProblem(after) : undefined);
   if (problem) return problem;
   // What elements name can have gone from under those that didn't change.
-  const named = changed.some((key) => key === 'breakpoints' || key === 'shared' || key === 'pictures' || key === 'parts');
+  const named =
+    changed.some((key) => key === 'breakpoints' || key === 'shared' || key === 'pictures') || otherParts(before, after);
   const names = namesIn(after);
   const old = new Map(treesOf(before).map((tree) => [tree.id, tree]));
   const [shownBefore, shown] = [expanded(before), expanded(after)];
@@ -189,6 +190,13 @@ function elementsProblem(before: Page | undefined, after: Page): Problem | undef
 
 const hasNewIds = (before: Page | undefined, after: Page) =>
   changedIds(before?.elements ?? NONE, after.elements).some((id) => id in after.elements && !(id in (before?.elements ?? NONE)));
+
+/** Whether parts came, went, or have a top of another tag: what uses say of them may be wrong then. */
+function otherParts(before: Project, after: Project): boolean {
+  if (before.parts === after.parts) return false;
+  const [was, is] = [namesIn(before).parts, namesIn(after).parts];
+  return was.size !== is.size || [...was].some(([id, tag]) => !is.has(id) || is.get(id) !== tag);
+}
 
 /** Whether elements came, went or stand elsewhere. */
 const hasMoved = (before: Page | undefined, after: Page) =>

@@ -14,6 +14,7 @@ import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
 import { pageOf, subtreeOf, treesOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
+import { Alike } from './alike';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
 
@@ -58,26 +59,36 @@ export function stylesFootprint(before: Project, after: Project, changes: Change
         elements.set(key, new Set([...(elements.get(key) ?? []), ...names]));
       }
   }
-  return mergeFootprints(...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements)));
+  const alike = new Alike<readonly Cell[]>();
+  return mergeFootprints(...[...perPage].map(([pageId, elements]) => pageFootprint(before, after, pageId, elements, alike)));
 }
 
 /** @param changes by element id, with the state or box that is looked at behind it */
-function pageFootprint(before: Project, after: Project, pageId: string, changes: Changes): Footprint {
+function pageFootprint(
+  before: Project,
+  after: Project,
+  pageId: string,
+  changes: Changes,
+  alike = new Alike<readonly Cell[]>(),
+): Footprint {
   const was = pageOf(before, pageId);
   const is = pageOf(after, pageId);
   if (!was || !is) return {};
   const elements = new Set<string>();
   const properties = new Set<string>();
   const cells = new Set<Cell>();
+  const differingOf = (id: string, pseudo: string, name: string) => {
+    const asked = [...circumstancesOf(before, was, id, pseudo, name), ...circumstancesOf(after, is, id, pseudo, name)];
+    const looks = [...new Set(asked)].map(
+      (one) => [lookUnder(before, was, id, pseudo, one), lookUnder(after, is, id, pseudo, one)] as const,
+    );
+    return differingCells(before, after, looks, name);
+  };
   for (const [key, names] of changes) {
     const { id, pseudo } = splitPseudo(key);
     if (!was.elements[id] || !is.elements[id]) continue;
     for (const name of names) {
-      const asked = [...circumstancesOf(before, was, id, pseudo, name), ...circumstancesOf(after, is, id, pseudo, name)];
-      const looks = [...new Set(asked)].map(
-        (one) => [lookUnder(before, was, id, pseudo, one), lookUnder(after, is, id, pseudo, one)] as const,
-      );
-      const differing = differingCells(before, after, looks, name);
+      const differing = alike.of(before, after, [was, is], id, `${pseudo} ${name}`, () => differingOf(id, pseudo, name));
       if (differing.length === 0) continue;
       for (const cell of differing) cells.add(cell);
       properties.add(name);
