@@ -95,13 +95,13 @@ test('the outline is a tree: fold, walk, rename, remove, duplicate, move', async
   await openWorkbench(page, id);
   const item = (name: string | RegExp) => page.getByRole('treeitem', { name });
   const count = await page.getByRole('treeitem').count();
-  await item(/^Header/).focus();
+  await item(/^Welcome words/).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(item(/^Header/)).toHaveAttribute('aria-expanded', 'false');
+  await expect(item(/^Welcome words/)).toHaveAttribute('aria-expanded', 'false');
   expect(await page.getByRole('treeitem').count()).toBeLessThan(count);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(item(/^Name$/)).toBeFocused();
+  await expect(item(/^Title$/)).toBeFocused();
   await page.keyboard.press('F2');
   await page.keyboard.type('Logo');
   await page.keyboard.press('Enter');
@@ -116,8 +116,12 @@ test('the outline is a tree: fold, walk, rename, remove, duplicate, move', async
   await page.keyboard.press('Alt+ArrowDown');
   await saved(page);
   const { project } = await readProject(request, id);
-  const header = elementNamed(project, 'Header');
-  expect(childIds(header).map((child) => project.pages[0]!.elements[child]!.name)).toEqual(['Menu', 'Logo', 'Menu button']);
+  const words = elementNamed(project, 'Welcome words');
+  expect(childIds(words).map((child) => project.pages[0]!.elements[child]!.name)).toEqual([
+    'Introduction',
+    'Logo',
+    'Main button',
+  ]);
 });
 
 test('all commands are listed with their keys and can be run from the list', async ({ page, request }) => {

@@ -153,7 +153,7 @@ function measureOthers(): void {
   const next = project.pages.find(
     ({ id }) =>
       id !== pageId &&
-      ledgers.has(id) &&
+      sweeps[id]?.reached &&
       !sweeps[id]?.stopped &&
       !sweeps[id]?.error &&
       ledgerOf(id).missing(plan().filter(everyWidth)).length > 0,

@@ -123,9 +123,9 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
         )}
         <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
         <div className="relative flex min-w-0 flex-1">
-          <div className="flex min-w-0 flex-1 flex-col">
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <PartBar />
-            {view === 'shape' ? <Stage /> : <LineUp />}
+            <div className="flex min-h-0 min-w-0 flex-1">{view === 'shape' ? <Stage /> : <LineUp />}</div>
           </div>
           <MarksBar />
         </div>
