@@ -71,6 +71,15 @@ export function ownText({ children }: Holder): string {
   return text;
 }
 
+/** The text in every gap between the elements of an inside, its ends included: one more than there are elements. */
+export function gapTexts(children: readonly Child[]): string[] {
+  const texts = [''];
+  for (const child of children)
+    if (isRun(child)) texts[texts.length - 1] += child.text;
+    else texts.push('');
+  return texts;
+}
+
 /** Whether an element's inside is written as text is, and so shows no white space but its own. */
 export const isWritten = ({ children }: Holder): boolean => children.some(isRun);
 

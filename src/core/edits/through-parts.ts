@@ -1,5 +1,5 @@
 import type { Child } from '../document/content';
-import { childIds, isRun, renamedChildren } from '../document/content';
+import { childIds, gapTexts, renamedChildren } from '../document/content';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
 import { flatten } from '../document/flatten';
@@ -173,10 +173,7 @@ function childrenInPart(project: Project, tree: Page, id: string): readonly stri
 
 /** One text for each gap between the elements of the part. What is left out has an empty one behind it. */
 function gapsOf(all: readonly string[], shown: readonly string[], children: readonly Child[]): readonly string[] {
-  const texts = [''];
-  for (const child of children)
-    if (isRun(child)) texts[texts.length - 1] += child.text;
-    else texts.push('');
+  const texts = gapTexts(children);
   let at = 0;
   return [texts[0]!, ...all.map((id) => (shown.includes(id) ? texts[++at]! : ''))];
 }

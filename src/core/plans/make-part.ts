@@ -1,9 +1,7 @@
-import type { Child } from '../document/content';
-import { childIds, isRun, isWritten } from '../document/content';
+import { childIds, gapTexts, isWritten } from '../document/content';
 import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
-import { keptTree } from '../document/expand';
-import { kept } from '../document/expand';
+import { kept, keptTree } from '../document/expand';
 import type { Page, Project } from '../document/project';
 import { parentOf, subtreeOf, treesOf } from '../document/tree';
 import type { Saying } from '../document/use';
@@ -20,15 +18,6 @@ interface Alike {
   readonly id: string;
   readonly says: Readonly<Record<string, Saying>>;
   readonly attributes: PageElement['attributes'];
-}
-
-/** Texts of the gaps between elements, where they are written. */
-function gapsOf(children: readonly Child[]): string[] {
-  const gaps = [''];
-  for (const child of children)
-    if (isRun(child)) gaps[gaps.length - 1] += child.text;
-    else gaps.push('');
-  return gaps;
 }
 
 /** What a tree says otherwise than another that is built the same; undefined where it is built or styled otherwise. */
@@ -49,7 +38,7 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
     const [p, q] = [childIds(x), childIds(y)];
     if (p.length !== q.length || Object.keys(x.attributes).some((name) => !(name in y.attributes))) return false;
     const attributes = Object.fromEntries(Object.entries(y.attributes).filter(([name, value]) => x.attributes[name] !== value));
-    const texts = sameJson(gapsOf(x.children), gapsOf(y.children)) ? undefined : gapsOf(y.children);
+    const texts = sameJson(gapTexts(x.children), gapTexts(y.children)) ? undefined : gapTexts(y.children);
     const isTop = x.id === a;
     if (isTop) top = attributes;
     const rest = isTop ? {} : attributes;
