@@ -318,7 +318,13 @@ function grow(sprouts: readonly Sprout[], body: StyleSet, sheets: boolean): Reco
     if (sprout.tag === 'input') attributes.type = sprout.inputType;
     if (sprout.tag === 'a' && sprout.link) attributes.href = '#';
     for (const [name, value] of Object.entries(sprout.says))
-      if (!(sheets && name === 'dir') && attributes[name] === undefined && whyNotAttribute(sprout.tag, name, value) === undefined)
+      // A picture that can't be shown stands in with its words, and here none has a source.
+      if (
+        !(sheets && name === 'dir') &&
+        !(sprout.tag === 'img' && name === 'title') &&
+        attributes[name] === undefined &&
+        whyNotAttribute(sprout.tag, name, value) === undefined
+      )
         attributes[name] = value;
     const words = sprout.before && whyNoText(elements[at]!.tag) === undefined ? [{ text: sprout.before }] : [];
     elements[at]!.children = joined([...elements[at]!.children, ...words, id]);

@@ -143,7 +143,9 @@ function sayings(project: Project, part: Page, says: Choice['says']): Record<str
       if (!element) return [];
       const texts = saying.texts && [saying.texts[0]!, ...childIds(element).map((_, i) => (i % 2 ? 'after' : ''))];
       const wordy = element.children.some(isRun);
-      return [[element.id, { ...saying, ...(texts && wordy ? { texts } : { texts: undefined }) }]];
+      // A picture that can't be shown stands in with its words, and here none has a source.
+      const attributes = element.tag === 'img' ? undefined : saying.attributes;
+      return [[element.id, { ...saying, attributes, texts: wordy ? texts : undefined }]];
     }),
   );
 }
