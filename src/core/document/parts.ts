@@ -80,23 +80,31 @@ export function nesting(project: Pick<Project, 'parts'>, tree: Page, above: read
   return deepest;
 }
 
-const shownByOwner = new WeakMap<Page['elements'], Map<string, readonly string[]>>();
-
-/** Under which ids a tree shows an element that values are written on: itself, and where uses of its part show it. */
-export function shownAs({ elements }: Page, owner: string): readonly string[] {
-  if (usesIn(elements).length === 0) return owner in elements ? [owner] : [];
-  let known = shownByOwner.get(elements);
-  if (!known) {
-    const lists = new Map<string, string[]>();
-    for (const id in elements)
-      for (const one of [id, ...partOwnersOf(elements[id]!)]) {
-        const list = lists.get(one);
-        if (list) list.push(id);
-        else lists.set(one, [id]);
-      }
-    shownByOwner.set(elements, (known = lists));
-  }
-  return known.get(owner) ?? [];
+/**
+ * Under which ids a tree shows an element that values are written on: itself, and where uses of its part show it.
+ * @param project with all that uses show; each tree asks its parts, so that thousands of shown elements aren't gone through
+ */
+export function shownAs(project: Pick<Project, 'parts'>, tree: Page, owner: string): readonly string[] {
+  const { elements } = tree;
+  const inParts = new Map<string, readonly string[]>();
+  const within = (id: string): readonly string[] => {
+    let found = inParts.get(id);
+    if (!found) {
+      const part = id === tree.id ? undefined : partNamed(project, id);
+      const top = part && topOf(part)?.id;
+      // The part's top is what the use itself shows.
+      found = part
+        ? shownAs(project, part, owner).flatMap((one) => (one === part.root ? [] : [one === top ? '' : `.${one}`]))
+        : [];
+      inParts.set(id, found);
+    }
+    return found;
+  };
+  const through = usesIn(elements).flatMap((id) => {
+    const ends = within(elements[id]!.use!.part);
+    return ends.length === 0 ? [] : ends.map((end) => id + end).filter((one) => one in elements);
+  });
+  return owner in elements ? [owner, ...through] : through;
 }
 
 /** The elements of parts whose values an element shows, weakest first; none where no use shows it. */

@@ -161,10 +161,10 @@ export function classesFootprint(before: Project, after: Project): Footprint {
 export function withUses(before: Project, after: Project, footprint: Footprint): Footprint {
   const inParts = Object.entries(footprint).filter(([id, { html }]) => html && [before, after].some((one) => partNamed(one, id)));
   if (inParts.length === 0) return footprint;
-  const trees = [...treesOf(before), ...treesOf(after)];
+  const trees = [before, after].flatMap((project) => treesOf(project).map((tree) => ({ project, tree })));
   const reached = inParts.flatMap(([id, reach]) =>
-    trees.flatMap((tree): Footprint[] => {
-      const elements = tree.id === id ? [] : reach.elements.flatMap((one) => shownAs(tree, one));
+    trees.flatMap(({ project, tree }): Footprint[] => {
+      const elements = tree.id === id ? [] : reach.elements.flatMap((one) => shownAs(project, tree, one));
       return elements.length === 0 ? [] : [{ [tree.id]: { ...reach, elements } }];
     }),
   );

@@ -91,7 +91,9 @@ export function carriersOf(project: Project, owner: string): Carrier[] {
   const { id: ownerId } = splitPseudo(owner);
   const what = ownerKind(ownerId);
   if (what === 'element') {
-    return treesOf(project).flatMap((page) => shownAs(page, ownerId).map((id) => ({ page, element: page.elements[id]! })));
+    return treesOf(project).flatMap((page) =>
+      shownAs(project, page, ownerId).map((id) => ({ page, element: page.elements[id]! })),
+    );
   }
   const carries =
     what === 'shared'
