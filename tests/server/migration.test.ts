@@ -7,6 +7,7 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { Pool } from 'pg';
 import { demoProject } from '@/demo';
 import type { Project } from '@/core/document';
+import { kept } from '@/core/document';
 import { renderExport } from '@/core/render';
 import { pool } from '@/server/db/client';
 import { loadProject } from '@/server/store/documents';
@@ -42,7 +43,7 @@ test('projects stored by the version before open unchanged, with their history',
   const journal = JSON.parse(readFileSync(join(old, 'meta/_journal.json'), 'utf8')) as { entries: unknown[] };
   writeFileSync(join(old, 'meta/_journal.json'), JSON.stringify({ ...journal, entries: journal.entries.slice(0, 3) }));
   const demo = demoProject('11111111-1111-4111-8111-111111111111');
-  const { pages, ...rest } = demo;
+  const { pages, ...rest } = kept(demo);
   await inDatabase(url, async (own) => {
     await migrate(drizzle(own), { migrationsFolder: old });
     await own.query('insert into projects (id, name, document, revision) values ($1, $2, $3, 2)', [demo.id, demo.name, rest]);
