@@ -15,7 +15,7 @@ const unheard = () => undefined;
 
 /** "3", "5, was 3", "62%": what was found, and what the last edit that reached the page did to it. */
 function countWords(sweep: SweepState | undefined, wrong: number): string {
-  if (sweep && sweep.decided < sweep.total) return `${Math.floor((sweep.decided / sweep.total) * 100)}%`;
+  if (sweep?.reached && sweep.decided < sweep.total) return `${Math.floor((sweep.decided / sweep.total) * 100)}%`;
   if (sweep?.before !== undefined && sweep.before !== wrong) return `${wrong}, was ${sweep.before}`;
   return wrong > 0 ? String(wrong) : '';
 }
