@@ -5,7 +5,8 @@ import type { PageElement, PartLayer } from './element';
 import { whyNotAttribute, whyNoText } from './html';
 import { freshHtmlIds, withHtmlIds } from './html-ids';
 import { LIMITS } from './limits';
-import { holdsPart, nesting, partNamed, partsIn, partsInOrder, topOf, usesIn } from './parts';
+import { inContext } from './part-context';
+import { nesting, partNamed, partsInOrder, topOf, usesIn } from './parts';
 import type { Page, Project } from './project';
 import { subtreeOf } from './tree';
 import type { Saying, Use } from './use';
@@ -41,6 +42,8 @@ export function expanded(project: Project): Project {
     const inside = expandedParts(project);
     const pages = project.pages.map((page) => expandedTree({ parts: inside }, page));
     const parts = inContext(project, inside);
+    parts.forEach((part, i) => keptTrees.set(part, keptTree(inside[i]!)));
+    keptParts.set(parts, project.parts);
     made = { ...project, pages: pages.some((page, i) => page !== project.pages[i]) ? pages : project.pages, parts };
     projects.set(project, made);
     keptProjects.set(made, project);
@@ -48,35 +51,6 @@ export function expanded(project: Project): Project {
   return made;
 }
 const keptProjects = new WeakMap<Project, Project>();
-
-const standing = new WeakMap<Page, { readonly root: PageElement; readonly tree: Page }>();
-const standingLists = new WeakMap<readonly Page[], readonly Page[]>();
-
-/**
- * Parts as they are shown by themselves: what is around one looks like the body of the first page that it is used on, so
- * that it inherits what it will inherit.
- */
-function inContext(project: Project, parts: readonly Page[]): readonly Page[] {
-  const made = parts.map((part): Page => {
-    const page = project.pages.find((one) => [...partsIn(one)].some((id) => holdsPart(project, id, part.id)));
-    const root = page?.elements[page.root];
-    const around = part.elements[part.root];
-    if (!root || !around) return part;
-    const known = standing.get(part);
-    if (known?.root === root) return known.tree;
-    const { shared, styles, pseudo } = root;
-    const shown: PageElement = { ...around, shared, styles, ...(pseudo && { pseudo }), kept: around };
-    const tree = { ...part, elements: { ...part.elements, [around.id]: shown } };
-    standing.set(part, { root, tree });
-    keptTrees.set(tree, keptTree(part));
-    return tree;
-  });
-  const before = standingLists.get(parts);
-  const list = before?.every((part, i) => part === made[i]) ? before : made;
-  standingLists.set(parts, list);
-  keptParts.set(list, project.parts);
-  return list;
-}
 
 /** The parts of a project as it is kept, with those that stand in them. */
 export function expandedParts(project: Pick<Project, 'parts'>): readonly Page[] {

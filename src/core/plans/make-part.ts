@@ -3,7 +3,7 @@ import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import { kept, keptTree } from '../document/expand';
 import type { Page, Project } from '../document/project';
-import { parentOf, subtreeOf, treesOf } from '../document/tree';
+import { ancestorsOf, parentOf, subtreeOf, treesOf } from '../document/tree';
 import type { Saying } from '../document/use';
 import { isInUse } from '../document/use';
 import type { Edit } from '../edits/edit';
@@ -58,10 +58,11 @@ export function alikeTo(project: Project, id: string): Alike[] {
   const all = kept(project);
   const home = treesOf(all).find(({ elements }) => id in elements);
   if (!home) return [];
-  const inside = new Set(subtreeOf(home, id).map((one) => one.id));
+  // It can't be the same as what it stands in, nor as what stands in it.
+  const related = new Set([...subtreeOf(home, id), ...ancestorsOf(home, id)].map((one) => one.id));
   return treesOf(all).flatMap((tree) =>
     Object.keys(tree.elements).flatMap((other) => {
-      if (tree === home && (inside.has(other) || subtreeOf(tree, other).some((one) => one.id === id))) return [];
+      if (tree === home && related.has(other)) return [];
       return othersays(home, id, tree, other) ?? [];
     }),
   );
@@ -138,11 +139,10 @@ export function planMakePart(project: Project, id: string, everywhere: boolean, 
 }
 
 /** None that stands in another. */
-const outermost = (list: readonly Alike[]): Alike[] =>
-  list.filter(
-    ({ tree, id }) =>
-      !list.some((one) => one.tree === tree && one.id !== id && subtreeOf(tree, one.id).some((below) => below.id === id)),
-  );
+function outermost(list: readonly Alike[]): Alike[] {
+  const ids = new Set(list.map(({ id }) => id));
+  return list.filter(({ tree, id }) => !ancestorsOf(tree, id).some((above) => ids.has(above.id)));
+}
 
 function insertion(tree: Page, id: string, element: PageElement): Edit {
   const parent = parentOf(tree, id)!;

@@ -20,7 +20,7 @@ function countWords(sweep: SweepState | undefined, wrong: number): string {
   return wrong > 0 ? String(wrong) : '';
 }
 
-interface Props {
+export interface CardProps {
   readonly project: Project;
   readonly page: Page;
   /** Its file, or who uses it. */
@@ -38,7 +38,7 @@ interface Props {
 }
 
 /** One page: what it looks like, its name and file, and what is wrong with it. */
-export function PageCard({ project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown }: Props) {
+export function PageCard({ project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown }: CardProps) {
   const card = useRef<HTMLLIElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const { near, met } = useNear(card, scroller);

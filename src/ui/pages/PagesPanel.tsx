@@ -9,7 +9,9 @@ import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { showPage } from '../view/actions';
 import { report } from '../editing/edits';
 import { addPage, movePage, openPage, removePage } from './page-actions';
+import type { CardProps } from './PageCard';
 import { PageCard } from './PageCard';
+import type { Page } from '@/core/document';
 import { partNamed } from '@/core/document';
 import { usesInWords } from '@/core/plans';
 import { openPart } from '../parts/part-actions';
@@ -63,6 +65,19 @@ export function PagesPanel() {
     event.stopPropagation();
   };
 
+  const card = (one: Page, about: Pick<CardProps, 'file' | 'open' | 'width' | 'sweep'>) => (
+    <PageCard
+      key={one.id}
+      {...about}
+      project={project}
+      page={one}
+      parts={parts}
+      scroller={scroller}
+      current={one.id === page.id}
+      wrong={findings[one.id]?.length ?? 0}
+      keyDown={keyDown}
+    />
+  );
   return (
     <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper">
       <div className="flex min-w-0 flex-1 flex-col">
@@ -97,22 +112,9 @@ export function PagesPanel() {
         </header>
         <div ref={setScroller} className="min-h-0 flex-1 overflow-auto p-4">
           <ul aria-label="Pages in their order" className="m-0 flex flex-wrap gap-4 p-0">
-            {project.pages.map((one) => (
-              <PageCard
-                key={one.id}
-                project={project}
-                page={one}
-                file={`${one.slug}.html`}
-                open={openPage}
-                width={PAGE_WIDTH}
-                parts={parts}
-                scroller={scroller}
-                current={one.id === page.id}
-                wrong={findings[one.id]?.length ?? 0}
-                sweep={sweeps[one.id]}
-                keyDown={keyDown}
-              />
-            ))}
+            {project.pages.map((one) =>
+              card(one, { file: `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] }),
+            )}
           </ul>
           <h2 className="m-0 pt-5 pb-2 font-bold">
             Parts <span className="font-mono font-normal text-muted">{project.parts.length}</span>
@@ -124,22 +126,9 @@ export function PagesPanel() {
             </p>
           )}
           <ul aria-label="Parts" className="m-0 flex flex-wrap gap-4 p-0">
-            {project.parts.map((one) => (
-              <PageCard
-                key={one.id}
-                project={project}
-                page={one}
-                file={usesInWords(project, one.id)}
-                open={openPart}
-                width={PART_WIDTH}
-                parts={parts}
-                scroller={scroller}
-                current={one.id === page.id}
-                wrong={findings[one.id]?.length ?? 0}
-                sweep={undefined}
-                keyDown={keyDown}
-              />
-            ))}
+            {project.parts.map((one) =>
+              card(one, { file: usesInWords(project, one.id), open: openPart, width: PART_WIDTH, sweep: undefined }),
+            )}
           </ul>
         </div>
       </div>

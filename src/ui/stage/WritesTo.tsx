@@ -1,12 +1,14 @@
 'use client';
 
+import { useMemo } from 'react';
 import { bandsOf, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
 import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
-import { pseudoWords } from '@/core/document';
-import { describeTarget } from '@/core/edits';
-import { shownProject, shownPseudo, useSession, writeTarget } from '../state/store';
+import { partNamed, pseudoWords, splitShownId } from '@/core/document';
+import { describeTarget, ownerOf } from '@/core/edits';
+import { usesInWords } from '@/core/plans';
+import { shownProject, shownPseudo, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
 export function reachInWords(project: Project, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
@@ -20,11 +22,34 @@ export function reachInWords(project: Project, target: string, marked: IntervalS
   return `changes ${names(changed)} · ${names(keeping)} ${keeping.length === 1 ? 'keeps its own' : 'keep their own'}`;
 }
 
+/** "part Tool card, 9 uses on 2 pages", "this use only": where edits of what a use shows go; empty elsewhere. */
+function usePartInWords(): string {
+  const project = useSession(steadyProject);
+  const part = useSession((session) => {
+    const id = session.selection[session.selection.length - 1];
+    const element = id === undefined ? undefined : steadyPage(session).elements[id];
+    return element?.layers && (writtenTo(session) === 'here' ? 'here' : partKeeping(project, ownerOf(element, 'part')));
+  });
+  return useMemo(
+    () =>
+      !part
+        ? ''
+        : part === 'here'
+          ? 'this use only'
+          : `part ${partNamed(project, part)?.name ?? ''}, ${usesInWords(project, part)}`,
+    [project, part],
+  );
+}
+
+const partKeeping = ({ parts }: Project, owner: string): string | undefined =>
+  parts.find(({ elements }) => splitShownId(owner).holder in elements)?.id;
+
 /** Where edits go, and what the one in hand would change: in sight at all times. */
 export function WritesTo() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
   const pseudo = useSession(shownPseudo);
+  const part = usePartInWords();
   const marked = useSession((session) => session.marked);
   const slice = useSession((session) => session.slice);
   const foretold = useSession((session) => session.foretold);
@@ -35,6 +60,11 @@ export function WritesTo() {
         Writes to {describeTarget(project, target)}
         {pseudo && `, ${pseudoWords(pseudo)}`}
       </span>
+      {part && (
+        <span className="shrink-0 rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed" data-testid="writes-part">
+          {part}
+        </span>
+      )}
       <span
         className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
         title={foretold}
