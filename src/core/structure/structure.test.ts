@@ -1,3 +1,4 @@
+import { demoProject } from '@/demo';
 import { newProject, readProject, treesProblem } from '../document';
 import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
@@ -211,4 +212,22 @@ test('trees: every top is named, nothing is left over, nothing stands twice', ()
   expect(treesProblem(all.slice(0, 3), ['erow'])).toMatch(/isn't there \(ec\)/);
   expect(treesProblem([...all, ea!], ['erow'])).toMatch(/same id/);
   expect(treesProblem(all, ['erow', 'ea'])).toMatch(/two places/);
+});
+
+test('a use is taken along as a use where its part is, and as elements of their own elsewhere; so is what stands in one', () => {
+  const demo = demoProject('00000000-0000-4000-8000-000000000000');
+  const page = demo.pages.find(({ id }) => id === 'gcatalogue')!;
+  const card = Object.values(page.elements).find(({ name }) => name === 'Spirit level card')!;
+  const clip = readClip(JSON.stringify(clipOf(demo, page, [card.id])))!;
+  const [here] = fitClip(demo, clip, newId).trees[0]!;
+  expect(here!.use).toEqual(card.use);
+  const there = fitClip(newProject('00000000-0000-4000-8000-000000000001', 'Other'), clip, newId).trees[0]!;
+  const words = (elements: typeof there) =>
+    elements.flatMap(({ children }) => children.flatMap((one) => (typeof one === 'string' ? [] : one.text)));
+  expect(words(there)).toEqual(['Spirit level', 'Wall B, peg 11', 'Reserve']);
+  expect(there.every(({ use, layers }) => !use && !layers)).toBe(true);
+  // What the part says and what the use says both come along.
+  const name = Object.values(page.elements).find((one) => one.name === 'Tool name' && one.id.startsWith(card.id))!;
+  const [piece] = fitClip(demo, readClip(JSON.stringify(clipOf(demo, page, [name.id])))!, newId).trees[0]!;
+  expect([words([piece!]), piece!.styles.base!['font-size']]).toEqual([['Spirit level'], '17px']);
 });

@@ -2,6 +2,7 @@ import { demoProject } from '@/demo';
 import type { WidthResult } from '@/core/audit';
 import { VIEWS } from '@/core/audit';
 import type { PendingEntry } from '@/core/edits';
+import { applyEdit } from '@/core/edits';
 import { Refused, streamSweep } from '../requests/requests';
 import type { SweepLine } from '../requests/requests';
 import { useSession } from '../state/store';
@@ -191,4 +192,22 @@ test('a server that answers less than it was asked for is told on, not asked for
   for (let i = 0; i < 5; i++) await pause();
   expect(sweep()!.error).toMatch(/less than it was asked/);
   expect(stream).toHaveBeenCalledTimes(1);
+});
+
+test('an edit of a part: each page that it reached is measured again in turn, and what it did there can be told', async () => {
+  const paged = () => stream.mock.calls.map(([, body]) => (body as { page: string }).page);
+  answer();
+  continueSweep();
+  for (let i = 0; i < 6; i++) await pause();
+  expect(paged()).toEqual(['gcatalogue']);
+  const { footprint } = applyEdit(demo, { type: 'setStyle', owner: 'ecard5', at: 'bnarrow', property: 'color', value: 'red' });
+  expect(Object.keys(footprint).sort()).toEqual(['gcatalogue', 'gfront', 'mcard']);
+  invalidateSweeps(footprint);
+  for (let i = 0; i < 3; i++) answer();
+  continueSweep();
+  for (let i = 0; i < 20; i++) await pause();
+  // The page on screen first; the part by itself isn't looked at.
+  expect(paged()).toEqual(['gcatalogue', 'gcatalogue', 'gfront']);
+  expect([sweep()!.before, state().sweeps.gfront!.before, state().sweeps.gfront!.reached]).toEqual([1, undefined, true]);
+  expect(state().sweeps.gfront!.decided).toBe(state().sweeps.gfront!.total);
 });
