@@ -123,7 +123,7 @@ test('with the mouse: five pages share a header, it changes once, one page keeps
   expect(['index', 'page-1', 'page-3'].map((file) => words(after.get(`${file}.html`)))).toEqual([both, both, both]);
 });
 
-test('by keyboard: a part by itself at its own width, a value for all uses and one for one, another part in its place', async ({
+test('by keyboard: a part by itself at its own width, a value for all uses and one for one, and all of it undone', async ({
   page,
   request,
 }) => {
