@@ -1,11 +1,11 @@
 import { demoProject } from '@/demo';
-import { Ledger, planOf, SWEEP_RANGE } from '@/core/audit';
+import { Ledger, planOf, widthsOf } from '@/core/audit';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
 import { MeasuredPage } from '@/server/browser/measuring';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
-const all = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+const all = widthsOf(project.audit.range);
 
 async function timed(page: MeasuredPage, widths: readonly number[], brute = false): Promise<{ ms: number; layouts: number }> {
   const start = performance.now();
@@ -62,7 +62,7 @@ export async function benchAudit(): Promise<void> {
     const page = await MeasuredPage.open(document, document.pages[1]!);
     const again = await timed(page, missing);
     await page.close();
-    const share = (100 * integersIn(touched, SWEEP_RANGE).length) / all.length;
+    const share = (100 * integersIn(touched, project.audit.range).length) / all.length;
     console.log(
       `  at ${at}: ${share.toFixed(0)}% of the widths, ${((100 * again.ms) / full.ms).toFixed(0)}% of the time, widest measured ${Math.max(0, ...missing)}`,
     );

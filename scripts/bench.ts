@@ -1,6 +1,7 @@
 import type { Page as BrowserPage } from 'playwright-core';
 import { demoProject } from '@/demo';
-import { SWEEP_RANGE } from '@/core/audit';
+import { widthsOf } from '@/core/audit';
+import { PLAIN_PROFILE } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
 import { benchAudit, benchMemory } from './bench-audit';
@@ -12,7 +13,7 @@ import { closeBrowser } from '@/server/browser/warm-browser';
 
 const ROUNDS = 5;
 const project = demoProject('00000000-0000-4000-8000-000000000000');
-const widths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+const widths = [...widthsOf(PLAIN_PROFILE.range)];
 
 async function timed(work: () => Promise<unknown>): Promise<number> {
   const start = performance.now();

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { WidthResult } from '@/core/audit';
-import { asUsual, CHECKS, SWEEP_RANGE } from '@/core/audit';
+import { asUsual, CHECKS, widthsOf } from '@/core/audit';
+import { PLAIN_PROFILE } from '@/core/document';
 import { demoProject } from '@/demo';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
@@ -16,7 +17,7 @@ const pages = numberAfter('--pages', files.length > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
-const allWidths = Array.from({ length: SWEEP_RANGE.last - SWEEP_RANGE.first + 1 }, (_, i) => SWEEP_RANGE.first + i);
+const allWidths = [...widthsOf(PLAIN_PROFILE.range)];
 
 let differences = 0;
 let layouts = 0;

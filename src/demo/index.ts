@@ -32,6 +32,7 @@ function readDemo(id: string): Project {
     name: DEMO_NAME,
     baseName: 'Wide',
     language: 'en',
+    rootSize: 100,
     queries: 'range',
     breakpoints: [
       { id: VERY_WIDE, name: 'Very wide', condition: { from: 1600 } },

@@ -357,6 +357,9 @@ function withText(element: PageElement, text: string): PageElement {
   return element.children.length > 0 || whyNoText(element.tag) ? element : { ...element, children: textChildren(text) };
 }
 
+/** Of most projects the reader's own. */
+const ROOT_SIZES = [100, 100, 100, 100, 62.5, 112.5, 50, 240];
+
 /** Projects of one page with up to twelve elements and what parts of them show, four breakpoints and three shared styles. */
 export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) => {
   const ids = set.map((breakpoint) => breakpoint.id);
@@ -386,11 +389,15 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
       { weight: 1, arbitrary: fc.array(arbitrarySheet, { minLength: 1, maxLength: 2 }) },
     );
     return fc
-      .tuple(fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets, partChoices(styleSet(ids), pseudoStyles(ids)))
-      .map(([sprouts, body, kinds, sheets, parts]): Project => {
+      .tuple(
+        ...([fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets] as const),
+        ...([partChoices(styleSet(ids), pseudoStyles(ids)), fc.constantFrom(...ROOT_SIZES)] as const),
+      )
+      .map(([sprouts, body, kinds, sheets, parts, rootSize]): Project => {
         const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');
         const whole: Project = {
           ...project,
+          rootSize,
           breakpoints: set,
           kinds: Object.fromEntries(Object.entries(kinds).map(([id, styles]) => [id, fittingOn(splitPseudo(id).pseudo, styles)])),
           sheets: sheets.map((css, i) => ({ id: `t${i}`, name: `Sheet ${i}`, css })),

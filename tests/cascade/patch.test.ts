@@ -197,6 +197,15 @@ test.each<[string, Project, readonly Edit[]]>([
     ],
   ],
   [
+    'the size of text on the root, there and back',
+    empty,
+    [
+      { type: 'setProject', field: 'rootSize', value: 112.5 },
+      value('efirstbody', 'base', 'font-size', '2rem'),
+      { type: 'setProject', field: 'rootSize', value: 100 },
+    ],
+  ],
+  [
     'a part, one use of it, and a card without its button again',
     demo,
     [

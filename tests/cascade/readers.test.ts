@@ -70,7 +70,7 @@ test.each<[string, BrowserContextOptions, StandIn]>([
 
 test('larger text of the reader’s own: everything relative grows, and queries in em go along', async () => {
   const [usual, large] = [open[0] ?? (await launch()), await launch('--blink-settings=defaultFontSize=24')];
-  for (const project of [plain, bare])
+  for (const project of [plain, bare, { ...plain, rootSize: 112.5 }, { ...bare, rootSize: 62.5 }])
     for (const width of [500, 950]) {
       const wanted = await boxes(large, size(width), project);
       expect(await boxes(usual, size(width), project, { pointer: 'mouse', text: 1.5 })).toEqual(wanted);

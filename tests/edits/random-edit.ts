@@ -292,6 +292,12 @@ const PAGE_FIELDS: readonly (readonly [PageField, string | null])[] = [
   ['direction', 'up'],
   ['direction', null],
 ];
+const RANGES = [
+  { first: 320, last: 1920 },
+  { first: 360, last: 1280 },
+  { first: 900, last: 600 },
+  { first: 10, last: 600 },
+];
 const pages: readonly Maker[] = [
   (project, draw) => {
     const from = draw.from(['empty', 'copy', 'around'] as const);
@@ -307,6 +313,8 @@ const pages: readonly Maker[] = [
   },
   (_, draw) => ({ type: 'setProject', field: 'language', value: draw.from(['de', 'ar', 'pt-BR', '?']) }),
   (_, draw) => ({ type: 'setProject', field: 'queries', value: draw.from(['range', 'min-max', 'max']) }),
+  (_, draw) => ({ type: 'setProject', field: 'rootSize', value: draw.from([100, 62.5, 112.5, 137.5, 20, '18px']) }),
+  (_, draw) => ({ type: 'setProject', field: 'range', value: draw.from(RANGES) }),
 ];
 
 const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw, odd);

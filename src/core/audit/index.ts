@@ -14,4 +14,4 @@ export { packed, unpacked } from './sweep/packed';
 export type { PackedResult } from './sweep/packed';
 export { planOf, viewportsIn } from './sweep/plan';
 export type { Looking } from './sweep/plan';
-export { SWEEP_RANGE, SWEPT_WIDTHS } from './sweep/range';
+export { countOfWidths, REFLOW_VIEWPORT, widthsOf } from './sweep/range';

@@ -1,3 +1,4 @@
+import { READERS_SIZE } from '../document/root-size';
 import { formatNumber } from '../styles/length';
 
 /** The fixed tables of computed values: CSS Fonts 4, CSS Backgrounds 3, CSS Display 3 and what browsers add to them. */
@@ -31,7 +32,7 @@ const SIZE_FACTORS: Readonly<Record<string, number>> = {
 export function sizeOfWord(word: string, text = 1): number | undefined {
   if (text === 1) return SIZE_WORDS[word];
   const factor = SIZE_FACTORS[word];
-  return factor === undefined ? undefined : Math.round(factor * text * 16 * 1e4) / 1e4;
+  return factor === undefined ? undefined : Math.round(factor * text * READERS_SIZE * 1e4) / 1e4;
 }
 export const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
 

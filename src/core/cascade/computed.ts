@@ -1,6 +1,7 @@
 import type { Pointer, Viewport } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { READERS_SIZE } from '../document/root-size';
 import { isNoLength, lengthInPx } from '../styles/length';
 import { substitute, usesVariables } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
@@ -12,8 +13,6 @@ import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
 import { Variables } from './variables';
 
-/** A browser's own settings that reach computed values. */
-const ROOT_FONT_SIZE = 16;
 /** Browsers don't let sizes relative to the reader's own setting fall below this. */
 const LEAST_RELATIVE_SIZE = 6;
 
@@ -54,7 +53,7 @@ export class ComputedStyles {
     viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
   ) {
     this.viewport = { pointer: 'mouse', ...viewport };
-    this.#medium = { specified: ROOT_FONT_SIZE * (viewport.text ?? 1), absolute: false };
+    this.#medium = { specified: READERS_SIZE * (viewport.text ?? 1), absolute: false };
     this.#variables = new Variables(project, page, this.viewport);
   }
 
@@ -111,6 +110,11 @@ export class ComputedStyles {
     return false;
   }
 
+  /** What 1rem comes to, px. */
+  get rootSize(): number {
+    return this.fontSize(HTML.id);
+  }
+
   /** The computed font size in px. */
   fontSize(elementId: string): number {
     const { specified, absolute } = this.#fontSize(elementId);
@@ -159,7 +163,7 @@ export class ComputedStyles {
   }
 
   #ownSize(elementId: string, value: string, inherited: FontSize): FontSize {
-    const rem = elementId === HTML.id ? this.#medium.specified : this.fontSize(HTML.id);
+    const rem = elementId === HTML.id ? this.#medium.specified : this.rootSize;
     const { text = 1 } = this.viewport;
     const word = sizeOfWord(value, text);
     // For another text size than the usual one the sheet says px in place of the word.
@@ -201,7 +205,7 @@ export class ComputedStyles {
   #compute(elementId: string, property: string, value: string): string | undefined {
     if (property === 'font-size') return knownPx(this.fontSize(elementId));
     const size = () => this.fontSize(elementId);
-    const context = () => ({ em: this.#fontSize(elementId).specified, rem: this.fontSize(HTML.id), viewport: this.viewport });
+    const context = () => ({ em: this.#fontSize(elementId).specified, rem: this.rootSize, viewport: this.viewport });
     return computedValue(property, value, { size, context, parent: (name) => this.#parentValue(elementId, name) });
   }
 

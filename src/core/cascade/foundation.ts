@@ -1,6 +1,8 @@
 import type { Declarations } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { USUAL_ROOT_SIZE } from '../document/root-size';
 import { treesOf } from '../document/tree';
+import { formatNumber } from '../styles/length';
 
 interface FoundationRule {
   readonly tags: readonly string[] | '*';
@@ -55,6 +57,15 @@ export function foundationRules(project: Project): { readonly selector: string; 
     const all = [...tags, ...used];
     return all.length > 0 ? [{ selector: all.join(', '), declarations }] : [];
   });
+}
+
+/**
+ * What the sheet says of the root's font size; nothing where it is the reader's own.
+ * @param text the reader's text size to stand in for, as a multiple of the usual one
+ */
+export function rootFontSize({ rootSize }: Pick<Project, 'rootSize'>, text = 1): Declarations {
+  const percent = rootSize * text;
+  return percent === USUAL_ROOT_SIZE ? {} : { 'font-size': `${formatNumber(Math.round(percent * 1e6) / 1e6)}%` };
 }
 
 const byTag = new Map<string, Declarations>();

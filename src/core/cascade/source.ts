@@ -20,7 +20,7 @@ export interface Candidate {
   readonly at: At;
   /** The breakpoint that takes it over from where it's written. */
   readonly via?: string;
-  /** The kind, the shared style, the element of a part or the imported sheet it belongs to. */
+  /** The kind, the shared style, the element of a part or the imported sheet it belongs to; `html` for the project's root. */
   readonly owner?: string;
   /** The selector and line of an imported rule. */
   readonly rule?: { readonly selector: string; readonly line: number };

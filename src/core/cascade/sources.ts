@@ -12,14 +12,15 @@ import { addStates, ownersOf } from './owning';
 import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
 import type { Candidate, Layer, Source } from './source';
 import { declared } from './source';
-import { foundationFor } from './foundation';
+import { foundationFor, rootFontSize } from './foundation';
 import { importedRules } from './imported';
+import { HTML } from './root';
 
 export type { Candidate, Layer, Source } from './source';
 export { declared, heldWidths, isHolding } from './source';
 
 interface Known {
-  readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets'>;
+  readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets' | 'rootSize'>;
   /** The page's elements as they were when this was last found to hold. */
   elements: Page['elements'];
   readonly direction: Page['direction'];
@@ -40,6 +41,7 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.project.shared === project.shared &&
   known.project.kinds === project.kinds &&
   known.project.sheets === project.sheets &&
+  known.project.rootSize === project.rootSize &&
   known.direction === page.direction &&
   // Imported rules match by classes, which come from names all over the project.
   (project.sheets.length === 0 || (known.project === project && known.elements === page.elements)) &&
@@ -146,7 +148,8 @@ function collect(
   isDisabled: boolean,
 ): Source[] {
   const list: Source[] = [];
-  const put = (layer: Layer, declarations: Declarations) => list.push({ layer, at: BASE, declarations });
+  const put = (layer: Layer, declarations: Declarations, owner?: string) =>
+    list.push({ layer, at: BASE, declarations, ...(owner && { owner }) });
   put(
     'browser',
     browserDefaultFor(
@@ -159,6 +162,7 @@ function collect(
   for (const [state, declarations] of stateDefaultsFor(element, isDisabled))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
   put('foundation', foundationFor(element.tag));
+  if (element === HTML) put('foundation', rootFontSize(project), HTML.id);
   list.push(...importedSources(project, page, element, false));
   for (const { layer, styles, owner } of ownersOf(project, element))
     list.push(...declared(project.breakpoints, layer, styles, owner));

@@ -8,6 +8,7 @@ import { LIMITS } from './limits';
 import { isReservedFileName } from './page-fields';
 import { projectProblem } from './problems';
 import { PLAIN_PROFILE } from './profile';
+import { USUAL_ROOT_SIZE } from './root-size';
 import type { Project } from './project';
 import { pageSchema, projectSchema, SCHEMA_VERSION } from './project';
 
@@ -21,7 +22,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 4 asked the same of every project's pages. Version 5 kept pictures that were looked through less strictly.
  * In version 6 an element held either a text or elements. Version 7 knew neither states nor boxes before and after.
  * Version 8 had all pages in English, and took file names that some systems keep for themselves.
- * Version 9 knew no parts.
+ * Version 9 knew no parts. Version 10 audited every project from 320 to 1920 px, and left the size of text on its root alone.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -34,6 +35,12 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...document, schema: 8 }),
   (document) => ({ language: 'en', queries: 'range', ...document, pages: withFileNames(document.pages), schema: 9 }),
   (document) => ({ parts: [], ...document, schema: 10 }),
+  (document) => ({
+    rootSize: USUAL_ROOT_SIZE,
+    ...document,
+    audit: isObject(document.audit) ? { range: PLAIN_PROFILE.range, ...document.audit } : document.audit,
+    schema: 11,
+  }),
 ];
 
 function withFileNames(pages: unknown): unknown {

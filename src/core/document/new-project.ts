@@ -3,6 +3,7 @@ import type { PageElement } from './element';
 import { CATALOGUE, DEVICE_SETS } from '../devices/catalogue';
 import type { Page, Project } from './project';
 import { SCHEMA_VERSION } from './project';
+import { USUAL_ROOT_SIZE } from './root-size';
 
 const element = (fields: Partial<PageElement> & Pick<PageElement, 'id' | 'tag' | 'name'>): PageElement => ({
   attributes: {},
@@ -56,6 +57,7 @@ export function newProject(id: string, name: string): Project {
     name,
     baseName: 'Base',
     language: 'en',
+    rootSize: USUAL_ROOT_SIZE,
     queries: 'range',
     breakpoints: [],
     devices: CATALOGUE,

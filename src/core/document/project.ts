@@ -20,11 +20,12 @@ import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import type { PageFields } from './page-fields';
 import { languageSchema, pageFieldsShape, slugSchema } from './page-fields';
+import { rootSizeSchema } from './root-size';
 import { treesProblem } from './trees';
 import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -147,6 +148,7 @@ export const projectSchema = z.strictObject({
   name: nameSchema,
   baseName: nameSchema,
   language: languageSchema,
+  rootSize: rootSizeSchema,
   queries: z.enum(QUERY_SYNTAXES, 'Media queries are written as ranges, or with min and max.'),
   breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints, `A project has at most ${LIMITS.breakpoints} breakpoints.`),
   devices: z.array(deviceSchema).max(LIMITS.devices, `A project has at most ${LIMITS.devices} devices.`),
@@ -171,6 +173,8 @@ export interface Project {
   readonly baseName: string;
   /** Of all pages that don't say another. */
   readonly language: string;
+  /** The font size of `<html>` in percent of the reader's own. */
+  readonly rootSize: number;
   /** How media queries are written in the export. */
   readonly queries: QuerySyntax;
   /** In the order of the CSS: later ones win. */

@@ -4,4 +4,4 @@ export type { Fix } from './fixes';
 export type { FixLine, TriedFix } from './lines';
 export { placesFor } from './places';
 export { proposedBreakpoints } from './proposals';
-export { byWorth, isSafe, verdictOn } from './verdict';
+export { byWorth, isSafe, verdictOn, widthsToTry } from './verdict';

@@ -2,7 +2,7 @@ import type { IntervalSet } from '../breakpoints/interval';
 import { subtract } from '../breakpoints/interval';
 import { conditionInterval } from '../breakpoints/condition';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
-import { SWEEP_RANGE } from '../audit/sweep/range';
+import type { WidthRange } from '../document/profile';
 import type { Project } from '../document/project';
 import type { Edit } from '../edits/edit';
 
@@ -15,10 +15,15 @@ export interface WritePlace {
   readonly before: readonly Edit[];
 }
 
-const wordsOf = (from: number, below: number) =>
-  from <= SWEEP_RANGE.first
+interface Stretch {
+  readonly from: number;
+  readonly below: number;
+}
+
+const wordsOf = ({ from, below }: Stretch, range: WidthRange) =>
+  from <= range.first
     ? `at ${below - 1} and narrower`
-    : below > SWEEP_RANGE.last
+    : below > range.last
       ? `at ${from} and wider`
       : `at ${from} to ${below - 1}`;
 
@@ -31,18 +36,19 @@ function freeId(project: Project, from: number, below: number): string {
 }
 
 /** The stretch from the first to the last width of a set. */
-function hull(widths: IntervalSet): { from: number; below: number } {
+function hull(widths: IntervalSet): Stretch {
   return { from: widths[0]!.from, below: widths[widths.length - 1]!.below };
 }
 
 /** A condition for a stretch: open to the side on which the stretch reaches the end of the swept range. */
-function conditionFor({ from, below }: { from: number; below: number }): { from?: number; below?: number } {
-  return { ...(from > SWEEP_RANGE.first && { from }), ...(below <= SWEEP_RANGE.last && { below }) };
+function conditionFor({ from, below }: Stretch, range: WidthRange): Partial<Stretch> {
+  return { ...(from > range.first && { from }), ...(below <= range.last && { below }) };
 }
 
 /** The places that cover all of a finding's widths, the closest first; the base comes last. */
 export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
   if (widths.length === 0) return [];
+  const { range } = project.audit;
   const stretch = hull(widths);
   const places: (WritePlace & { readonly size: number })[] = [];
   for (const { id, condition } of project.breakpoints) {
@@ -51,20 +57,20 @@ export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
     if (subtract([stretch], [{ from, below }]).length > 0) continue;
     places.push({
       at: id,
-      words: wordsOf(from, below),
+      words: wordsOf({ from, below }, range),
       before: [],
-      size: Math.min(below, SWEEP_RANGE.last + 1) - Math.max(from, SWEEP_RANGE.first),
+      size: Math.min(below, range.last + 1) - Math.max(from, range.first),
     });
   }
-  const whole = stretch.from <= SWEEP_RANGE.first && stretch.below > SWEEP_RANGE.last;
+  const whole = stretch.from <= range.first && stretch.below > range.last;
   const exact = places.some(({ size }) => size === stretch.below - stretch.from);
   if (!whole && !exact) {
     const id = freeId(project, stretch.from, stretch.below);
-    const name = wordsOf(stretch.from, stretch.below).replace(/^at /, '');
+    const name = wordsOf(stretch, range).replace(/^at /, '');
     places.push({
       at: id,
-      words: `${wordsOf(stretch.from, stretch.below)}, with a breakpoint there`,
-      before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition: conditionFor(stretch) } }],
+      words: `${wordsOf(stretch, range)}, with a breakpoint there`,
+      before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition: conditionFor(stretch, range) } }],
       size: stretch.below - stretch.from,
     });
   }

@@ -1,5 +1,4 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/range';
 import { bandsOf } from '../breakpoints/bands';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Project } from '../document/project';
@@ -23,13 +22,14 @@ const brokenIn = (findings: readonly Finding[]) => findings.filter(({ severity }
  * screens have. Findings that begin at the same width are told together; those with most broken things come first.
  */
 export function proposedBreakpoints(project: Project, findings: readonly Finding[]): ProposedBreakpoint[] {
+  const { range } = project.audit;
   const edges = new Set(bandsOf(project, DEFAULT_SLICE).flatMap(({ from, below }) => [from, below]));
   const found = new Map<string, { width: number; direction: 'narrower' | 'wider'; findings: Finding[] }>();
   for (const finding of findings) {
     if (finding.severity === 'note' || finding.heights) continue;
     for (const { from, below } of finding.widths) {
-      const down = below <= SWEEP_RANGE.last && !edges.has(below);
-      const up = !down && below > SWEEP_RANGE.last && from > SWEEP_RANGE.first && !edges.has(from);
+      const down = below <= range.last && !edges.has(below);
+      const up = !down && below > range.last && from > range.first && !edges.has(from);
       if (!down && !up) continue;
       const direction = down ? 'narrower' : 'wider';
       const width = down ? below - 1 : from;

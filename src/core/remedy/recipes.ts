@@ -1,8 +1,8 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/range';
 import { specifiedValue } from '../cascade/resolve';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import type { Page, Project } from '../document/project';
+import { rootPx } from '../document/root-size';
 import { splitPseudo } from '../document/pseudo';
 import { parentOf } from '../document/tree';
 import type { Recipe, Situation } from './situation';
@@ -85,10 +85,11 @@ function smallerType(situation: Situation, element: string): Recipe[] {
 }
 
 /** Type that is as large as now where the finding ends, and shrinks with the screen below that. */
-function fluidType({ finding, name }: Situation, element: string, size: string): Recipe[] {
-  const px = /^[\d.]+px$/.test(size) ? parseFloat(size) : /^[\d.]+rem$/.test(size) ? parseFloat(size) * 16 : undefined;
+function fluidType({ project, finding, name }: Situation, element: string, size: string): Recipe[] {
+  const rem = rootPx(project);
+  const px = /^[\d.]+px$/.test(size) ? parseFloat(size) : /^[\d.]+rem$/.test(size) ? parseFloat(size) * rem : undefined;
   const below = finding.widths[finding.widths.length - 1]!.below;
-  if (px === undefined || below > SWEEP_RANGE.last) return [];
+  if (px === undefined || below > project.audit.range.last) return [];
   const value = `clamp(${round(px * 0.7)}px, ${round((100 * px) / below)}vw, ${round(px)}px)`;
   return [{ title: `Type that shrinks evenly in ${name(element)}: ${value}`, values: [[element, 'font-size', value]] }];
 }

@@ -52,9 +52,13 @@ test('a verdict counts what is cleared, names what is new, and leaves the rest i
   const ill = finding('clipped-content', 500, 503);
   const key = `clipped-content ${card.id}`;
   const before = [at(499), at(500, key), at(501, key, 'small-text ea'), at(502, key)];
-  const good = verdictOn(ill, [{ from: 499, below: 503 }], before, [at(499), at(500), at(501), at(502)]);
+  const good = verdictOn(project.audit.range, ill, [{ from: 499, below: 503 }], before, [at(499), at(500), at(501), at(502)]);
   expect(good).toMatchObject({ widths: 3, cleared: 3, added: [], also: [{ check: 'small-text' }], identical: 1597 });
-  const bad = verdictOn(ill, [{ from: 499, below: 502 }], before, [at(499, 'wrapped-label eb'), at(500), at(501, key)]);
+  const bad = verdictOn(project.audit.range, ill, [{ from: 499, below: 502 }], before, [
+    at(499, 'wrapped-label eb'),
+    at(500),
+    at(501, key),
+  ]);
   expect(bad).toMatchObject({ widths: 3, cleared: 1, added: [{ check: 'wrapped-label', widths: [{ from: 499, below: 500 }] }] });
   expect([isSafe(good), isSafe(bad)]).toEqual([true, false]);
   expect([bad, good].sort(byWorth)[0]).toBe(good);

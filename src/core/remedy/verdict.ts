@@ -1,6 +1,7 @@
 import type { Finding, WidthResult } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/range';
+import { countOfWidths } from '../audit/sweep/range';
 import type { IntervalSet } from '../breakpoints/interval';
+import type { WidthRange } from '../document/profile';
 import { contains, fromIntegers, integersIn } from '../breakpoints/interval';
 
 /** What a fix did when it was tried at every width it can change. */
@@ -31,8 +32,23 @@ function keyed(results: readonly WidthResult[]): Keyed {
   return all;
 }
 
-/** @param touched the widths that the fix can change; outside of them everything is as it was */
+/** Beyond this nothing is measured, px. */
+const WIDEST = 10_000;
+
+const everyWidthIn = (widths: IntervalSet) => integersIn(widths, { first: 0, last: WIDEST });
+
+/** The widths at which a fix has to be tried: those of the audit, and those at which the finding was met besides. */
+export function widthsToTry(range: WidthRange, finding: Pick<Finding, 'widths'>, touched: IntervalSet): number[] {
+  const met = everyWidthIn(finding.widths).filter((width) => contains(touched, width));
+  return [...new Set([...integersIn(touched, range), ...met])].sort((a, b) => a - b);
+}
+
+/**
+ * @param range the widths of the audit
+ * @param touched the widths that the fix can change; outside of them everything is as it was
+ */
 export function verdictOn(
+  range: WidthRange,
   finding: Pick<Finding, 'check' | 'element' | 'widths'>,
   touched: IntervalSet,
   before: readonly WidthResult[],
@@ -41,7 +57,7 @@ export function verdictOn(
   const tried = new Set(after.map(({ width }) => width));
   const [was, is] = [keyed(before.filter(({ width }) => tried.has(width))), keyed(after)];
   const key = `${finding.check} ${finding.element}`;
-  const ailing = integersIn(finding.widths, SWEEP_RANGE);
+  const ailing = everyWidthIn(finding.widths);
   const still = new Set(is.get(key)?.widths);
   const added = [...is].flatMap(([other, { check, element, widths }]) => {
     const earlier = new Set(was.get(other)?.widths);
@@ -49,13 +65,12 @@ export function verdictOn(
     return fresh.length > 0 ? [{ check, element, widths: fromIntegers(fresh) }] : [];
   });
   const also = [...was].flatMap(([other, { check, element }]) => (other === key || is.has(other) ? [] : [{ check, element }]));
-  const all = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
   return {
     widths: ailing.length,
     cleared: ailing.filter((width) => contains(touched, width) && !still.has(width)).length,
     added,
     also,
-    identical: all - integersIn(touched, SWEEP_RANGE).length,
+    identical: countOfWidths(range) - integersIn(touched, range).length,
     touched,
   };
 }

@@ -3,7 +3,8 @@ import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import { attributesText, escapeText, renderElement } from './markup';
-import { renderSheet, writeSheet } from './sheet';
+import { renderSheet } from './sheet';
+import { writeSheet } from './sheet-block';
 
 const SHEET_FILE = 'styles.css';
 

@@ -1,4 +1,5 @@
-export { renderSheet, writeSheet } from './sheet';
+export { renderSheet } from './sheet';
+export { writeSheet } from './sheet-block';
 export { BUNDLED_FONTS, writeFontFaces } from './fonts';
 export type { BundledFont } from './fonts';
 export { renderExport } from './export';

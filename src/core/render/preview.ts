@@ -7,9 +7,11 @@ import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
 import { attributesText, renderElement } from './markup';
 import { sameJson } from '../text';
-import type { Addresses, SheetBlock, Rule } from './sheet';
+import type { Addresses } from './sheet';
 import { HELD_ATTRIBUTE } from '../audit/codes';
-import { renderSheet, writeBlock } from './sheet';
+import { renderSheet } from './sheet';
+import type { Rule, SheetBlock } from './sheet-block';
+import { writeBlock } from './sheet-block';
 import type { StandIn } from './stand-in';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */

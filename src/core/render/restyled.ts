@@ -8,8 +8,8 @@ import { changedIds } from '../document/versions';
 import { sameJson } from '../text';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
 import { pictureData } from './preview';
-import type { SheetBlock, Rule } from './sheet';
 import { declarationLines, ownersKey, writingFor } from './sheet';
+import type { Rule, SheetBlock } from './sheet-block';
 import type { StandIn } from './stand-in';
 
 export interface ShownPreview {
@@ -54,14 +54,21 @@ function onlyLinesDiffer(a: StyleSet, b: StyleSet): boolean {
   return true;
 }
 
+/** What no frame shows of a project, or what is looked at by itself. */
+const UNSEEN: ReadonlySet<keyof Project> = new Set([
+  ...(['pages', 'language', 'name', 'baseName', 'queries', 'audit', 'blocks'] as const),
+  ...(['devices', 'deviceSets', 'columns', 'grids'] as const),
+]);
+
+function sameButPages(old: Project, project: Project): boolean {
+  for (const key in project)
+    if (!UNSEEN.has(key as keyof Project) && old[key as keyof Project] !== project[key as keyof Project]) return false;
+  return true;
+}
+
 /** Whether two versions of a project differ in elements of the shown page only. */
 export const onlyPageDiffers = ({ project: old, page: was }: ShownPreview, project: Project, page: Page): boolean =>
-  old.breakpoints === project.breakpoints &&
-  old.shared === project.shared &&
-  old.kinds === project.kinds &&
-  old.sheets === project.sheets &&
-  old.pictures === project.pictures &&
-  old.parts === project.parts &&
+  sameButPages(old, project) &&
   old.pages.length === project.pages.length &&
   old.pages.every((one, i) => one === project.pages[i] || (one.id === page.id && one === was)) &&
   was.root === page.root &&

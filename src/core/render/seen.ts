@@ -5,7 +5,8 @@ import type { Page, Project } from '../document/project';
 import { fontsUsed } from './fonts';
 import { renderElement } from './markup';
 import { pictureData } from './preview';
-import { renderSheet, writeBlock } from './sheet';
+import { renderSheet } from './sheet';
+import { writeBlock } from './sheet-block';
 import { standInKey, whatMatters } from './stand-in';
 
 /**

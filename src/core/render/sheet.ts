@@ -11,29 +11,14 @@ import type { Styled } from '../document/style-sets';
 import { partsIn, partsInOrder, usesIn } from '../document/parts';
 import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
-import type { SelectorNode } from '../read';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { heldSelectors } from './held';
+import { isRoot, rootBlock, scaledSize } from './root-block';
+import type { Rule, SheetBlock } from './sheet-block';
 import type { StandIn } from './stand-in';
 import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
-
-export interface Rule {
-  /** The element or shared style it belongs to. */
-  readonly key: string;
-  readonly selector: string;
-  readonly lines: readonly string[];
-}
-
-/** Rules that stand together under one condition. Blocks follow each other in the order of the cascade. */
-export interface SheetBlock {
-  readonly key: string;
-  /** The cascade layer around it. */
-  readonly layer?: string;
-  readonly query?: string;
-  readonly rules: readonly Rule[];
-}
 
 /** Where files that pages refer to are found: data addresses in previews, relative paths in an export. */
 export interface Addresses {
@@ -71,7 +56,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
       ...(project.sheets.length > 0 && { layer: 'foundation' }),
       rules: foundationRules(project).flatMap(({ selector, declarations }, index) => rule(`f${index}`, selector, declarations)),
     },
-    ...textSize(standIn, project.sheets.length > 0),
+    ...rootBlock(project, standIn),
     ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing, options.held ? heldSelectors : asWritten)),
   ];
   const said = options.held ? heldSelector : undefined;
@@ -137,31 +122,6 @@ const ownerNamed = (styled: Styled & { readonly id: string }, names: ReadonlyMap
 
 const heldSelector = (state: State) => (isUsed(state) ? `[${HELD_ATTRIBUTE}~="${state}"]` : undefined);
 
-/** Names the reader's text size on `<html>` and 1 below it, for sheets that give `<html>` a size of its own. */
-const TEXT_SIZE = '--mp-text-size';
-
-/** The reader's own text size, below everything that a page says of its own. */
-function textSize(standIn: StandIn | undefined, layered: boolean): SheetBlock[] {
-  const text = standIn?.text ?? 1;
-  if (text === 1) return [];
-  const rule = (key: string, selector: string, lines: readonly string[]): Rule => ({ key, selector, lines });
-  return [
-    {
-      key: 'text-size',
-      ...(layered && { layer: 'foundation' }),
-      rules: [
-        rule('text', ':where(html)', [`font-size: ${text * 100}%;`, `${TEXT_SIZE}: ${text};`]),
-        rule('property', `@property ${TEXT_SIZE}`, ["syntax: '<number>';", 'inherits: false;', 'initial-value: 1;']),
-      ],
-    },
-  ];
-}
-
-const HTML_NODE: SelectorNode = { tag: 'html', attributes: { lang: 'en' }, parent: null, children: [] };
-
-/** Sizes relative to what `<html>` begins with follow the reader's there. */
-const rootSize = (text: string) => (/^[\d.]+(%|r?em)$/.test(text) ? `calc(${text} * var(${TEXT_SIZE}))` : text);
-
 function kindOwners(project: Project): Owner[] {
   const names = classNames(project);
   const given = GIVEN_KINDS.flatMap((kind) => (names.has(kind) ? [`.${names.get(kind)}`] : []));
@@ -184,9 +144,9 @@ function importedBlocks(sheet: ImportedSheet, { write, standIn }: Writing, said:
   const scaled = (standIn?.text ?? 1) !== 1;
   for (const { selector, selectors, media, normal, important, others, line } of readSheet(sheet.css).rules) {
     const query = media && mediaFor(media, standIn);
-    const root = scaled && selectors.some((one) => one.matches(HTML_NODE));
+    const root = scaled && selectors.some(isRoot);
     const value = (name: string, text: string) =>
-      root && name === 'font-size' ? rootSize(write(name, text)) : write(name, text);
+      root && name === 'font-size' ? scaledSize(write(name, text)) : write(name, text);
     const lines = [
       ...Object.entries(normal).map(([name, text]) => `${name}: ${value(name, text)};`),
       ...Object.entries(important).map(([name, text]) => `${name}: ${value(name, text)} !important;`),
@@ -245,21 +205,4 @@ export function declarationLines(declarations: Declarations, writing: Writing): 
   let lines = known.get(declarations);
   if (!lines) known.set(declarations, (lines = writeDeclarations(declarations, writing.write)));
   return lines;
-}
-
-function writeRule(rule: Rule, indent = ''): string {
-  return `${indent}${rule.selector} {\n${rule.lines.map((line) => `${indent}  ${line}\n`).join('')}${indent}}\n`;
-}
-
-export function writeBlock({ layer, query, rules }: SheetBlock): string {
-  const around = [layer && `@layer ${layer}`, query && `@media ${query}`].filter(Boolean);
-  const inner = rules.map((rule) => writeRule(rule, '  '.repeat(around.length))).join('\n');
-  return around.reduceRight<string>((css, rule, depth) => {
-    const indent = '  '.repeat(depth);
-    return `${indent}${rule} {\n${css}${indent}}\n`;
-  }, inner);
-}
-
-export function writeSheet(blocks: readonly SheetBlock[]): string {
-  return blocks.map(writeBlock).join('\n');
 }

@@ -1,11 +1,13 @@
-import { SWEEP_RANGE } from '../audit/sweep/range';
 import { escapeText } from '../render/markup';
+import type { WidthRange } from '../document/profile';
 import type { Line, Report } from './report';
 import { countOf, findingsOn, lineOf, reportDevices, widthsInWords } from './report';
 
 const BAR_WIDTH = 260;
-const { first: FIRST, last: LAST } = SWEEP_RANGE;
-const place = (width: number) => ((Math.log(width) - Math.log(FIRST)) / (Math.log(LAST + 1) - Math.log(FIRST))) * BAR_WIDTH;
+const placeIn =
+  ({ first, last }: WidthRange) =>
+  (width: number) =>
+    ((Math.log(width) - Math.log(first)) / (Math.log(last + 1) - Math.log(first))) * BAR_WIDTH;
 
 const STYLE = `
 body { margin: 0 auto; max-width: 1080px; padding: 32px 24px; background: #f3f0e9; color: #1f2b29; font: 15px/1.5 system-ui, sans-serif; }
@@ -15,7 +17,8 @@ th, td { padding: 6px 10px; border-bottom: 1px solid #dcd6c9; text-align: left; 
 .scroll { overflow-x: auto; } .mark { display: inline-block; width: 10px; height: 10px; margin-right: 8px; border-radius: 2px; background: #b07a1e; } .broken .mark { background: #a3432a; }
 small { display: block; color: #56605b; font-size: 13px; } svg { display: block; }`;
 
-function bar({ widths, severity }: Line): string {
+function bar({ widths, severity }: Line, range: WidthRange): string {
+  const place = placeIn(range);
   const stretches = widths
     .map(
       ({ first, last }) =>
@@ -25,15 +28,16 @@ function bar({ widths, severity }: Line): string {
   return `<svg role="img" aria-label="${widthsInWords(widths)} px" width="${BAR_WIDTH}" height="16"><path d="M0 12.5h${BAR_WIDTH}" stroke="#c9c2b2"/>${stretches}</svg>`;
 }
 
-function row(line: Line): string {
+function row(line: Line, range: WidthRange): string {
   const accepted = line.accepted === null ? '' : `<small>Accepted: ${escapeText(line.accepted)}</small>`;
   const heights = line.heights.length > 0 ? `<small>at heights of ${line.heights.join(', ')} px</small>` : '';
-  return `<tr class="${line.severity}"><td><span class="mark"></span>${line.severity}</td><td><b>${escapeText(line.title)}</b><br>${escapeText(line.sentence)}<small>${escapeText(line.why)}</small><small>Rule: ${escapeText(line.rule)}</small>${accepted}</td><td>${bar(line)}${widthsInWords(line.widths)} px${heights}<small>worst at ${line.worst.width}${line.worst.height ? ` by ${line.worst.height}` : ''} px</small></td></tr>`;
+  return `<tr class="${line.severity}"><td><span class="mark"></span>${line.severity}</td><td><b>${escapeText(line.title)}</b><br>${escapeText(line.sentence)}<small>${escapeText(line.why)}</small><small>Rule: ${escapeText(line.rule)}</small>${accepted}</td><td>${bar(line, range)}${widthsInWords(line.widths)} px${heights}<small>worst at ${line.worst.width}${line.worst.height ? ` by ${line.worst.height}` : ''} px</small></td></tr>`;
 }
 
 /** A report that stands alone: one file, nothing loaded from anywhere. */
 export function reportHtml(report: Report): string {
   const { project, pages, createdAt, revision } = report;
+  const { range } = project.audit;
   const devices = reportDevices(project);
   const cell = (findings: Parameters<typeof countOf>[0]) => {
     const { broken, poor } = countOf(findings);
@@ -42,21 +46,21 @@ export function reportHtml(report: Report): string {
   const table = pages
     .map(
       ({ page, findings, problem }) =>
-        `<tr><th scope="row">${escapeText(page.name)}${problem ? `<small>${escapeText(problem)}</small>` : ''}</th>${devices.map((device) => cell(findingsOn(findings, device))).join('')}${cell(findings)}</tr>`,
+        `<tr><th scope="row">${escapeText(page.name)}${problem ? `<small>${escapeText(problem)}</small>` : ''}</th>${devices.map((device) => cell(findingsOn(findings, device, range))).join('')}${cell(findings)}</tr>`,
     )
     .join('\n');
   const parts = pages
     .map(({ page, findings }) =>
       findings.length === 0
         ? `<h2>${escapeText(page.name)}</h2><p>Nothing is wrong on this page at any width.</p>`
-        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding))).join('\n')}\n</tbody></table></div>`,
+        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding), range)).join('\n')}\n</tbody></table></div>`,
     )
     .join('\n');
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Audit of ${escapeText(project.name)}</title><style>${STYLE}</style></head><body>
 <h1>Audit of ${escapeText(project.name)}</h1>
-<p>Every width from ${FIRST} to ${LAST} px. Revision ${revision}, ${createdAt.slice(0, 16).replace('T', ' ')} UTC.</p>
+<p>Every width from ${range.first} to ${range.last} px. Revision ${revision}, ${createdAt.slice(0, 16).replace('T', ' ')} UTC.</p>
 <div class="scroll" tabindex="0" role="region" aria-label="Pages by devices"><table><caption>Pages by devices: broken / poor</caption><thead><tr><th>Page</th>${devices.map(({ name, width, height }) => `<th class="number">${escapeText(name)}<small>${width} × ${height}</small></th>`).join('')}<th class="number">Any</th></tr></thead><tbody>
 ${table}
 </tbody></table></div>

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { SEVERITIES, VIEWS } from '../audit/check';
-import { SWEEP_RANGE } from '../audit/sweep/range';
 import type { Report } from './report';
 import { countOf, linesOf } from './report';
 
@@ -52,7 +51,7 @@ export function reportJson(report: Report): string {
     project: project.name,
     revision,
     createdAt,
-    range: { ...SWEEP_RANGE },
+    range: { ...project.audit.range },
     views: [...VIEWS],
     pages: pages.map(({ page, findings, problem }) => ({
       name: page.name,

@@ -82,9 +82,13 @@ test('a device shows the findings of its width, and of its height where heights 
   const here = { from: device!.width, below: device!.width + 1 };
   const tall = finding('broken', { widths: [here], heights: [device!.height] });
   const short = finding('broken', { widths: [here], heights: [device!.height - 1] });
-  expect(findingsOn([tall, short], device!)).toEqual([tall]);
+  expect(findingsOn([tall, short], device!, project.audit.range)).toEqual([tall]);
   expect(
-    findingsOn([finding('broken', { widths: [{ from: 1920, below: 1921 }] })], { name: 'Wall', width: 3840, height: 2160 }),
+    findingsOn(
+      [finding('broken', { widths: [{ from: 1920, below: 1921 }] })],
+      { width: 3840, height: 2160 },
+      project.audit.range,
+    ),
   ).toHaveLength(1);
   expect(countOf([tall, short])).toEqual({ broken: 2, poor: 0, note: 0 });
 });

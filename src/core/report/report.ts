@@ -1,11 +1,11 @@
 import type { Finding } from '../audit/sweep/ledger';
-import { SWEEP_RANGE } from '../audit/sweep/range';
 import { checkNamed } from '../audit/checks';
 import type { Severity } from '../audit/check';
 import { contains } from '../breakpoints/interval';
 import { deviceViewports } from '../audit/sweep/plan';
 import { devicesOf } from '../devices/device-set';
 import { viewportOn } from '../devices/device';
+import type { WidthRange } from '../document/profile';
 import type { Page, Project } from '../document/project';
 
 /** One page of a report. */
@@ -107,8 +107,12 @@ export function reportDevices(project: Project): ReportDevice[] {
 }
 
 /** The findings that a device shows. Beyond the swept widths the nearest swept one speaks for it. */
-export function findingsOn(findings: readonly Finding[], { width, height }: ReportDevice): Finding[] {
-  const swept = Math.min(SWEEP_RANGE.last, Math.max(SWEEP_RANGE.first, width));
+export function findingsOn(
+  findings: readonly Finding[],
+  { width, height }: Pick<ReportDevice, 'width' | 'height'>,
+  { first, last }: WidthRange,
+): Finding[] {
+  const swept = Math.min(last, Math.max(first, width));
   return findings.filter(
     ({ widths, heights }) => contains(widths, heights ? width : swept) && (!heights || heights.includes(height)),
   );

@@ -14,14 +14,13 @@ export interface Fluid {
 
 export type FluidResult = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly message: string };
 
-const ROOT = 16;
-const inRem = (px: number) => `${formatNumber(Math.round((px / ROOT) * 1e5) / 1e5)}rem`;
-
 /**
  * The value as `clamp()` (CSS Values 4, 10.3). Its ends and its fixed part are in rem, so that it follows the reader's
  * own text size; only the growth is in vw. True to 0.02 px between 200 and 3000 px at a root size of 16 px.
+ * @param rem what 1rem comes to, px
  */
-export function fluidValue({ from, to }: Fluid): FluidResult {
+export function fluidValue({ from, to }: Fluid, rem = 16): FluidResult {
+  const inRem = (px: number) => `${formatNumber(Math.round((px / rem) * 1e5) / 1e5)}rem`;
   const [a, b] = from.width <= to.width ? [from, to] : [to, from];
   if (![a.width, b.width, a.px, b.px].every(Number.isFinite))
     return { ok: false, message: 'Two widths and two values are needed.' };
@@ -38,14 +37,17 @@ export function fluidValue({ from, to }: Fluid): FluidResult {
 
 const FORM = /^clamp\(\s*(-?[\d.]+)rem\s*,\s*(-?[\d.]+)rem\s*([+-])\s*([\d.]+)vw\s*,\s*(-?[\d.]+)rem\s*\)$/i;
 
-/** What `fluidValue` wrote; undefined for any other value. */
-export function readFluid(value: string): Fluid | undefined {
+/**
+ * What `fluidValue` wrote; undefined for any other value.
+ * @param rem what 1rem comes to, px
+ */
+export function readFluid(value: string, rem = 16): Fluid | undefined {
   const match = FORM.exec(value.trim());
   if (!match) return undefined;
   const [low, fixed, growth, high] = [match[1]!, match[2]!, match[4]!, match[5]!].map(Number) as [number, number, number, number];
   const slope = (match[3] === '-' ? -growth : growth) / 100;
   if (slope === 0 || low >= high) return undefined;
-  const at = (rem: number) => ({ px: rem * ROOT, width: Math.round((((rem - fixed) * ROOT) / slope) * 10) / 10 });
+  const at = (end: number) => ({ px: end * rem, width: Math.round((((end - fixed) * rem) / slope) * 10) / 10 });
   const [a, b] = [at(low), at(high)];
   return a.width < b.width ? { from: a, to: b } : { from: b, to: a };
 }

@@ -1,6 +1,6 @@
 import type { IntervalSet, Slice } from '@/core/breakpoints';
 import { integersIn } from '@/core/breakpoints';
-import { SWEEP_RANGE } from '@/core/audit';
+import { countOfWidths } from '@/core/audit';
 import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
 import type { LastLine } from './answer-lines';
@@ -36,9 +36,9 @@ export async function* compareVersions(
   signal: AbortSignal,
   looks = false,
 ): AsyncGenerator<CompareLine> {
-  const widths = integersIn(touched, SWEEP_RANGE);
-  const all = SWEEP_RANGE.last - SWEEP_RANGE.first + 1;
-  yield { type: 'begun', total: widths.length, identical: all - widths.length };
+  const { range } = after.project.audit;
+  const widths = integersIn(touched, range);
+  yield { type: 'begun', total: widths.length, identical: countOfWidths(range) - widths.length };
   if (widths.length === 0) return yield { type: 'done' };
   const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
   const versions = [html(before), html(after), slice.height] as const;

@@ -1,8 +1,9 @@
 import type { AskedFor, View, WidthResult } from '@/core/audit';
-import { askedFor, SWEEP_RANGE } from '@/core/audit';
+import { askedFor } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
+import { PLAIN_PROFILE } from '@/core/document';
 import type { Page, Project } from '@/core/document';
 import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
@@ -48,6 +49,7 @@ export class MeasuredPage {
     private readonly height: number,
     private readonly askedIn: (views: readonly View[]) => readonly AskedFor[],
     private readonly grids: SweepTask['grids'],
+    private readonly widest: number,
   ) {}
 
   /** @param slice the viewport height and the reader that the page is measured with */
@@ -55,12 +57,12 @@ export class MeasuredPage {
     const html = previewDocument(renderPreview(project, page, fontData, standsFor(slice)), POLICY);
     const tab = await loadMeasured(html, slice.height);
     const asked = (views: readonly View[]) => askedFor(project.audit, views);
-    return new MeasuredPage(tab, slice.height, asked, gridsOf(project, page, slice));
+    return new MeasuredPage(tab, slice.height, asked, gridsOf(project, page, slice), project.audit.range.last);
   }
 
   /** Any HTML document, measured by the checks that are given, whatever view they are for. */
   static async openHtml(html: string, asked: readonly AskedFor[], height = DEFAULT_SLICE.height): Promise<MeasuredPage> {
-    return new MeasuredPage(await loadMeasured(asMeasured(html), height), height, () => asked, []);
+    return new MeasuredPage(await loadMeasured(asMeasured(html), height), height, () => asked, [], PLAIN_PROFILE.range.last);
   }
 
   /** Decides the widths, part by part. @throws BrowserTrouble when the browser doesn't get on with it */
@@ -79,7 +81,7 @@ export class MeasuredPage {
       turned,
       widths,
       near,
-      widest: SWEEP_RANGE.last,
+      widest: this.widest,
       asked: this.askedIn(view === 'widths' ? ['widths', 'heights'] : [view]),
       grids: this.grids,
       brute,

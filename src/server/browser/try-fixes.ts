@@ -1,12 +1,12 @@
 import type { Finding, WidthResult } from '@/core/audit';
-import { checkNamed, SWEEP_RANGE } from '@/core/audit';
-import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
+import { checkNamed, REFLOW_VIEWPORT } from '@/core/audit';
+import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { pageOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { applyEdit } from '@/core/edits';
 import type { Fix, FixLine, TriedFix } from '@/core/remedy';
-import { byWorth, fixesFor, isSafe, verdictOn } from '@/core/remedy';
+import { byWorth, fixesFor, isSafe, verdictOn, widthsToTry } from '@/core/remedy';
 import { failedLine } from './failed-line';
 import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
@@ -25,13 +25,16 @@ async function sweepAt(
   async function measureAll(): Promise<WidthResult[]> {
     const measured = await MeasuredPage.open(project, page);
     try {
-      const usual = await measured.measure(widths);
+      const { first, last } = project.audit.range;
+      const usual = await measured.measure(widths.filter((width) => first <= width && width <= last));
       if (view === 'widths') return usual;
       // Of another view only the worst height is tried.
       const heights = [finding.worst.height ?? DEFAULT_SLICE.height];
-      const seen = widths.filter((width) => view !== 'reflow' || width === SWEEP_RANGE.first);
-      const further = new Map((await measured.measure(seen, { view, heights })).map((one) => [one.width, one.violations]));
-      return usual.map((one) => ({ ...one, violations: [...one.violations, ...(further.get(one.width) ?? [])] }));
+      const seen = widths.filter((width) => view !== 'reflow' || width === REFLOW_VIEWPORT.width);
+      const known = new Map(usual.map((one) => [one.width, one]));
+      for (const { width, violations } of await measured.measure(seen, { view, heights }))
+        known.set(width, { ...known.get(width), width, violations: [...(known.get(width)?.violations ?? []), ...violations] });
+      return widths.map((width) => known.get(width) ?? { width, violations: [] });
     } finally {
       await measured.close();
     }
@@ -68,12 +71,13 @@ async function tryFix(
 ): Promise<TriedFix | undefined> {
   const { document, footprint } = applyEdit(project, fix.edit);
   const touched = footprint[page.id]?.widths ?? [];
-  const widths = integersIn(touched, SWEEP_RANGE);
+  const { range } = project.audit;
+  const widths = widthsToTry(range, finding, touched);
   const changed = pageOf(document, page.id);
   if (!changed || widths.length === 0) return undefined;
   const was = await before.at(widths);
   const is = await sweepAt(document, changed, finding, widths, signal);
-  return { ...fix, verdict: verdictOn(finding, touched, was, is) };
+  return { ...fix, verdict: verdictOn(range, finding, touched, was, is) };
 }
 
 /** Tries the fixes for a finding one after another on a copy, at every width that each can change. */

@@ -23,6 +23,7 @@ const FURTHER_WORDS = {
 export function AuditBar() {
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const sweep = useSession((session) => session.sweeps[session.pageId]);
+  const { first, last } = useSession((session) => session.project.audit.range);
   const mending = useAudit((audit) => audit.mending);
   const worth = findings.filter(({ severity }) => severity !== 'note');
   const state = !sweep
@@ -34,7 +35,7 @@ export function AuditBar() {
       : sweep.error
         ? sweep.error
         : sweep.complete
-          ? `Every width 320 to 1920 and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}`
+          ? `Every width ${first} to ${last} and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}`
           : `${sweep.decided} of ${sweep.total} widths decided`;
   return (
     <div className="ml-auto flex items-center gap-3 self-center">

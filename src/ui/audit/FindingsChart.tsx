@@ -3,19 +3,28 @@
 import { Area, AreaChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Finding } from '@/core/audit';
 import { bandsOf } from '@/core/breakpoints';
+import type { WidthRange } from '@/core/document';
 import { useSession } from '../state/store';
 import { stepsOf } from './widths';
 
-const TICKS = [320, 400, 480, 600, 720, 900, 1200, 1600, 1920];
+const TICKS = [400, 480, 600, 720, 900, 1200, 1600, 2000];
+
+/** Both ends, and round widths between them that don't stand too close. */
+const ticksOf = ({ first, last }: WidthRange) => [
+  first,
+  ...TICKS.filter((tick) => tick > first * 1.12 && tick < last / 1.12),
+  last,
+];
 
 /** How many findings there are at each width, by severity, with the breakpoints. */
 export function FindingsChart({ findings }: { findings: readonly Finding[] }) {
   const project = useSession((session) => session.project);
   const slice = useSession((session) => session.slice);
-  const steps = stepsOf(findings);
+  const { range } = project.audit;
+  const steps = stepsOf(findings, range);
   const edges = bandsOf(project, slice)
     .map(({ from }) => from)
-    .filter((from) => from > 320 && from < 1920);
+    .filter((from) => from > range.first && from < range.last);
   const most = Math.max(1, ...steps.map(({ broken, poor, note }) => broken + poor + note));
   return (
     <figure className="m-0 px-4 pt-2" data-testid="findings-chart">
@@ -30,8 +39,8 @@ export function FindingsChart({ findings }: { findings: readonly Finding[] }) {
               dataKey="width"
               type="number"
               scale="log"
-              domain={[320, 1921]}
-              ticks={TICKS}
+              domain={[range.first, range.last + 1]}
+              ticks={ticksOf(range)}
               interval={0}
               tick={{ fontSize: 11, fontFamily: 'var(--font-mono)', fill: 'var(--color-muted)' }}
               stroke="var(--color-line-strong)"

@@ -1,15 +1,17 @@
 import type { Finding } from '@/core/audit';
 import { bandsOf } from '@/core/breakpoints';
 import { useSession } from '../state/store';
-import { inWords, share } from './widths';
+import { inWords, shareOf } from './widths';
 
-/** The stretches of a finding on an axis from 320 to 1920 px, with the breakpoints as ticks. */
+/** The stretches of a finding on an axis over the widths of the audit, with the breakpoints as ticks. */
 export function IntervalBar({ finding }: { finding: Finding }) {
   const project = useSession((session) => session.project);
   const slice = useSession((session) => session.slice);
+  const { range } = project.audit;
+  const share = (width: number) => shareOf(range, width);
   const edges = bandsOf(project, slice)
     .map(({ from }) => from)
-    .filter((from) => from > 320 && from < 1920);
+    .filter((from) => from > range.first && from < range.last);
   return (
     <span className="block w-[200px] shrink-0">
       <span className="block truncate text-right font-mono text-xs text-muted">{inWords(finding.widths, 2)}</span>

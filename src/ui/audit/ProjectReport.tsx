@@ -45,7 +45,7 @@ export function ProjectReport() {
     const list = project.pages.map((page) => {
       const audited = shown?.pages.find((one) => one.page === page.id);
       const findings = (audited?.findings ?? []).filter((one) => !check || one.check === check);
-      const counts = [...devices.map((device) => countOf(findingsOn(findings, device))), countOf(findings)];
+      const counts = [...devices.map((device) => countOf(findingsOn(findings, device, project.audit.range))), countOf(findings)];
       return { page, audited, counts };
     });
     const weight = ({ counts }: (typeof list)[number]) => {

@@ -1,6 +1,5 @@
 'use client';
 
-import { SWEEP_RANGE } from '@/core/audit';
 import { fromIntegers, subtract } from '@/core/breakpoints';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { dropProof, prove } from './audit';
@@ -24,7 +23,8 @@ async function proveLast(): Promise<void> {
 export function ProofLine() {
   const proof = useAudit((audit) => audit.proof);
   const canProve = useSession((session) => session.history.undo.length > 0);
-  const all = [{ from: SWEEP_RANGE.first, below: SWEEP_RANGE.last + 1 }];
+  const { first, last } = useSession((session) => session.project.audit.range);
+  const all = [{ from: first, below: last + 1 }];
   const changed = fromIntegers([...(proof?.moved ?? [])].sort((a, b) => a - b));
   const identical = subtract(all, changed);
   return (

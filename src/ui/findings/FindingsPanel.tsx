@@ -19,6 +19,7 @@ export function FindingsPanel() {
   const page = useSession(shownPage);
   const height = useSession((session) => session.slice.height);
   const width = useSession((session) => session.width);
+  const { first, last } = useSession((session) => session.project.audit.range);
   const chosen = useSession((session) => session.selectedFinding);
   const here = useMemo(
     () => new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.key)),
@@ -33,7 +34,7 @@ export function FindingsPanel() {
         {sweep?.running
           ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far`
           : done
-            ? `Every width from 320 to 1920 measured${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
+            ? `Every width from ${first} to ${last} measured${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
             : (sweep?.error ?? 'Not all widths are measured.')}
       </p>
       {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}

@@ -1,9 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { SWEEP_RANGE } from '@/core/audit';
 import { addBreakpointHere, likelyDirection } from '../view/actions';
-import { useSession } from '../state/store';
+import { steadyProject, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { Cursor } from './Cursor';
 import { FindingsTrack } from './FindingsTrack';
@@ -18,6 +17,7 @@ import { SweepStatus } from './SweepStatus';
 export function Gauge({ labelWidth, height }: { labelWidth: number; height: number }) {
   const [axis, setAxis] = useState<HTMLDivElement | null>(null);
   const view = useSession((session) => session.gaugeView);
+  const { first, last } = useSession((session) => steadyProject(session).audit.range);
   const [domain, setDomain] = useState(FULL);
   const { width: length } = useSize(axis);
   const scale = useMemo(() => gaugeScale(domain, length), [domain, length]);
@@ -46,7 +46,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
           <div className="flex h-9 items-center justify-between pr-2">
             <b>Gauge</b>
             <span className="font-mono text-xs text-muted">
-              {SWEEP_RANGE.first} to {SWEEP_RANGE.last}
+              {first} to {last}
             </span>
             <span>
               <GaugeButton label="Show more of the scale" sign="−" onClick={() => zoom(1.5)} />

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { describeInterval, fromIntegers, normalise } from '@/core/breakpoints';
 import type { IntervalSet } from '@/core/breakpoints';
+import type { WidthRange } from '@/core/document';
 import { setWidth } from '../view/actions';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -21,8 +22,8 @@ interface State {
 
 const number = (value: number) => value.toLocaleString('en');
 
-function inWords(state: State | undefined): string {
-  if (!state) return '320 to 1920, wherever the edits since can have changed anything.';
+function inWords(state: State | undefined, { first, last }: WidthRange): string {
+  if (!state) return `${first} to ${last}, wherever the edits since can have changed anything.`;
   const { total, compared, identical, count, running, problem } = state;
   if (problem) return problem;
   if (running) return `${compared} of ${total} widths compared`;
@@ -37,6 +38,7 @@ function inWords(state: State | undefined): string {
 /** The widths at which anything stands elsewhere than before, found by laying both out at each that may differ. */
 export function MovedWidths({ before }: { readonly before: number }) {
   const page = useSession(shownPage);
+  const range = useSession((session) => session.project.audit.range);
   const [state, setState] = useState<State>();
   const stop = useRef<AbortController | undefined>(undefined);
   useEffect(() => () => stop.current?.abort(), []);
@@ -76,7 +78,7 @@ export function MovedWidths({ before }: { readonly before: number }) {
       <button type="button" className={BUTTON} onClick={() => (state?.running ? halt() : void compare())}>
         {state?.running ? 'Stop' : 'Compare every width'}
       </button>
-      <span role="status">{inWords(state)}</span>
+      <span role="status">{inWords(state, range)}</span>
       {state?.moved.map((part) => (
         <button
           key={part.from}

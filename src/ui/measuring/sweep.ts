@@ -1,5 +1,5 @@
 import type { Looking } from '@/core/audit';
-import { Ledger, planOf, SWEPT_WIDTHS, unpacked } from '@/core/audit';
+import { countOfWidths, Ledger, planOf, unpacked } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { ALL_WIDTHS, fromIntegers } from '@/core/breakpoints';
 import type { Profile } from '@/core/document';
@@ -8,7 +8,6 @@ import { Refused, streamSweep } from '../requests/requests';
 import type { SweepState } from '../state/store';
 import { useSession } from '../state/store';
 
-const TOTAL = SWEPT_WIDTHS.length;
 const SHOWN_EVERY_MS = 250;
 
 /** What is known of each page, for as long as the project is open. */
@@ -47,8 +46,9 @@ const missingOf = (pageId: string): Looking[] =>
 
 function show(pageId: string, change: Partial<SweepState>, measured = false): void {
   const decided = ledgerOf(pageId).decided(plan().filter(everyWidth));
+  const total = countOfWidths(useSession.getState().project.audit.range);
   useSession.setState(({ sweeps }) => ({
-    sweeps: { ...sweeps, [pageId]: { total: TOTAL, running: false, stopped: false, ...sweeps[pageId], ...change, decided } },
+    sweeps: { ...sweeps, [pageId]: { running: false, stopped: false, ...sweeps[pageId], ...change, total, decided } },
   }));
   if (measured) showFindings(pageId);
 }
@@ -63,12 +63,13 @@ function showFindings(pageId: string): void {
 
 let profile: Profile | undefined;
 
-/** Another profile: what is accepted is sorted anew; with other checks every page is judged anew. */
+/** Another profile: what is accepted is sorted anew; with other checks or widths every page is judged anew. */
 function followProfile(audit: Profile): void {
   const before = profile;
   profile = audit;
   if (!before || before === audit) return;
-  if (before.checks !== audit.checks) allWidthsChanged();
+  // What is found in the widest band is held against its widest width.
+  if (before.checks !== audit.checks || before.range !== audit.range) allWidthsChanged();
   for (const pageId of ledgers.keys()) showFindings(pageId);
 }
 useSession.subscribe(({ project, slice }, before) => {

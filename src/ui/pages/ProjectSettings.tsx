@@ -1,15 +1,41 @@
 'use client';
 
+import type { WidthRange } from '@/core/document';
+import { readRootSize, rootPx } from '@/core/document';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession } from '../state/store';
 import { SELECT } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
 import { LANGUAGES } from './languages';
 
+function writeRootSize(text: string): string | undefined {
+  const value = readRootSize(text);
+  if (value === undefined) return 'Write it in percent of the reader’s size, as 112.5%, or as 18px to have it worked out.';
+  return commit({ type: 'setProject', field: 'rootSize', value });
+}
+
+/** One end of the widths that pages are audited at. */
+function RangeEnd({ end, range }: { readonly end: 'first' | 'last'; readonly range: WidthRange }) {
+  return (
+    <CheckedField
+      label={end === 'first' ? 'Narrowest width of the audit, px' : 'Widest width of the audit, px'}
+      className="w-16"
+      value={String(range[end])}
+      write={(text) => {
+        const width = Number(text.replace(/\s*px$/, ''));
+        if (text === '' || !Number.isFinite(width)) return 'A width is a number of px.';
+        return commit({ type: 'setProject', field: 'range', value: { ...range, [end]: width } });
+      }}
+    />
+  );
+}
+
 /** What holds for all pages of the project. */
 export function ProjectSettings() {
   const language = useSession((session) => steadyProject(session).language);
   const queries = useSession((session) => steadyProject(session).queries);
+  const rootSize = useSession((session) => steadyProject(session).rootSize);
+  const range = useSession((session) => steadyProject(session).audit.range);
   const baseName = useSession((session) => steadyProject(session).baseName);
   return (
     <section aria-label="The whole project" className="border-t border-line px-3.5 py-2.5">
@@ -36,6 +62,21 @@ export function ProjectSettings() {
           <option value="min-max">(max-width: 599.98px), for older browsers</option>
         </select>
       </label>
+      <label className="block pb-1.5">
+        <span className="flex justify-between gap-2">
+          Root text size <span className="text-xs text-muted">Of what the reader has</span>
+        </span>
+        <span className="flex items-baseline gap-2">
+          <CheckedField label="Root text size" className="w-20" value={`${rootSize}%`} write={writeRootSize} />
+          <span className="text-muted">1rem is {rootPx({ rootSize })} px for most readers</span>
+        </span>
+      </label>
+      <fieldset className="m-0 border-0 p-0 pb-1.5">
+        <legend className="p-0">Widths of the audit</legend>
+        <span className="flex items-baseline gap-2">
+          <RangeEnd end="first" range={range} /> to <RangeEnd end="last" range={range} /> px
+        </span>
+      </fieldset>
       <label className="block">
         <span className="flex justify-between gap-2">
           Name of the base <span className="text-xs text-muted">Where no breakpoint holds</span>

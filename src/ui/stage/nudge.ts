@@ -31,7 +31,7 @@ export function nudge(dx: number, dy: number): void {
     const look = lookOf(project, page, node, pseudo);
     const value = (property: string) =>
       specifiedValue(look.project, look.page, node, property, heldIn(look, { ...slice, width }));
-    const context = { em: styles.fontSize(node), rem: 16, viewport };
+    const context = { em: styles.fontSize(node), rem: styles.rootSize, viewport };
     const free = value('position') !== 'static';
     const pairs = (
       [

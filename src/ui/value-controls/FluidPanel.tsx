@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { rootPx } from '@/core/document';
 import { fluidAt, fluidValue, reachesDouble, readFluid } from '@/core/styles';
 import { useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -21,7 +22,8 @@ const INPUT = 'h-[22px] w-14 rounded-[3px] border border-line-strong bg-well px-
 /** A value that grows evenly between two widths: two widths and two values make a `clamp()`. */
 export function FluidPanel({ property, label, value, measured, write, close }: Props) {
   const width = useSession((session) => session.width);
-  const known = readFluid(value);
+  const rem = useSession((session) => rootPx(session.project));
+  const known = readFluid(value, rem);
   const round = (px: number) => String(Math.round(px * 100) / 100);
   const [fields, setFields] = useState(() => ({
     fromWidth: round(known?.from.width ?? 360),
@@ -35,7 +37,7 @@ export function FluidPanel({ property, label, value, measured, write, close }: P
     from: { width: number(fields.fromWidth), px: number(fields.fromPx) },
     to: { width: number(fields.toWidth), px: number(fields.toPx) },
   };
-  const result = fluidValue(fluid);
+  const result = fluidValue(fluid, rem);
   const [first, last] = [fluid.from.width, fluid.to.width].sort((a, b) => a - b) as [number, number];
   const widths = [...new Set([240, first, last, Math.max(1920, last * 1.2), width])]
     .filter((one) => one > 0)

@@ -1,5 +1,6 @@
 'use client';
 
+import { rootPx } from '@/core/document';
 import { inUnit, LENGTH_UNITS, readFluid, readLength, wholeOf } from '@/core/styles';
 import { useSession } from '../state/store';
 import { freshLayout } from '../stage/frame-link';
@@ -27,7 +28,8 @@ async function converted(property: string, unit: string): Promise<string | undef
 
 /** The unit of a length; choosing another says the measured length in it. */
 export function UnitSwitch({ property, label, value, write, grow }: Props) {
-  const unit = readFluid(value) ? 'fluid' : (readLength(value)?.unit ?? 'other');
+  const rem = useSession((session) => rootPx(session.project));
+  const unit = readFluid(value, rem) ? 'fluid' : (readLength(value)?.unit ?? 'other');
   const units = LENGTH_UNITS.filter((one) => one !== '%' || wholeOf(property) !== 'none');
   return (
     <select

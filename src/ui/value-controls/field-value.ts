@@ -73,7 +73,7 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
     case 'imported':
       return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}`;
     case 'foundation':
-      return "Mill Pond's foundation";
+      return candidate.owner ? 'root text size of the project' : "Mill Pond's foundation";
     case 'browser':
       return `browser default${when}`;
   }

@@ -1,9 +1,9 @@
 import type { WidthResult } from './ledger';
-import { newProject } from '../../document';
+import { newProject, PLAIN_PROFILE } from '../../document';
 import { DEFAULT_SLICE } from '../../breakpoints';
 import { Ledger } from './ledger';
 import { planOf } from './plan';
-import { SWEPT_WIDTHS } from './range';
+import { widthsOf } from './range';
 import { packed, unpacked } from './packed';
 
 const at = (width: number, amounts: Record<string, number>): WidthResult => ({
@@ -32,6 +32,7 @@ test('findings are sorted by severity', () => {
 });
 
 const project = newProject('00000000-0000-4000-8000-000000000000', 'Looked at');
+const swept = widthsOf(project.audit.range);
 const whole = planOf(project, DEFAULT_SLICE);
 const usual = whole.slice(0, 1);
 
@@ -39,12 +40,12 @@ test('after an edit only its widths are missing; what was found there is told un
   const ledger = new Ledger();
   expect(ledger.missing(usual)).toEqual(usual);
   ledger.record(
-    SWEPT_WIDTHS.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})),
+    swept.map((width) => at(width, width < 600 ? { 'small-text ea': 1 } : {})),
     'widths',
     800,
   );
   ledger.invalidate([{ from: 0, below: 600 }]);
-  expect(ledger.missing(usual)).toEqual([{ ...usual[0], widths: SWEPT_WIDTHS.filter((width) => width < 600) }]);
+  expect(ledger.missing(usual)).toEqual([{ ...usual[0], widths: swept.filter((width) => width < 600) }]);
   expect(ledger.decided(usual)).toBe(1601 - 280);
   expect(ledger.findings()).toHaveLength(1);
   ledger.record(
@@ -60,10 +61,10 @@ test('a look at several heights that was broken off goes on where it was', () =>
   const looking = whole.find(({ view }) => view === 'heights')!;
   const [first, second, ...others] = looking.heights;
   const results = (height: number, widths: readonly number[]) => widths.map((width) => ({ ...at(width, {}), height }));
-  ledger.record([...results(first!, SWEPT_WIDTHS), ...results(second!, SWEPT_WIDTHS.slice(0, 100))], 'heights');
+  ledger.record([...results(first!, swept), ...results(second!, swept.slice(0, 100))], 'heights');
   expect(ledger.missing([looking])).toEqual([
-    { ...looking, heights: [second], widths: SWEPT_WIDTHS.slice(100) },
-    { ...looking, heights: others, widths: SWEPT_WIDTHS },
+    { ...looking, heights: [second], widths: swept.slice(100) },
+    { ...looking, heights: others, widths: swept },
   ]);
 });
 
@@ -87,7 +88,7 @@ test('other devices are another plan: their heights are missing, and those that 
   expect(ledger.missing(whole)).toEqual([]);
   expect(ledger.findings(undefined, whole)).toMatchObject([{ check: 'tall-bars', heights: [gone[0]] }]);
   const missing = ledger.missing(other);
-  expect(missing.find(({ view }) => view === 'heights')).toMatchObject({ heights: come, widths: SWEPT_WIDTHS });
+  expect(missing.find(({ view }) => view === 'heights')).toMatchObject({ heights: come, widths: swept });
   expect(missing.every(({ view }) => view === 'heights' || view === 'turned')).toBe(true);
   expect(ledger.findings(undefined, other)).toEqual([]);
 });
@@ -97,8 +98,8 @@ test('type that is larger below an edge than above it is found there, as the pro
   const sized = (width: number, size: number): WidthResult => ({ width, violations: [], sizes: { ea: size } });
   ledger.record([sized(599, 17), sized(600, 16), sized(899, 16), sized(900, 17)]);
   expect(ledger.findings()).toMatchObject([{ check: 'growing-type', element: 'ea', widths: [{ from: 599, below: 600 }] }]);
-  expect(ledger.findings({ checks: { 'growing-type': { limits: { most: 1 } } }, accepted: [] })).toEqual([]);
-  expect(ledger.findings({ checks: { 'growing-type': { off: true } }, accepted: [] })).toEqual([]);
+  expect(ledger.findings({ ...PLAIN_PROFILE, checks: { 'growing-type': { limits: { most: 1 } } } })).toEqual([]);
+  expect(ledger.findings({ ...PLAIN_PROFILE, checks: { 'growing-type': { off: true } } })).toEqual([]);
 });
 
 test('another view adds what the usual one did not find, with its heights', () => {
@@ -121,7 +122,7 @@ test('a finding that is accepted stays in the list with its reason', () => {
   const ledger = new Ledger();
   ledger.record([at(320, { 'small-text ea': 1 })]);
   const accepted = [{ check: 'small-text', element: 'ea', reason: 'It is a caption.' }];
-  expect(ledger.findings({ checks: {}, accepted })[0]!.accepted).toBe('It is a caption.');
+  expect(ledger.findings({ ...PLAIN_PROFILE, accepted })[0]!.accepted).toBe('It is a caption.');
 });
 
 test('runs of widths with nothing wrong travel as one', () => {

@@ -9,7 +9,7 @@ import { readPseudo, splitPseudo } from '../../document/pseudo';
 import type { Styled, StyleSet } from '../../document/style-sets';
 import { carried } from '../../document/versions';
 import type { View } from '../check';
-import { SWEPT_WIDTHS } from './range';
+import { REFLOW_VIEWPORT, widthsOf } from './range';
 
 /** One way to look at a page: all its widths at all its heights. */
 export interface Looking {
@@ -100,14 +100,15 @@ function saysOutline(styles: StyleSet): boolean {
 export function planOf(project: Project, slice: Slice): Looking[] {
   const spoken = statesSpokenOf(project);
   const heights = heightsOf(project).filter((height) => height !== slice.height);
+  const widths = widthsOf(project.audit.range);
   const turned = deviceViewports(project).filter(({ width, height }) => width !== height);
   return [
-    { view: 'widths', heights: [slice.height], widths: SWEPT_WIDTHS },
-    ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths: SWEPT_WIDTHS }] : []),
-    { view: 'large-text', heights: [slice.height], widths: SWEPT_WIDTHS },
-    { view: 'spaced-text', heights: [slice.height], widths: SWEPT_WIDTHS },
-    ...STATE_VIEWS.filter((view) => spoken.has(view)).map((view) => ({ view, heights: [slice.height], widths: SWEPT_WIDTHS })),
-    { view: 'reflow', heights: [256], widths: [320] },
+    { view: 'widths', heights: [slice.height], widths },
+    ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths }] : []),
+    { view: 'large-text', heights: [slice.height], widths },
+    { view: 'spaced-text', heights: [slice.height], widths },
+    ...STATE_VIEWS.filter((view) => spoken.has(view)).map((view) => ({ view, heights: [slice.height], widths })),
+    { view: 'reflow', heights: [REFLOW_VIEWPORT.height], widths: [REFLOW_VIEWPORT.width] },
     ...turned.map(({ width, height }): Looking => ({
       view: 'turned',
       heights: [height],

@@ -1,0 +1,32 @@
+export interface Rule {
+  /** The element or shared style it belongs to. */
+  readonly key: string;
+  readonly selector: string;
+  readonly lines: readonly string[];
+}
+
+/** Rules that stand together under one condition. Blocks follow each other in the order of the cascade. */
+export interface SheetBlock {
+  readonly key: string;
+  /** The cascade layer around it. */
+  readonly layer?: string;
+  readonly query?: string;
+  readonly rules: readonly Rule[];
+}
+
+function writeRule(rule: Rule, indent = ''): string {
+  return `${indent}${rule.selector} {\n${rule.lines.map((line) => `${indent}  ${line}\n`).join('')}${indent}}\n`;
+}
+
+export function writeBlock({ layer, query, rules }: SheetBlock): string {
+  const around = [layer && `@layer ${layer}`, query && `@media ${query}`].filter(Boolean);
+  const inner = rules.map((rule) => writeRule(rule, '  '.repeat(around.length))).join('\n');
+  return around.reduceRight<string>((css, rule, depth) => {
+    const indent = '  '.repeat(depth);
+    return `${indent}${rule} {\n${css}${indent}}\n`;
+  }, inner);
+}
+
+export function writeSheet(blocks: readonly SheetBlock[]): string {
+  return blocks.map(writeBlock).join('\n');
+}
