@@ -117,6 +117,70 @@ test('by keyboard: pages are chosen, moved, removed and opened; links to what we
   await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Opening hours', 'Join']);
 });
 
+test('pages are put in order by dragging; Escape takes a drag back', async ({ page, request }) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  await page.keyboard.press('Shift+G');
+  const order = ['Front page', 'Catalogue', 'Tool and booking', 'Opening hours', 'Join'];
+  const drag = async (from: number, to: number, side: number) => {
+    const [a, b] = [(await cards(page).nth(from).boundingBox())!, (await cards(page).nth(to).boundingBox())!];
+    await page.mouse.move(a.x + a.width / 2, a.y + 40);
+    await page.mouse.down();
+    await page.mouse.move(a.x + a.width / 2 + 9, a.y + 40);
+    await page.mouse.move(b.x + b.width * side, b.y + 40, { steps: 4 });
+  };
+  await drag(4, 1, 0.2);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  expect(await names(page)).toEqual(order);
+  await drag(4, 1, 0.2);
+  await page.mouse.up();
+  await expect.poll(() => names(page)).toEqual(['Front page', 'Join', 'Catalogue', 'Tool and booking', 'Opening hours']);
+  await drag(0, 4, 0.8);
+  await page.mouse.up();
+  await expect.poll(() => names(page)).toEqual(['Join', 'Catalogue', 'Tool and booking', 'Opening hours', 'Front page']);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => names(page)).toEqual(order);
+});
+
+test.describe('measured by itself', () => {
+  test.use({ storageState: { cookies: [], origins: [] } });
+
+  test('the root text size and the widths of the audit hold for the whole project', async ({ page, request }) => {
+    const id = await createProject(request, 'demo');
+    await openWorkbench(page, id, 'Opening hours');
+    const root = page.frameLocator('iframe').first().locator('html');
+    await page.keyboard.press('Shift+G');
+    for (const [name, bad, why] of [
+      ['Root text size', 'big', 'Write it in percent'],
+      ['Root text size', '4px', 'at least 50%'],
+      ['Widths of the audit', '320', 'as 320 to 1920'],
+      ['Widths of the audit', '900 to 600', 'begins at a narrower width'],
+      ['Widths of the audit', '320 to 9000', 'ends at 2560 px at the widest'],
+    ] as const) {
+      await write(page, name, bad);
+      await expect(page.getByRole('alert').filter({ hasText: why })).toBeVisible();
+      await field(page, name).press('Escape');
+    }
+    await write(page, 'Root text size', '18px');
+    await expect(field(page, 'Root text size')).toHaveValue('112.5%');
+    await write(page, 'Widths of the audit', '590-640');
+    await expect(field(page, 'Widths of the audit')).toHaveValue('590 to 640');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Shape', exact: true }).click();
+    await expect(root).toHaveCSS('font-size', '18px');
+    await page.keyboard.press('f');
+    await expect(page.getByText(/^Every width from 590 to 640 measured/)).toBeVisible({ timeout: 30_000 });
+    await saved(page);
+    expect((await exported(request, id))('styles.css')).toContain('html {\n  font-size: 112.5%;\n}');
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(root).toHaveCSS('font-size', '16px');
+    await expect(page.getByText(/^Every width from 320 to 1920 measured/)).toBeVisible({ timeout: 60_000 });
+  });
+});
+
 test('a project is duplicated with all its pages, and the two go their own ways', async ({ page, request }) => {
   const name = `Original ${Date.now()}`;
   const id = await createProject(request, 'demo', name);

@@ -35,17 +35,29 @@ export interface CardProps {
   /** What is known of its measuring; undefined where it was never measured. */
   readonly sweep: SweepState | undefined;
   readonly keyDown: (event: React.KeyboardEvent) => void;
+  /** Begins to drag the card; undefined where it has no place of its own. */
+  readonly press?: ((event: React.PointerEvent<HTMLElement>) => void) | undefined;
+  readonly dragged?: boolean | undefined;
+  /** Where what is dragged would come to stand beside it. */
+  readonly drop?: 'before' | 'behind' | undefined;
 }
 
 /** One page: what it looks like, its name and file, and what is wrong with it. */
-export function PageCard({ project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown }: CardProps) {
+export function PageCard(props: CardProps) {
+  const { project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown, press, dragged, drop } = props;
   const card = useRef<HTMLLIElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const { near, met } = useNear(card, scroller);
   const scale = DRAWN.width / width;
   const height = Math.round(DRAWN.height / scale);
   return (
-    <li ref={card} className="list-none">
+    <li ref={card} className={`relative list-none ${dragged ? 'opacity-60' : ''}`}>
+      {drop && (
+        <span
+          aria-hidden
+          className={`absolute inset-y-0 w-[3px] rounded bg-reed ${drop === 'before' ? '-left-[9.5px]' : '-right-[9.5px]'}`}
+        />
+      )}
       <button
         type="button"
         data-page={page.id}
@@ -56,6 +68,7 @@ export function PageCard({ project, page, file, open, width, parts, scroller, cu
         onClick={() => showPage(page.id)}
         onDoubleClick={() => open(page.id)}
         onKeyDown={keyDown}
+        onPointerDown={press}
       >
         <span
           inert

@@ -11,6 +11,7 @@ import { report } from '../editing/edits';
 import { addPage, movePage, openPage, removePage } from './page-actions';
 import type { CardProps } from './PageCard';
 import { PageCard } from './PageCard';
+import { usePageDragging } from './page-dragging';
 import type { Page } from '@/core/document';
 import { partNamed } from '@/core/document';
 import { usesInWords } from '@/core/plans';
@@ -65,7 +66,9 @@ export function PagesPanel() {
     event.stopPropagation();
   };
 
-  const card = (one: Page, about: Pick<CardProps, 'file' | 'open' | 'width' | 'sweep'>) => (
+  const { dragged, press, sideOf } = usePageDragging(scroller);
+  const ids = project.pages.map(({ id }) => id);
+  const card = (one: Page, about: Pick<CardProps, 'file' | 'open' | 'width' | 'sweep' | 'press' | 'dragged' | 'drop'>) => (
     <PageCard
       key={one.id}
       {...about}
@@ -108,12 +111,15 @@ export function PagesPanel() {
             </MenuItems>
           </Menu>
           <Reached pages={project.pages} sweeps={sweeps} findings={findings} />
-          <p className="m-0 ml-auto truncate text-xs text-muted">Arrows choose, with Alt they move; Enter shapes the page.</p>
+          <p className="m-0 ml-auto truncate text-xs text-muted">Arrows choose, dragging or Alt moves; Enter shapes the page.</p>
         </header>
         <div ref={setScroller} className="min-h-0 flex-1 overflow-auto p-4">
           <ul aria-label="Pages in their order" className="m-0 flex flex-wrap gap-4 p-0">
             {project.pages.map((one) =>
-              card(one, { file: `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] }),
+              card(one, {
+                ...{ file: `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] },
+                ...{ press: (event) => press(event, one.id), dragged: dragged === one.id, drop: sideOf(one.id, ids) },
+              }),
             )}
           </ul>
           <h2 className="m-0 pt-5 pb-2 font-bold">

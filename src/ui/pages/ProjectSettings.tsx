@@ -1,6 +1,5 @@
 'use client';
 
-import type { WidthRange } from '@/core/document';
 import { readRootSize, rootPx } from '@/core/document';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession } from '../state/store';
@@ -14,20 +13,10 @@ function writeRootSize(text: string): string | undefined {
   return commit({ type: 'setProject', field: 'rootSize', value });
 }
 
-/** One end of the widths that pages are audited at. */
-function RangeEnd({ end, range }: { readonly end: 'first' | 'last'; readonly range: WidthRange }) {
-  return (
-    <CheckedField
-      label={end === 'first' ? 'Narrowest width of the audit, px' : 'Widest width of the audit, px'}
-      className="w-16"
-      value={String(range[end])}
-      write={(text) => {
-        const width = Number(text.replace(/\s*px$/, ''));
-        if (text === '' || !Number.isFinite(width)) return 'A width is a number of px.';
-        return commit({ type: 'setProject', field: 'range', value: { ...range, [end]: width } });
-      }}
-    />
-  );
+function writeRange(text: string): string | undefined {
+  const [, first, last] = /^(\d+)\s*(?:px)?\s*(?:to|-|–|,|\s)\s*(\d+)\s*(?:px)?$/.exec(text) ?? [];
+  if (first === undefined) return 'Write the narrowest and the widest width in whole px, as 320 to 1920.';
+  return commit({ type: 'setProject', field: 'range', value: { first: Number(first), last: Number(last) } });
 }
 
 /** What holds for all pages of the project. */
@@ -64,19 +53,16 @@ export function ProjectSettings() {
       </label>
       <label className="block pb-1.5">
         <span className="flex justify-between gap-2">
-          Root text size <span className="text-xs text-muted">Of what the reader has</span>
+          Root text size <span className="text-xs text-muted">1rem is {rootPx({ rootSize })} px for most readers</span>
         </span>
-        <span className="flex items-baseline gap-2">
-          <CheckedField label="Root text size" className="w-20" value={`${rootSize}%`} write={writeRootSize} />
-          <span className="text-muted">1rem is {rootPx({ rootSize })} px for most readers</span>
-        </span>
+        <CheckedField label="Root text size" value={`${rootSize}%`} write={writeRootSize} />
       </label>
-      <fieldset className="m-0 border-0 p-0 pb-1.5">
-        <legend className="p-0">Widths of the audit</legend>
-        <span className="flex items-baseline gap-2">
-          <RangeEnd end="first" range={range} /> to <RangeEnd end="last" range={range} /> px
+      <label className="block pb-1.5">
+        <span className="flex justify-between gap-2">
+          Widths of the audit <span className="text-xs text-muted">Every whole px between them</span>
         </span>
-      </fieldset>
+        <CheckedField label="Widths of the audit" value={`${range.first} to ${range.last}`} write={writeRange} />
+      </label>
       <label className="block">
         <span className="flex justify-between gap-2">
           Name of the base <span className="text-xs text-muted">Where no breakpoint holds</span>
