@@ -292,11 +292,13 @@ const PAGE_FIELDS: readonly (readonly [PageField, string | null])[] = [
   ['direction', 'up'],
   ['direction', null],
 ];
-const RANGES = [
-  { first: 320, last: 1920 },
-  { first: 360, last: 1280 },
-  { first: 900, last: 600 },
-  { first: 10, last: 600 },
+type ProjectField = Extract<Edit, { type: 'setProject' }>['field'];
+type ProjectValue = Extract<Edit, { type: 'setProject' }>['value'];
+const PROJECT_FIELDS: readonly (readonly [field: ProjectField, values: readonly ProjectValue[]])[] = [
+  ['language', ['de', 'ar', 'pt-BR', '?']],
+  ['queries', ['range', 'min-max', 'max']],
+  ['rootSize', [100, 62.5, 112.5, 137.5, 20, '18px']],
+  ['range', [...[320, 360, 900].map((first) => ({ first, last: 1280 })), { first: 900, last: 600 }, { first: 10, last: 600 }]],
 ];
 const pages: readonly Maker[] = [
   (project, draw) => {
@@ -311,10 +313,10 @@ const pages: readonly Maker[] = [
     const [field, value] = draw.from(PAGE_FIELDS);
     return { type: 'setPage', page: anyPage(project, draw), field, value };
   },
-  (_, draw) => ({ type: 'setProject', field: 'language', value: draw.from(['de', 'ar', 'pt-BR', '?']) }),
-  (_, draw) => ({ type: 'setProject', field: 'queries', value: draw.from(['range', 'min-max', 'max']) }),
-  (_, draw) => ({ type: 'setProject', field: 'rootSize', value: draw.from([100, 62.5, 112.5, 137.5, 20, '18px']) }),
-  (_, draw) => ({ type: 'setProject', field: 'range', value: draw.from(RANGES) }),
+  (_, draw) => {
+    const [field, values] = draw.from(PROJECT_FIELDS);
+    return { type: 'setProject', field, value: draw.from(values) };
+  },
 ];
 
 const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw, odd);
@@ -323,6 +325,7 @@ const partsMaker: Maker = (project, draw, odd) =>
   aboutParts(project, draw, { element: () => anyElement(project, draw), styles: () => anyStyles(project, draw, odd) });
 
 const MAKERS: readonly Maker[] = [
+  aboutPages,
   aboutPages,
   aboutPages,
   ...Array.from({ length: 6 }, () => partsMaker),

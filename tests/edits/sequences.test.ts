@@ -15,7 +15,7 @@ test('that holds for every kind of edit', () => {
   for (let sequence = 0; sequence < 24; sequence++) {
     const draw = new Draw(sequence);
     runSequence(
-      Array.from({ length: 60 }, () => draw.below(2 ** 31)),
+      Array.from({ length: 60 }, () => Array.from({ length: 4 }, () => draw.below(2 ** 31))),
       counts,
     );
   }
