@@ -46,6 +46,7 @@ function readDemo(id: string): Project {
     shared: SHARED,
     pictures: PICTURES,
     blocks: [],
+    files: [],
     parts: PARTS,
     columns: {
       base: { columns: 12, gutter: 24, margin: 32, align: 'centre', bodyMost: 1116, columnLeast: 40 },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-const TEXT_MAX = 20_000;
+const TEXT_MAX = 200_000;
 
 export const elementIdSchema = z.string().regex(/^e[a-z0-9]{1,24}$/, 'Not an element id.');
 export const textSchema = z.string('A text is needed.').max(TEXT_MAX, `A text has at most ${TEXT_MAX} characters.`);

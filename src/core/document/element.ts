@@ -3,7 +3,7 @@ import { nameSchema } from '../text';
 import { attributesSchema } from './attribute-fields';
 import type { Child } from './content';
 import { childrenSchema, elementIdSchema, isRun } from './content';
-import { holdsElements, ruleOf, whyNotAttribute, whyNoText } from './html';
+import { holdsElements, ruleOf, whyNotKeptAttribute, whyNotKeptText } from './html';
 import { whyNotSource } from './foreign';
 import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
@@ -52,15 +52,17 @@ function elementProblem(element: PageElement): { message: string; path?: readonl
     return { message: 'What stands in the use of a part is said by the part.' };
   if (element.kind && !holdsElements(element.tag))
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
-  const noText = element.children.some((child) => isRun(child) && child.text !== '') ? whyNoText(element.tag) : undefined;
-  if (noText) return { message: noText };
+  for (const child of element.children) {
+    const noText = isRun(child) ? whyNotKeptText(element.tag, child.text) : undefined;
+    if (noText) return { message: noText };
+  }
   if (element.source !== undefined) {
     if (ruleOf(element.tag)?.content !== 'source') return { message: `<${element.tag}> has elements inside, not a source.` };
     const message = whyNotSource(element.tag, element.source);
     if (message) return { message, path: ['source'] };
   }
   for (const [name, value] of Object.entries(element.attributes)) {
-    const message = whyNotAttribute(element.tag, name, value);
+    const message = whyNotKeptAttribute(element.tag, name, value);
     if (message) return { message, path: ['attributes', name] };
   }
   return undefined;

@@ -1,3 +1,7 @@
+export { folderOf, isOutside, pathOf } from './addresses';
+export type { Brought, ProjectFile, QuirksMode } from './brought';
+export type { PageSheet } from './page-sheets';
+export { sheetsOf } from './page-sheets';
 export { columnGridSchema, FIRST_GRID } from './column-grid';
 export type { ColumnGrid } from './column-grid';
 export type { Child, Run } from './content';
@@ -7,6 +11,7 @@ export {
   holdsElements,
   HTML_TAGS,
   INPUT_TYPES,
+  isInert,
   isKnown,
   ruleOf,
   surroundings,

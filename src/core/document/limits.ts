@@ -4,14 +4,15 @@ export const LIMITS = {
   pages: 60,
   breakpoints: 24,
   /** How many elements an element may stand in. */
-  depth: 60,
+  depth: 120,
   shared: 500,
   /** How many shared styles one element carries. */
   carried: 50,
   pictures: 500,
   pictureBytes: 2_000_000,
-  sheets: 20,
-  sheetBytes: 500_000,
+  sheets: 200,
+  sheetBytes: 2_000_000,
+  files: 2_000,
   blocks: 200,
   parts: 200,
   grids: 60,

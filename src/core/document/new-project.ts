@@ -67,6 +67,7 @@ export function newProject(id: string, name: string): Project {
     shared: [],
     pictures: [],
     blocks: [],
+    files: [],
     parts: [],
     columns: {},
     grids: [],

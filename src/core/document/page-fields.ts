@@ -45,8 +45,15 @@ export interface PageFields {
   readonly direction?: 'ltr' | 'rtl' | undefined;
 }
 
-/** The attributes of a page's `<html>`. */
-export const htmlAttributes = (
+/** The attributes of a page's `<html>`. A page that was brought in has a language only where it says one. */
+export function htmlAttributes(
   { language: ofProject }: { readonly language: string },
-  { language = ofProject, direction }: PageFields,
-): Readonly<Record<string, string>> => ({ lang: language, ...(direction && { dir: direction }) });
+  {
+    language,
+    direction,
+    brought,
+  }: PageFields & { readonly brought?: { readonly html: Readonly<Record<string, string>> } | undefined },
+): Readonly<Record<string, string>> {
+  const lang = language ?? (brought ? undefined : ofProject);
+  return { ...brought?.html, ...(lang !== undefined && { lang }), ...(direction && { dir: direction }) };
+}

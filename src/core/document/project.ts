@@ -16,6 +16,8 @@ import type { PageElement, StyleSet } from './element';
 import { elementIdSchema, elementSchema, sharedIdSchema, styleSetSchema } from './element';
 import type { PseudoStyles } from './style-sets';
 import { kindStylesSchema, pseudoStylesSchema } from './style-sets';
+import type { Brought, ProjectFile } from './brought';
+import { broughtSchema, pathSchema, projectFileSchema } from './brought';
 import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import type { PageFields } from './page-fields';
@@ -25,7 +27,7 @@ import { treesProblem } from './trees';
 import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 11;
+export const SCHEMA_VERSION = 12;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -44,11 +46,17 @@ export const sheetSchema = z.strictObject({
   id: z.string().regex(/^t[a-z0-9]{1,24}$/, 'Not a style sheet id.'),
   name: nameSchema,
   css: z.string().max(LIMITS.sheetBytes, `A style sheet has at most ${LIMITS.sheetBytes} characters.`),
+  /** The file that it came in with pages, on which alone it holds; in the whole project without. */
+  file: pathSchema.optional(),
+  /** The line on which it begins there, where it is only a part of the file. */
+  line: z.number().int().min(1).optional(),
 });
 export interface ImportedSheet {
   readonly id: string;
   readonly name: string;
   readonly css: string;
+  readonly file?: string | undefined;
+  readonly line?: number | undefined;
 }
 
 export const pictureSchema = z.strictObject({
@@ -113,6 +121,7 @@ export const pageSchema = z.strictObject({
   elements: z.record(elementIdSchema, elementSchema),
   /** Column grids of its own, in place of the project's. */
   columns: columnGridsSchema.optional(),
+  brought: broughtSchema.optional(),
 });
 
 /** A page, or a part: whatever elements stand in. */
@@ -125,6 +134,8 @@ export interface Page extends PageFields {
   readonly root: string;
   readonly elements: Readonly<Record<string, PageElement>>;
   readonly columns?: ColumnGrids | undefined;
+  /** Where somebody else wrote it: what it came with. */
+  readonly brought?: Brought | undefined;
 }
 
 /**
@@ -158,6 +169,7 @@ export const projectSchema = z.strictObject({
   shared: z.array(sharedStyleSchema).max(LIMITS.shared, `A project has at most ${LIMITS.shared} shared styles.`),
   pictures: z.array(pictureSchema).max(LIMITS.pictures, `A project has at most ${LIMITS.pictures} pictures.`),
   blocks: z.array(blockSchema).max(LIMITS.blocks, `A project has at most ${LIMITS.blocks} blocks.`),
+  files: z.array(projectFileSchema).max(LIMITS.files, `A project has at most ${LIMITS.files} files.`),
   parts: listOf(partSchema, LIMITS.parts, `A project has at most ${LIMITS.parts} parts.`),
   columns: columnGridsSchema,
   grids: z.array(namedGridSchema).max(LIMITS.grids, `A project has at most ${LIMITS.grids} grids.`),
@@ -189,6 +201,8 @@ export interface Project {
   readonly shared: readonly SharedStyle[];
   readonly pictures: readonly Picture[];
   readonly blocks: readonly Block[];
+  /** Pictures and fonts that came in with pages. */
+  readonly files: readonly ProjectFile[];
   /** Each a tree like a page's; which elements are uses of them is said by the elements. */
   readonly parts: readonly Page[];
   /** The column grid at the base and under breakpoints. */

@@ -32,7 +32,8 @@ export const addSheet: EditKind<AddSheet> = {
     if (project.sheets.some(({ id }) => id === sheet.id)) throw new EditError('This style sheet is there already.');
     if (project.sheets.length >= LIMITS.sheets)
       throw new EditError(`A project has at most ${LIMITS.sheets} style sheets from elsewhere.`);
-    requireRules(sheet.css);
+    // What came with pages stays as it is, be it of use or not.
+    if (sheet.file === undefined) requireRules(sheet.css);
     return {
       document: { ...project, sheets: project.sheets.toSpliced(indexIn(idsOf(project.sheets), place), 0, sheet) },
       inverse: { type: 'removeSheet', id: sheet.id },

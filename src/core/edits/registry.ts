@@ -3,6 +3,7 @@ import type { Edit, EditKind, EditTypes, SingleEdit } from './edit';
 import { acceptFinding } from './accept-finding';
 import { addBlock } from './add-block';
 import { addBreakpoint } from './add-breakpoint';
+import { addFiles } from './add-files';
 import { addPage } from './add-page';
 import { addPart } from './add-part';
 import { addPicture } from './add-picture';
@@ -21,6 +22,7 @@ import { movePage } from './move-page';
 import { removeBlock } from './remove-block';
 import { removeBreakpoint } from './remove-breakpoint';
 import { removeElement } from './remove-element';
+import { removeFiles } from './remove-files';
 import { removePage } from './remove-page';
 import { removePart } from './remove-part';
 import { removePicture } from './remove-picture';
@@ -55,6 +57,7 @@ const KINDS: Kinds = {
   acceptFinding,
   addBlock,
   addBreakpoint,
+  addFiles,
   addPage,
   addPart,
   addPicture,
@@ -75,6 +78,7 @@ const KINDS: Kinds = {
   removeDevice,
   removeDeviceSet,
   removeElement,
+  removeFiles,
   removeGrid,
   removePage,
   removePart,

@@ -1,9 +1,12 @@
 import type { PageElement } from '../document/element';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
-import { isFile, isLink, picturesShown, ruleOf } from '../document/html';
+import { FETCHING, isLink, picturesShown, ruleOf } from '../document/html';
+import { candidatesOf } from '../document/html/attributes';
+import { withAddresses } from '../read/references';
+import { MISSING } from './raw-sheet';
 import type { Page, Project } from '../document/project';
-import type { Addresses } from './sheet';
+import type { Addresses } from './sheet-options';
 
 export interface MarkupOptions {
   readonly addresses: Addresses;
@@ -27,6 +30,28 @@ export function escapeAttribute(value: string): string {
   return escapeText(value).replace(/"/g, '&quot;');
 }
 
+/** The address of a file that came with a page, for where it is shown; what isn't there is shown as missing. */
+function fileAddress(address: string, { addresses, inert }: MarkupOptions): string | undefined {
+  if (/^\s*(#|data:|about:)/i.test(address)) return undefined;
+  return addresses.file?.(address) ?? (inert ? MISSING : undefined);
+}
+
+/** An attribute whose file a browser fetches by itself; undefined where it is left out, so that nothing is. */
+function fetched(tag: string, name: string, value: string, options: MarkupOptions): string | undefined {
+  if (options.inert && !SHOWN.has(`${tag} ${name}`)) return undefined;
+  if (!options.addresses.file && !options.inert) return value;
+  if (!name.endsWith('srcset')) return value.trim() === '' ? value : (fileAddress(value, options) ?? value);
+  return candidatesOf(value)
+    .map(({ address, descriptor }) => `${fileAddress(address, options) ?? address} ${descriptor}`.trim())
+    .join(', ');
+}
+
+/** Attributes by which a picture is shown. Frames, films and the rest are left out while a page is worked on. */
+const SHOWN: ReadonlySet<string> = new Set([
+  ...['img src', 'img srcset', 'source srcset', 'video poster', 'input src'],
+  ...['body', 'table', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th'].map((tag) => `${tag} background`),
+]);
+
 /** Attributes that make something begin by itself. */
 const PLAYS = new Set(['autoplay', 'autofocus']);
 
@@ -35,15 +60,21 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
   const list: [string, string][] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
   const pictures = picturesShown(element.attributes);
   for (const [name, value] of Object.entries(element.attributes).sort(([a], [b]) => (a < b ? -1 : 1))) {
-    if (name === 'class' || (options.inert && (PLAYS.has(name) || isFile(element.tag, name)))) continue;
+    if (name === 'class' || (options.inert && PLAYS.has(name))) continue;
     const picture = pictures.get(name);
     if (picture !== undefined) list.push([name, options.addresses.picture(picture)]);
-    else if (isLink(name) && value.startsWith('page:')) {
+    else if (name === 'style') list.push([name, withAddresses(value, (address) => fileAddress(address, options))]);
+    else if (FETCHING.has(name)) {
+      const written = fetched(element.tag, name, value, options);
+      if (written !== undefined) list.push([name, written]);
+    } else if (isLink(name) && value.startsWith('page:')) {
       const [id = '', place] = value.slice(5).split('#');
       const address = options.page(id);
       list.push([name, place === undefined || address === '#' ? address : `${address}#${place}`]);
     } else list.push([name, value]);
   }
+  // It keeps its place, and runs nothing.
+  if (element.tag === 'script') list.push(['type', 'text/plain']);
   if (options.marked) list.push(['data-mp-node', element.id]);
   if (options.marked && element.first) list.push(['data-mp-first', '']);
   return writtenAttributes(list);
@@ -68,7 +99,7 @@ function written(project: Project, page: Page, id: string, options: MarkupOption
   const element = page.elements[id]!;
   const { tag, children } = element;
   const open = `<${tag}${attributesOf(project, element, options)}>`;
-  if (ruleOf(tag)?.content === 'void') return open;
+  if (ruleOf(tag)?.content === 'void' || tag === 'link' || tag === 'meta' || tag === 'base') return open;
   const close = `</${tag}>`;
   const deeper = `${indent}  `;
   if (element.source !== undefined) return open + element.source + close;

@@ -1,13 +1,15 @@
 import type { Scrollbar } from '../devices/device';
 import { CLASSIC_SCROLLBAR } from '../devices/device';
 import { htmlAttributes } from '../document/page-fields';
+import { pathOf } from '../document/addresses';
+import { doctypeOf } from '../document/brought';
 import type { Page, Project } from '../document/project';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
 import { attributesText, renderElement } from './markup';
 import { sameJson } from '../text';
-import type { Addresses } from './sheet';
+import type { Addresses } from './sheet-options';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { renderSheet } from './sheet';
 import type { Rule, SheetBlock } from './sheet-block';
@@ -16,6 +18,8 @@ import type { StandIn } from './stand-in';
 
 /** What a preview frame shows: the export's own HTML and CSS, with elements marked and files put inline. */
 export interface Preview {
+  /** The document type, which decides how browsers lay out. */
+  readonly doctype: string;
   /** The attributes of `<html>`. */
   readonly html: Readonly<Record<string, string>>;
   readonly fontFaces: string;
@@ -29,18 +33,19 @@ export interface Preview {
  * @param standIn the device and reader to show it for, where the browser has others
  */
 export function renderPreview(project: Project, page: Page, fontData: (font: BundledFont) => string, standIn?: StandIn): Preview {
-  const addresses = pictureData(project);
+  const addresses = addressesFor(project, page);
   return {
+    doctype: doctypeOf(page),
     html: htmlAttributes(project, page),
     fontFaces: writeFontFaces(fontsUsed(project), fontData),
     blocks: renderSheet(project, [page], { addresses, standIn, held: true }),
-    body: lazily(() => renderElement(project, page, page.root, markupOptions(project))),
+    body: lazily(() => renderElement(project, page, page.root, markupOptions(project, page))),
   };
 }
 
 /** How the elements of a preview are written. */
-export const markupOptions = (project: Project): MarkupOptions => ({
-  ...{ addresses: pictureData(project), page: () => '#', marked: true, inert: true },
+export const markupOptions = (project: Project, page: Page): MarkupOptions => ({
+  ...{ addresses: addressesFor(project, page), page: () => '#', marked: true, inert: true },
 });
 
 /** Worked out once, when first asked for. */
@@ -50,6 +55,23 @@ export function lazily<T>(make: () => T): () => T {
 }
 
 const pictureAddresses = new WeakMap<Project['pictures'], Addresses>();
+
+const pageAddresses = new WeakMap<Project['files'], Map<string, Addresses>>();
+
+/** Addresses for what a page shows: pictures of the project as data, files that came with it where the program serves them. */
+export function addressesFor(project: Project, page: Page): Addresses {
+  const { brought } = page;
+  if (!brought) return pictureData(project);
+  let known = pageAddresses.get(project.files);
+  if (!known) pageAddresses.set(project.files, (known = new Map()));
+  let addresses = known.get(brought.base);
+  if (!addresses) {
+    const byPath = new Map(project.files.map(({ path, hash }) => [path, `/api/projects/${project.id}/files/${hash}`]));
+    const file = (address: string, base = brought.base) => byPath.get(pathOf(base, address) ?? '');
+    known.set(brought.base, (addresses = { picture: (id) => pictureData(project).picture(id), file }));
+  }
+  return addresses;
+}
 
 /** Addresses of a project's pictures as data, the same object for the same pictures. */
 export function pictureData(project: Project): Addresses {
@@ -81,7 +103,7 @@ const SCROLLBAR_STYLE: Readonly<Record<Scrollbar, string>> = {
  */
 export function previewDocument(preview: Preview, head: string, scrollbar: Scrollbar = 'overlay'): string {
   const styles = preview.blocks.map((block) => `<style data-mp-block="${block.key}">\n${writeBlock(block)}</style>`).join('\n');
-  return `<!doctype html>
+  return `${preview.doctype}
 <html${attributesText(preview.html)}>
 <head>
 <meta charset="utf-8">
@@ -145,6 +167,7 @@ function sameShape(a: SheetBlock, b: SheetBlock | undefined): boolean {
     a.key === b?.key &&
     a.query === b.query &&
     a.layer === b.layer &&
+    a.raw === b.raw &&
     a.rules.length === b.rules.length &&
     a.rules.every((rule, i) => rule.selector === b.rules[i]!.selector)
   );

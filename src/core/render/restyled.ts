@@ -7,7 +7,7 @@ import { styleSetOf, styleSetsOf } from '../document/style-sets';
 import { changedIds } from '../document/versions';
 import { sameJson } from '../text';
 import type { Preview, PreviewPatch, RuleChange } from './preview';
-import { pictureData } from './preview';
+import { addressesFor } from './preview';
 import { declarationLines, ownersKey, writingFor } from './sheet';
 import type { Rule, SheetBlock } from './sheet-block';
 import type { StandIn } from './stand-in';
@@ -92,7 +92,7 @@ export function restyledPreview(
     changed.push([before, after]);
   }
   sameClassNames(old, project);
-  const writing = writingFor(pictureData(project), shown.standIn);
+  const writing = writingFor(addressesFor(project, page), shown.standIn);
 
   const blocks = new Map<string, SheetBlock>();
   const changes: RuleChange[] = [];

@@ -52,7 +52,7 @@ export function rewrittenPreview(
   // Where elements with values change their order, so may the names of their classes.
   if (changed.some(({ id }) => !sameOrder(was, page, id))) return undefined;
   sameClassNames(old, project);
-  const options = markupOptions(project);
+  const options = markupOptions(project, page);
   const tops = changed.filter(({ id }) => !ancestorsOf(page, id).some((one) => changed.includes(one)));
   const insides = tops.map(({ id }) => ({ id, html: renderElement(project, page, id, options) }));
   const body = lazily(() => renderElement(project, page, page.root, options));

@@ -4,7 +4,7 @@ import { gridAt } from '../grid/columns';
 import type { Page, Project } from '../document/project';
 import { fontsUsed } from './fonts';
 import { renderElement } from './markup';
-import { pictureData } from './preview';
+import { addressesFor } from './preview';
 import { renderSheet } from './sheet';
 import { writeBlock } from './sheet-block';
 import { standInKey, whatMatters } from './stand-in';
@@ -16,7 +16,7 @@ import { standInKey, whatMatters } from './stand-in';
  */
 export function seenBy(project: Project, page: Page): (viewport: Viewport) => string {
   const conditions = new Map(project.breakpoints.map(({ id, condition }) => [id, condition]));
-  const addresses = pictureData(project);
+  const addresses = addressesFor(project, page);
   const body = renderElement(project, page, page.root, { addresses, page: () => '#', marked: false, inert: true });
   const fonts = fontsUsed(project)
     .map(({ file }) => file)

@@ -12,13 +12,16 @@ export interface SheetBlock {
   readonly layer?: string;
   readonly query?: string;
   readonly rules: readonly Rule[];
+  /** A sheet from elsewhere as it was written, in place of rules. */
+  readonly raw?: string | undefined;
 }
 
 function writeRule(rule: Rule, indent = ''): string {
   return `${indent}${rule.selector} {\n${rule.lines.map((line) => `${indent}  ${line}\n`).join('')}${indent}}\n`;
 }
 
-export function writeBlock({ layer, query, rules }: SheetBlock): string {
+export function writeBlock({ layer, query, rules, raw }: SheetBlock): string {
+  if (raw !== undefined) return raw;
   const around = [layer && `@layer ${layer}`, query && `@media ${query}`].filter(Boolean);
   const inner = rules.map((rule) => writeRule(rule, '  '.repeat(around.length))).join('\n');
   return around.reduceRight<string>((css, rule, depth) => {

@@ -1,9 +1,9 @@
-import type { QuerySyntax } from '../breakpoints/condition';
 import { BASE, takenBy } from '../breakpoints/breakpoint';
 import { foundationRules } from '../cascade/foundation';
 import type { Declarations, StyleSet } from '../document/element';
 import { classNames } from '../document/class-names';
 import { GIVEN_KINDS, KINDS } from '../document/kinds';
+import { sharedSheets, sheetsOf } from '../document/page-sheets';
 import type { Page, Project, ImportedSheet } from '../document/project';
 import type { Pseudo, State } from '../document/pseudo';
 import { isUsed, pseudoSelector, readPseudo, splitPseudo, STATES } from '../document/pseudo';
@@ -15,26 +15,12 @@ import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { heldSelectors } from './held';
+import { boostOver, rawBlocks } from './raw-sheet';
 import { isRoot, rootBlock, scaledSize } from './root-block';
 import type { Rule, SheetBlock } from './sheet-block';
+import type { Addresses, SheetOptions } from './sheet-options';
 import type { StandIn } from './stand-in';
 import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
-
-/** Where files that pages refer to are found: data addresses in previews, relative paths in an export. */
-export interface Addresses {
-  /** The address of a picture by id. */
-  readonly picture: (id: string) => string;
-}
-
-export interface SheetOptions {
-  readonly addresses: Addresses;
-  /** The device and reader to show the page for, where the browser that shows it has others. */
-  readonly standIn?: StandIn | undefined;
-  /** Whether pointing, focus and pressing are said by an attribute, for frames that hold them. */
-  readonly held?: boolean;
-  /** As ranges where nothing is said. */
-  readonly queries?: QuerySyntax;
-}
 
 /**
  * The style sheet as blocks: foundation, imported sheets, kinds, each shared style, each part after those that stand in
@@ -47,17 +33,18 @@ export interface SheetOptions {
 export function renderSheet(project: Project, pages: readonly Page[], options: SheetOptions): SheetBlock[] {
   const { addresses, standIn } = options;
   const names = classNames(project);
+  const brought = pages.length === 1 ? pages[0]!.brought : undefined;
+  const boost = brought ? boostOver(sheetsOf(project, pages[0]!)) : '';
   const writing = writingFor(addresses, standIn);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
     declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, writing) }] : [];
+  const shared = sharedSheets(project);
   const blocks: SheetBlock[] = [
-    {
-      key: 'foundation',
-      ...(project.sheets.length > 0 && { layer: 'foundation' }),
-      rules: foundationRules(project).flatMap(({ selector, declarations }, index) => rule(`f${index}`, selector, declarations)),
-    },
+    ...(brought ? [] : foundationBlocks(project, rule)),
     ...rootBlock(project, standIn),
-    ...project.sheets.flatMap((sheet) => importedBlocks(sheet, writing, options.held ? heldSelectors : asWritten)),
+    ...(brought
+      ? rawBlocks(project, pages[0]!, options)
+      : shared.flatMap((sheet) => importedBlocks(sheet, writing, options.held ? heldSelectors : asWritten))),
   ];
   const said = options.held ? heldSelector : undefined;
   const add = (key: string, state: State | undefined, owners: readonly Owner[]) => {
@@ -65,7 +52,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
       sets.flatMap(([pseudo, styles]) => {
         if (readPseudo(pseudo).state !== state) return [];
         const suffix = pseudoSelector(pseudo, said);
-        return [{ id: id + pseudo, selector: selectors.map((one) => one + suffix).join(', '), styles }];
+        return [{ id: id + pseudo, selector: selectors.map((one) => one + boost + suffix).join(', '), styles }];
       }),
     );
     if (rules.length === 0) return;
@@ -94,7 +81,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   ];
   for (const [key, owners] of all) add(ownersKey(key), undefined, owners);
   for (const [key, owners] of all) for (const state of STATES) add(ownersKey(key, state), state, owners);
-  return blocks.filter((block) => block.rules.length > 0);
+  return blocks.filter((block) => block.rules.length > 0 || block.raw !== undefined);
 }
 
 /** Pages, and before them the parts that they use, through however many. */
@@ -107,6 +94,17 @@ function treesShown(project: Project, pages: readonly Page[]): readonly Page[] {
 
 /** How the keys of blocks begin: by whose values they hold, and in which state. */
 export const ownersKey = (whose: string, state?: State): string => (state ? `${whose}:${state}` : whose);
+
+const foundationBlocks = (
+  project: Project,
+  rule: (key: string, selector: string, declarations: Declarations) => Rule[],
+): SheetBlock[] => [
+  {
+    key: 'foundation',
+    ...(sharedSheets(project).length > 0 && { layer: 'foundation' }),
+    rules: foundationRules(project).flatMap(({ selector, declarations }, index) => rule(`f${index}`, selector, declarations)),
+  },
+];
 
 interface Owner {
   readonly id: string;

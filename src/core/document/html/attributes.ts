@@ -1,4 +1,4 @@
-import { isKnown, ruleOf } from './elements';
+import { isInert, isKnown, ruleOf } from './elements';
 
 /** Attributes of all elements (HTML, "Global attributes"), but those that run or that only editors of a page need. */
 const GLOBAL = new Set(
@@ -49,6 +49,47 @@ const LINK_SCHEMES = new Set(['http', 'https', 'mailto', 'tel', 'sms', 'page']);
 const mayLead = (value: string) => asRead(value) !== '' && LINK_SCHEMES.has(schemeOf(value) ?? 'page');
 const isOwnFile = (value: string) =>
   asRead(value) !== '' && schemeOf(value) === undefined && !/^\/\//.test(asRead(value).replaceAll('\\', '/'));
+
+/** Attributes whose file a browser would fetch by itself. `srcset` names several. */
+export const FETCHING: ReadonlySet<string> = new Set(
+  'src srcset imagesrcset poster background data lowsrc dynsrc code codebase archive classid object icon'.split(' '),
+);
+/** Further attributes that hold an address. */
+const LEADING = new Set(
+  'href action formaction cite longdesc usemap profile xlink:href itemid itemtype about resource'.split(' '),
+);
+const STYLE_ADDRESS =
+  /(?:url|src|image|image-set)\(\s*["']?\s*(?:(?!data:image\/)[a-z][a-z0-9+.-]*:|[\\/]{2})|expression\s*\(|-moz-binding|behavior\s*:/i;
+
+/**
+ * Why an attribute of what somebody else wrote can't be kept: because it runs, or would fetch from elsewhere; undefined when it
+ * can, be it allowed by HTML or not.
+ */
+export function whyNotKeptAttribute(tag: string, name: string, value: string): string | undefined {
+  if (/^on/.test(name) || name === 'srcdoc') return `"${name}" would run.`;
+  if (name.startsWith('data-mp-')) return `"${name}" is the program’s own.`;
+  if (isInert(tag) && name !== 'class' && name !== 'id') return `<${tag}> carries nothing here.`;
+  if (name === 'style') return STYLE_ADDRESS.test(value) ? 'A style with an address from elsewhere would fetch it.' : undefined;
+  const scheme = schemeOf(value);
+  if (LEADING.has(name))
+    return scheme !== undefined && !mayLead(value)
+      ? `"${value.slice(0, 60)}" isn't a link address that is allowed here.`
+      : undefined;
+  if (FETCHING.has(name) && !(value === '' || isOwnFiles(name, value)) && !PICTURE.test(value))
+    return `"${value.slice(0, 60)}" isn't a file beside the page; nothing is fetched from elsewhere.`;
+  if (name === 'class') return /(^|\s)mp-/.test(value) ? 'Class names that begin with "mp-" are the program’s own.' : undefined;
+  return undefined;
+}
+
+const isOwnFiles = (name: string, value: string) =>
+  name.endsWith('srcset') ? candidatesOf(value).every(({ address }) => isOwnFile(address)) : isOwnFile(value);
+
+/** The candidates of a `srcset` (HTML, 4.8.4.3): each an address and what it is for. */
+export function candidatesOf(srcset: string): { readonly address: string; readonly descriptor: string }[] {
+  return [...srcset.matchAll(/[\s,]*(\S*[^\s,])(?:\s+([^,(]*(?:\([^)]*\)[^,(]*)*))?\s*(?:,|$)/g)].map(
+    ([, address = '', descriptor = '']) => ({ address, descriptor: descriptor.trim() }),
+  );
+}
 
 /** Why the attribute or its value is refused; undefined when it may stand. */
 export function whyNotAttribute(tag: string, name: string, value: string): string | undefined {

@@ -7,7 +7,7 @@
  * What an element may hold. `transparent`: what may stand in its parent. `text`: a text only. `source`: an inside in
  * another language, kept as its source. `nothing`: neither, though it has an end tag.
  */
-export type Content = 'flow' | 'phrasing' | 'transparent' | 'text' | 'source' | 'nothing' | 'void';
+export type Content = 'flow' | 'phrasing' | 'transparent' | 'text' | 'source' | 'nothing' | 'void' | 'inert';
 
 export interface ElementRule {
   readonly content: Content;
@@ -134,10 +134,20 @@ define('legend', 'phrasing', false, { parents: 'fieldset', children: '# h1 h2 h3
 define('noscript', 'text', true);
 define('slot', 'transparent', true, { attributes: 'name' });
 
+/**
+ * Elements that run, fetch or speak of the whole page. They stand where they were on pages that were brought in, since
+ * selectors count them, and hold nothing.
+ */
+const INERT = new Set(words('script style template link meta base title'));
+const EMPTY: ElementRule = { content: 'inert', phrasing: true, attributes: [] };
+
+/** Whether an element only keeps its place: nothing of what it was for is left. */
+export const isInert = (tag: string): boolean => INERT.has(tag);
+
 /** Elements that run, fetch, set what holds for the whole page, or are no longer parsed as others are. */
 const REFUSED = new Set(
   words(
-    'script style template link meta base title head html frameset frame noframes noembed plaintext xmp listing image ' +
+    'head html frameset frame noframes noembed plaintext xmp listing image ' +
       'applet bgsound keygen param marquee isindex menuitem selectedcontent',
   ),
 );
@@ -152,6 +162,7 @@ export const isKnown = (tag: string): boolean => byTag.has(tag);
 
 /** What HTML says of a tag; undefined for those that a page here can't hold. */
 export function ruleOf(tag: string): ElementRule | undefined {
+  if (INERT.has(tag)) return EMPTY;
   return (
     byTag.get(tag) ?? (/^[a-z][a-z0-9]*(-[a-z0-9]+)*$/.test(tag) && tag.length <= 40 && !REFUSED.has(tag) ? UNKNOWN : undefined)
   );

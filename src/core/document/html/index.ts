@@ -1,6 +1,6 @@
-export { INPUT_TYPES, isFile, isLink, picturesShown, whyNotAttribute } from './attributes';
-export { holdsElements, HTML_TAGS, isKnown, ruleOf } from './elements';
+export { FETCHING, INPUT_TYPES, isFile, isLink, picturesShown, whyNotAttribute, whyNotKeptAttribute } from './attributes';
+export { holdsElements, HTML_TAGS, isInert, isKnown, ruleOf } from './elements';
 export { whyNotConforming, whyNoWordsIn } from './model';
-export { whyNotKept, whyNoText } from './parser';
+export { whyNotKept, whyNotKeptText, whyNoText } from './parser';
 export { surroundings } from './surroundings';
 export type { Surroundings } from './surroundings';

@@ -64,12 +64,16 @@ export function whyNotKept(tag: string, around: Surroundings): string | undefine
   return undefined;
 }
 
+/** Why a text can't be kept directly in an element: parsers leave white space alone in parts of a table. */
+export const whyNotKeptText = (tag: string, text: string): string | undefined =>
+  text === '' || (ONLY_IN.has(tag) && /^[ \t\n\f\r]*$/.test(text)) ? undefined : whyNoText(tag);
+
 /** Why no text can be written directly in an element of the tag; undefined when one can. */
 export function whyNoText(tag: string): string | undefined {
   const content = ruleOf(tag)?.content;
   const moved = ONLY_IN.has(tag) && tag !== 'select' && tag !== 'optgroup';
   if (moved) return `<${tag}> can't hold a text: it would be shown outside the table.`;
-  return content === undefined || ['void', 'source'].includes(content) || tag === 'iframe'
+  return content === undefined || ['void', 'source', 'inert'].includes(content) || tag === 'iframe'
     ? `<${tag}> can't hold a text.`
     : undefined;
 }

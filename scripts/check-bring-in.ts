@@ -1,0 +1,177 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { resolve } from 'node:path';
+import type { Page as BrowserPage } from 'playwright-core';
+import { bringIn, bringInEdit } from '@/core/bring-in';
+import type { BroughtIn, PackageFile } from '@/core/bring-in';
+import { folderOf, newProject, pathOf } from '@/core/document';
+import { makeEdit } from '@/core/edits';
+import { previewDocument, renderPreview } from '@/core/render';
+import { launchChromium } from '@/server/browser/chromium';
+
+/*
+ * Pages as they are, opened in Chromium, beside the same pages brought in, as a preview shows them: the boxes of all elements and
+ * of all lines at twenty widths. Files are named on the command line; what they ask for is taken from the disk around them.
+ */
+
+const WIDTHS = [320, 360, 390, 412, 480, 540, 600, 640, 700, 768, 834, 900, 960, 1024, 1100, 1200, 1280, 1440, 1600, 1920];
+const PROJECT = '00000000-0000-4000-8000-000000000000';
+const REFERENCE = 'http://reference.invalid';
+const PREVIEW = 'http://preview.invalid';
+
+const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+const isFile = (path: string) => existsSync(path) && statSync(path).isFile();
+
+/** A file with everything that it asks for, however indirectly. Paths in the package are those on the disk. */
+function packageOf(file: string): PackageFile[] {
+  const files = new Map<string, PackageFile>();
+  const take = (path: string) => files.set(path, { path, bytes: readFileSync(`/${path}`) });
+  take(file.slice(1));
+  for (let before = 0; before < files.size;) {
+    before = files.size;
+    const { leftOut, pages } = read([...files.values()]);
+    const page = pages.find(({ brought }) => brought!.file === file.slice(1));
+    for (const { reason, file: asker, what } of leftOut) {
+      if (reason !== 'missing') continue;
+      const base = asker === file.slice(1) ? (page?.brought?.base ?? folderOf(asker)) : folderOf(asker);
+      const path = pathOf(base, what);
+      if (path && isFile(`/${path}`)) take(path);
+    }
+  }
+  return [...files.values()];
+}
+
+const read = (files: readonly PackageFile[]): BroughtIn =>
+  bringIn(files, { project: newProject(PROJECT, 'Brought in'), hash, key: 'a' });
+
+/** The boxes of all elements, and of the lines of their own texts, at the viewport as it is. */
+const BOXES = () => {
+  const rounded = (rect: DOMRect) =>
+    [rect.x, rect.y, rect.width, rect.height].map((one) => Math.round(one * 100) / 100).join(' ');
+  const range = document.createRange();
+  return [document.documentElement, document.body, ...document.body.querySelectorAll('*')].map((element) => {
+    const lines: string[] = [];
+    for (const child of element.childNodes) {
+      if (child.nodeType !== Node.TEXT_NODE) continue;
+      range.selectNodeContents(child);
+      for (const rect of range.getClientRects()) if (rect.width > 0) lines.push(rounded(rect));
+    }
+    return [element.localName, rounded(element.getBoundingClientRect()), ...lines].join(' | ');
+  });
+};
+
+const settled = async (page: BrowserPage) => {
+  await page.evaluate(async () => {
+    const sheet = new CSSStyleSheet();
+    sheet.replaceSync('*, ::before, ::after { transition: none !important; animation: none !important; }');
+    document.adoptedStyleSheets = [sheet];
+    await document.fonts.ready;
+    await Promise.all(
+      [...document.images].filter(({ loading }) => loading !== 'lazy').map((image) => image.decode().catch(() => undefined)),
+    );
+  });
+};
+
+async function boxesAt(page: BrowserPage): Promise<Map<number, string[]>> {
+  const found = new Map<number, string[]>();
+  await settled(page);
+  for (const width of WIDTHS) {
+    await page.setViewportSize({ width, height: 800 });
+    found.set(width, await page.evaluate(BOXES));
+  }
+  return found;
+}
+
+const TYPES: Readonly<Record<string, string>> = {
+  html: 'text/html',
+  htm: 'text/html',
+  css: 'text/css',
+  svg: 'image/svg+xml',
+  xhtml: 'text/html',
+};
+
+const browser = await launchChromium();
+const context = await browser.newContext();
+// The build names functions by a helper that pages don't have.
+await context.addInitScript('globalThis.__name = (one) => one');
+let given: BroughtIn | undefined;
+let shown = '';
+await context.route('**', async (route) => {
+  const url = new URL(route.request().url());
+  if (url.origin === REFERENCE) {
+    const path = decodeURIComponent(url.pathname);
+    if (!isFile(path)) return route.fulfill({ status: 404, body: '' });
+    const type = TYPES[/\.(\w+)$/.exec(path)?.[1] ?? ''];
+    return route.fulfill({
+      body: readFileSync(path),
+      headers: {
+        'content-security-policy': "script-src 'none'; frame-src 'none'; object-src 'none'",
+        ...(type && { 'content-type': type }),
+      },
+    });
+  }
+  if (url.origin === PREVIEW) {
+    if (url.pathname === '/') return route.fulfill({ body: shown, contentType: 'text/html; charset=utf-8' });
+    const file = given?.bytes.get(url.pathname.split('/').pop()!);
+    if (file) return route.fulfill({ body: Buffer.from(file.bytes), contentType: file.type });
+  }
+  return route.abort();
+});
+
+const verbose = process.argv.includes('--verbose');
+const totals = { pages: 0, whole: 0, elements: 0, same: 0 };
+for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--'))) {
+  const file = resolve(name);
+  const path = file.slice(1);
+  const begun = performance.now();
+  const all = packageOf(file);
+  given = read(all);
+  const page = given.pages.find(({ brought }) => brought!.file === path);
+  if (!page) {
+    console.log(`${name}: ${given.refused[0]?.why ?? 'not a page'}`);
+    continue;
+  }
+  const only = { ...given, pages: [page] };
+  const { document } = makeEdit(newProject(PROJECT, 'Brought in'), bringInEdit(only));
+  const taken = performance.now() - begun;
+  shown = previewDocument(
+    renderPreview(
+      document,
+      document.pages.find(({ id }) => id === page.id)!,
+      () => 'data:,',
+    ),
+    '',
+  );
+  const [before, after] = [await context.newPage(), await context.newPage()];
+  await before.goto(`${REFERENCE}${encodeURI(file)}`);
+  await after.goto(`${PREVIEW}/`);
+  const [was, is] = [await boxesAt(before), await boxesAt(after)];
+  const differing = new Set<number>();
+  const words: string[] = [];
+  const count = was.get(WIDTHS[0]!)!.length;
+  for (const width of WIDTHS) {
+    const [a, b] = [was.get(width)!, is.get(width)!];
+    if (a.length !== b.length && words.length < 4) words.push(`  ${a.length} elements were ${b.length}`);
+    for (let i = 0; i < Math.max(a.length, b.length); i++) {
+      if (a[i] === b[i]) continue;
+      if (differing.size < 4 && !differing.has(i))
+        words.push(`  at ${width}, element ${i}:\n    ${a[i]?.slice(0, 160)}\n    ${b[i]?.slice(0, 160)}`);
+      differing.add(i);
+    }
+  }
+  await before.close();
+  await after.close();
+  totals.pages++;
+  totals.elements += count;
+  totals.same += Math.max(0, count - differing.size);
+  if (differing.size === 0) totals.whole++;
+  console.log(
+    `${name}: ${Math.max(0, count - differing.size)} of ${count} elements the same at all widths, ${given.leftOut.length} left out, read in ${Math.round(taken)} ms`,
+  );
+  for (const one of words) console.log(one);
+  if (verbose)
+    for (const { reason, what, line } of given.leftOut) console.log(`  left out (${reason}) line ${line ?? '?'}: ${what}`);
+}
+await browser.close();
+console.log(`${totals.pages} pages, ${totals.whole} of them the same; ${totals.same} of ${totals.elements} elements`);
+process.exitCode = totals.whole === totals.pages && totals.pages > 0 ? 0 : 1;
