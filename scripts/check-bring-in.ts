@@ -1,3 +1,4 @@
+import { isUtf8 } from 'node:buffer';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
@@ -6,7 +7,7 @@ import { bringIn, bringInEdit } from '@/core/bring-in';
 import type { BroughtIn, PackageFile } from '@/core/bring-in';
 import { folderOf, newProject, pathOf } from '@/core/document';
 import { makeEdit } from '@/core/edits';
-import { previewDocument, renderPreview } from '@/core/render';
+import { keepFile, previewDocument, renderPreview } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
 
 /*
@@ -65,6 +66,10 @@ const settled = async (page: BrowserPage) => {
     const sheet = new CSSStyleSheet();
     sheet.replaceSync('*, ::before, ::after { transition: none !important; animation: none !important; }');
     document.adoptedStyleSheets = [sheet];
+    // Long texts come in pieces, and comments stand between others; what is read here is one text.
+    const comments = document.createNodeIterator(document.body, NodeFilter.SHOW_COMMENT);
+    for (let one = comments.nextNode(); one; one = comments.nextNode()) (one as Comment).remove();
+    document.body.normalize();
     await document.fonts.ready;
     await Promise.all(
       [...document.images].filter(({ loading }) => loading !== 'lazy').map((image) => image.decode().catch(() => undefined)),
@@ -94,26 +99,27 @@ const browser = await launchChromium();
 const context = await browser.newContext();
 // The build names functions by a helper that pages don't have.
 await context.addInitScript('globalThis.__name = (one) => one');
-let given: BroughtIn | undefined;
 let shown = '';
 await context.route('**', async (route) => {
   const url = new URL(route.request().url());
   if (url.origin === REFERENCE) {
     const path = decodeURIComponent(url.pathname);
     if (!isFile(path)) return route.fulfill({ status: 404, body: '' });
+    // Nothing says the encoding of a file on the disk; where it declares none, Chromium finds UTF-8 by itself there.
+    const bytes = readFileSync(path);
+    const charset =
+      /charset|encoding=/i.test(bytes.subarray(0, 1024).toString('latin1')) || !isUtf8(bytes) ? '' : '; charset=utf-8';
     const type = TYPES[/\.(\w+)$/.exec(path)?.[1] ?? ''];
     return route.fulfill({
-      body: readFileSync(path),
+      body: bytes,
       headers: {
         'content-security-policy': "script-src 'none'; frame-src 'none'; object-src 'none'",
-        ...(type && { 'content-type': type }),
+        ...(type && { 'content-type': type + (type === 'text/html' ? charset : '') }),
       },
     });
   }
   if (url.origin === PREVIEW) {
     if (url.pathname === '/') return route.fulfill({ body: shown, contentType: 'text/html; charset=utf-8' });
-    const file = given?.bytes.get(url.pathname.split('/').pop()!);
-    if (file) return route.fulfill({ body: Buffer.from(file.bytes), contentType: file.type });
   }
   return route.abort();
 });
@@ -125,7 +131,7 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
   const path = file.slice(1);
   const begun = performance.now();
   const all = packageOf(file);
-  given = read(all);
+  const given = read(all);
   const page = given.pages.find(({ brought }) => brought!.file === path);
   if (!page) {
     console.log(`${name}: ${given.refused[0]?.why ?? 'not a page'}`);
@@ -134,6 +140,7 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
   const only = { ...given, pages: [page] };
   const { document } = makeEdit(newProject(PROJECT, 'Brought in'), bringInEdit(only));
   const taken = performance.now() - begun;
+  for (const [one, { type, bytes }] of given.bytes) keepFile(one, `data:${type};base64,${Buffer.from(bytes).toString('base64')}`);
   shown = previewDocument(
     renderPreview(
       document,

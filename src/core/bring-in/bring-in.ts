@@ -1,5 +1,6 @@
 import { folderOf, isOutside, pathOf } from '../document/addresses';
 import type { Brought, ProjectFile } from '../document/brought';
+import { LEFT_OUT_MOST } from '../document/brought';
 import { slugOf } from '../document/class-names';
 import { FETCHING } from '../document/html';
 import { candidatesOf } from '../document/html/attributes';
@@ -12,7 +13,7 @@ import type { Edit } from '../edits';
 import { addressesIn, importsOf } from '../read/references';
 import { decodeCss, decodeHtml } from './decode';
 import { fileType } from './file-type';
-import type { LeftOut } from './left-out';
+import type { LeftOut } from '../document/brought';
 import type { ReadHtml } from './read-html';
 import { readHtml, UnreadablePage } from './read-html';
 
@@ -30,6 +31,7 @@ export interface BroughtIn {
   readonly files: readonly ProjectFile[];
   /** Files that must be kept beside the document, by hash: those above, and what the pages were read from. */
   readonly bytes: ReadonlyMap<string, { readonly type: string; readonly bytes: Uint8Array }>;
+  /** Of all pages, and of files that none of them uses. */
   readonly leftOut: readonly LeftOut[];
   /** Pages that couldn't be read, and why. */
   readonly refused: readonly { readonly file: string; readonly why: string }[];
@@ -42,12 +44,22 @@ export interface BringInWish {
   readonly hash: (bytes: Uint8Array) => string;
   /** Small letters and digits that no id of the project begins with. */
   readonly key: string;
-  /** Told after each page; throwing ends the work. */
-  readonly progress?: ((done: number, total: number) => void) | undefined;
 }
 
 /** Reads a package of files as pages, with all that they ask for and that is in it. Fetches nothing. */
 export function bringIn(files: readonly PackageFile[], wish: BringInWish): BroughtIn {
+  const steps = bringInSteps(files, wish);
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** The same, page by page, so that whoever asks can do something else in between, or stop. */
+export function bringInSteps(
+  files: readonly PackageFile[],
+  wish: BringInWish,
+): Generator<{ readonly done: number; readonly total: number }, BroughtIn> {
   return new BringingIn(files, wish).work();
 }
 
@@ -79,7 +91,7 @@ class BringingIn {
     this.#slugs = new Set(wish.project.pages.map(({ slug }) => slug));
   }
 
-  work(): BroughtIn {
+  *work(): Generator<{ readonly done: number; readonly total: number }, BroughtIn> {
     const documents = [...this.#byPath.values()].filter(({ path, bytes }) => fileType(path, bytes).role === 'page');
     const pages: Page[] = [];
     const refused: { file: string; why: string }[] = [];
@@ -92,7 +104,7 @@ class BringingIn {
         if (!(error instanceof UnreadablePage)) throw error;
         refused.push({ file: file.path, why: error.message });
       }
-      this.wish.progress?.(index + 1, documents.length);
+      yield { done: index + 1, total: documents.length };
     }
     for (const { path } of this.#byPath.values())
       if (!this.#used.has(path)) this.#leftOut.push({ reason: 'file', file: path, what: path });
@@ -110,6 +122,9 @@ class BringingIn {
       throw new UnreadablePage(`It has ${count} elements; a page here has at most ${LIMITS.elements}.`);
     const leftBefore = this.#leftOut.length;
     this.#leftOut.push(...read.leftOut);
+    const brought = this.#brought(file, read, encoding);
+    for (const element of Object.values(read.elements)) this.#filesOf(element, read.base, file.path);
+    const leftOut = this.#leftOut.slice(leftBefore, leftBefore + LEFT_OUT_MOST);
     const page: Page = {
       id: `g${this.wish.key}${index.toString(36)}`,
       name: (read.title || file.path.replace(/^.*\//, '')).slice(0, 80),
@@ -120,18 +135,17 @@ class BringingIn {
       ...(read.direction !== undefined && { direction: read.direction }),
       root: read.root,
       elements: read.elements,
-      brought: this.#brought(file, read, encoding),
+      brought: { ...brought, leftOut },
     };
     const problem = structureProblem(page);
     if (problem) {
       this.#leftOut.length = leftBefore;
       throw new UnreadablePage(problem.message);
     }
-    for (const element of Object.values(page.elements)) this.#filesOf(element, read.base, file.path);
     return page;
   }
 
-  #brought(file: PackageFile, read: ReadHtml, encoding: string): Brought {
+  #brought(file: PackageFile, read: ReadHtml, encoding: string): Omit<Brought, 'leftOut'> {
     const sheets = read.sheets.flatMap((named, n): Brought['sheets'] => {
       const media = named.media?.trim() ? { media: named.media.trim().slice(0, 500) } : {};
       if ('css' in named) {

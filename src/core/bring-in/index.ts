@@ -1,5 +1,3 @@
-export { bringIn, bringInEdit } from './bring-in';
+export { bringIn, bringInEdit, bringInSteps } from './bring-in';
 export type { BringInWish, BroughtIn, PackageFile } from './bring-in';
-export { REASONS } from './left-out';
-export type { LeftOut, Reason } from './left-out';
-export { decodeHtml } from './decode';
+export { PACKAGE_LIMITS, readZip, UnreadablePackage } from './unzip';

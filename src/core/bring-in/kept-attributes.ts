@@ -1,7 +1,7 @@
 import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
 import { isOutside } from '../document/addresses';
 import { FETCHING, whyNotKeptAttribute } from '../document/html';
-import type { LeftOut } from './left-out';
+import type { LeftOut } from '../document/brought';
 
 interface Attribute {
   readonly name: string;

@@ -11,7 +11,7 @@ import { isInert, ruleOf, surroundings, whyNotKept, whyNotKeptText } from '../do
 import type { Surroundings } from '../document/html';
 import { languageSchema } from '../document/page-fields';
 import { keptAttributes } from './kept-attributes';
-import type { LeftOut } from './left-out';
+import type { LeftOut } from '../document/brought';
 
 type Node = DefaultTreeAdapterMap['childNode'];
 type Tag = DefaultTreeAdapterMap['element'];

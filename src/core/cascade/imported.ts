@@ -3,7 +3,8 @@ import { isHeld } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import type { SheetRule, Specificity } from '../read';
-import { compareSpecificity, readSheet } from '../read';
+import { compareSpecificity } from '../read';
+import { rulesOn } from './page-rules';
 import { nodesOf } from './selector-nodes';
 
 /** A rule of an imported sheet that matches an element, with the sheet it stands in. */
@@ -26,26 +27,26 @@ export function importedRules(
   element: PageElement | undefined,
   box?: string,
 ): readonly MatchedRule[] {
-  if (project.sheets.length === 0) return [];
+  const rules = rulesOn(project, page);
+  if (rules.length === 0) return [];
   const node = nodesOf(project, page).get(element?.id ?? 'html');
   if (!node) return [];
   const found: (MatchedRule & { specificity: Specificity; order: number })[] = [];
   let order = 0;
-  for (const { id, css } of project.sheets)
-    for (const rule of readSheet(css).rules) {
-      order++;
-      const ofBox = rule.selectors.filter((selector) => selector.box === box);
-      let strongest: Specificity | undefined;
-      for (const { dynamic, specificity, matches } of ofBox)
-        if (!dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0) && matches(node)) strongest = specificity;
-      if (strongest) found.push({ rule, sheetId: id, specificity: strongest, order });
-      for (const { dynamic, specificity, matches } of ofBox) {
-        const adds = dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0);
-        if (!adds || !matches(node, ALL)) continue;
-        const holds = (held: Held | undefined) => matches(node, (one, state) => isHeld(held, one, state));
-        found.push({ rule, sheetId: id, specificity, order, holds });
-      }
+  for (const { sheetId: id, rule } of rules) {
+    order++;
+    const ofBox = rule.selectors.filter((selector) => selector.box === box);
+    let strongest: Specificity | undefined;
+    for (const { dynamic, specificity, matches } of ofBox)
+      if (!dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0) && matches(node)) strongest = specificity;
+    if (strongest) found.push({ rule, sheetId: id, specificity: strongest, order });
+    for (const { dynamic, specificity, matches } of ofBox) {
+      const adds = dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0);
+      if (!adds || !matches(node, ALL)) continue;
+      const holds = (held: Held | undefined) => matches(node, (one, state) => isHeld(held, one, state));
+      found.push({ rule, sheetId: id, specificity, order, holds });
     }
+  }
   return found.sort((a, b) => compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
 

@@ -6,7 +6,7 @@ import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { CAN_BE_DISABLED, documentStates } from '../document/states';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
-import { readSheet } from '../read';
+import { rulesOn } from './page-rules';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
 import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
@@ -161,7 +161,7 @@ function collect(
   );
   for (const [state, declarations] of stateDefaultsFor(element, isDisabled))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
-  put('foundation', foundationFor(element.tag));
+  if (!page.brought) put('foundation', foundationFor(element.tag));
   if (element === HTML) put('foundation', rootFontSize(project), HTML.id);
   list.push(...importedSources(project, page, element, false));
   for (const { layer, styles, owner } of ownersOf(project, element))
@@ -171,17 +171,26 @@ function collect(
   return list;
 }
 
-const conditions = new WeakMap<Project['breakpoints'], { sheets: Project['sheets']; list: readonly Condition[] }>();
+interface KnownConditions {
+  readonly sheets: Project['sheets'];
+  readonly brought: readonly Page['brought'][];
+  readonly list: readonly Condition[];
+}
+const conditions = new WeakMap<Project['breakpoints'], KnownConditions>();
 
 /** Every condition that can make a difference in the project: its breakpoints', and those in imported sheets. */
 export function conditionsOf(project: Project): readonly Condition[] {
   const known = conditions.get(project.breakpoints);
-  if (known?.sheets === project.sheets) return known.list;
+  const brought = project.pages.map((page) => page.brought);
+  const same = known?.brought.length === brought.length && brought.every((one, i) => one === known.brought[i]);
+  if (known?.sheets === project.sheets && same) return known.list;
   const list = [
     ...project.breakpoints.map(({ condition }) => condition),
-    ...project.sheets.flatMap(({ css }) => readSheet(css).rules.flatMap(({ when }) => when ?? [])),
+    ...[{}, ...project.pages.filter((page) => page.brought)].flatMap((page) =>
+      rulesOn(project, page).flatMap(({ rule }) => rule.when ?? []),
+    ),
   ];
-  conditions.set(project.breakpoints, { sheets: project.sheets, list });
+  conditions.set(project.breakpoints, { sheets: project.sheets, brought, list });
   return list;
 }
 

@@ -25,6 +25,34 @@ export type ProjectFile = z.infer<typeof projectFileSchema>;
 export const QUIRKS_MODES = ['no-quirks', 'limited-quirks', 'quirks'] as const;
 export type QuirksMode = (typeof QUIRKS_MODES)[number];
 
+/** Why something isn't as it was in the files that were brought in. */
+export const REASONS = {
+  script: 'Scripts don’t run here.',
+  event: 'What events would run is left out.',
+  address: 'Nothing is fetched from elsewhere.',
+  missing: 'The file isn’t in the package.',
+  form: 'Forms send nothing from here.',
+  element: 'It can’t stand there as it is.',
+  attribute: 'It can’t be kept.',
+  drawing: 'Parts of a drawing that run, fetch or aren’t known.',
+  file: 'It isn’t a page, a style sheet, a picture or a font that the pages use.',
+} as const;
+export type Reason = keyof typeof REASONS;
+
+/** So many are kept with a page. */
+export const LEFT_OUT_MOST = 500;
+
+const leftOutSchema = z.strictObject({
+  reason: z.enum(Object.keys(REASONS) as [Reason, ...Reason[]]),
+  /** The file that asked for it, and the line there. */
+  file: z.string().max(500),
+  line: z.number().int().min(1).optional(),
+  /** What it is: "logo.png", "onclick of <button>". */
+  what: z.string().max(500),
+});
+/** One thing that was left out, or that came in otherwise. */
+export type LeftOut = z.infer<typeof leftOutSchema>;
+
 const sheetLinkSchema = z.strictObject({
   sheet: z.string().regex(/^t[a-z0-9]{1,24}$/, 'Not a style sheet id.'),
   /** The media that the link is for, as it was written. */
@@ -44,6 +72,7 @@ export const broughtSchema = z.strictObject({
   html: z.record(z.string().regex(/^[a-z_][a-z0-9_:.-]{0,60}$/), z.string().max(20_000)),
   /** In the order of the document. */
   sheets: z.array(sheetLinkSchema).max(200),
+  leftOut: z.array(leftOutSchema).max(LEFT_OUT_MOST),
 });
 export type Brought = z.infer<typeof broughtSchema>;
 

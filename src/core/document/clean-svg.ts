@@ -5,7 +5,7 @@ import sanitizeHtml from 'sanitize-html';
  * picture itself. Nothing that runs, fetches, links, or brings another language with it.
  */
 const TAGS = (
-  'svg g defs symbol use title desc path rect circle ellipse line polyline polygon text tspan textPath linearGradient ' +
+  'svg a g defs symbol use title desc path rect circle ellipse line polyline polygon text tspan textPath linearGradient ' +
   'radialGradient stop pattern clipPath mask marker filter feBlend feColorMatrix feComponentTransfer feComposite ' +
   'feDropShadow feFlood feFuncA feFuncB feFuncG feFuncR feGaussianBlur feMerge feMergeNode feMorphology feOffset ' +
   'feTile feTurbulence switch'
@@ -55,7 +55,7 @@ const NAMESPACES: Readonly<Record<string, string>> = { 'xmlns:xlink': 'http://ww
 const NO_TEXT = /(?<=<)(?:[\w.-]+:)?(?:script|style|foreignObject|iframe|noscript|textarea|option|handler|body|html)(?=[\s/>])/gi;
 
 function attributeProblem(language: Language, name: string, value: string): string | undefined {
-  if (!language.attributes.includes(name)) return `the attribute ${name}`;
+  if (!language.attributes.includes(name) && !/^(data|aria)-[a-z][a-z0-9-]*$/.test(name)) return `the attribute ${name}`;
   const namespace = name === 'xmlns' ? language.namespace : NAMESPACES[name];
   if (namespace !== undefined && value !== namespace) return `another namespace (${value})`;
   if (/^(xlink:)?href$/.test(name)) return /^#/.test(value.trim()) ? undefined : `a link (${value.slice(0, 60)})`;
@@ -84,7 +84,7 @@ export function cleanSource(name: ForeignLanguage, source: string): Cleaned {
   if (/<\?/.test(source)) removed.add('a processing instruction');
   const written = sanitizeHtml(source, {
     allowedTags: [...language.tags],
-    allowedAttributes: { '*': [...language.attributes] },
+    allowedAttributes: { '*': [...language.attributes, 'data-*', 'aria-*'] },
     // What stands in these is no text of the picture's.
     nonTextTags: [...(source.match(NO_TEXT) ?? []), 'script'],
     allowedSchemes: [],

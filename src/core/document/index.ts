@@ -1,7 +1,8 @@
 export { folderOf, isOutside, pathOf } from './addresses';
-export type { Brought, ProjectFile, QuirksMode } from './brought';
+export type { Brought, LeftOut, ProjectFile, QuirksMode } from './brought';
+export { REASONS } from './brought';
 export type { PageSheet } from './page-sheets';
-export { sheetsOf } from './page-sheets';
+export { sharedSheets, sheetsOf } from './page-sheets';
 export { columnGridSchema, FIRST_GRID } from './column-grid';
 export type { ColumnGrid } from './column-grid';
 export type { Child, Run } from './content';

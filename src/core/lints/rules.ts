@@ -1,3 +1,4 @@
+import { sharedSheets } from '../document/page-sheets';
 import { takenBy } from '../breakpoints';
 import type { Project } from '../document/project';
 import { overridesUnder } from '../edits/owners';
@@ -25,7 +26,7 @@ export function lintBreakpoints(project: Project): LintFinding[] {
 
 /** Declarations in imported sheets that a later one in the same rule leaves without effect. */
 export function lintSheets(project: Project): LintFinding[] {
-  return project.sheets.flatMap(({ id, name, css }) =>
+  return sharedSheets(project).flatMap(({ id, name, css }) =>
     readSheet(css).overwritten.map(({ line, selector, property, value, by, start, end }): LintFinding => {
       const again = property === by;
       // Line breaks stay, so that other findings keep their lines.

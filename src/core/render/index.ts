@@ -12,3 +12,4 @@ export { rewrittenPreview } from './rewritten';
 export { standInKey, whatMatters } from './stand-in';
 export type { StandIn } from './stand-in';
 export { seenBy } from './seen';
+export { fileData, keepFile, lackingFiles } from './file-data';

@@ -4,6 +4,7 @@ import { htmlAttributes } from '../document/page-fields';
 import { pathOf } from '../document/addresses';
 import { doctypeOf } from '../document/brought';
 import type { Page, Project } from '../document/project';
+import { fileData } from './file-data';
 import type { BundledFont } from './fonts';
 import { fontsUsed, writeFontFaces } from './fonts';
 import type { MarkupOptions } from './markup';
@@ -58,7 +59,7 @@ const pictureAddresses = new WeakMap<Project['pictures'], Addresses>();
 
 const pageAddresses = new WeakMap<Project['files'], Map<string, Addresses>>();
 
-/** Addresses for what a page shows: pictures of the project as data, files that came with it where the program serves them. */
+/** Addresses for what a page shows: pictures of the project as data, files that came with it as far as they are known. */
 export function addressesFor(project: Project, page: Page): Addresses {
   const { brought } = page;
   if (!brought) return pictureData(project);
@@ -66,8 +67,8 @@ export function addressesFor(project: Project, page: Page): Addresses {
   if (!known) pageAddresses.set(project.files, (known = new Map()));
   let addresses = known.get(brought.base);
   if (!addresses) {
-    const byPath = new Map(project.files.map(({ path, hash }) => [path, `/api/projects/${project.id}/files/${hash}`]));
-    const file = (address: string, base = brought.base) => byPath.get(pathOf(base, address) ?? '');
+    const byPath = new Map(project.files.map(({ path, hash }) => [path, hash]));
+    const file = (address: string, base = brought.base) => fileData(byPath.get(pathOf(base, address) ?? '') ?? '');
     known.set(brought.base, (addresses = { picture: (id) => pictureData(project).picture(id), file }));
   }
   return addresses;

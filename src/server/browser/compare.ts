@@ -5,6 +5,7 @@ import type { Page, Project } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
 import type { LastLine } from './answer-lines';
 import { answerLines } from './answer-lines';
+import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
 import type { MovedAt } from './in-page';
 import { measuringTabs, POLICY } from './measuring';
@@ -40,6 +41,7 @@ export async function* compareVersions(
   const widths = integersIn(touched, range);
   yield { type: 'begun', total: widths.length, identical: countOfWidths(range) - widths.length };
   if (widths.length === 0) return yield { type: 'done' };
+  for (const { project } of [before, after]) await loadFiles(project);
   const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
   const versions = [html(before), html(after), slice.height] as const;
   const tries = new Tries(`The versions of “${after.page.name}” could not be compared`);

@@ -7,6 +7,7 @@ import { PLAIN_PROFILE } from '@/core/document';
 import type { Page, Project } from '@/core/document';
 import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
+import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
 import type { SweepStep, SweepTask } from './in-page';
 import { pageScript } from './script';
@@ -54,6 +55,7 @@ export class MeasuredPage {
 
   /** @param slice the viewport height and the reader that the page is measured with */
   static async open(project: Project, page: Page, slice: Slice = DEFAULT_SLICE): Promise<MeasuredPage> {
+    await loadFiles(project);
     const html = previewDocument(renderPreview(project, page, fontData, standsFor(slice)), POLICY);
     const tab = await loadMeasured(html, slice.height);
     const asked = (views: readonly View[]) => askedFor(project.audit, views);

@@ -8,6 +8,7 @@ import { BUNDLED_FONTS, previewDocument, renderPreview, whatMatters, writeFontFa
 import { HttpError } from '../http/errors';
 import { fontData } from './fonts';
 import { turns } from './lanes';
+import { loadFiles } from '../store/files';
 import { POLICY } from './measuring';
 import type { Tab } from './tab';
 import { TabPool } from './tab';
@@ -68,6 +69,7 @@ async function draw(
   signal.addEventListener('abort', gone);
   try {
     if (signal.aborted) throw new Aborted();
+    await loadFiles(project);
     const heights = wish.whole
       ? await wholeHeights(tab, project, page, devices)
       : devices.map(({ viewport }): Whole => ({ height: viewport.height, rounds: 0 }));

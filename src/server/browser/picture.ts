@@ -6,6 +6,7 @@ import type { Page, Project } from '@/core/document';
 import type { Shot } from '@/core/lineup';
 import { gridAt, layColumns } from '@/core/grid';
 import { previewDocument, renderPreview, standInKey, whatMatters } from '@/core/render';
+import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
 import { turns } from './lanes';
 import { POLICY } from './measuring';
@@ -53,6 +54,7 @@ async function take(tab: Tab<Picturing>, project: Project, page: Page, { viewpor
   const { session, shown } = tab.extra;
   const standIn = whatMatters(project, viewport);
   await tab.ask(() => session.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false }));
+  await loadFiles(project);
   const html = previewDocument(renderPreview(project, page, fontData, standIn), POLICY, scrollbar);
   const key = `${scrollbar} ${standInKey(standIn)} ${html}`;
   if (shown !== key) {
@@ -91,6 +93,7 @@ const RUST = '#a3432a';
 
 /** A picture cut from the page at a finding's worst viewport, with its element framed and those that take part dotted. */
 export function pictureFinding(project: Project, page: Page, finding: Finding, signal: AbortSignal): Promise<Buffer> {
+  await loadFiles(project);
   const html = previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY);
   return tried(`“${page.name}” could not be pictured`, () =>
     turns.run({ urgency: 'now', signal }, () => picturingTabs.use((tab) => cut(tab, html, finding))),

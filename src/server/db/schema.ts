@@ -57,6 +57,14 @@ export const pagePictures = pgTable(
   (table) => [index('page_pictures_made').on(table.madeAt)],
 );
 
+/** Files that came in with pages, by the SHA-256 of their bytes: pictures, fonts, and what pages were read from. */
+export const broughtFiles = pgTable('brought_files', {
+  hash: text('hash').primaryKey(),
+  type: text('type').notNull(),
+  bytes: bytes('bytes').notNull(),
+  madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
 /** Every edit ever made, in order. Only ever added to. */
 export const edits = pgTable(
   'edits',

@@ -16,7 +16,7 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>, arriva
     throw new HttpError(415, 'The request must be JSON (content-type application/json).');
   if (Number(request.headers.get('content-length') ?? 0) > BODY_MOST) throw new HttpError(413, TOO_LARGE);
   let input: unknown;
-  const text = await arrived(request, arrivalMostMs);
+  const text = new TextDecoder().decode(await arrived(request, arrivalMostMs, BODY_MOST, TOO_LARGE));
   try {
     input = JSON.parse(text);
   } catch {
@@ -29,9 +29,14 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>, arriva
 
 const TOO_LARGE = `The request is larger than ${BODY_MOST / 1_000_000} MB.`;
 
-async function arrived(request: Request, mostMs: number): Promise<string> {
+/**
+ * The bytes of a request, counted while they stream, so that no more of them is kept than may be.
+ * @param tooLarge what is said of more than so many
+ * @throws HttpError 413 or 408
+ */
+export async function arrived(request: Request, mostMs: number, most: number, tooLarge: string): Promise<Uint8Array> {
   const reader = request.body?.getReader();
-  if (!reader) return '';
+  if (!reader) return new Uint8Array();
   const parts: Uint8Array[] = [];
   let size = 0;
   let slow = false;
@@ -43,11 +48,11 @@ async function arrived(request: Request, mostMs: number): Promise<string> {
     for (;;) {
       const { value, done } = await reader.read();
       if (slow) throw new HttpError(408, 'The request took too long to arrive.');
-      if (done) return Buffer.concat(parts).toString('utf8');
+      if (done) return Buffer.concat(parts);
       size += value.byteLength;
-      if (size > BODY_MOST) {
+      if (size > most) {
         void reader.cancel().catch(() => undefined);
-        throw new HttpError(413, TOO_LARGE);
+        throw new HttpError(413, tooLarge);
       }
       parts.push(value);
     }

@@ -8,6 +8,7 @@ import { freeFileName } from '@/core/plans';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession } from '../state/store';
 import { BUTTON, SELECT } from '../theme/controls';
+import { LeftOutList } from '../bring-in/Report';
 import { CheckedField } from '../value-controls/CheckedField';
 import { LANGUAGES } from './languages';
 import { isNewPage, movePage, openPage, removePage, renamed } from './page-actions';
@@ -78,6 +79,15 @@ export function PageForm({ page }: { page: Page }) {
         {links === 0 ? 'No link' : links === 1 ? 'One link' : `${links} links`} of other pages {links > 1 ? 'lead' : 'leads'}{' '}
         here.
       </p>
+      {page.brought && (
+        <details className="pb-2">
+          <summary className="cursor-default text-muted">
+            Came from <span className="font-mono text-xs text-ink">{page.brought.file}</span>, {page.brought.leftOut.length} left
+            out
+          </summary>
+          <LeftOutList leftOut={page.brought.leftOut} />
+        </details>
+      )}
       <div className="flex flex-wrap gap-1.5">
         <button type="button" className={BUTTON} onClick={() => openPage(page.id)}>
           Shape it

@@ -8,7 +8,7 @@ import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { showPage } from '../view/actions';
 import { report } from '../editing/edits';
-import { addPage, movePage, openPage, removePage } from './page-actions';
+import { addPage, takeIn, movePage, openPage, removePage } from './page-actions';
 import type { CardProps } from './PageCard';
 import { PageCard } from './PageCard';
 import { usePageDragging } from './page-dragging';
@@ -16,6 +16,9 @@ import type { Page } from '@/core/document';
 import { partNamed } from '@/core/document';
 import { usesInWords } from '@/core/plans';
 import { openPart } from '../parts/part-actions';
+import { BringInDialog } from '../bring-in/BringInDialog';
+import type { Given } from '../bring-in/gather';
+import { dropped } from '../bring-in/gather';
 import { PartForm } from '../parts/PartForm';
 import { PageForm } from './PageForm';
 import { Reached } from './Reached';
@@ -33,6 +36,7 @@ export function PagesPanel() {
   const sweeps = useSession((session) => session.sweeps);
   const part = partNamed(project, page.id);
   const [parts, setParts] = useState<FrameParts>();
+  const [given, setGiven] = useState<readonly Given[]>();
   const [scroller, setScroller] = useState<HTMLElement | null>(null);
   useEffect(() => {
     loadFrameParts().then(setParts, (error: Error) => report(`The pictures can't be shown: ${error.message}`));
@@ -82,7 +86,16 @@ export function PagesPanel() {
     />
   );
   return (
-    <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper">
+    <section
+      aria-label="Pages"
+      className="flex min-h-0 flex-1 bg-paper"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void dropped(event.dataTransfer).then((files) => files.length > 0 && setGiven(files));
+      }}
+    >
+      <BringInDialog given={given} close={() => setGiven(undefined)} project={project.id} take={takeIn} />
       <div className="flex min-w-0 flex-1 flex-col">
         <header className="flex h-10 shrink-0 items-center gap-2 border-b border-line bg-sheet px-3.5">
           <h1 className="m-0 text-[length:inherit] font-bold">Pages</h1>
@@ -106,6 +119,11 @@ export function PagesPanel() {
                 <button type="button" className={MENU_ITEM} onClick={() => addPage({ from: 'copy', page: page.id })}>
                   Copy of {page.name}
                   <span className="block text-xs text-muted">With all its values</span>
+                </button>
+              </MenuItem>
+              <MenuItem>
+                <button type="button" className={MENU_ITEM} onClick={() => setGiven([])}>
+                  Bring in pages …<span className="block text-xs text-muted">HTML and CSS that somebody else wrote</span>
                 </button>
               </MenuItem>
             </MenuItems>

@@ -2,7 +2,9 @@ import type { Page } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import type { Beginning } from '@/core/plans';
 import { freeFileName, freePageName, planPage } from '@/core/plans';
-import { commitOrReport } from '../editing/edits';
+import { loadFiles } from '../bring-in/files';
+import { commit, commitOrReport } from '../editing/edits';
+import { settled } from '../editing/sync';
 import { useSession } from '../state/store';
 import { showMode } from '../devices/line-up';
 import { key, showPage } from '../view/actions';
@@ -34,6 +36,22 @@ export function addPage(beginning: Beginning): void {
   showPage(page.id);
   // Its name is what is wanted first.
   requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-page-form] input')?.focus());
+}
+
+/** Takes pages in that were read for the project, and shows the first. Says what is wrong where it can't be. */
+export async function takeIn(edit: Edit): Promise<string | undefined> {
+  const { project } = useSession.getState();
+  const parts = edit.type === 'group' ? edit.edits : [edit];
+  const files = parts.flatMap((one) => (one.type === 'addFiles' ? one.files : []));
+  const first = parts.find((one) => one.type === 'addPage');
+  // The server has them, though the project hasn't yet.
+  const wrong = commit(edit);
+  if (wrong || first?.type !== 'addPage') return wrong;
+  await settled();
+  await loadFiles({ ...project, files: [...project.files, ...files] });
+  useSession.setState((session) => ({ project: { ...session.project } }));
+  showPage(first.page.id);
+  return undefined;
 }
 
 /** Removes a page and shows the one that takes its place. */

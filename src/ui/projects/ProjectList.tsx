@@ -6,6 +6,9 @@ import { useCallback, useEffect, useState } from 'react';
 import { z } from 'zod';
 import { requestJson } from '../requests/requests';
 import { Mark } from '../theme/Mark';
+import { BringInDialog } from '../bring-in/BringInDialog';
+import type { Given } from '../bring-in/gather';
+import { dropped } from '../bring-in/gather';
 import { DeleteDialog } from './DeleteDialog';
 import { summarySchema } from './summary';
 import type { ProjectSummary } from './summary';
@@ -25,6 +28,7 @@ export function ProjectList() {
   const [deleting, setDeleting] = useState<ProjectSummary>();
   const [deleted, setDeleted] = useState<ProjectSummary>();
   const [duplicating, setDuplicating] = useState(false);
+  const [given, setGiven] = useState<readonly Given[]>();
 
   const load = useCallback(async () => {
     try {
@@ -85,7 +89,14 @@ export function ProjectList() {
     });
 
   return (
-    <main className="mx-auto max-w-[860px] px-6 py-10">
+    <main
+      className="mx-auto min-h-screen max-w-[860px] px-6 py-10"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void dropped(event.dataTransfer).then((files) => files.length > 0 && setGiven(files));
+      }}
+    >
       <h1 className="m-0 flex items-center gap-3 text-[26px] font-bold">
         <Mark /> Mill Pond
       </h1>
@@ -209,8 +220,19 @@ export function ProjectList() {
           <button type="button" className={`${button} h-8`} onClick={() => create('demo')}>
             Create from the demo
           </button>
+          <button type="button" className={`${button} h-8`} onClick={() => setGiven([])}>
+            Bring in pages …
+          </button>
         </form>
       </section>
+      <BringInDialog
+        given={given}
+        close={() => {
+          setGiven(undefined);
+          void load();
+        }}
+        opened={(id) => router.push(`/projects/${id}`)}
+      />
       <DeleteDialog project={deleting} cancel={() => setDeleting(undefined)} confirm={remove} />
     </main>
   );

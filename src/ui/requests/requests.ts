@@ -117,7 +117,11 @@ export type SweepLine =
 
 /** Posts a request whose answer comes line by line (NDJSON). @throws Refused with the server's words */
 export async function* streamLines(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<unknown> {
-  const response = await postForAnswer(path, body, signal);
+  yield* answerLines(await postForAnswer(path, body, signal));
+}
+
+/** An answer line by line, as it comes. */
+export async function* answerLines(response: Response): AsyncGenerator<unknown> {
   if (!response.body) return;
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
@@ -131,13 +135,12 @@ export async function* streamLines(path: string, body: unknown, signal: AbortSig
 }
 
 /** Posts JSON, for an answer that isn't. @throws Refused with the server's words */
-export async function postForAnswer(path: string, body: unknown, signal: AbortSignal): Promise<Response> {
-  const response = await fetch(path, {
-    method: 'POST',
-    body: JSON.stringify(body),
-    headers: { 'content-type': 'application/json' },
-    signal,
-  });
+export const postForAnswer = (path: string, body: unknown, signal: AbortSignal): Promise<Response> =>
+  postBytes(path, JSON.stringify(body), 'application/json', signal);
+
+/** Posts a body as it is. @throws Refused with the server's words */
+export async function postBytes(path: string, body: BodyInit, type: string, signal: AbortSignal): Promise<Response> {
+  const response = await fetch(path, { method: 'POST', body, headers: { 'content-type': type }, signal });
   if (response.ok) return response;
   const words = errorSchema.safeParse(await response.json().catch(() => undefined));
   throw new Refused(response.status, words.data?.error ?? `The server answered with ${response.status}.`);

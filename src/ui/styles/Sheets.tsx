@@ -1,5 +1,6 @@
 'use client';
 
+import { sharedSheets } from '@/core/document';
 import { useState } from 'react';
 import { readSheet } from '@/core/read';
 import { key } from '../view/actions';
@@ -24,7 +25,7 @@ export function Sheets() {
     <section aria-label="Style sheets from elsewhere" className="border-t border-line py-1">
       <h3 className="m-0 px-3.5 py-1 font-semibold text-muted">Style sheets from elsewhere</h3>
       <ul className="m-0 list-none p-0">
-        {project.sheets.map((sheet) => {
+        {sharedSheets(project).map((sheet) => {
           const { rules, notes } = readSheet(sheet.css);
           return (
             <li key={sheet.id} className="border-b border-line px-3.5 py-1.5" data-sheet={sheet.id}>

@@ -1,3 +1,4 @@
+import { loadFiles } from '../bring-in/files';
 import type { At, Breakpoint, Slice } from '@/core/breakpoints';
 import {
   BASE,
@@ -41,6 +42,7 @@ export const newElementId = () => `e${key()}`;
 export async function open(projectId: string): Promise<void> {
   await settled();
   const { project, revision, history, damage } = await openProject(projectId);
+  await loadFiles(project);
   forgetSweeps();
   useSession.setState({
     ...opened(project, revision, history),
