@@ -93,7 +93,6 @@ export function readZip(bytes: Uint8Array): { readonly files: readonly PackageFi
 /** A name in a package as a path; undefined for one that leads out of it. */
 function pathIn(name: string): string | undefined {
   const path = name.replaceAll('\\', '/');
-  // eslint-disable-next-line no-control-regex
   if (path.startsWith('/') || /^[a-z]:/i.test(path) || /[\u0000-\u001f]/.test(path) || path.length > 500) return undefined;
   const steps = path.split('/').filter((step) => step !== '' && step !== '.');
   return steps.length === 0 || steps.includes('..') ? undefined : steps.join('/');

@@ -4,7 +4,6 @@
  * @param base a folder such as "docs/", empty for the package itself
  */
 export function pathOf(base: string, address: string): string | undefined {
-  // eslint-disable-next-line no-control-regex
   const plain = address.replace(/^[\u0000-\u0020]+|[\u0000-\u0020]+$/g, '').replace(/[\t\n\r]/g, '');
   const [file = ''] = plain.split(/[?#]/, 1);
   if (file === '' || /^[a-z][a-z0-9+.-]*:/i.test(file)) return undefined;

@@ -5,7 +5,6 @@ export const pathSchema = z
   .string()
   .min(1)
   .max(500, 'A path has at most 500 characters.')
-  // eslint-disable-next-line no-control-regex
   .refine((path) => !/^\/|(^|\/)\.\.?(\/|$)|[\u0000-\u001f\\]/.test(path), 'Not a path inside of a package.');
 
 const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Not the hash of a file.');

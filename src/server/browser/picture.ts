@@ -92,7 +92,7 @@ const CUT_MOST = { width: 900, height: 420 } as const;
 const RUST = '#a3432a';
 
 /** A picture cut from the page at a finding's worst viewport, with its element framed and those that take part dotted. */
-export function pictureFinding(project: Project, page: Page, finding: Finding, signal: AbortSignal): Promise<Buffer> {
+export async function pictureFinding(project: Project, page: Page, finding: Finding, signal: AbortSignal): Promise<Buffer> {
   await loadFiles(project);
   const html = previewDocument(renderPreview(project, page, fontData, { pointer: 'mouse' }), POLICY);
   return tried(`“${page.name}” could not be pictured`, () =>
