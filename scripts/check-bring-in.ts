@@ -3,12 +3,13 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Page as BrowserPage } from 'playwright-core';
-import { bringIn, bringInEdit } from '@/core/bring-in';
+import { bringIn, bringInEdit, handedBack } from '@/core/bring-in';
 import type { BroughtIn, PackageFile } from '@/core/bring-in';
 import { folderOf, newProject, pathOf } from '@/core/document';
 import { makeEdit } from '@/core/edits';
 import { keepFile, previewDocument, renderPreview } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
+import { changedByHand } from './changed-by-hand';
 
 /*
  * Pages as they are, opened in Chromium, beside the same pages brought in, as a preview shows them: the boxes of all elements and
@@ -100,13 +101,16 @@ const context = await browser.newContext();
 // The build names functions by a helper that pages don't have.
 await context.addInitScript('globalThis.__name = (one) => one');
 let shown = '';
+/** Files that stand in the place of those on the disk. */
+let handed = new Map<string, Uint8Array>();
 await context.route('**', async (route) => {
   const url = new URL(route.request().url());
   if (url.origin === REFERENCE) {
     const path = decodeURIComponent(url.pathname);
-    if (!isFile(path)) return route.fulfill({ status: 404, body: '' });
+    const instead = handed.get(path.slice(1));
+    if (!instead && !isFile(path)) return route.fulfill({ status: 404, body: '' });
     // Nothing says the encoding of a file on the disk; where it declares none, Chromium finds UTF-8 by itself there.
-    const bytes = readFileSync(path);
+    const bytes = instead ? Buffer.from(instead) : readFileSync(path);
     const charset =
       /charset|encoding=/i.test(bytes.subarray(0, 1024).toString('latin1')) || !isUtf8(bytes) ? '' : '; charset=utf-8';
     const type = TYPES[/\.(\w+)$/.exec(path)?.[1] ?? ''];
@@ -125,7 +129,33 @@ await context.route('**', async (route) => {
 });
 
 const verbose = process.argv.includes('--verbose');
-const totals = { pages: 0, whole: 0, elements: 0, same: 0 };
+const totals = { pages: 0, whole: 0, elements: 0, same: 0, different: 0 };
+
+/** The file as it is beside a preview, at all widths. */
+async function compared(file: string, preview: string) {
+  shown = preview;
+  const [before, after] = [await context.newPage(), await context.newPage()];
+  await before.goto(`${REFERENCE}${encodeURI(file)}`);
+  await after.goto(`${PREVIEW}/`);
+  const [was, is] = [await boxesAt(before), await boxesAt(after)];
+  const differing = new Set<number>();
+  const words: string[] = [];
+  const count = was.get(WIDTHS[0]!)!.length;
+  for (const width of WIDTHS) {
+    const [a, b] = [was.get(width)!, is.get(width)!];
+    if (a.length !== b.length && words.length < 4) words.push(`  ${a.length} elements were ${b.length}`);
+    for (let i = 0; i < Math.max(a.length, b.length); i++) {
+      if (a[i] === b[i]) continue;
+      if (differing.size < 4 && !differing.has(i))
+        words.push(`  at ${width}, element ${i}:\n    ${a[i]?.slice(0, 160)}\n    ${b[i]?.slice(0, 160)}`);
+      differing.add(i);
+    }
+  }
+  await before.close();
+  await after.close();
+  return { count, same: Math.max(0, count - differing.size), words };
+}
+
 for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--'))) {
   const file = resolve(name);
   const path = file.slice(1);
@@ -149,36 +179,40 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
     ),
     '',
   );
-  const [before, after] = [await context.newPage(), await context.newPage()];
-  await before.goto(`${REFERENCE}${encodeURI(file)}`);
-  await after.goto(`${PREVIEW}/`);
-  const [was, is] = [await boxesAt(before), await boxesAt(after)];
-  const differing = new Set<number>();
-  const words: string[] = [];
-  const count = was.get(WIDTHS[0]!)!.length;
-  for (const width of WIDTHS) {
-    const [a, b] = [was.get(width)!, is.get(width)!];
-    if (a.length !== b.length && words.length < 4) words.push(`  ${a.length} elements were ${b.length}`);
-    for (let i = 0; i < Math.max(a.length, b.length); i++) {
-      if (a[i] === b[i]) continue;
-      if (differing.size < 4 && !differing.has(i))
-        words.push(`  at ${width}, element ${i}:\n    ${a[i]?.slice(0, 160)}\n    ${b[i]?.slice(0, 160)}`);
-      differing.add(i);
+  const found = await compared(file, shown);
+  const changed = process.argv.includes('--hand-back') ? changedByHand(document, page.id) : undefined;
+  let back = '';
+  if (changed) {
+    const kept = given.bytes;
+    handed = new Map(handedBack(changed.project, (one) => kept.get(one)?.bytes).map((one) => [one.path, one.bytes]));
+    shown = previewDocument(
+      renderPreview(
+        changed.project,
+        changed.project.pages.find(({ id }) => id === page.id)!,
+        () => 'data:,',
+      ),
+      '',
+    );
+    const again = await compared(file, shown);
+    back = `; with ${changed.taken} changes handed back: ${again.same} of ${again.count} the same`;
+    if (again.same < again.count) {
+      found.words.push(...again.words);
+      totals.different++;
     }
+    handed = new Map();
   }
-  await before.close();
-  await after.close();
   totals.pages++;
-  totals.elements += count;
-  totals.same += Math.max(0, count - differing.size);
-  if (differing.size === 0) totals.whole++;
+  totals.elements += found.count;
+  totals.same += found.same;
+  if (found.same === found.count) totals.whole++;
   console.log(
-    `${name}: ${Math.max(0, count - differing.size)} of ${count} elements the same at all widths, ${given.leftOut.length} left out, read in ${Math.round(taken)} ms`,
+    `${name}: ${found.same} of ${found.count} elements the same at all widths, ${given.leftOut.length} left out, read in ${Math.round(taken)} ms${back}`,
   );
-  for (const one of words) console.log(one);
+  for (const one of found.words) console.log(one);
   if (verbose)
     for (const { reason, what, line } of given.leftOut) console.log(`  left out (${reason}) line ${line ?? '?'}: ${what}`);
 }
 await browser.close();
 console.log(`${totals.pages} pages, ${totals.whole} of them the same; ${totals.same} of ${totals.elements} elements`);
-process.exitCode = totals.whole === totals.pages && totals.pages > 0 ? 0 : 1;
+if (process.argv.includes('--hand-back')) console.log(`${totals.different} pages differ when they are handed back`);
+process.exitCode = totals.whole === totals.pages && totals.pages > 0 && totals.different === 0 ? 0 : 1;

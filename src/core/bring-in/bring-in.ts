@@ -87,7 +87,11 @@ class BringingIn {
     files: readonly PackageFile[],
     private readonly wish: BringInWish,
   ) {
-    this.#byPath = new Map(files.map((file) => [file.path, file]));
+    const taken = pathsOf(wish.project);
+    let folder = '';
+    // A package of before has a file of the same path: this one gets a folder of its own.
+    for (let n = 2; files.some(({ path }) => taken.has(folder + path)); n++) folder = `${n}/`;
+    this.#byPath = new Map(files.map(({ path, bytes }) => [folder + path, { path: folder + path, bytes }]));
     this.#slugs = new Set(wish.project.pages.map(({ slug }) => slug));
   }
 
@@ -190,7 +194,7 @@ class BringingIn {
       return undefined;
     }
     const id = `t${this.wish.key}s${this.#sheets.size.toString(36)}`;
-    sheet = { id, name: file.path.slice(-80), css: text, file: file.path };
+    sheet = { id, name: file.path.slice(-80), css: text, file: file.path, source: this.#keep(file.bytes, 'text/css') };
     this.#sheets.set(file.path, sheet);
     this.#filesOfSheet(text, folderOf(file.path), file.path, encoding);
     return sheet;
@@ -245,6 +249,13 @@ class BringingIn {
     return slug;
   }
 }
+
+const pathsOf = ({ pages, sheets, files }: BringInWish['project']): ReadonlySet<string> =>
+  new Set([
+    ...pages.flatMap(({ brought }) => (brought ? [brought.file] : [])),
+    ...sheets.flatMap(({ file }) => (file === undefined ? [] : [file])),
+    ...files.map(({ path }) => path),
+  ]);
 
 /** The pages that a visitor meets first come first. */
 const order = (path: string) => (path.split('/').length - 1) * 2 + (/(^|\/)(index|default|home)\.x?html?$/i.test(path) ? 0 : 1);

@@ -63,10 +63,11 @@ const MODES: Readonly<Record<string, QuirksMode>> = {
 /**
  * Reads a document as the HTML parser does (HTML, 13.2, with scripting, which never runs).
  * @param key what elements' ids are made of; ids are given in the order of the document, so the same text gets the same ones
+ * @param met told of each element that is kept, and where the parser has it
  * @throws UnreadablePage
  */
-export function readHtml(text: string, file: string, key: string): ReadHtml {
-  return new Reader(text, file, key).read();
+export function readHtml(text: string, file: string, key: string, met?: (id: string, node: Tag) => void): ReadHtml {
+  return new Reader(text, file, key, met).read();
 }
 
 class Reader {
@@ -80,6 +81,7 @@ class Reader {
     private readonly text: string,
     private readonly file: string,
     private readonly key: string,
+    private readonly met?: (id: string, node: Tag) => void,
   ) {
     this.#base = folderOf(file);
   }
@@ -180,6 +182,7 @@ class Reader {
   /** Reads an element and all in it; undefined where it isn't kept. */
   #element(node: Tag, around: Surroundings | undefined): string | undefined {
     const id = `e${this.key}x${this.#count++}`;
+    this.met?.(id, node);
     if (node.namespaceURI === 'http://www.w3.org/1999/xhtml' && isInert(node.tagName)) this.#asked(node);
     const tag = INSTEAD.get(node.tagName) ?? node.tagName;
     const note = this.#note(node);

@@ -48,6 +48,7 @@ export function carriageIn(resolution: Resolution, home: At, pseudo: Pseudo = ''
   if (isOwn && (origin.candidate.pseudo ?? '') !== pseudo) return 'carried';
   // What asks for more than a width has no band of its own: it is set wherever it holds.
   if (isOwn) return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
+  if (layer === 'inline') return 'imported';
   return layer === 'browser' || layer === 'foundation' ? 'default' : layer === 'own' ? 'part' : layer;
 }
 
@@ -123,7 +124,7 @@ export function lanesFor(
   return laneNames(project, page, elementId, pseudo).map((name) => laneFor(project, page, elementId, name, slice, pseudo));
 }
 
-const INHERITED_FROM: readonly Layer[] = ['own', 'part', 'shared', 'kind', 'imported'];
+const INHERITED_FROM: readonly Layer[] = ['inline', 'own', 'part', 'shared', 'kind', 'imported'];
 
 /** The properties that have a lane, in the order of the lanes: in a state, those said of it come first. */
 export function laneNames(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {

@@ -75,7 +75,8 @@ export function resolve(
   const above = resolve(project, page, parent.id, property, width, slice);
   const lost = winner ? [winner, ...beaten] : beaten;
   // What `<html>` has from the browser and the foundation is no more than a beginning.
-  const beginning = above.origin.kind === 'initial' || (parent === HTML && above.origin.candidate?.layer !== 'imported');
+  const beginning =
+    above.origin.kind === 'initial' || (parent === HTML && !/^(imported|inline)$/.test(above.origin.candidate?.layer ?? ''));
   if (!beginning) return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
   return { value: above.value, origin: winner ? { kind: 'inherited', element: parent.id } : { kind: 'initial' }, beaten: lost };
 }

@@ -10,7 +10,7 @@ import type { Declarations, StyleSet } from '../document/element';
 import type { Pseudo, State } from '../document/pseudo';
 
 /** Weakest first. */
-export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'part' | 'own';
+export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'part' | 'own' | 'inline';
 
 /** One declaration that has a say in an element's property. */
 export interface Candidate {

@@ -6,6 +6,7 @@ import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { CAN_BE_DISABLED, documentStates } from '../document/states';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
+import { readSheet } from '../read';
 import { rulesOn } from './page-rules';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
@@ -97,6 +98,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
       ? collect(project, page, element, under, states.includes('disabled'))
       : collectBox(project, page, carrier, pseudo);
   addStates(list, project, owners, carrier, pseudo, states);
+  if (pseudo === '') addInline(list, element);
   const fresh: Known = {
     project,
     elements: page.elements,
@@ -117,6 +119,18 @@ const carrierOf = (page: Page, element: PageElement): PageElement =>
 function asksTheDocument(pseudo: Pseudo): boolean {
   const { state } = readPseudo(pseudo);
   return state !== undefined && !isUsed(state);
+}
+
+/** What the element's `style` says: it beats everything but what is important elsewhere (CSS Style Attributes). */
+function addInline(list: Source[], { attributes: { style } }: PageElement): void {
+  const [rule] = style ? readSheet(`* {${style}\n}`).rules : [];
+  if (!rule) return;
+  const put = (at: number, declarations: Declarations, important?: true) =>
+    list.splice(at, 0, { layer: 'inline', at: BASE, declarations, ...(important && { important }) });
+  const firstImportant = list.findIndex(({ important }) => important);
+  put(firstImportant < 0 ? list.length : firstImportant, rule.normal);
+  const forced = list.findLastIndex(({ layer, important }) => layer === 'browser' && important);
+  put(forced < 0 ? list.length : forced, rule.important, true);
 }
 
 function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: Pseudo): Source[] {

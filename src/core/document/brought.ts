@@ -7,7 +7,7 @@ export const pathSchema = z
   .max(500, 'A path has at most 500 characters.')
   .refine((path) => !/^\/|(^|\/)\.\.?(\/|$)|[\u0000-\u001f\\]/.test(path), 'Not a path inside of a package.');
 
-const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Not the hash of a file.');
+export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Not the hash of a file.');
 
 /** A file that was brought in with pages: a picture or a font. Its bytes are kept beside the document, by their hash. */
 export const projectFileSchema = z.strictObject({

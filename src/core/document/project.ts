@@ -17,7 +17,7 @@ import { elementIdSchema, elementSchema, sharedIdSchema, styleSetSchema } from '
 import type { PseudoStyles } from './style-sets';
 import { kindStylesSchema, pseudoStylesSchema } from './style-sets';
 import type { Brought, ProjectFile } from './brought';
-import { broughtSchema, pathSchema, projectFileSchema } from './brought';
+import { broughtSchema, hashSchema, pathSchema, projectFileSchema } from './brought';
 import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import type { PageFields } from './page-fields';
@@ -50,6 +50,8 @@ export const sheetSchema = z.strictObject({
   file: pathSchema.optional(),
   /** The line on which it begins there, where it is only a part of the file. */
   line: z.number().int().min(1).optional(),
+  /** The hash of the file's bytes, where it is a file of its own. */
+  source: hashSchema.optional(),
 });
 export interface ImportedSheet {
   readonly id: string;
@@ -57,6 +59,7 @@ export interface ImportedSheet {
   readonly css: string;
   readonly file?: string | undefined;
   readonly line?: number | undefined;
+  readonly source?: string | undefined;
 }
 
 export const pictureSchema = z.strictObject({

@@ -10,6 +10,7 @@ export function sourceWords(project: Project, { layer, at, owner, rule, pseudo =
   const when = state ? `when ${stateWord(state)}, ` : '';
   const place = at === 'base' ? 'at the base' : `at ${describeTarget(project, at)}`;
   if (layer === 'own') return `set ${when}${place}`;
+  if (layer === 'inline') return 'from its style attribute';
   if (rule) return `from a style sheet, ${rule.selector}, line ${rule.line}`;
   if (layer === 'browser' || layer === 'foundation') return 'as browsers have it';
   return `from ${owner ? ownerName(project, owner) : layer} ${when}${place}`;

@@ -18,14 +18,17 @@ export function renderExport(project: Project): ExportFile[] {
   const names = new Map(project.pictures.map((picture) => [picture.id, picture.fileName]));
   const addresses = { picture: (id: string) => `pictures/${names.get(id) ?? 'missing.svg'}` };
   const fonts = fontsUsed(project);
+  // Pages that were brought in are handed back in the files that they came from.
+  const own = project.pages.filter(({ brought }) => !brought);
+  if (own.length === 0) return shownPictures(project);
   const sheet = [
     ...(fonts.length ? [writeFontFaces(fonts, (font) => `fonts/${font.file}`)] : []),
-    writeSheet(renderSheet(project, project.pages, { addresses, queries: project.queries })),
+    writeSheet(renderSheet(project, own, { addresses, queries: project.queries })),
   ].join('\n');
-  const pages = new Map(project.pages.map((page) => [page.id, `${page.slug}.html`]));
+  const pages = new Map(project.pages.map((page) => [page.id, page.brought?.file ?? `${page.slug}.html`]));
   const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false };
   return [
-    ...project.pages.map((page) => ({
+    ...own.map((page) => ({
       path: `${page.slug}.html`,
       content: {
         text: documentText(
@@ -37,10 +40,13 @@ export function renderExport(project: Project): ExportFile[] {
       },
     })),
     { path: SHEET_FILE, content: { text: sheet } },
-    ...project.pictures.map((picture) => ({ path: `pictures/${picture.fileName}`, content: { text: picture.svg } })),
+    ...shownPictures(project),
     ...fonts.map((font) => ({ path: `fonts/${font.file}`, content: { font } })),
   ];
 }
+
+const shownPictures = (project: Project): ExportFile[] =>
+  project.pictures.map((picture) => ({ path: `pictures/${picture.fileName}`, content: { text: picture.svg } }));
 
 function documentText(project: Project, page: Page, head: string, body: string): string {
   const description = page.description && `<meta name="description"${attributesText({ content: page.description })}>\n`;

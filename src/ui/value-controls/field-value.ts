@@ -72,6 +72,8 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
       return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}${when}, ${at}${via}`;
     case 'imported':
       return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}`;
+    case 'inline':
+      return `its style attribute${candidate.important ? ', !important' : ''}`;
     case 'foundation':
       return candidate.owner ? 'root text size of the project' : "Mill Pond's foundation";
     case 'browser':

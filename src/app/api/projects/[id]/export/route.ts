@@ -1,11 +1,14 @@
 import { zipSync } from 'fflate';
+import { handedBack, NotHandedBack } from '@/core/bring-in';
 import { renderExport } from '@/core/render';
 import { slugOf } from '@/core/document';
 import { fontBytes } from '@/server/browser/fonts';
 import { database } from '@/server/db/client';
+import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';
 import { route } from '@/server/http/route';
 import { loadProject } from '@/server/store/documents';
+import { filesBy } from '@/server/store/files';
 
 export const dynamic = 'force-dynamic';
 
@@ -16,12 +19,24 @@ const STEADY_TIME = new Date(1980, 0, 1);
 export const GET = route<{ id: string }>(async (_, parameters) => {
   const { project } = await loadProject(database(), projectId(parameters));
   const text = new TextEncoder();
-  const files = Object.fromEntries(
+  const files: Record<string, Uint8Array> = Object.fromEntries(
     renderExport(project).map(({ path, content }) => [
       path,
       'text' in content ? text.encode(content.text) : new Uint8Array(fontBytes(content.font)),
     ]),
   );
+  const hashes = [
+    ...project.files.map(({ hash }) => hash),
+    ...project.sheets.flatMap(({ source }) => source ?? []),
+    ...project.pages.flatMap(({ brought }) => brought?.source ?? []),
+  ];
+  const kept = await filesBy([...new Set(hashes)]);
+  try {
+    for (const { path, bytes } of handedBack(project, (hash) => kept.get(hash)?.bytes)) files[path] = bytes;
+  } catch (error) {
+    if (error instanceof NotHandedBack) throw new HttpError(422, error.message);
+    throw error;
+  }
   const zip = zipSync(files, { mtime: STEADY_TIME });
   return new Response(zip as BodyInit, {
     headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename="${slugOf(project.name)}.zip"` },

@@ -1,0 +1,229 @@
+import type { DefaultTreeAdapterMap } from 'parse5';
+import { defaultTreeAdapter as adapter, parse } from 'parse5';
+import { classesOf } from '../document/class-names';
+import type { Child } from '../document/content';
+import { isRun } from '../document/content';
+import type { PageElement } from '../document/element';
+import type { Page, Project } from '../document/project';
+import { escapeAttribute, escapeText, renderElement } from '../render/markup';
+import type { MarkupOptions } from '../render/markup';
+import { readHtml } from './read-html';
+
+type Node = DefaultTreeAdapterMap['childNode'];
+type Tag = DefaultTreeAdapterMap['element'];
+
+interface Range {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** A place in the text, and what stands there instead. */
+interface Splice extends Range {
+  readonly text: string;
+}
+
+/** The changes to a page can't be written into the file that it came from. */
+export class NotHandedBack extends Error {
+  override readonly name = 'NotHandedBack';
+}
+
+/**
+ * The file that a page came from with only that changed which was changed here, and a link to one more style sheet. All else is
+ * the same bytes: comments, scripts, indentation.
+ * @param text the file as it was read
+ * @param sheet the address of the added style sheet; none is linked without
+ * @throws NotHandedBack where something changed that stands nowhere in the text, since the parser made it
+ */
+export function handBack(project: Project, page: Page, text: string, sheet: string | undefined, options: MarkupOptions): string {
+  return new HandingBack(project, page, text, options).write(sheet);
+}
+
+class HandingBack {
+  readonly #splices: Splice[] = [];
+  /** The elements as they came, and where each stands. */
+  readonly #were: Readonly<Record<string, PageElement>>;
+  readonly #nodes = new Map<string, Tag>();
+  readonly #root: string;
+
+  constructor(
+    private readonly project: Project,
+    private readonly page: Page,
+    private readonly text: string,
+    private readonly options: MarkupOptions,
+  ) {
+    const key = /^e(.*)x0$/.exec(page.root)?.[1];
+    if (key === undefined || !page.brought) throw new NotHandedBack('This page wasn’t brought in.');
+    const read = readHtml(text, page.brought.file, key, (id, node) => this.#nodes.set(id, node));
+    this.#were = read.elements;
+    this.#root = read.root;
+  }
+
+  write(sheet: string | undefined): string {
+    this.#element(this.#root);
+    if (sheet !== undefined) this.#link(sheet);
+    const splices = [...this.#splices].sort((a, b) => a.start - b.start || a.end - b.end);
+    let written = '';
+    let at = 0;
+    for (const { start, end, text } of splices) {
+      if (start < at) throw new NotHandedBack('Two changes meet in one place of the file.');
+      written += this.text.slice(at, start) + text;
+      at = end;
+    }
+    return written + this.text.slice(at);
+  }
+
+  /** Where an element stands; of one that the parser made without a tag, where what is in it stands. */
+  #rangeOf(node: Node): Range {
+    const location = node.sourceCodeLocation;
+    if (location) return { start: location.startOffset, end: location.endOffset };
+    const inside = adapter.isElementNode(node) ? node.childNodes.filter((one) => !adapter.isCommentNode(one)) : [];
+    if (inside.length === 0) throw new NotHandedBack('The parser made an element that stands nowhere in the file.');
+    return { start: this.#rangeOf(inside[0]!).start, end: this.#rangeOf(inside[inside.length - 1]!).end };
+  }
+
+  #element(id: string): void {
+    const [was, is] = [this.#were[id]!, this.page.elements[id]];
+    if (!is) return;
+    this.#attributes(id, was, is);
+    if (is.source !== was.source) return this.#inside(id, is.source ?? '');
+    if (is.children !== was.children && !sameChildren(was.children, is.children)) return this.#children(id, was, is);
+    for (const child of was.children) if (!isRun(child)) this.#element(child);
+  }
+
+  #attributes(id: string, was: PageElement, is: PageElement): void {
+    const classes = classesOf(this.project, is).join(' ');
+    const wanted: Record<string, string> = { ...is.attributes, ...(classes !== '' && { class: classes }) };
+    if (sameClasses(wanted.class, was.attributes.class)) {
+      if (was.attributes.class === undefined) delete wanted.class;
+      else wanted.class = was.attributes.class;
+    }
+    const names = [...new Set([...Object.keys(was.attributes), ...Object.keys(wanted)])].filter(
+      (name) => was.attributes[name] !== wanted[name],
+    );
+    if (names.length === 0) return;
+    const node = this.#nodes.get(id)!;
+    const location = node.sourceCodeLocation;
+    if (!location) {
+      const all = Object.entries(wanted).map(([name, value]) => ` ${name}="${escapeAttribute(value)}"`);
+      return this.#tagged(node, is.tag, all.join(''));
+    }
+    const tag = location.startTag ?? location;
+    const added: string[] = [];
+    for (const name of names) {
+      const place = location.attrs?.[name];
+      const value = wanted[name];
+      const written = value === undefined ? '' : `${name}="${escapeAttribute(value)}"`;
+      if (place) {
+        // Without the space before it where it goes.
+        const start =
+          value === undefined && /\s/.test(this.text[place.startOffset - 1] ?? '') ? place.startOffset - 1 : place.startOffset;
+        this.#splices.push({ start, end: place.endOffset, text: written });
+      } else if (value !== undefined) added.push(` ${written}`);
+    }
+    if (added.length === 0) return;
+    const end = tag.endOffset - (/\/>$/.test(this.text.slice(tag.startOffset, tag.endOffset)) ? 2 : 1);
+    this.#splices.push({ start: end, end, text: added.join('') });
+  }
+
+  /** Gives an element that the parser made the tags that it went without. */
+  #tagged(node: Tag, tag: string, attributes: string): void {
+    const { start, end } = this.#rangeOf(node);
+    this.#splices.push({ start, end: start, text: `<${tag}${attributes}>` }, { start: end, end, text: `</${tag}>` });
+  }
+
+  /** Children of which some are others: what is the same at both ends stays, what stands between is written anew. */
+  #children(id: string, was: PageElement, is: PageElement): void {
+    const [old, now] = [was.children, is.children].map((children) =>
+      children.filter((child) => !isRun(child) || child.text !== ''),
+    ) as [Child[], Child[]];
+    let first = 0;
+    while (first < old.length && first < now.length && same(old[first]!, now[first]!)) first++;
+    let last = 0;
+    while (
+      last < old.length - first &&
+      last < now.length - first &&
+      same(old[old.length - 1 - last]!, now[now.length - 1 - last]!)
+    )
+      last++;
+    const places = this.#places(id, old);
+    // Without a child left, nothing would tell the parser that it is there.
+    const node = this.#nodes.get(id)!;
+    if (!node.sourceCodeLocation && last + first === 0) {
+      const { start, end } = this.#rangeOf(node);
+      const inside = now.map((child) => this.#written(child)).join('');
+      return void this.#splices.push({ start, end, text: `<${is.tag}>${inside}</${is.tag}>` });
+    }
+    const start = first > 0 ? places[first - 1]!.end : this.#insideOf(id).start;
+    const end = last > 0 ? places[old.length - last]!.start : this.#insideOf(id).end;
+    const middle = now.slice(first, now.length - last).map((child) => this.#written(child));
+    this.#splices.push({ start, end, text: middle.join('') });
+    for (const child of [...old.slice(0, first), ...old.slice(old.length - last)]) if (!isRun(child)) this.#element(child);
+  }
+
+  /** A child as it is now: one that was there is written as it was, with what changed in it. */
+  #written(child: Child): string {
+    if (isRun(child)) return escapeText(child.text);
+    const node = this.#nodes.get(child);
+    if (!node?.sourceCodeLocation || !this.#were[child])
+      return renderElement(this.project, this.page, child, this.options).trimEnd();
+    const before = this.#splices.length;
+    this.#element(child);
+    const mine = this.#splices.splice(before).sort((a, b) => a.start - b.start || a.end - b.end);
+    const { startOffset, endOffset } = node.sourceCodeLocation;
+    let [written, at] = ['', startOffset];
+    for (const { start, end, text } of mine) {
+      written += this.text.slice(at, start) + text;
+      at = end;
+    }
+    return written + this.text.slice(at, endOffset);
+  }
+
+  /** Where each child stands in the text; the texts between comments are one. */
+  #places(id: string, children: readonly Child[]): Range[] {
+    const nodes = this.#nodes.get(id)!.childNodes.filter((node) => !adapter.isCommentNode(node));
+    const groups: Node[][] = [];
+    for (const node of nodes) {
+      const previous = groups[groups.length - 1];
+      if (previous && adapter.isTextNode(node) && adapter.isTextNode(previous[0]!)) previous.push(node);
+      else groups.push([node]);
+    }
+    if (groups.length !== children.length) throw new NotHandedBack('What stands in an element isn’t as the file has it.');
+    return groups.map((group) => ({ start: this.#rangeOf(group[0]!).start, end: this.#rangeOf(group[group.length - 1]!).end }));
+  }
+
+  #insideOf(id: string): Range {
+    const node = this.#nodes.get(id)!;
+    const whole = this.#rangeOf(node);
+    const location = node.sourceCodeLocation;
+    return { start: location?.startTag?.endOffset ?? whole.start, end: location?.endTag?.startOffset ?? whole.end };
+  }
+
+  #inside(id: string, text: string): void {
+    this.#splices.push({ ...this.#insideOf(id), text });
+  }
+
+  /** The added sheet comes last in the head. */
+  #link(address: string): void {
+    const tag = `<link rel="stylesheet" href="${escapeAttribute(address)}">`;
+    const document = parse(this.text, { sourceCodeLocationInfo: true, scriptingEnabled: true });
+    const html = document.childNodes.find((node): node is Tag => adapter.isElementNode(node))!;
+    const head = html.childNodes.find((node): node is Tag => adapter.isElementNode(node) && node.tagName === 'head')!;
+    const last = head.childNodes.findLast((node) => node.sourceCodeLocation);
+    const end = head.sourceCodeLocation?.endTag?.startOffset;
+    const at =
+      end ??
+      last?.sourceCodeLocation?.endOffset ??
+      head.sourceCodeLocation?.endOffset ??
+      html.sourceCodeLocation?.startTag?.endOffset ??
+      afterDoctype(this.text);
+    const indent = end === undefined ? '' : /[ \t]*$/.exec(this.text.slice(0, end))![0];
+    const text = end === undefined ? `\n${tag}` : `${indent === '' ? '' : '  '}${tag}\n${indent}`;
+    this.#splices.push({ start: at, end: at, text });
+  }
+}
+
+const afterDoctype = (text: string): number => /^\s*(?:<!doctype[^>]*>)?/i.exec(text)![0].length;
+const same = (a: Child, b: Child): boolean => (isRun(a) ? isRun(b) && a.text === b.text : a === b);
+const sameChildren = (a: readonly Child[], b: readonly Child[]): boolean =>
+  a.length === b.length && a.every((one, i) => same(one, b[i]!));
+const sameClasses = (a = '', b = ''): boolean => a.trim().split(/\s+/).join(' ') === b.trim().split(/\s+/).join(' ');

@@ -1,0 +1,72 @@
+import { folderOf } from '../document/addresses';
+import type { Page, Project } from '../document/project';
+import { renderSheet, writeSheet } from '../render';
+import type { MarkupOptions } from '../render/markup';
+import { decodeHtml } from './decode';
+import { encodeHtml } from './encode';
+import { handBack, NotHandedBack } from './hand-back';
+
+export interface HandedFile {
+  readonly path: string;
+  readonly bytes: Uint8Array;
+}
+
+/** A path seen from a folder: "../img/a.png". */
+export function pathFrom(folder: string, path: string): string {
+  const [from, to] = [folder.split('/').slice(0, -1), path.split('/')];
+  let same = 0;
+  while (same < from.length && same < to.length - 1 && from[same] === to[same]) same++;
+  return [...from.slice(same).map(() => '..'), ...to.slice(same)].join('/');
+}
+
+const INTRO = `/*
+ * What was added to this page. It is linked after the page's own style sheets and stands above all their selectors, whatever they are:
+ * :not(#mp) matches everything and counts as an id. Only their !important beats it.
+ */
+`;
+
+/**
+ * What pages that were brought in are handed back as: each in the file that it came from, changed only where it was changed here, with
+ * one style sheet beside it for what was added; and the files that came with them, as they were.
+ * @param source the bytes of a file by its hash
+ */
+export function handedBack(project: Project, source: (hash: string) => Uint8Array | undefined): HandedFile[] {
+  const pages = project.pages.filter(({ brought }) => brought);
+  if (pages.length === 0) return [];
+  const files = new Map<string, Uint8Array>();
+  for (const { file, source: hash } of project.sheets) {
+    const bytes = file !== undefined && hash !== undefined ? source(hash) : undefined;
+    if (bytes) files.set(file!, bytes);
+  }
+  for (const { path, hash } of project.files) {
+    const bytes = source(hash);
+    if (bytes) files.set(path, bytes);
+  }
+  for (const page of pages) for (const { path, bytes } of pageFiles(project, page, source)) files.set(path, bytes);
+  return [...files].map(([path, bytes]) => ({ path, bytes }));
+}
+
+function pageFiles(project: Project, page: Page, source: (hash: string) => Uint8Array | undefined): HandedFile[] {
+  const brought = page.brought!;
+  const folder = folderOf(brought.file);
+  const names = new Map(project.pictures.map((picture) => [picture.id, picture.fileName]));
+  const addresses = { picture: (id: string) => pathFrom(folder, `pictures/${names.get(id) ?? 'missing.svg'}`) };
+  const places = new Map(project.pages.map((one) => [one.id, one.brought?.file ?? `${one.slug}.html`]));
+  const options: MarkupOptions = {
+    ...{ addresses, marked: false, inert: false },
+    page: (id) => (places.has(id) ? pathFrom(folder, places.get(id)!) : '#'),
+  };
+  const blocks = renderSheet(project, [page], { addresses, queries: project.queries }).filter(({ raw }) => raw === undefined);
+  const sheet = `${page.slug}-additions.css`;
+  const bytes = source(brought.source);
+  if (!bytes) throw new NotHandedBack(`The file ${brought.file} isn’t kept any more.`);
+  const { text, encoding } = decodeHtml(bytes);
+  const changed = handBack(project, page, text, blocks.length > 0 ? sheet : undefined, options);
+  return [
+    { path: brought.file, bytes: changed === text ? bytes : encodeHtml(changed, encoding, hasMark(bytes)) },
+    ...(blocks.length > 0 ? [{ path: folder + sheet, bytes: new TextEncoder().encode(INTRO + writeSheet(blocks)) }] : []),
+  ];
+}
+
+const hasMark = ([a, b, c]: Uint8Array): boolean =>
+  (a === 0xef && b === 0xbb && c === 0xbf) || (a === 0xfe && b === 0xff) || (a === 0xff && b === 0xfe);
