@@ -37,6 +37,15 @@ function declared(bytes: Uint8Array): string | undefined {
 
 const latin1 = (bytes: Uint8Array): string => Array.from(bytes, (byte) => String.fromCharCode(byte)).join('');
 
+/** What windows-1252 has from 80 to 9F; not every platform's decoder knows it (Encoding, index windows-1252). */
+const C1 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+
+/** The text of bytes in an encoding by its name. */
+export function decodeBytes(bytes: Uint8Array, encoding: string): string {
+  const text = new TextDecoder(encoding).decode(bytes);
+  return encoding === 'windows-1252' ? text.replace(/[\u0080-\u009f]/g, (one) => C1[one.charCodeAt(0) - 0x80]!) : text;
+}
+
 function isUtf8(bytes: Uint8Array): boolean {
   try {
     new TextDecoder('utf-8', { fatal: true }).decode(bytes);
@@ -63,7 +72,7 @@ function looksUtf16(bytes: Uint8Array): string | undefined {
  */
 export function decodeHtml(bytes: Uint8Array): Decoded {
   const encoding = bomOf(bytes) ?? declared(bytes) ?? looksUtf16(bytes) ?? (isUtf8(bytes) ? 'utf-8' : 'windows-1252');
-  return { text: new TextDecoder(encoding).decode(bytes), encoding };
+  return { text: decodeBytes(bytes, encoding), encoding };
 }
 
 /** The text of a style sheet: by its mark, its `@charset`, or as the document that asks for it (CSS Syntax 3, 3.2). */
@@ -71,5 +80,5 @@ export function decodeCss(bytes: Uint8Array, environment: string): Decoded {
   const charset = encodingOf(/^@charset "([^"]{1,60})";/.exec(latin1(bytes.subarray(0, PRESCAN)))?.[1]);
   const said = charset?.startsWith('utf-16') ? 'utf-8' : charset;
   const encoding = bomOf(bytes) ?? said ?? looksUtf16(bytes) ?? environment;
-  return { text: new TextDecoder(encoding).decode(bytes), encoding };
+  return { text: decodeBytes(bytes, encoding), encoding };
 }

@@ -1,7 +1,8 @@
+import { decodeBytes } from './decode';
+
 /** Bytes that a single-byte encoding has for characters beyond ASCII (Encoding, 5), worked out from how they are read. */
 function reversed(encoding: string): ReadonlyMap<string, number> {
-  const decoder = new TextDecoder(encoding);
-  return new Map(Array.from({ length: 128 }, (_, i) => [decoder.decode(new Uint8Array([128 + i])), 128 + i] as const));
+  return new Map(Array.from({ length: 128 }, (_, i) => [decodeBytes(new Uint8Array([128 + i]), encoding), 128 + i] as const));
 }
 
 const SINGLE_BYTE = /^(windows-\d+|iso-8859-\d+(-i)?|koi8-[ru]|macintosh|ibm866|x-mac-cyrillic)$/;

@@ -32,10 +32,16 @@ export class NotHandedBack extends Error {
  * the same bytes: comments, scripts, indentation.
  * @param text the file as it was read
  * @param sheet the address of the added style sheet; none is linked without
- * @throws NotHandedBack where something changed that stands nowhere in the text, since the parser made it
+ * Where something changed that stands nowhere in the text, since the parser made it, the whole body is written anew.
+ * @throws NotHandedBack for a page that wasn't brought in
  */
 export function handBack(project: Project, page: Page, text: string, sheet: string | undefined, options: MarkupOptions): string {
-  return new HandingBack(project, page, text, options).write(sheet);
+  try {
+    return new HandingBack(project, page, text, options).write(sheet);
+  } catch (error) {
+    if (!(error instanceof NotHandedBack)) throw error;
+    return new HandingBack(project, page, text, options).write(sheet, true);
+  }
 }
 
 class HandingBack {
@@ -58,8 +64,11 @@ class HandingBack {
     this.#root = read.root;
   }
 
-  write(sheet: string | undefined): string {
-    this.#element(this.#root);
+  write(sheet: string | undefined, anew = false): string {
+    if (anew) {
+      const text = renderElement(this.project, this.page, this.page.root, this.options).trimEnd();
+      this.#splices.push({ ...this.#rangeOf(this.#nodes.get(this.#root)!), text });
+    } else this.#element(this.#root);
     if (sheet !== undefined) this.#link(sheet);
     const splices = [...this.#splices].sort((a, b) => a.start - b.start || a.end - b.end);
     let written = '';
@@ -72,13 +81,20 @@ class HandingBack {
     return written + this.text.slice(at);
   }
 
-  /** Where an element stands; of one that the parser made without a tag, where what is in it stands. */
-  #rangeOf(node: Node): Range {
+  /** Where an element stands; of one that the parser made without a tag, where what is in it stands; undefined for nowhere. */
+  #range(node: Node): Range | undefined {
     const location = node.sourceCodeLocation;
     if (location) return { start: location.startOffset, end: location.endOffset };
-    const inside = adapter.isElementNode(node) ? node.childNodes.filter((one) => !adapter.isCommentNode(one)) : [];
-    if (inside.length === 0) throw new NotHandedBack('The parser made an element that stands nowhere in the file.');
-    return { start: this.#rangeOf(inside[0]!).start, end: this.#rangeOf(inside[inside.length - 1]!).end };
+    const inside = adapter.isElementNode(node)
+      ? node.childNodes.flatMap((one) => (adapter.isCommentNode(one) ? [] : (this.#range(one) ?? [])))
+      : [];
+    return inside.length === 0 ? undefined : { start: inside[0]!.start, end: inside[inside.length - 1]!.end };
+  }
+
+  #rangeOf(node: Node): Range {
+    const range = this.#range(node);
+    if (!range) throw new NotHandedBack('The parser made an element that stands nowhere in the file.');
+    return range;
   }
 
   #element(id: string): void {
@@ -188,7 +204,17 @@ class HandingBack {
       else groups.push([node]);
     }
     if (groups.length !== children.length) throw new NotHandedBack('What stands in an element isn’t as the file has it.');
-    return groups.map((group) => ({ start: this.#rangeOf(group[0]!).start, end: this.#rangeOf(group[group.length - 1]!).end }));
+    const ranges = groups.map((group) => {
+      const [from, to] = [this.#range(group[0]!), this.#range(group[group.length - 1]!)];
+      return from && to ? { start: from.start, end: to.end } : undefined;
+    });
+    // What the parser made of nothing stands between what is around it: a stray end tag may do that.
+    const inside = this.#insideOf(id);
+    return ranges.map((range, i) => {
+      if (range) return range;
+      const end = ranges.slice(i + 1).find((one) => one)?.start ?? inside.end;
+      return { start: ranges.slice(0, i).findLast((one) => one)?.end ?? inside.start, end };
+    });
   }
 
   #insideOf(id: string): Range {

@@ -1,0 +1,108 @@
+import { createHash } from 'node:crypto';
+import { newProject } from '../document';
+import type { Project } from '../document';
+import type { Edit } from '../edits';
+import { makeEdit } from '../edits';
+import { bringIn, bringInEdit, handedBack } from './index';
+
+const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+const start = newProject('00000000-0000-4000-8000-000000000000', 'Brought in');
+
+const HTML = `<!DOCTYPE html>
+<html>
+  <head>
+    <title>Boats</title> <!-- kept -->
+    <link rel='stylesheet' href=a.css>
+    <script>if (1 < 2) go();</script>
+  </head>
+  <body onload=start()>
+    <h1 CLASS='big'  id=top>Boats &amp; oars</h1>
+    <p>One<br/>two <!-- and --> <b>three</b>.
+    <ul><li>A<li>B</ul>
+    <table><tr><td>1</table>
+  </body>
+</html>
+`;
+
+function brought(html: string | Uint8Array): { project: Project; back: (project: Project) => Record<string, string> } {
+  const bytes = typeof html === 'string' ? new TextEncoder().encode(html) : html;
+  const files = [
+    { path: 'docs/index.html', bytes },
+    { path: 'docs/a.css', bytes: new TextEncoder().encode('#top { color: red }') },
+  ];
+  const read = bringIn(files, { project: { ...start, pages: [] }, hash, key: 'k' });
+  return {
+    project: makeEdit({ ...start, pages: [] }, bringInEdit(read)).document,
+    back: (project) =>
+      Object.fromEntries(
+        handedBack(project, (one) => read.bytes.get(one)?.bytes).map((one) => [
+          one.path,
+          Buffer.from(one.bytes).toString('latin1'),
+        ]),
+      ),
+  };
+}
+
+const { project, back } = brought(HTML);
+const idOf = (tag: string, n = 0) => Object.values(project.pages[0]!.elements).filter((one) => one.tag === tag)[n]!.id;
+const after = (...edits: readonly Edit[]) => back(edits.reduce((one, edit) => makeEdit(one, edit).document, project));
+
+test('without a change every file is the same bytes, and nothing is linked', () => {
+  expect(back(project)).toEqual({ 'docs/index.html': HTML, 'docs/a.css': '#top { color: red }' });
+});
+
+test('a value becomes a class and a rule that stands above the page’s own, linked behind them; all else stays', () => {
+  const files = after({ type: 'setStyle', owner: idOf('h1'), at: 'base', property: 'color', value: 'blue' });
+  expect(files['docs/index.html']).toBe(
+    HTML.replace("CLASS='big'", 'class="big boats-oars"').replace(
+      '  </head>',
+      '    <link rel="stylesheet" href="index-additions.css">\n  </head>',
+    ),
+  );
+  expect(files['docs/index-additions.css']).toMatch(/\*\/\n\.boats-oars:not\(#mp#mp\) \{\n {2}color: blue;\n\}\n$/);
+});
+
+const ADDED = { id: 'eadded', tag: 'em', name: 'Added', attributes: {}, children: [{ text: 'a < b' }], shared: [], styles: {} };
+test.each<[string, Edit, (html: string) => string]>([
+  [
+    'a text',
+    { type: 'setText', node: idOf('h1'), text: 'Oars < boats' },
+    (html) => html.replace('Boats &amp; oars', 'Oars &lt; boats'),
+  ],
+  ['an attribute', { type: 'setAttribute', node: idOf('h1'), name: 'id', value: null }, (html) => html.replace('  id=top', ' ')],
+  [
+    'an attribute that is new',
+    { type: 'setAttribute', node: idOf('br'), name: 'title', value: 'x' },
+    (html) => html.replace('<br/>', '<br title="x"/>'),
+  ],
+  [
+    'an element in a text',
+    { type: 'insertElement', page: project.pages[0]!.id, parent: idOf('p'), index: 2, elements: [ADDED] },
+    (html) => html.replace('<ul>', '<em>a &lt; b</em><ul>'),
+  ],
+  ['an element gone', { type: 'removeElement', node: idOf('li') }, (html) => html.replace('<li>A', '')],
+  [
+    'an element of an implied one',
+    { type: 'removeElement', node: idOf('tr') },
+    (html) => html.replace('<tr><td>1', '<tbody></tbody>'),
+  ],
+  [
+    'an implied element',
+    { type: 'setAttribute', node: idOf('tbody'), name: 'title', value: 'x' },
+    (html) => html.replace('<tr><td>1', '<tbody title="x"><tr><td>1</tbody>'),
+  ],
+  [
+    'the order',
+    { type: 'moveElement', node: idOf('li', 1), parent: idOf('ul'), index: 0 },
+    (html) => html.replace('<li>A<li>B', '<li>B<li>A'),
+  ],
+])('a change of %s changes that alone', (_, edit, wanted) => {
+  expect(after(edit)['docs/index.html']).toBe(wanted(HTML));
+});
+
+test('a file in another encoding is written in it, what it has no byte for as a reference', () => {
+  const old = brought(Buffer.from('<meta charset=windows-1252><p>gr\xfcn</p><i>\x93x\x94</i>', 'latin1'));
+  const paragraph = Object.values(old.project.pages[0]!.elements).find(({ tag }) => tag === 'p')!.id;
+  const changed = makeEdit(old.project, { type: 'setText', node: paragraph, text: '“blau” Ж' }).document;
+  expect(old.back(changed)['docs/index.html']).toBe('<meta charset=windows-1252><p>\x93blau\x94 &#x416;</p><i>\x93x\x94</i>');
+});
