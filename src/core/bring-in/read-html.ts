@@ -205,7 +205,10 @@ class Reader {
       : '';
     this.#elements[id] = {
       ...element,
-      name: suggestName(tag, own.trim() ? own : (attributes['aria-label'] ?? attributes.alt ?? attributes.id)),
+      name:
+        tag === 'body'
+          ? 'Page'
+          : suggestName(tag, own.trim() ? own : (attributes['aria-label'] ?? attributes.alt ?? attributes.id)),
       children,
     };
     return id;

@@ -1,5 +1,6 @@
 import type { PageElement } from '../document/element';
 import { htmlIdsOn } from '../document/html-ids';
+import { broughtPage } from '../document/links';
 import type { Page, Project } from '../document/project';
 import { treesOf } from '../document/tree';
 import { sayingOf, splitShownId } from '../document/use';
@@ -10,7 +11,11 @@ export function lintLinks(project: Project): LintFinding[] {
   const ids = new Map<Page, ReadonlySet<string>>();
   const has = (page: Page, place: string) => {
     let known = ids.get(page);
-    if (!known) ids.set(page, (known = htmlIdsOn(page)));
+    if (!known) {
+      // Names of links were places before ids were (HTML, 7.4.6.4).
+      const named = Object.values(page.elements).flatMap(({ tag, attributes: { name } }) => (tag === 'a' && name ? [name] : []));
+      ids.set(page, (known = new Set([...htmlIdsOn(page), ...named])));
+    }
     return known.has(place);
   };
   return treesOf(project).flatMap((page) =>
@@ -41,6 +46,10 @@ function whyNowhere(project: Project, page: Page, href: string, has: (page: Page
   if (address.startsWith('page:')) {
     target = project.pages.find(({ id }) => id === address.slice(5));
     if (!target) return 'leads to a page that has been removed.';
+  } else if (address !== '' && page.brought) {
+    // What isn't in the package may be where the page is published.
+    target = broughtPage(project, page, address);
+    if (!target) return undefined;
   } else if (address !== '') {
     const file = OWN_FILE.exec(address)?.[1];
     if (file === undefined) return undefined;

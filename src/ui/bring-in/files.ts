@@ -2,8 +2,17 @@ import { z } from 'zod';
 import type { Project } from '@/core/document';
 import { keepFile, lackingFiles } from '@/core/render';
 import { requestJson } from '../requests/requests';
+import { useSession } from '../state/store';
 
 const filesSchema = z.object({ files: z.record(z.string(), z.string()) });
+/** The same for what came by somebody else's edit: what is shown already is shown anew with them. */
+export async function followFiles(project: Project): Promise<void> {
+  if (lackingFiles(project).length === 0) return;
+  await loadFiles(project);
+  // Another list of the same files: frames go by what is another object.
+  useSession.setState((session) => ({ project: { ...session.project, files: [...session.project.files] } }));
+}
+
 /** So many are asked for at once: their names stand in an address. */
 const AT_ONCE = 40;
 

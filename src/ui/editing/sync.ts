@@ -1,3 +1,4 @@
+import { followFiles } from '../bring-in/files';
 import type { Received } from '@/core/edits';
 import { received, reopened, sent } from '@/core/edits';
 import { openProject, Refused, saveEdits } from '../requests/requests';
@@ -72,6 +73,7 @@ async function flush(most = BATCH): Promise<void> {
 /** Others' edits as they come in. */
 export function hear(arrived: Parameters<typeof received>[1]): void {
   take(received(logOf(useSession.getState()), arrived));
+  void followFiles(useSession.getState().project);
   if (useSession.getState().pending.length === 0) continueSweep();
 }
 
@@ -89,6 +91,7 @@ async function loadAnew(): Promise<void> {
   if (useSession.getState().projectId !== projectId) return;
   useSession.setState({ damage });
   take(reopened(logOf(useSession.getState()), project, revision, history));
+  void followFiles(useSession.getState().project);
   if (useSession.getState().pending.length === 0) continueSweep();
 }
 

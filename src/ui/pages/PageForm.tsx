@@ -47,7 +47,7 @@ export function PageForm({ page }: { page: Page }) {
   return (
     <section aria-label={`About ${page.name}`} data-page-form className="px-3.5 py-2.5">
       <h2 className="m-0 pb-1.5 font-bold">{page.name}</h2>
-      {FIELDS.map(({ field, label, hint }) => (
+      {FIELDS.filter(({ field }) => !page.brought || field !== 'slug').map(({ field, label, hint }) => (
         <label key={`${page.id} ${field}`} className="block pb-1.5">
           <span className="flex justify-between gap-2">
             {label} <span className="truncate text-xs text-muted">{hint}</span>

@@ -135,7 +135,7 @@ export function PagesPanel() {
           <ul aria-label="Pages in their order" className="m-0 flex flex-wrap gap-4 p-0">
             {project.pages.map((one) =>
               card(one, {
-                ...{ file: `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] },
+                ...{ file: one.brought?.file ?? `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] },
                 ...{ press: (event) => press(event, one.id), dragged: dragged === one.id, drop: sideOf(one.id, ids) },
               }),
             )}

@@ -59,7 +59,7 @@ export function ProjectSettings() {
       </label>
       <label className="block pb-1.5">
         <span className="flex justify-between gap-2">
-          Widths of the audit <span className="text-xs text-muted">Every whole px between them</span>
+          Widths of the audit <span className="text-xs text-muted">Each px</span>
         </span>
         <CheckedField label="Widths of the audit" value={`${range.first} to ${range.last}`} write={writeRange} />
       </label>

@@ -4,7 +4,6 @@ import type { Beginning } from '@/core/plans';
 import { freeFileName, freePageName, planPage } from '@/core/plans';
 import { loadFiles } from '../bring-in/files';
 import { commit, commitOrReport } from '../editing/edits';
-import { settled } from '../editing/sync';
 import { useSession } from '../state/store';
 import { showMode } from '../devices/line-up';
 import { key, showPage } from '../view/actions';
@@ -45,13 +44,10 @@ export async function takeIn(edit: Edit): Promise<string | undefined> {
   const files = parts.flatMap((one) => (one.type === 'addFiles' ? one.files : []));
   const first = parts.find((one) => one.type === 'addPage');
   // The server has them, though the project hasn't yet.
+  await loadFiles({ ...project, files });
   const wrong = commit(edit);
-  if (wrong || first?.type !== 'addPage') return wrong;
-  await settled();
-  await loadFiles({ ...project, files: [...project.files, ...files] });
-  useSession.setState((session) => ({ project: { ...session.project } }));
-  showPage(first.page.id);
-  return undefined;
+  if (!wrong && first?.type === 'addPage') showPage(first.page.id);
+  return wrong;
 }
 
 /** Removes a page and shows the one that takes its place. */
