@@ -5,10 +5,12 @@ import { resolve } from 'node:path';
 import type { Page as BrowserPage } from 'playwright-core';
 import { bringIn, bringInEdit, handedBack } from '@/core/bring-in';
 import type { BroughtIn, PackageFile } from '@/core/bring-in';
+import type { Project } from '@/core/document';
 import { folderOf, newProject, pathOf } from '@/core/document';
 import { makeEdit } from '@/core/edits';
 import { keepFile, previewDocument, renderPreview } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
+import { compareWithBrowser, openComparison } from '../tests/cascade/compare';
 import { changedByHand } from './changed-by-hand';
 
 /*
@@ -128,6 +130,31 @@ await context.route('**', async (route) => {
   return route.abort();
 });
 
+/** The values that the core says of the elements of a page, beside those of Chromium. */
+const cascade = {
+  asked: 0,
+  compared: 0,
+  silent: new Map<string, number>(),
+  tally: new Map<string, { count: number; what: string }>(),
+};
+async function compareCascade(project: Project): Promise<void> {
+  const page = await browser.newPage();
+  await openComparison(page);
+  const { asked, compared, mismatches, silent } = await compareWithBrowser(
+    page,
+    project,
+    WIDTHS.filter((_, i) => i % 2 === 0),
+  );
+  await page.close();
+  cascade.asked += asked;
+  cascade.compared += compared;
+  for (const [property, count] of silent) cascade.silent.set(property, (cascade.silent.get(property) ?? 0) + count);
+  for (const { element, property, core, browser } of mismatches) {
+    const what = `${element.replace(/ e\w+/, '')} ${property}: core ${core}, browser ${browser}`.slice(0, 200);
+    cascade.tally.set(what, { what, count: (cascade.tally.get(what)?.count ?? 0) + 1 });
+  }
+}
+
 const verbose = process.argv.includes('--verbose');
 const totals = { pages: 0, whole: 0, elements: 0, same: 0, different: 0 };
 
@@ -201,6 +228,8 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
     }
     handed = new Map();
   }
+  if (process.argv.includes('--cascade'))
+    await compareCascade({ ...document, pages: [document.pages.find(({ id }) => id === page.id)!] });
   totals.pages++;
   totals.elements += found.count;
   totals.same += found.same;
@@ -215,4 +244,14 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
 await browser.close();
 console.log(`${totals.pages} pages, ${totals.whole} of them the same; ${totals.same} of ${totals.elements} elements`);
 if (process.argv.includes('--hand-back')) console.log(`${totals.different} pages differ when they are handed back`);
+if (process.argv.includes('--cascade')) {
+  const wrong = [...cascade.tally.values()].sort((a, b) => b.count - a.count);
+  for (const { count, what } of wrong.slice(0, 60)) console.log(`${count}x ${what}`);
+  const unsaid = [...cascade.silent].sort(([, a], [, b]) => b - a).slice(0, 20);
+  console.log(`Said least: ${unsaid.map(([property, count]) => `${property} ${count}`).join(', ')}`);
+  const share = ((100 * cascade.compared) / cascade.asked).toFixed(2);
+  console.log(
+    `${cascade.compared} of ${cascade.asked} values are said (${share}%), ${wrong.reduce((sum, { count }) => sum + count, 0)} of them wrong`,
+  );
+}
 process.exitCode = totals.whole === totals.pages && totals.pages > 0 && totals.different === 0 ? 0 : 1;

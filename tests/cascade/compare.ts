@@ -90,8 +90,8 @@ export async function compareWithBrowser(
   const document = (standIn ? asWritten : withOriginalSheets)(
     // On the element itself, where no layer's `!important` is stronger (CSS Cascade 5, 6.1).
     previewDocument({ ...preview, blocks, fontFaces: '' }, '').replace(
-      /<html ([^>]*)>/,
-      '<html $1 style="display: none !important">',
+      /<html([^>]*)>/,
+      '<html style="display: none !important"$1>',
     ),
     { ...project, sheets: project.sheets.map((sheet) => ({ ...sheet, css: said(sheet.css) })) },
   );
@@ -125,14 +125,18 @@ export async function compareWithBrowser(
   );
   await release?.();
   const mismatches: Mismatch[] = [];
-  let compared = 0;
+  let [compared, asked] = [0, 0];
+  /** How often nothing is said of a property. */
+  const silent = new Map<string, number>();
   widths.forEach((width, w) => {
     const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT, held });
     nodes.forEach(({ id, box }, e) => {
       const values = seen[w]![e];
       if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body()}`);
       NAMES.forEach((property, p) => {
+        asked++;
         const core = styles.value(id + box, property);
+        if (core === undefined) silent.set(property, (silent.get(property) ?? 0) + 1);
         if (core === undefined || (id === page.root && ROOT_ONLY.has(property))) return;
         compared++;
         if (!same(core, values[p]!)) {
@@ -142,7 +146,7 @@ export async function compareWithBrowser(
       });
     });
   });
-  return { mismatches, compared };
+  return { mismatches, compared, asked, silent };
 }
 
 /** Elements are in a state until what is returned is called. */
