@@ -16,7 +16,7 @@ export interface Around {
 /** A specified value as it is computed (CSS Values 4, 2; each property's "Computed value"); undefined where it isn't claimed. */
 export function computedValue(property: string, value: string, around: Around): string | undefined {
   if (property === 'font-weight') return weight(value, around);
-  if (property === 'font-family') return value;
+  if (property === 'font-family') return families(value);
   if (property === 'line-height') return lineHeight(value, around);
   if (property === 'text-align' && value === 'match-parent') return around.parent(property) ?? 'start';
   if (property === 'justify-items' && value === 'legacy') return 'normal';
@@ -34,6 +34,12 @@ export function computedValue(property: string, value: string, around: Around): 
   if (property.startsWith('grid-')) return trackList(value, around);
   return length(property, value, around);
 }
+
+/** A list of families as browsers write it; unquoted names keep their words, one space apart. */
+const families = (value: string): string =>
+  value.replace(/"[^"]*"|'[^']*'|\s*,\s*|\s+/g, (part) =>
+    part.startsWith('"') || part.startsWith("'") ? part : part.includes(',') ? ', ' : ' ',
+  );
 
 export function knownPx(px: number | undefined): string | undefined {
   return px === undefined || Number.isNaN(px) ? undefined : formatPx(px);

@@ -3,7 +3,7 @@ import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { READERS_SIZE } from '../document/root-size';
 import { isNoLength, lengthInPx } from '../styles/length';
-import { substitute, usesVariables } from '../styles/custom';
+import { substitute, usesVariables, variablesIn } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
 import { BLOCKIFIED, CONTROL_DISPLAY, CONTROLS, REPLACED, WIDGET_PARTS, WIDGETS, sizeOfWord } from './computed-tables';
@@ -31,6 +31,16 @@ const NOT_COMPUTED: ReadonlySet<string> = new Set([
   'box-shadow',
   'transform',
 ]);
+
+/** What they are where nothing is said of them. */
+const SIMPLE: Readonly<Record<string, string>> = {
+  'background-image': 'none',
+  'background-size': 'auto',
+  'background-position': '0% 0%',
+  'background-repeat': 'repeat',
+  'box-shadow': 'none',
+  transform: 'none',
+};
 
 /**
  * Computed values of a page at one viewport, as `getComputedStyle` gives them for an element that isn't being laid
@@ -60,7 +70,7 @@ export class ComputedStyles {
   value(elementId: string, property: string): string | undefined {
     if (!isClaimedOf(elementId, property) || this.#isInsideWidget(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
-    if (inner === undefined || NOT_COMPUTED.has(property)) return undefined;
+    if (inner === undefined || (NOT_COMPUTED.has(property) && inner !== SIMPLE[property])) return undefined;
     switch (property) {
       case 'content':
         return contentOf(elementId, inner);
@@ -128,23 +138,28 @@ export class ComputedStyles {
       const parent = aboveOf(this.page, elementId);
       const inherited = parent ? this.#fontSize(parent.id) : this.#medium;
       size =
-        from === 'parent'
-          ? inherited
-          : from === 'initial'
-            ? this.#ownSize(elementId, 'medium', inherited)
-            : this.#ownSize(elementId, value, inherited);
+        from === 'unsure'
+          ? { ...inherited, specified: NaN }
+          : from === 'parent'
+            ? inherited
+            : from === 'initial'
+              ? this.#ownSize(elementId, 'medium', inherited)
+              : this.#ownSize(elementId, value, inherited);
       this.#sizes.set(elementId, size);
     }
     return size;
   }
 
   /** What the element itself says, its variables replaced. What they make of it may turn out to be no value at all. */
-  #decide(elementId: string, property: string): { value: string; from: 'winner' | 'parent' | 'initial' } {
-    const { winner, from } = decide(this.project, this.page, this.#element(elementId), property, this.viewport);
+  #decide(elementId: string, property: string): { value: string; from: 'winner' | 'parent' | 'initial' | 'unsure' } {
+    const { winner, from, unsure } = decide(this.project, this.page, this.#element(elementId), property, this.viewport);
     const value = winner?.value ?? '';
+    if (unsure) return { value, from: 'unsure' };
     if (from !== 'winner' || !usesVariables(value)) return { value, from };
     const { inherited } = propertyNamed(property);
     const unset = { value: '', from: inherited ? ('parent' as const) : ('initial' as const) };
+    const names = variablesIn(value);
+    if (names.some((name) => this.#variables.isUnsure(elementId, name))) return { value: '', from: 'unsure' };
     const text = substitute(value, (name) => this.#variables.value(elementId, name))?.trim();
     if (!text || usesVariables(text)) return unset;
     const keyword = text.toLowerCase();
@@ -184,11 +199,12 @@ export class ComputedStyles {
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     // Browsers put a box of their own between `<details>` and what stands in it.
     const between = parent?.tag === 'details' && !propertyNamed(property).inherited;
-    const computed = between
-      ? undefined
-      : parent
-        ? this.#fromParent(parent.id, property)
-        : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
+    const computed =
+      between || from === 'unsure'
+        ? undefined
+        : parent
+          ? this.#fromParent(parent.id, property)
+          : this.#compute(elementId, property, from === 'winner' ? value : propertyNamed(property).initial);
     // What centres a table doesn't centre the words in it.
     const centred = property === 'text-align' && computed?.startsWith('-webkit-') && this.#element(elementId).tag === 'table';
     const result = centred ? 'start' : computed;

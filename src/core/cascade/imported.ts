@@ -2,53 +2,64 @@ import type { Held } from '../breakpoints/viewport';
 import { isHeld } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import type { SheetRule, Specificity } from '../read';
+import type { Specificity } from '../read';
 import { compareSpecificity } from '../read';
+import type { PageRule } from './page-rules';
 import { rulesOn } from './page-rules';
 import { nodesOf } from './selector-nodes';
 
 /** A rule of an imported sheet that matches an element, with the sheet it stands in. */
 export interface MatchedRule {
-  readonly rule: SheetRule;
+  readonly rule: PageRule['rule'];
   readonly sheetId: string;
   /** Whether the states that it asks for are held; absent where it asks for none. */
   readonly holds?: (held: Held | undefined) => boolean;
 }
 
+type Found = MatchedRule & { readonly specificity: Specificity; readonly order: number; readonly layer: number };
+
 /**
- * The imported rules that match, weakest first (CSS Cascade 5, 6.1: specificity, then order; all sheets are one layer).
- * A rule that asks for states comes with how to tell whether they hold.
+ * The imported rules that match, weakest first (CSS Cascade 5, 6.1: layers, specificity, then order).
+ * A rule that asks for states comes with how to tell whether they hold. One of which nobody knows whether it matches is taken as if it
+ * did, and as the strongest of its layer.
  * @param element undefined for `<html>` itself
  * @param box one of its other boxes, in place of its own
+ * @param important for what is important the order of layers is the other way around
  */
 export function importedRules(
   project: Project,
   page: Page,
   element: PageElement | undefined,
   box?: string,
+  important = false,
 ): readonly MatchedRule[] {
   const rules = rulesOn(project, page);
   if (rules.length === 0) return [];
   const node = nodesOf(project, page).get(element?.id ?? 'html');
   if (!node) return [];
-  const found: (MatchedRule & { specificity: Specificity; order: number })[] = [];
-  let order = 0;
-  for (const { sheetId: id, rule } of rules) {
-    order++;
+  const found: Found[] = [];
+  for (const [order, { sheetId, rule, layer }] of rules.entries()) {
+    if (rule.unsure) {
+      found.push({ rule, sheetId, specificity: STRONGEST, order, layer });
+      continue;
+    }
     const ofBox = rule.selectors.filter((selector) => selector.box === box);
     let strongest: Specificity | undefined;
     for (const { dynamic, specificity, matches } of ofBox)
       if (!dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0) && matches(node)) strongest = specificity;
-    if (strongest) found.push({ rule, sheetId: id, specificity: strongest, order });
+    if (strongest) found.push({ rule, sheetId, specificity: strongest, order, layer });
     for (const { dynamic, specificity, matches } of ofBox) {
       const adds = dynamic && (!strongest || compareSpecificity(specificity, strongest) > 0);
       if (!adds || !matches(node, ALL)) continue;
       const holds = (held: Held | undefined) => matches(node, (one, state) => isHeld(held, one, state));
-      found.push({ rule, sheetId: id, specificity, order, holds });
+      found.push({ rule, sheetId, specificity, order, layer, holds });
     }
   }
-  return found.sort((a, b) => compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
+  const byLayer = important ? (a: Found, b: Found) => b.layer - a.layer : (a: Found, b: Found) => a.layer - b.layer;
+  return found.sort((a, b) => byLayer(a, b) || compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
+
+const STRONGEST: Specificity = [Infinity, 0, 0];
 
 /** As if everything were in every state. */
 const ALL = () => true;

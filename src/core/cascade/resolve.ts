@@ -29,6 +29,8 @@ export interface Decision {
   readonly winner: Candidate | undefined;
   readonly beaten: readonly Candidate[];
   readonly from: 'winner' | 'parent' | 'initial';
+  /** Something stronger than the winner may hold, and nobody knows. */
+  readonly unsure: boolean;
 }
 
 export function decide(project: Project, page: Page, element: PageElement, property: string, viewport: Viewport): Decision {
@@ -36,7 +38,9 @@ export function decide(project: Project, page: Page, element: PageElement, prope
   const sources = sourcesOf(project, page, element, property);
   let winner: Candidate | undefined;
   const beaten: Candidate[] = [];
+  let unsure = false;
   for (let at = sources.length - 1; at >= 0; at--) {
+    if (sources[at]!.unsure && !winner) unsure = true;
     if (!isHolding(sources[at]!, viewport)) continue;
     const { declarations, ...source } = sources[at]!;
     const value = declarations[property]!;
@@ -44,9 +48,9 @@ export function decide(project: Project, page: Page, element: PageElement, prope
     else winner = { value, ...source };
   }
   const keyword = winner?.value.toLowerCase();
-  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent' };
-  if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial' };
-  return { winner, beaten, from: 'winner' };
+  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent', unsure };
+  if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial', unsure };
+  return { winner, beaten, from: 'winner', unsure };
 }
 
 /**

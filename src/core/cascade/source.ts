@@ -31,6 +31,8 @@ export interface Candidate {
   readonly pseudo?: Pseudo;
   /** A state that must be held, and by which element; undefined where it always is. */
   readonly held?: { readonly element: string; readonly state: State };
+  /** Nobody knows whether it holds here, or what it sets. */
+  readonly unsure?: boolean;
   /** The same for an imported rule, whose selector may ask for states of several elements. */
   readonly holds?: (held: Held | undefined) => boolean;
 }

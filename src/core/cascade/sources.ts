@@ -141,18 +141,24 @@ function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: 
   return [own, ...rules(false), ...rules(true)];
 }
 
-function importedSources(project: Project, page: Page, element: PageElement, important: boolean, box?: Box): Source[] {
-  return importedRules(project, page, element, box).map(({ rule, sheetId, holds }): Source => ({
-    layer: 'imported',
-    at: BASE,
-    owner: sheetId,
-    rule: { selector: rule.selector, line: rule.line },
-    ...(rule.when && { when: rule.when }),
-    ...(holds && { holds }),
-    ...(important && { important }),
-    declarations: important ? rule.important : rule.normal,
-  }));
+function importedSources(project: Project, page: Page, element: PageElement, important: boolean, box?: string): Source[] {
+  return importedRules(project, page, element, box, important).flatMap(({ rule, sheetId, holds }): Source[] => {
+    const source: Source = {
+      ...{ layer: 'imported', at: BASE, owner: sheetId, rule: { selector: rule.selector, line: rule.line } },
+      ...(rule.when && { when: rule.when }),
+      ...(holds && { holds }),
+      ...(important && { important }),
+      declarations: important ? rule.important : rule.normal,
+    };
+    if (rule.unsure) return [{ ...source, ...UNSURE }];
+    if (!rule.doubted?.length) return [source];
+    const doubted = Object.fromEntries(rule.doubted.map((name) => [name, '']));
+    return [source, { ...source, ...UNSURE, declarations: doubted }];
+  });
 }
+
+/** It never holds for those who ask what holds, and stands in its place for those who ask whether anything else may. */
+const UNSURE = { when: [], unsure: true } as const;
 
 function collect(
   project: Project,

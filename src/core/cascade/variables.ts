@@ -23,6 +23,18 @@ export class Variables {
     return value;
   }
 
+  /** Whether what it comes to, here or where it is inherited from, may be something else. */
+  isUnsure(elementId: string, name: string, seen: ReadonlySet<string> = new Set()): boolean {
+    if (seen.has(name)) return false;
+    const { winner, from, unsure } = this.#declared(elementId, name);
+    if (unsure) return true;
+    const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
+    if (parent) return this.isUnsure(parent.id, name, seen);
+    return (
+      from === 'winner' && variablesIn(winner!.value).some((other) => this.isUnsure(elementId, other, new Set([...seen, name])))
+    );
+  }
+
   #declared(elementId: string, name: string) {
     return decide(this.project, this.page, elementOf(this.page, elementId), name, this.viewport);
   }

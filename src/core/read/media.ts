@@ -46,6 +46,19 @@ export function both(a: Condition, b: Condition): Condition | undefined {
   };
 }
 
+type When = readonly Condition[] | undefined;
+
+/** Of each pair what holds where both hold; no condition always does. Empty where none ever can. */
+export const meet = (outer: When, inner: When): When =>
+  !outer || !inner
+    ? (outer ?? inner)
+    : outer.flatMap((a) =>
+        inner.flatMap((b) => {
+          const met = both(a, b);
+          return met ? [met] : [];
+        }),
+      );
+
 const EDGES = ['from', 'below', 'heightFrom', 'heightBelow'] as const;
 const defined = (condition: Condition): Condition =>
   Object.fromEntries(Object.entries(condition).filter(([, value]) => value !== undefined));
@@ -114,24 +127,107 @@ export function readFeature(text: string): Condition | undefined {
   return second && both(first, second);
 }
 
+/** The whole text of a bracket that it begins with, and what stands behind. */
+function bracket(text: string): { readonly inside: string; readonly rest: string } | undefined {
+  if (!text.startsWith('(')) return undefined;
+  let depth = 0;
+  for (let at = 0; at < text.length; at++) {
+    if (text[at] === '(') depth++;
+    else if (text[at] === ')' && --depth === 0) return { inside: text.slice(1, at).trim(), rest: text.slice(at + 1).trim() };
+  }
+  return undefined;
+}
+
+/** The opposite of one condition: any of its parts not holding. Undefined where that can't be said in conditions. */
+function opposite(condition: Condition): Condition[] | undefined {
+  const parts = Object.entries(condition).filter(([name, value]) => value !== undefined && name !== 'unit');
+  const unit = condition.unit ? { unit: condition.unit } : {};
+  const turned: Readonly<Record<string, (value: never) => Condition>> = {
+    from: (value) => ({ below: value, ...unit }),
+    below: (value) => ({ from: value, ...unit }),
+    heightFrom: (value) => ({ heightBelow: value, ...unit }),
+    heightBelow: (value) => ({ heightFrom: value, ...unit }),
+    densityFrom: (value) => ({ densityBelow: value }),
+    densityBelow: (value) => ({ densityFrom: value }),
+    orientation: (value) => ({ orientation: value === 'portrait' ? 'landscape' : 'portrait' }),
+    scheme: (value) => ({ scheme: value === 'dark' ? 'light' : 'dark' }),
+    motion: (value) => ({ motion: value === 'full' ? 'reduced' : 'full' }),
+    hover: (value) => ({ hover: !value }),
+  };
+  const others = parts.map(([name, value]) => turned[name]?.(value as never));
+  return others.every((one) => one !== undefined) ? others : undefined;
+}
+
+const notAny = (conditions: readonly Condition[]): Condition[] | undefined => {
+  let all: readonly Condition[] | undefined = [{}];
+  for (const one of conditions) {
+    const other = opposite(one);
+    if (!other) return undefined;
+    all = meet(all, other);
+  }
+  return [...(all ?? [])];
+};
+
+/** A condition in brackets with `and`, `or` and `not` (Media Queries 4, 3). */
+function readCondition(text: string): Condition[] | undefined {
+  const negated = /^not\s*(?=\()/.exec(text);
+  if (negated) {
+    const first = bracket(text.slice(negated[0].length));
+    const inner = first?.rest === '' ? readInBrackets(first.inside) : undefined;
+    return inner && notAny(inner);
+  }
+  let first = bracket(text);
+  if (!first) return undefined;
+  let result = readInBrackets(first.inside);
+  let word: string | undefined;
+  while (first.rest !== '') {
+    const [whole, joint] = /^(and|or)\s*(?=\()/.exec(first.rest) ?? [];
+    if (whole === undefined || (word !== undefined && joint !== word)) return undefined;
+    word = joint;
+    first = bracket(first.rest.slice(whole.length));
+    const next = first && readInBrackets(first.inside);
+    if (!first || !result || !next) return undefined;
+    result = word === 'and' ? [...(meet(result, next) ?? [])] : [...result, ...next];
+  }
+  return result;
+}
+
+function readInBrackets(inside: string): Condition[] | undefined {
+  if (/^(\(|not\s*\()/.test(inside)) return readCondition(inside);
+  const feature = readFeature(inside);
+  return feature && [feature];
+}
+
 /**
  * A media query list (Media Queries 4) as conditions of which one must hold; empty where it never holds on a screen.
  * Undefined where it asks for something that isn't known here.
  */
 export function readMediaQuery(source: string): Condition[] | undefined {
   const result: Condition[] = [];
-  for (const query of source.toLowerCase().split(',')) {
-    const text = query.trim().replace(/^only\s+/, '');
-    const [, type, rest = ''] = /^(all|screen|print)?(?:(?:^|\s+and\s+)?(?=\()(.*))?$/.exec(text) ?? [];
-    if (type === 'print') continue;
-    if (!type && !rest) return undefined;
-    let condition: Condition | undefined = {};
-    for (const part of rest ? rest.split(/\)\s*and\s*\(/) : []) {
-      const read = readFeature(part.replace(/^\(|\)$/g, ''));
+  const plain = source.toLowerCase().replace(/\/\*[\s\S]*?\*\//g, ' ');
+  if (plain.trim() === '') return [{}];
+  for (const query of plain.split(',')) {
+    const text = query.trim();
+    const [, not, type, rest = ''] =
+      /^(?:(not)\s+|only\s+)?(all|screen|print|speech|tty|tv|projection|handheld|braille|embossed|aural)(?:\s+and\s*(\(.*|not\s*\(.*))?$/.exec(
+        text,
+      ) ?? [];
+    if (type === undefined) {
+      const read = readCondition(text);
       if (!read) return undefined;
-      condition = condition && both(condition, read);
+      result.push(...read);
+      continue;
     }
-    if (condition) result.push(condition);
+    const isScreen = type === 'all' || type === 'screen';
+    const read = rest === '' ? [{}] : isScreen ? readCondition(rest.trim()) : [{}];
+    if (!read) return undefined;
+    if (!not) result.push(...(isScreen ? read : []));
+    else if (!isScreen) result.push({});
+    else if (rest !== '') {
+      const opposed = notAny(read);
+      if (!opposed) return undefined;
+      result.push(...opposed);
+    }
   }
   return result;
 }

@@ -17,7 +17,16 @@ test.each<[string, unknown]>([
   ['(min-width: 30em) and (max-width: 900px)', [{ from: 480, below: 900 + 2 ** -20 }]],
   ['(any-orientation: portrait)', undefined],
   ['(scripting: enabled)', undefined],
-  ['not screen', undefined],
+  ['not screen', []],
+  ['not print', [{}]],
+  ['not all and (min-width: 600px)', [{ below: 600 }]],
+  ['screen and (not (width >= 600px))', [{ below: 600 }]],
+  ['(min-width: 600px) or (orientation: portrait)', [{ from: 600 }, { orientation: 'portrait' }]],
+  ['not ((width >= 600px) and (hover))', [{ below: 600 }, { hover: false }]],
+  ['not ((width < 600px) or (width >= 900px))', [{ from: 600, below: 900 }]],
+  ['(width >= 600px) and (hover) or (pointer: fine)', undefined],
+  ['only tty', []],
+  ['', [{}]],
   ['(min-width: 40vw)', undefined],
 ])('%s', (query, expected) => {
   expect(readMediaQuery(query)?.map((one) => JSON.parse(JSON.stringify(one)) as unknown)).toEqual(expected);

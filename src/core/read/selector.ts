@@ -52,6 +52,7 @@ const options: Options<SelectorNode, SelectorNode> = {
     getText: () => '',
     hasAttrib: (node, name) => name in node.attributes,
     removeSubsets: (nodes) => nodes,
+    isVisited: () => false,
     isHovered: inState('hover'),
     isActive: inState('active'),
   },
@@ -66,7 +67,7 @@ const NEVER = /^(focus-within|target|visited|selection|first-line|first-letter|b
 const NOT_AT_REST = new RegExp(`${DYNAMIC.source}|${BOX.source}|${NEVER.source}`);
 /** Pseudo-classes that mean here what they mean in browsers. */
 const UNDERSTOOD =
-  /^(root|first-child|last-child|only-child|first-of-type|last-of-type|only-of-type|nth-child|nth-last-child|nth-of-type|nth-last-of-type|not|is|where)$/;
+  /^(root|link|any-link|first-child|last-child|only-child|first-of-type|last-of-type|only-of-type|nth-child|nth-last-child|nth-of-type|nth-last-of-type|not|is|where)$/;
 
 const WEIGHTLESS: Specificity = [0, 0, 0];
 const plus = (a: Specificity, b: Specificity): Specificity => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
@@ -77,7 +78,7 @@ function weigh(part: Selector): Specificity {
   if (part.type === SelectorType.Tag || part.type === SelectorType.PseudoElement) return [0, 0, 1];
   if (part.type !== SelectorType.Pseudo) return WEIGHTLESS;
   if (part.name === 'where') return WEIGHTLESS;
-  if (part.name !== 'is' && part.name !== 'not') return [0, 1, 0];
+  if (!/^(is|not|has|matches|-webkit-any)$/.test(part.name)) return [0, 1, 0];
   const inner = Array.isArray(part.data) ? part.data.map((list) => list.map(weigh).reduce(plus, WEIGHTLESS)) : [];
   return inner.sort(compareSpecificity).at(-1) ?? WEIGHTLESS;
 }

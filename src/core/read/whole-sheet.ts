@@ -1,0 +1,196 @@
+import { generate, lexer, parse } from 'css-tree';
+import type { Atrule, CssNode, Declaration, Rule, StyleSheet } from 'css-tree';
+import type { Condition } from '../breakpoints/condition';
+import { CUSTOM_PROPERTY, isProperty, isShorthand, longhandsOf, PROPERTIES } from '../styles';
+import { checkValue } from '../styles/value';
+import { meet, readMediaQuery } from './media';
+import { readSelectors } from './selector';
+import type { SheetRule } from './sheet';
+import { isSupported } from './supports';
+
+/** A rule of a sheet that is left as it was written. */
+export interface WholeRule extends SheetRule {
+  /** The cascade layers around it, outermost first; a layer without a name has one of its own. Empty for none. */
+  readonly layer: readonly string[];
+  /** Nobody knows whether it matches, or holds: its selector or its condition isn't known here. */
+  readonly unsure: boolean;
+  /** Properties that it sets to what isn't known here. */
+  readonly doubted: readonly string[];
+}
+
+export interface WholeSheet {
+  readonly rules: readonly WholeRule[];
+  /** Layers in the order in which they are first named, each with those around it. */
+  readonly layers: readonly (readonly string[])[];
+}
+
+const known = new Map<string, WholeSheet>();
+
+/** A style sheet with everything that it says (CSS Syntax 3; CSS Cascade 5; CSS Nesting 1). Never throws. */
+export function readWholeSheet(css: string): WholeSheet {
+  let sheet = known.get(css);
+  if (!sheet) {
+    if (known.size > 60) known.clear();
+    known.set(css, (sheet = new Reader(css).read()));
+  }
+  return sheet;
+}
+
+interface Context {
+  readonly when: readonly Condition[] | undefined;
+  readonly layer: readonly string[];
+  readonly unsure: boolean;
+  /** The selectors of the rule around, for rules in rules. */
+  readonly around: string | undefined;
+}
+
+class Reader {
+  readonly #rules: WholeRule[] = [];
+  readonly #layers: (readonly string[])[] = [];
+  #anonymous = 0;
+
+  constructor(private readonly css: string) {}
+
+  read(): WholeSheet {
+    const tree = parse(this.css, { positions: true, parseCustomProperty: false, onParseError: () => undefined }) as StyleSheet;
+    this.#visit(tree.children, { when: undefined, layer: [], unsure: false, around: undefined });
+    return { rules: this.#rules, layers: this.#layers };
+  }
+
+  #visit(nodes: Iterable<CssNode>, context: Context): void {
+    let loose: Declaration[] = [];
+    // Declarations between rules that stand in a rule are one of their own (CSS Nesting 1, 4.1).
+    const flush = () => {
+      if (loose.length > 0 && context.around !== undefined) this.#put(context.around, loose, context);
+      loose = [];
+    };
+    for (const node of nodes) {
+      if (node.type === 'Declaration') {
+        loose.push(node);
+        continue;
+      }
+      flush();
+      if (node.type === 'Rule') this.#rule(node, context);
+      else if (node.type === 'Atrule') this.#atrule(node, context);
+    }
+    flush();
+  }
+
+  #rule(node: Rule, context: Context): void {
+    const written = node.prelude.type === 'Raw' ? node.prelude.value : generate(node.prelude);
+    const selector = context.around === undefined ? written : nested(written, context.around);
+    this.#visit(node.block.children, { ...context, around: selector });
+  }
+
+  #atrule(node: Atrule, context: Context): void {
+    const prelude = node.prelude ? generate(node.prelude).trim() : '';
+    const name = node.name.toLowerCase();
+    if (name === 'layer') return this.#layer(prelude, node, context);
+    if (!node.block) return;
+    if (name === 'media') {
+      const own = readMediaQuery(prelude);
+      const when = own && meet(context.when, own);
+      if (own && when?.length === 0) return;
+      this.#visit(node.block.children, { ...context, when: own ? when : context.when, unsure: context.unsure || !own });
+    } else if (name === 'supports') {
+      const holds = isSupported(prelude);
+      if (holds !== false) this.#visit(node.block.children, { ...context, unsure: context.unsure || holds === undefined });
+    } else if (name === 'container' || name === 'scope' || name === 'starting-style')
+      this.#visit(node.block.children, { ...context, unsure: true });
+  }
+
+  #layer(prelude: string, node: Atrule, context: Context): void {
+    const names = prelude === '' ? [`#${this.#anonymous++}`] : prelude.split(',').map((one) => one.trim());
+    for (const name of names) {
+      const layer = [...context.layer, ...name.split('.')];
+      this.#layers.push(layer);
+      if (node.block) this.#visit(node.block.children, { ...context, layer });
+    }
+  }
+
+  #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure }: Context): void {
+    const selectors = readSelectors(selector);
+    const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string> };
+    const doubted = new Set<string>();
+    for (const node of declarations) declare(node, rule, doubted);
+    if (Object.keys(rule.normal).length + Object.keys(rule.important).length + doubted.size === 0) return;
+    this.#rules.push({
+      ...{ selector, selectors: selectors ?? [], media: undefined, when, ...rule, others: [] },
+      ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !selectors, doubted: [...doubted] },
+    });
+  }
+}
+
+/** A selector in a rule as one of its own: `&` is the rule around, and stands before all else where it isn't named. */
+function nested(selector: string, around: string): string {
+  const outer = `:is(${around})`;
+  return splitList(selector)
+    .map((one) => (one.includes('&') ? one.replaceAll('&', outer) : `${outer} ${one.trim()}`))
+    .join(', ');
+}
+
+/** The parts of a list at its commas, but for those in brackets. */
+function splitList(text: string): string[] {
+  const parts = [''];
+  let depth = 0;
+  for (const character of text) {
+    if (character === '(' || character === '[') depth++;
+    else if (character === ')' || character === ']') depth--;
+    if (character === ',' && depth === 0) parts.push('');
+    else parts[parts.length - 1] += character;
+  }
+  return parts;
+}
+
+function declare(
+  node: Declaration,
+  rule: { normal: Record<string, string>; important: Record<string, string> },
+  doubted: Set<string>,
+): void {
+  const custom = CUSTOM_PROPERTY.test(node.property);
+  const property = custom ? node.property : node.property.toLowerCase();
+  // Where files lie isn't part of what is said of a value.
+  const value = generate(node.value)
+    .trim()
+    .replace(/url\((?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|[^)]*)\)/gi, 'url(picture:pfile)');
+  if (!custom && !isProperty(property) && !isShorthand(property)) {
+    for (const one of reachOf(property)) doubted.add(one);
+    return;
+  }
+  const checked = checkValue(property, value);
+  if (!checked.ok) {
+    // What no browser takes is dropped by all of them.
+    if (isSurelyWrong(property, value)) return;
+    for (const one of isShorthand(property) ? longhandsOf(property) : [property]) doubted.add(one);
+    return;
+  }
+  const into = node.important !== false ? rule.important : rule.normal;
+  for (const [longhand, text] of Object.entries(checked.declarations)) {
+    doubted.delete(longhand);
+    delete into[longhand];
+    into[longhand] = longhand === 'font-family' && /^monospace$/i.test(value) ? 'monospace' : text;
+  }
+}
+
+/** Whether a value is none by a grammar that lacks nothing it speaks of: words and numbers, no function. */
+const isSurelyWrong = (property: string, value: string): boolean =>
+  !/[(\\]|^(inherit|initial|unset|revert|revert-layer)$|-(webkit|moz)-/i.test(value) &&
+  lexer.matchProperty(property, value).error !== null;
+
+const ALL = PROPERTIES.map(({ name }) => name);
+const REACHES: readonly (readonly [RegExp, RegExp])[] = [
+  [/^(all|zoom)$/, /./],
+  [/^grid(-template)?$/, /^grid-/],
+  [/^border-(block|inline|start|end)/, /^border-/],
+  [/^(white-space-collapse|text-wrap(-mode)?)$/, /^white-space$/],
+  [/^overflow-(block|inline)$/, /^overflow-/],
+  [/^(min-|max-)?(inline|block)-size$/, /(width|height)$/],
+];
+
+/** Properties known here that another one sets, or may. */
+function reachOf(property: string): readonly string[] {
+  const plain = /^-webkit-(.+)$/.exec(property)?.[1];
+  if (plain !== undefined) return isProperty(plain) ? [plain] : isShorthand(plain) ? longhandsOf(plain) : [];
+  const reached = REACHES.filter(([of]) => of.test(property)).map(([, what]) => what);
+  return ALL.filter((name) => reached.some((what) => what.test(name)));
+}
