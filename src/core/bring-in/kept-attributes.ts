@@ -1,6 +1,6 @@
 import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
 import { isOutside } from '../document/addresses';
-import { FETCHING, whyNotKeptAttribute } from '../document/html';
+import { FETCHING, isInert, whyNotKeptAttribute } from '../document/html';
 import type { LeftOut } from '../document/brought';
 
 interface Attribute {
@@ -21,6 +21,8 @@ export function keptAttributes(tag: string, attrs: readonly Attribute[], note: N
       continue;
     }
     const why = whyNot(tag, name, value);
+    // Of what it was for nothing is left anyway.
+    if (why !== undefined && isInert(tag)) continue;
     if (why === undefined) kept.push([name, value]);
     else if (/^on/.test(name)) note('event', `${name} of <${tag}>`);
     else if (name === 'style') kept.push(['style', withoutAddresses(value, note)]);

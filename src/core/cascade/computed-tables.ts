@@ -34,6 +34,20 @@ export function sizeOfWord(word: string, text = 1): number | undefined {
   const factor = SIZE_FACTORS[word];
   return factor === undefined ? undefined : Math.round(factor * text * READERS_SIZE * 1e4) / 1e4;
 }
+/** What the words are where the only family is `monospace`, which browsers make smaller: 13 px for 16. */
+const MONOSPACE_WORDS: Readonly<Record<string, number>> = {
+  'xx-small': 9,
+  'x-small': 10,
+  small: 12,
+  medium: 13,
+  large: 16,
+  'x-large': 20,
+  'xx-large': 26,
+  'xxx-large': 39,
+};
+export const MONOSPACE_SHARE = 13 / 16;
+export const monospaceSize = (word: string): number | undefined => MONOSPACE_WORDS[word];
+
 export const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
 
 /** Elements that have nothing to show without a box of their own (CSS Display 3, appendix B). */

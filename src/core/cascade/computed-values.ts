@@ -17,6 +17,7 @@ export interface Around {
 export function computedValue(property: string, value: string, around: Around): string | undefined {
   if (property === 'font-weight') return weight(value, around);
   if (property === 'font-family') return families(value);
+  if (property === 'background-position') return value;
   if (property === 'line-height') return lineHeight(value, around);
   if (property === 'text-align' && value === 'match-parent') return around.parent(property) ?? 'start';
   if (property === 'justify-items' && value === 'legacy') return 'normal';

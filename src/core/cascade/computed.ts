@@ -1,12 +1,23 @@
 import type { Pointer, Viewport } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
+import { pathOf } from '../document/addresses';
 import { READERS_SIZE } from '../document/root-size';
 import { isNoLength, lengthInPx } from '../styles/length';
 import { substitute, usesVariables, variablesIn } from '../styles/custom';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
-import { BLOCKIFIED, CONTROL_DISPLAY, CONTROLS, REPLACED, WIDGET_PARTS, WIDGETS, sizeOfWord } from './computed-tables';
+import {
+  BLOCKIFIED,
+  CONTROL_DISPLAY,
+  CONTROLS,
+  REPLACED,
+  WIDGET_PARTS,
+  WIDGETS,
+  MONOSPACE_SHARE,
+  monospaceSize,
+  sizeOfWord,
+} from './computed-tables';
 import { contentOf, isClaimedOf } from './computed-boxes';
 import { computedValue, knownPx } from './computed-values';
 import { decide } from './resolve';
@@ -20,6 +31,8 @@ interface FontSize {
   readonly specified: number;
   /** Whether it goes back to a length rather than to the reader's setting. */
   readonly absolute: boolean;
+  /** The word that it goes back to, such as `medium`. */
+  readonly word?: string | undefined;
 }
 
 /** Properties whose computed value isn't worked out here; for them only the specified value is given. */
@@ -63,12 +76,13 @@ export class ComputedStyles {
     viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
   ) {
     this.viewport = { pointer: 'mouse', ...viewport };
-    this.#medium = { specified: READERS_SIZE * (viewport.text ?? 1), absolute: false };
+    this.#medium = { specified: READERS_SIZE * (viewport.text ?? 1), absolute: false, word: 'medium' };
     this.#variables = new Variables(project, page, this.viewport);
   }
 
   value(elementId: string, property: string): string | undefined {
     if (!isClaimedOf(elementId, property) || this.#isInsideWidget(elementId)) return undefined;
+    if (/^(width|height)$/.test(property) && this.#isBroken(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || (NOT_COMPUTED.has(property) && inner !== SIMPLE[property])) return undefined;
     switch (property) {
@@ -98,6 +112,14 @@ export class ComputedStyles {
       default:
         return inner === 'currentcolor' ? this.value(elementId, 'color') : inner;
     }
+  }
+
+  /** Whether it is a picture whose file isn't there: browsers lay out its words in its place, as they think best. */
+  #isBroken(elementId: string): boolean {
+    const { tag, attributes } = this.#element(elementId);
+    if (tag !== 'img' || !this.page.brought) return false;
+    const path = pathOf(this.page.brought.base, attributes.src ?? '');
+    return !this.project.files.some((file) => file.path === path);
   }
 
   /** Whether a browser shows the element within something of its own making, through which values come in its own way. */
@@ -145,9 +167,31 @@ export class ComputedStyles {
             : from === 'initial'
               ? this.#ownSize(elementId, 'medium', inherited)
               : this.#ownSize(elementId, value, inherited);
+      size = this.#inMonospace(elementId, size, parent?.id);
       this.#sizes.set(elementId, size);
     }
     return size;
+  }
+
+  /**
+   * Type of which `monospace` is the only family is smaller by itself, unless its size goes back to a length: browsers keep two
+   * settings of the reader's, and go from one to the other where the family changes.
+   */
+  #inMonospace(elementId: string, size: FontSize, parentId: string | undefined): FontSize {
+    const isMonospace = this.#isMonospace(elementId);
+    const text = this.viewport.text ?? 1;
+    if (size.word !== undefined && text === 1)
+      return isMonospace ? { ...size, specified: monospaceSize(size.word) ?? NaN } : size;
+    const was = parentId !== undefined && this.#isMonospace(parentId);
+    if (size.absolute || was === isMonospace) return size;
+    return { ...size, specified: isMonospace ? size.specified * MONOSPACE_SHARE : size.specified / MONOSPACE_SHARE };
+  }
+
+  readonly #monospace = new Map<string, boolean>();
+  #isMonospace(elementId: string): boolean {
+    let known = this.#monospace.get(elementId);
+    if (known === undefined) this.#monospace.set(elementId, (known = this.#inherit(elementId, 'font-family') === 'monospace'));
+    return known;
   }
 
   /** What the element itself says, its variables replaced. What they make of it may turn out to be no value at all. */
@@ -182,10 +226,11 @@ export class ComputedStyles {
     const { text = 1 } = this.viewport;
     const word = sizeOfWord(value, text);
     // For another text size than the usual one the sheet says px in place of the word.
-    if (word !== undefined) return { specified: word, absolute: text !== 1 };
-    if (value === 'larger') return { ...inherited, specified: inherited.specified * 1.2 };
-    if (value === 'smaller') return { ...inherited, specified: inherited.specified / 1.2 };
-    if (/^[\d.]+%$/.test(value)) return { ...inherited, specified: (parseFloat(value) / 100) * inherited.specified };
+    if (word !== undefined) return { specified: word, absolute: text !== 1, word: value };
+    if (value === 'larger') return { ...inherited, word: undefined, specified: inherited.specified * 1.2 };
+    if (value === 'smaller') return { ...inherited, word: undefined, specified: inherited.specified / 1.2 };
+    if (/^[\d.]+%$/.test(value))
+      return { ...inherited, word: undefined, specified: (parseFloat(value) / 100) * inherited.specified };
     const px = lengthInPx(value, { em: inherited.specified, rem, viewport: this.viewport });
     const absolute = inherited.absolute || !/^[\d.]+em$/.test(value);
     return { specified: px === undefined ? NaN : Math.max(0, px), absolute };
@@ -195,6 +240,8 @@ export class ComputedStyles {
   #inherit(elementId: string, property: string): string | undefined {
     const key = `${elementId} ${property}`;
     if (this.#inheritable.has(key)) return this.#inheritable.get(key);
+    // What it inherits of it may be another size, where the family is another.
+    if (property === 'font-size') return knownPx(this.fontSize(elementId));
     const { value, from } = this.#decide(elementId, property);
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     // Browsers put a box of their own between `<details>` and what stands in it.

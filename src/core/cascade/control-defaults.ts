@@ -42,7 +42,13 @@ const field: Declarations = {
 };
 const lineField: Declarations = { ...field, ...padding('2px', '1px') };
 const dateField: Declarations = { ...field, ...padding('0px', '0px'), 'padding-left': '1px', cursor: 'default' };
-const box: Declarations = { ...control, cursor: 'default', ...everySide('margin-', '', '3px'), 'margin-left': '4px' };
+const box: Declarations = {
+  ...control,
+  cursor: 'default',
+  'box-sizing': 'border-box',
+  ...everySide('margin-', '', '3px'),
+  'margin-left': '4px',
+};
 const radio: Declarations = { ...box, 'margin-left': '5px', 'margin-bottom': '0px' };
 const button: Declarations = {
   ...control,
@@ -77,6 +83,7 @@ const listBox: Declarations = {
 
 const BY_INPUT_TYPE: Readonly<Record<string, Declarations>> = {
   checkbox: box,
+  search: { ...lineField, 'box-sizing': 'border-box' },
   radio,
   date: dateField,
   time: dateField,

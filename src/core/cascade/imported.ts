@@ -40,7 +40,9 @@ export function importedRules(
   const found: Found[] = [];
   for (const [order, { sheetId, rule, layer }] of rules.entries()) {
     if (rule.unsure) {
-      found.push({ rule, sheetId, specificity: STRONGEST, order, layer });
+      // Where it can't even be read it may match anything.
+      const may = rule.selectors.length === 0 || rule.selectors.some((one) => one.box === box && one.matches(node, ALL));
+      if (may) found.push({ rule, sheetId, specificity: STRONGEST, order, layer });
       continue;
     }
     const ofBox = rule.selectors.filter((selector) => selector.box === box);

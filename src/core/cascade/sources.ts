@@ -8,6 +8,7 @@ import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readSheet } from '../read';
 import { rulesOn } from './page-rules';
+import { presentationalFor } from './presentational';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
 import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
@@ -45,7 +46,7 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.project.rootSize === project.rootSize &&
   known.direction === page.direction &&
   // Imported rules match by classes, which come from names all over the project.
-  (project.sheets.length === 0 || (known.project === project && known.elements === page.elements)) &&
+  ((project.sheets.length === 0 && !page.brought) || (known.project === project && known.elements === page.elements)) &&
   standsAsBefore(known, page, element);
 
 /** Without sheets from elsewhere an element's declarations ask nothing of its page but the tags that it stands in. */
@@ -181,7 +182,8 @@ function collect(
   );
   for (const [state, declarations] of stateDefaultsFor(element, isDisabled))
     list.push({ layer: 'browser', at: BASE, pseudo: `:${state}`, held: { element: element.id, state }, declarations });
-  if (!page.brought) put('foundation', foundationFor(element.tag));
+  if (page.brought) put('browser', presentationalFor(page, element));
+  else put('foundation', foundationFor(element.tag));
   if (element === HTML) put('foundation', rootFontSize(project), HTML.id);
   list.push(...importedSources(project, page, element, false));
   for (const { layer, styles, owner } of ownersOf(project, element))

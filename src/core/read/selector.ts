@@ -109,6 +109,40 @@ const nameOf = (part: Selector): string | undefined =>
 const whole = (parts: Selector[]): Selector[] =>
   isTraversal(parts.at(-1)) ? [...parts, { type: SelectorType.Universal, namespace: null }] : parts;
 
+/**
+ * Selectors that match at least what a list matches of which not everything is understood: what isn't is left away. Those of boxes that
+ * elements here haven't got are left out; undefined where the list can't be read at all.
+ */
+export function readLoosely(source: string): ReadSelector[] | undefined {
+  let lists: Selector[][];
+  try {
+    lists = parse(source);
+  } catch {
+    return undefined;
+  }
+  return lists.flatMap((parts): ReadSelector[] => {
+    const last = parts.at(-1);
+    if (last?.type === SelectorType.PseudoElement && !BOX.test(last.name)) return [];
+    const kept = parts.filter((part) => isUnderstood(part) && !hidesState(part));
+    const box = last && BOX.test(nameOf(last) ?? '') ? nameOf(last) : undefined;
+    const ofElement = whole(box === undefined ? kept : kept.slice(0, -1));
+    try {
+      const matching = compile<SelectorNode, SelectorNode>([ofElement], options);
+      return [
+        {
+          text: source,
+          specificity: WEIGHTLESS,
+          ...(box !== undefined && { box }),
+          dynamic: false,
+          matches: (node) => matching(node),
+        },
+      ];
+    } catch {
+      return [{ text: source, specificity: WEIGHTLESS, ...(box !== undefined && { box }), dynamic: false, matches: () => true }];
+    }
+  });
+}
+
 /** A selector list, one by one. Undefined where one of them isn't understood: browsers then drop the whole rule too. */
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {

@@ -4,7 +4,7 @@ import type { Condition } from '../breakpoints/condition';
 import { CUSTOM_PROPERTY, isProperty, isShorthand, longhandsOf, PROPERTIES } from '../styles';
 import { checkValue } from '../styles/value';
 import { meet, readMediaQuery } from './media';
-import { readSelectors } from './selector';
+import { readLoosely, readSelectors } from './selector';
 import type { SheetRule } from './sheet';
 import { isSupported } from './supports';
 
@@ -109,14 +109,16 @@ class Reader {
   }
 
   #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure }: Context): void {
-    const selectors = readSelectors(selector);
+    const sure = readSelectors(selector);
+    const selectors = sure ?? readLoosely(selector);
+    if (selectors?.length === 0) return;
     const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string> };
     const doubted = new Set<string>();
     for (const node of declarations) declare(node, rule, doubted);
     if (Object.keys(rule.normal).length + Object.keys(rule.important).length + doubted.size === 0) return;
     this.#rules.push({
       ...{ selector, selectors: selectors ?? [], media: undefined, when, ...rule, others: [] },
-      ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !selectors, doubted: [...doubted] },
+      ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !sure, doubted: [...doubted] },
     });
   }
 }
@@ -157,7 +159,7 @@ function declare(
     for (const one of reachOf(property)) doubted.add(one);
     return;
   }
-  const checked = checkValue(property, value);
+  const checked = checkValue(property, ALIASES[value.toLowerCase()] ?? value);
   if (!checked.ok) {
     // What no browser takes is dropped by all of them.
     if (isSurelyWrong(property, value)) return;
@@ -171,6 +173,13 @@ function declare(
     into[longhand] = longhand === 'font-family' && /^monospace$/i.test(value) ? 'monospace' : text;
   }
 }
+
+/** Old names of values that browsers still take (CSS Compatibility). */
+const ALIASES: Readonly<Record<string, string>> = {
+  '-webkit-sticky': 'sticky',
+  '-webkit-flex': 'flex',
+  '-webkit-inline-flex': 'inline-flex',
+};
 
 /** Whether a value is none by a grammar that lacks nothing it speaks of: words and numbers, no function. */
 const isSurelyWrong = (property: string, value: string): boolean =>
