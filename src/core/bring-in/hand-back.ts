@@ -234,7 +234,7 @@ class HandingBack {
     const document = parse(this.text, { sourceCodeLocationInfo: true, scriptingEnabled: true });
     const html = document.childNodes.find((node): node is Tag => adapter.isElementNode(node))!;
     const head = html.childNodes.find((node): node is Tag => adapter.isElementNode(node) && node.tagName === 'head')!;
-    const last = head.childNodes.findLast((node) => node.sourceCodeLocation);
+    const last = head.childNodes.findLast((node) => node.sourceCodeLocation && adapter.isElementNode(node));
     const end = head.sourceCodeLocation?.endTag?.startOffset;
     const at =
       end ??
@@ -242,8 +242,12 @@ class HandingBack {
       head.sourceCodeLocation?.endOffset ??
       html.sourceCodeLocation?.startTag?.endOffset ??
       afterDoctype(this.text);
-    const indent = end === undefined ? '' : /[ \t]*$/.exec(this.text.slice(0, end))![0];
-    const text = end === undefined ? `\n${tag}` : `${indent === '' ? '' : '  '}${tag}\n${indent}`;
+    const indentOf = (offset: number) => /(?:^|\n)([ \t]*)$/.exec(this.text.slice(0, offset))?.[1] ?? '';
+    const indent = end === undefined ? '' : indentOf(end);
+    // As far in as what stands before it.
+    const beside = last?.sourceCodeLocation ? indentOf(last.sourceCodeLocation.startOffset) : '';
+    const more = beside.startsWith(indent) ? beside.slice(indent.length) : '';
+    const text = end === undefined ? `\n${tag}` : `${more}${tag}\n${indent}`;
     this.#splices.push({ start: at, end: at, text });
   }
 }

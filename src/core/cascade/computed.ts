@@ -196,9 +196,9 @@ export class ComputedStyles {
 
   /** What the element itself says, its variables replaced. What they make of it may turn out to be no value at all. */
   #decide(elementId: string, property: string): { value: string; from: 'winner' | 'parent' | 'initial' | 'unsure' } {
-    const { winner, from, unsure } = decide(this.project, this.page, this.#element(elementId), property, this.viewport);
+    const { winner, from, doubts } = decide(this.project, this.page, this.#element(elementId), property, this.viewport);
     const value = winner?.value ?? '';
-    if (unsure) return { value, from: 'unsure' };
+    if (doubts.length > 0) return { value, from: 'unsure' };
     if (from !== 'winner' || !usesVariables(value)) return { value, from };
     const { inherited } = propertyNamed(property);
     const unset = { value: '', from: inherited ? ('parent' as const) : ('initial' as const) };

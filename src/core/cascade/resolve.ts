@@ -22,6 +22,8 @@ export interface Resolution {
   readonly origin: Origin;
   /** Declarations on this element that hold at the viewport and lost, strongest first. */
   readonly beaten: readonly Candidate[];
+  /** Declarations of sheets from elsewhere that may hold instead: only a browser can tell. */
+  readonly doubts: readonly Candidate[];
 }
 
 /** What one element itself says about a property at a viewport, before its parent is asked. */
@@ -29,8 +31,8 @@ export interface Decision {
   readonly winner: Candidate | undefined;
   readonly beaten: readonly Candidate[];
   readonly from: 'winner' | 'parent' | 'initial';
-  /** Something stronger than the winner may hold, and nobody knows. */
-  readonly unsure: boolean;
+  /** Declarations stronger than the winner of which only a browser can tell whether they hold, strongest first. */
+  readonly doubts: readonly Candidate[];
 }
 
 export function decide(project: Project, page: Page, element: PageElement, property: string, viewport: Viewport): Decision {
@@ -38,19 +40,19 @@ export function decide(project: Project, page: Page, element: PageElement, prope
   const sources = sourcesOf(project, page, element, property);
   let winner: Candidate | undefined;
   const beaten: Candidate[] = [];
-  let unsure = false;
+  const doubts: Candidate[] = [];
   for (let at = sources.length - 1; at >= 0; at--) {
-    if (sources[at]!.unsure && !winner) unsure = true;
-    if (!isHolding(sources[at]!, viewport)) continue;
     const { declarations, ...source } = sources[at]!;
     const value = declarations[property]!;
+    if (source.unsure && !winner) doubts.push({ value, ...source });
+    if (!isHolding(sources[at]!, viewport)) continue;
     if (winner) beaten.push({ value, ...source });
     else winner = { value, ...source };
   }
   const keyword = winner?.value.toLowerCase();
-  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent', unsure };
-  if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial', unsure };
-  return { winner, beaten, from: 'winner', unsure };
+  if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent', doubts };
+  if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial', doubts };
+  return { winner, beaten, from: 'winner', doubts };
 }
 
 /**
@@ -68,21 +70,32 @@ export function resolve(
   slice: Slice = DEFAULT_SLICE,
 ): Resolution {
   const viewport = { width, height: slice.height, pointer: slice.pointer, held: slice.held };
-  const { winner, beaten, from } = decide(project, page, elementOf(page, elementId), property, viewport);
+  const { winner, beaten, from, doubts } = decide(project, page, elementOf(page, elementId), property, viewport);
   if (winner && from === 'winner')
-    return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten };
+    return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten, doubts };
   const parent = from === 'parent' ? aboveOf(page, elementId) : undefined;
   if (!parent) {
     const origin: Origin = winner ? { kind: 'declared', element: elementId, candidate: winner } : { kind: 'initial' };
-    return { value: propertyNamed(property).initial, origin, beaten };
+    return { value: propertyNamed(property).initial, origin, beaten, doubts };
   }
   const above = resolve(project, page, parent.id, property, width, slice);
   const lost = winner ? [winner, ...beaten] : beaten;
   // What `<html>` has from the browser and the foundation is no more than a beginning.
   const beginning =
     above.origin.kind === 'initial' || (parent === HTML && !/^(imported|inline)$/.test(above.origin.candidate?.layer ?? ''));
-  if (!beginning) return { value: above.value, origin: { ...above.origin, kind: 'inherited' }, beaten: lost };
-  return { value: above.value, origin: winner ? { kind: 'inherited', element: parent.id } : { kind: 'initial' }, beaten: lost };
+  if (!beginning)
+    return {
+      value: above.value,
+      origin: { ...above.origin, kind: 'inherited' },
+      beaten: lost,
+      doubts: [...doubts, ...above.doubts],
+    };
+  return {
+    value: above.value,
+    origin: winner ? { kind: 'inherited', element: parent.id } : { kind: 'initial' },
+    beaten: lost,
+    doubts,
+  };
 }
 
 /** The value alone, as `resolve` gives it: for those who compare many and ask for no story. */

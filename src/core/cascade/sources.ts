@@ -1,12 +1,12 @@
 import { BASE } from '../breakpoints/breakpoint';
 import type { Condition } from '../breakpoints/condition';
 import type { Declarations, PageElement } from '../document/element';
-import type { Box, Pseudo } from '../document/pseudo';
+import type { Pseudo } from '../document/pseudo';
 import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { CAN_BE_DISABLED, documentStates } from '../document/states';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
-import { readSheet } from '../read';
+import { readWholeSheet } from '../read';
 import { rulesOn } from './page-rules';
 import { presentationalFor } from './presentational';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
@@ -124,7 +124,7 @@ function asksTheDocument(pseudo: Pseudo): boolean {
 
 /** What the element's `style` says: it beats everything but what is important elsewhere (CSS Style Attributes). */
 function addInline(list: Source[], { attributes: { style } }: PageElement): void {
-  const [rule] = style ? readSheet(`* {${style}\n}`).rules : [];
+  const [rule] = style ? readWholeSheet(`* {${style}\n}`).rules : [];
   if (!rule) return;
   const put = (at: number, declarations: Declarations, important?: true) =>
     list.splice(at, 0, { layer: 'inline', at: BASE, declarations, ...(important && { important }) });
@@ -132,6 +132,8 @@ function addInline(list: Source[], { attributes: { style } }: PageElement): void
   put(firstImportant < 0 ? list.length : firstImportant, rule.normal);
   const forced = list.findLastIndex(({ layer, important }) => layer === 'browser' && important);
   put(forced < 0 ? list.length : forced, rule.important, true);
+  const doubted = Object.fromEntries(rule.doubted.map((name) => [name, '']));
+  if (rule.doubted.length > 0) list.push({ layer: 'inline', at: BASE, declarations: doubted, ...UNSURE });
 }
 
 function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: Pseudo): Source[] {

@@ -26,8 +26,8 @@ export class Variables {
   /** Whether what it comes to, here or where it is inherited from, may be something else. */
   isUnsure(elementId: string, name: string, seen: ReadonlySet<string> = new Set()): boolean {
     if (seen.has(name)) return false;
-    const { winner, from, unsure } = this.#declared(elementId, name);
-    if (unsure) return true;
+    const { winner, from, doubts } = this.#declared(elementId, name);
+    if (doubts.length > 0) return true;
     const parent = from === 'parent' ? aboveOf(this.page, elementId) : undefined;
     if (parent) return this.isUnsure(parent.id, name, seen);
     return (

@@ -114,12 +114,21 @@ class Reader {
     if (selectors?.length === 0) return;
     const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string> };
     const doubted = new Set<string>();
-    for (const node of declarations) declare(node, rule, doubted);
+    for (const node of declarations) declare(node, this.#written(node), rule, doubted);
     if (Object.keys(rule.normal).length + Object.keys(rule.important).length + doubted.size === 0) return;
     this.#rules.push({
       ...{ selector, selectors: selectors ?? [], media: undefined, when, ...rule, others: [] },
       ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !sure, doubted: [...doubted] },
     });
+  }
+
+  /** A value as it stands in the sheet, without comments. */
+  #written({ value }: Declaration): string {
+    const text = value.loc ? this.css.slice(value.loc.start.offset, value.loc.end.offset) : generate(value);
+    return text
+      .replace(/\/\*[\s\S]*?\*\//g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim();
   }
 }
 
@@ -146,15 +155,14 @@ function splitList(text: string): string[] {
 
 function declare(
   node: Declaration,
+  written: string,
   rule: { normal: Record<string, string>; important: Record<string, string> },
   doubted: Set<string>,
 ): void {
   const custom = CUSTOM_PROPERTY.test(node.property);
   const property = custom ? node.property : node.property.toLowerCase();
   // Where files lie isn't part of what is said of a value.
-  const value = generate(node.value)
-    .trim()
-    .replace(/url\((?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|[^)]*)\)/gi, 'url(picture:pfile)');
+  const value = written.replace(/url\((?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|[^)]*)\)/gi, 'url(picture:pfile)');
   if (!custom && !isProperty(property) && !isShorthand(property)) {
     for (const one of reachOf(property)) doubted.add(one);
     return;

@@ -174,6 +174,19 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
           </li>
         ))}
       </ol>
+      {resolution.doubts.length > 0 && (
+        <div className="pt-1" data-testid="doubts">
+          <p className="m-0 text-amber-ink">May hold instead; only the browser can tell:</p>
+          <ul className="m-0 list-none p-0">
+            {resolution.doubts.map((candidate, i) => (
+              <li key={i} className="text-muted">
+                {candidate.value && <span className="font-mono break-all">{candidate.value} </span>}
+                {describeCandidate(project, candidate)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div className="flex flex-wrap gap-1.5 pt-2 empty:hidden">
         {field.ownHere && (
           <button

@@ -51,7 +51,7 @@ export function fieldValue(
     origin.kind === 'initial'
       ? ''
       : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner} ${origin.candidate?.pseudo}`;
-  const story = `${owners.join()} ${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${first.beaten.map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo}`).join()}`;
+  const story = `${owners.join()} ${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${[...first.beaten, ...first.doubts].map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo} ${one.rule?.line ?? ''}`).join()}`;
   return { property, value, carriage, resolution: first, ownHere, story };
 }
 
