@@ -34,8 +34,24 @@ async function picture(page: Page, name: string): Promise<void> {
   console.log(`docs/screenshots/${name}.png`);
 }
 
+/** What somebody else wrote about the tool library, with things that can't come in. */
+const FOREIGN = `<!doctype html><html lang="en"><head><title>Spring repairs at Tansy Street</title><script src="menu.js"></script></head>
+<body onload="start()"><h1>Spring repairs</h1><p>Bring what is broken; we have the tools.</p><img src="img/bench.jpg" alt="A bench">
+<form action="/send"><input name="name"><button>Sign up</button></form></body></html>`;
+
 const page = await open();
-await picture(page, 'projects');
+await page.getByRole('button', { name: 'Bring in pages …' }).click();
+await page.getByLabel('HTML', { exact: true }).fill(FOREIGN);
+await page
+  .getByLabel('CSS, if it has its own')
+  .fill('body { font: 16px/1.5 Georgia, serif } @media (max-width: 600px) { form { display: grid } }');
+await page.getByRole('button', { name: 'Bring in what was pasted' }).click();
+await page.getByTestId('bring-in-report').getByRole('group').last().locator('summary').click();
+await picture(page, 'bring-in');
+await page.getByRole('button', { name: 'To all projects' }).click();
+await page.getByRole('button', { name: 'Delete Spring repairs at Tansy Street' }).click();
+await page.getByRole('button', { name: 'Delete project' }).click();
+await page.getByRole('button', { name: 'Bring it back' }).waitFor();
 await openCatalogue(page);
 await page.getByRole('button', { name: 'Pages', exact: true }).click();
 await page.frameLocator('iframe[title="Picture of Join"]').locator('h1').waitFor();

@@ -460,6 +460,13 @@ const MAKERS: readonly Maker[] = [
     },
     ...place(draw),
   }),
+  (_, draw) => ({
+    type: 'addFiles',
+    files: ['img/b.png', 'img/a.png', draw.from(['../c.png', 'd.woff2'])]
+      .slice(draw.below(3))
+      .map((path) => ({ ...{ path, type: 'image/png', hash: draw.from(['0', 'f', 'g']).repeat(64), bytes: draw.below(900) } })),
+  }),
+  (project, draw) => ({ type: 'removeFiles', paths: [draw.from([...project.files.map(({ path }) => path), 'gone.png'])] }),
   (project, draw) => ({ type: 'removePicture', id: anyOf(project.pictures, draw, 'pgone') }),
   (project, draw, odd) => ({
     type: 'addBlock',

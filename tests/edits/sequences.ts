@@ -40,22 +40,25 @@ function wronglyRemembered(before: Project, after: Project): string | undefined 
   return undefined;
 }
 
-function leastTaken(seeds: readonly number[], project: Project, { taken }: SequenceCounts): number {
-  const times = (seed: number) => taken.get(randomEdit(project, new Draw(seed)).type) ?? 0;
+function rarest(seeds: readonly number[], project: Project, { taken, refused }: SequenceCounts): number {
+  const times = (seed: number) => {
+    const { type } = randomEdit(project, new Draw(seed));
+    return Math.min(taken.get(type) ?? 0, refused.get(type) ?? 0);
+  };
   return seeds.toSorted((a, b) => times(a) - times(b))[0]!;
 }
 
 /**
  * A sequence of edits through the code of the server. After each the stored document loads and says the same, the entry as
  * stored leads there from the document before, and its inverse leads back.
- * @param seeds one an edit; of several the one whose kind of edit was taken least so far
+ * @param seeds one an edit; of several the one whose kind of edit was taken, or refused, least so far
  * @throws Error that says which seed led to what
  */
 export function runSequence(seeds: readonly (number | readonly number[])[], counts: SequenceCounts): void {
   let state: ServerState = { revision: 0, project: START, history: EMPTY_HISTORY };
   const log: LogEntry[] = [];
   for (const one of seeds) {
-    const seed = typeof one === 'number' ? one : leastTaken(one, state.project, counts);
+    const seed = typeof one === 'number' ? one : rarest(one, state.project, counts);
     const draw = new Draw(seed);
     const edit = randomEdit(state.project, draw);
     const incoming: Incoming = {

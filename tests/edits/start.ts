@@ -27,7 +27,7 @@ const TREES = [
   'table(thead(tr(th)) tbody(tr(td(a) td)))',
   'section(a(div) dl(dt dd) figure(img figcaption))',
   // Nearly as deep as a page may be.
-  `${'div('.repeat(52)}a(span)${')'.repeat(52)}`,
+  `${'div('.repeat(112)}a(span)${')'.repeat(112)}`,
 ];
 
 const PAGE: Project = TREES.reduce(

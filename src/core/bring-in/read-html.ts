@@ -191,7 +191,11 @@ class Reader {
     const element = { id, tag, attributes, shared: [], styles: {} };
     const content = ruleOf(tag)?.content;
     if (content === 'source') {
-      const { inside, removed } = cleanInside(tag, serialize(node).replaceAll('&nbsp;', '\u00a0'));
+      // Links in drawings look like the groups that they are.
+      const source = serialize(node)
+        .replaceAll('&nbsp;', '\u00a0')
+        .replace(/<(\/?)a(?=[\s>/])/g, '<$1g');
+      const { inside, removed } = cleanInside(tag, source);
       if (removed.length > 0) note('drawing', `<${tag}>: ${removed.join(', ')}`);
       this.#elements[id] = { ...element, name: suggestName(tag), children: [], source: inside };
       return id;

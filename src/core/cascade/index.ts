@@ -10,3 +10,5 @@ export { statedContrast } from './contrast';
 export { heldIn, lookOf, shownIn } from './look';
 export type { Look } from './look';
 export { elementOf } from './root';
+export { foundBreakpoints, nearMisses } from './found-breakpoints';
+export type { FoundBreakpoint } from './found-breakpoints';

@@ -30,7 +30,7 @@ test('a document of version 0 is led to the current one', () => {
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 11,
+    schema: 12,
     baseName: 'Base',
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,
@@ -109,7 +109,8 @@ test.each([
   ['rt', 'ruby', 'yes'],
   ['my-card', 'p', 'yes'],
   ['div', 'my-card', 'yes'],
-  ['script', 'div', 'no'],
+  ['script', 'div', 'kept'],
+  ['applet', 'div', 'no'],
 ] as const)('%s in %s: %s', (child, parent, may) => {
   const around = surroundings(parent);
   const kept = whyNotKept(child, around) === undefined;

@@ -1,6 +1,6 @@
 import { BASE } from '../breakpoints/breakpoint';
 import type { PageElement } from './element';
-import { picturesShown } from './html';
+import { isInert, picturesShown } from './html';
 import { LIMITS } from './limits';
 import { shownCount, topOf, usesIn } from './parts';
 import type { Page, Project } from './project';
@@ -60,11 +60,14 @@ function useProblem(name: string, tag: string, { part, says }: Use, names: Names
   return undefined;
 }
 
-export function structureProblem({ elements, root }: Page): Problem | undefined {
+export function structureProblem({ elements, root, brought }: Page): Problem | undefined {
   let count = 0;
   for (const id in elements) {
     count++;
     if (elements[id]!.id !== id) return at(`The element ${id} is filed under another id.`, 'elements', id);
+    const { tag } = elements[id]!;
+    if (!brought && isInert(tag))
+      return at(`<${tag}> isn't an element of a page here; one that was brought in only keeps its place.`, 'elements', id);
   }
   if (count > LIMITS.elements) return at(`A page has at most ${LIMITS.elements} elements.`, 'elements');
   if (elements[root]?.tag !== 'body') return at('A page begins with <body>.', 'root');

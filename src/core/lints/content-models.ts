@@ -1,7 +1,7 @@
 import { childIds, isRun } from '../document/content';
 import type { PageElement } from '../document/element';
 import type { Surroundings } from '../document/html';
-import { surroundings, whyNotConforming, whyNoWordsIn } from '../document/html';
+import { isInert, surroundings, whyNotConforming, whyNoWordsIn } from '../document/html';
 import type { Page, Project } from '../document/project';
 import { treesOf } from '../document/tree';
 import { isInUse } from '../document/use';
@@ -12,7 +12,7 @@ export function lintContentModels(project: Project): LintFinding[] {
   return treesOf(project).flatMap((page) => {
     const found: LintFinding[] = [];
     const visit = (element: PageElement, around: Surroundings | undefined) => {
-      const why = around && whyNotConforming(element.tag, around);
+      const why = around && !isInert(element.tag) ? whyNotConforming(element.tag, around) : undefined;
       // What is wrong in a part is said of the part.
       if (why && !isInUse(element.id)) found.push(finding(page, element, why, 'element'));
       const words = element.children.some((child) => isRun(child) && /\S/.test(child.text))

@@ -12,6 +12,7 @@ import { commitOrReport } from '../editing/edits';
 import { carryOut, propose, proposeTurn } from '../editing/proposal';
 import { steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
+import { FoundList } from './FoundList';
 import { BreakpointForm } from './BreakpointForm';
 import { PlaneMap } from './PlaneMap';
 import { removeBreakpoint } from './removing';
@@ -144,6 +145,7 @@ export function SetPanel() {
           </li>
         ))}
       </ol>
+      <FoundList />
       <div className="pt-2.5">
         <PlaneMap />
       </div>

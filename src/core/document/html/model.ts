@@ -1,4 +1,4 @@
-import { isKnown, ruleOf } from './elements';
+import { isInert, isKnown, ruleOf } from './elements';
 import type { Surroundings } from './surroundings';
 
 const listed = (tags: readonly string[]) => tags.map((tag) => `<${tag}>`).join(', ');
@@ -11,6 +11,7 @@ export function whyNotConforming(tag: string, around: Surroundings): string | un
   const rule = ruleOf(tag);
   const parent = ruleOf(around.parent);
   if (!rule || !parent) return undefined;
+  if (isInert(tag)) return `<${tag}> does nothing here; it only keeps its place on pages that were brought in.`;
   const { children, content } = parent;
   if (children && !children.includes(tag)) {
     const others = children.filter((one) => one !== '#');

@@ -1,0 +1,79 @@
+'use client';
+
+import { useMemo } from 'react';
+import { describeCondition } from '@/core/breakpoints';
+import type { FoundBreakpoint } from '@/core/cascade';
+import { foundBreakpoints, nearMisses } from '@/core/cascade';
+import type { Edit } from '@/core/edits';
+import { commitOrReport } from '../editing/edits';
+import { setWidth, key } from '../view/actions';
+import { steadyPage, steadyProject, useSession } from '../state/store';
+import { BUTTON } from '../theme/controls';
+
+const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
+
+const added = ({ condition }: FoundBreakpoint): Edit => ({
+  type: 'addBreakpoint',
+  breakpoint: { id: `b${key()}`, name: describeCondition(condition), condition },
+});
+
+/** The conditions that a page which was brought in asks of viewports already, each to be made a breakpoint of the project. */
+export function FoundList() {
+  const page = useSession(steadyPage);
+  return page.brought ? <Found /> : null;
+}
+
+function Found() {
+  const project = useSession(steadyProject);
+  const page = useSession(steadyPage);
+  const found = useMemo(() => foundBreakpoints(project, page), [project, page]);
+  const near = nearMisses(found);
+  const missing = found.filter(({ id, elements }) => id === undefined && elements > 0);
+  const takeAll = () =>
+    commitOrReport({
+      type: 'group',
+      label: `Take over ${plural(missing.length, 'breakpoint')} of ${page.name}`,
+      edits: missing.map(added),
+    });
+  return (
+    <section aria-label="In the page’s own sheets" className="mt-2 border-t border-line">
+      <div className="flex items-center justify-between px-3.5 pt-2 pb-1 text-muted">
+        <span>In the page’s own sheets</span>
+        {missing.length > 1 && (
+          <button type="button" className={`${BUTTON} text-xs`} onClick={takeAll}>
+            Take all {missing.length}
+          </button>
+        )}
+      </div>
+      {found.length === 0 && <p className="m-0 px-3.5 py-1 text-muted">They ask nothing of viewports that is known here.</p>}
+      {near.map(({ a, b }) => (
+        <p key={a} className="m-0 border-y border-line bg-amber-tint px-3.5 py-1.5" data-testid="near-miss">
+          Edges at {a} and at {b} px: one of them was probably meant for the other.
+        </p>
+      ))}
+      <ul className="m-0 list-none p-0">
+        {found.map((one) => (
+          <li key={describeCondition(one.condition)} className="flex items-center gap-2 border-b border-line px-3.5 py-1">
+            <button
+              type="button"
+              className="min-w-0 flex-1 truncate rounded-[3px] border-0 bg-transparent p-0 text-left hover:underline"
+              onClick={() => setWidth((one.condition.below ?? 0) > 0 ? one.condition.below! - 1 : (one.condition.from ?? 0))}
+            >
+              {describeCondition(one.condition)}
+              <span className="block text-xs text-muted">
+                {plural(one.rules, 'rule')}, {one.elements === 0 ? 'of no element here' : plural(one.elements, 'element')}
+              </span>
+            </button>
+            {one.id !== undefined ? (
+              <span className="text-xs text-muted">in the set</span>
+            ) : (
+              <button type="button" className={`${BUTTON} text-xs`} onClick={() => commitOrReport(added(one))}>
+                Make it one
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
