@@ -78,7 +78,7 @@ test('by keyboard: into a text, a burst of typing, two paragraphs of one and bac
   await page.keyboard.type('A second paragraph.');
   await page.keyboard.press('Escape');
   await saved(page);
-  let { project } = await readProject(request, id);
+  const { project } = await readProject(request, id);
   const first = inside(project, 'First text');
   expect([first.words, ownText(first.element), first.marks.map(({ tag }) => tag)]).toEqual([
     'Write something here. Then more.',
