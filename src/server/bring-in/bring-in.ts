@@ -7,6 +7,7 @@ import type { Edit } from '@/core/edits';
 import { EditError, makeEdit } from '@/core/edits';
 import { log } from '../logging/log';
 import { database } from '../db/client';
+import { BODY_MOST } from '../http/body';
 import { insertProject, loadProject } from '../store/documents';
 import { hashOf, putFiles } from '../store/files';
 import { ownTurn } from '../store/own-turn';
@@ -34,6 +35,8 @@ export interface BringInReport {
 }
 
 const REPORTED_MOST = 1_000;
+/** How long an edit may be as text, characters. */
+const EDIT_MOST = 0.9 * BODY_MOST;
 
 function reportOf({ pages, sheets, files, refused, leftOut }: BroughtIn, before: readonly LeftOut[]): BringInReport {
   return {
@@ -73,6 +76,11 @@ export async function* bringInPackage(
     const edit = bringInEdit(brought);
     // Whatever the document refuses is refused before anything is kept.
     const { document } = makeEdit(project, edit);
+    // It is saved like any other edit, whose request has a limit.
+    if (isOpen && JSON.stringify(edit).length > EDIT_MOST)
+      throw new UnreadablePackage(
+        'That is more than can be put into an open project at once: bring in fewer pages, or make it a project of its own.',
+      );
     if (signal.aborted) return;
     await database().transaction(async (transaction) => {
       await putFiles(transaction, brought.bytes);
