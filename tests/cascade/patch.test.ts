@@ -244,7 +244,9 @@ function someEdit(project: Project, type: string): Edit {
 }
 
 test('a patched frame stands as a new one would, after every kind of edit', async () => {
-  let project = START;
+  // One with an edge to move.
+  const edged: Edit = { type: 'addBreakpoint', breakpoint: { id: 'bedged', name: 'Edged', condition: { below: 700 } } };
+  let project = makeEdit(START, edged).document;
   // What is taken away must have been there.
   const isRemoval = (type: string) => Number(type.startsWith('remove'));
   const types = [...EDIT_TYPES].sort((a, b) => isRemoval(a) - isRemoval(b));
