@@ -18,6 +18,8 @@ const policyWith = (nonce: string) =>
     "style-src 'self' 'unsafe-inline'",
     `script-src 'self' 'nonce-${nonce}'${development ? " 'unsafe-eval'" : ''}`,
     "worker-src 'self' blob:",
+    // Pages in quirks mode; each is sandboxed.
+    "frame-src 'self' blob:",
     "connect-src 'self'",
     "object-src 'none'",
     "frame-ancestors 'none'",

@@ -106,7 +106,10 @@ function morph(from: Element, to: Element): void {
 }
 
 export function putBody(html: string): void {
-  morph(document.body, new DOMParser().parseFromString(`<!doctype html>${html}`, 'text/html').body);
+  morph(
+    document.body,
+    new DOMParser().parseFromString(`${document.compatMode === 'BackCompat' ? '' : '<!doctype html>'}${html}`, 'text/html').body,
+  );
 }
 
 /** One element and all in it as it is to be, where the rest of the page stays. */

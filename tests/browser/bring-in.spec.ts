@@ -153,6 +153,29 @@ test('by keyboard, pasted into an open project; one undo takes it out again', as
   await expect.poll(async () => (await readProject(request, id)).project.pages.length).toBe(5);
 });
 
+test('a page without a document type is laid out as it was, on the stage and where it is measured', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Bring in pages …' }).click();
+  const old = '<body><p><table width="500"><tr><td height="40">One</table><img src="gone.png" width="20"></body>';
+  await give(page, 'old.zip', zipped({ 'old.html': old }));
+  await page.getByRole('button', { name: 'Open the project' }).click();
+  await page.getByRole('tree').waitFor();
+  await expect(frameOf(page).locator('p > table')).toHaveCSS('width', '500px');
+  expect(
+    await frameOf(page)
+      .locator('body')
+      .evaluate(() => document.compatMode),
+  ).toBe('BackCompat');
+  await swept(page);
+  await page.getByRole('tab', { name: /Findings/ }).click();
+  await expect(
+    page
+      .getByTestId('findings')
+      .getByRole('button', { name: /reaches|sideways/ })
+      .first(),
+  ).toContainText('320 to 5');
+});
+
 for (const [name, buffer, why] of [
   ['without a page', zipped({ 'a.css': 'p {}' }), 'There is no HTML file in this package'],
   ['that is cut off', zipped(PACKAGE).subarray(0, 300), 'isn’t a ZIP file, or it is cut off'],

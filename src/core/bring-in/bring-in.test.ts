@@ -99,6 +99,13 @@ test('white space, quirks and presentational attributes are as they were', () =>
   expect(page.brought!.mode).toBe('quirks');
   expect(byTag(page.elements, 'body').attributes).toEqual({ bgcolor: 'red' });
   expect(byTag(page.elements, 'table').children[0]).toEqual({ text: '\n' });
+  // Where nothing closes it, a paragraph holds the table in quirks mode alone.
+  const inside = (html: string) => pageOf(html).elements['ek0x2']?.tag;
+  expect([inside('<p><table><tr><td>x</table>'), inside('<!doctype html><p><table><tr><td>x</table>')]).toEqual([
+    'table',
+    'table',
+  ]);
+  expect(pageOf('<p><table><tr><td>x</table>').elements['ek0x1']!.children[0]).toBe('ek0x2');
   const { document } = makeEdit(empty, bringInEdit(bring({ 'index.html': '<b>a</b><b>c</b>' })));
   expect(
     previewDocument(

@@ -7,7 +7,7 @@ import { normalChildren } from '../document/content';
 import { suggestName } from '../document/element';
 import type { PageElement } from '../document/element';
 import { cleanInside } from '../document/foreign';
-import { isInert, ruleOf, surroundings, whyNotKept, whyNotKeptText } from '../document/html';
+import { isInert, QUIRKS, ruleOf, surroundings, whyNotKept, whyNotKeptText } from '../document/html';
 import type { Surroundings } from '../document/html';
 import { languageSchema } from '../document/page-fields';
 import { keptAttributes } from './kept-attributes';
@@ -75,6 +75,7 @@ class Reader {
   readonly #sheets: NamedSheet[] = [];
   readonly #leftOut: LeftOut[] = [];
   #count = 0;
+  #outer: Surroundings | undefined;
   #base: string;
 
   constructor(
@@ -98,6 +99,7 @@ class Reader {
     const { lang, dir, ...rest } = attributes;
     const language = lang !== undefined && languageSchema.safeParse(lang).success ? lang : undefined;
     const direction = dir === 'ltr' || dir === 'rtl' ? dir : undefined;
+    this.#outer = document.mode === 'quirks' ? QUIRKS : undefined;
     const root = this.#element(body, undefined)!;
     return {
       mode: MODES[document.mode] ?? 'no-quirks',
@@ -203,7 +205,7 @@ class Reader {
     // Reserved before its children, so that elements are kept in the order of the document.
     this.#elements[id] = { ...element, name: suggestName(tag), children: [] };
     const holdsNone = content === 'void' || content === 'inert' || tag === 'noscript' || tag === 'iframe';
-    const children = holdsNone ? [] : this.#inside(node, tag, surroundings(tag, around));
+    const children = holdsNone ? [] : this.#inside(node, tag, surroundings(tag, around ?? this.#outer));
     const own = children.every((child) => typeof child !== 'string')
       ? children.map((child) => (typeof child === 'string' ? '' : child.text)).join('')
       : '';

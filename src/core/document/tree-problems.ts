@@ -1,6 +1,6 @@
 import { BASE } from '../breakpoints/breakpoint';
 import type { PageElement } from './element';
-import { isInert, picturesShown } from './html';
+import { isInert, picturesShown, QUIRKS } from './html';
 import { LIMITS } from './limits';
 import { shownCount, topOf, usesIn } from './parts';
 import type { Page, Project } from './project';
@@ -71,7 +71,7 @@ export function structureProblem({ elements, root, brought }: Page): Problem | u
   }
   if (count > LIMITS.elements) return at(`A page has at most ${LIMITS.elements} elements.`, 'elements');
   if (elements[root]?.tag !== 'body') return at('A page begins with <body>.', 'root');
-  const problem = filedTreesProblem(elements, count, [root]);
+  const problem = filedTreesProblem(elements, count, [root], brought?.mode === 'quirks' ? QUIRKS : undefined);
   return problem === undefined ? undefined : at(problem, 'elements');
 }
 

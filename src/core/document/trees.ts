@@ -69,11 +69,15 @@ export function treesProblem(elements: readonly PageElement[], tops: readonly st
   return filedTreesProblem(byId, elements.length, tops);
 }
 
-/** The same of so many elements that are filed under their ids. A page of thousands is walked just once. */
+/**
+ * The same of so many elements that are filed under their ids. A page of thousands is walked just once.
+ * @param outer where the tops stand, where that isn't nowhere
+ */
 export function filedTreesProblem(
   byId: Readonly<Record<string, PageElement>>,
   count: number,
   tops: readonly string[],
+  outer?: Surroundings,
 ): string | undefined {
   const seen = new Set<string>();
   const visit = (id: string, around: Surroundings | undefined): string | undefined => {
@@ -86,7 +90,7 @@ export function filedTreesProblem(
     let inside: Surroundings | undefined;
     for (const child of element.children) {
       if (isRun(child)) continue;
-      inside ??= surroundings(element.tag, around);
+      inside ??= surroundings(element.tag, around ?? outer);
       const problem = visit(child, inside);
       if (problem) return problem;
     }

@@ -53,6 +53,19 @@ const lockedAmong = carried(
 const heldPage = (project: Project, page: Page, hold: Hold | undefined): Omit<Look, 'node'> =>
   hold && hold.element in page.elements ? shownIn(project, page, hold.element, hold.state) : { project, page };
 
+/** A document that is in quirks mode can't stand in an attribute, where it would be in none: it gets an address of its own. */
+function useDocument(source: string): { readonly srcDoc: string } | { readonly src: string | undefined } {
+  const [address, setAddress] = useState<string>();
+  const plain = /^<!doctype html>/i.test(source);
+  useEffect(() => {
+    if (plain) return undefined;
+    const made = URL.createObjectURL(new Blob([source], { type: 'text/html;charset=utf-8' }));
+    setAddress(made);
+    return () => URL.revokeObjectURL(made);
+  }, [plain, source]);
+  return plain ? { srcDoc: source } : { src: address };
+}
+
 /**
  * One page in a sandboxed frame of its own origin. The document is put in once; from then on the frame is told only
  * what differs from what it shows.
@@ -90,6 +103,7 @@ export function PreviewFrame(props: Props) {
   /** The elements that the frame was told to hold. */
   const marked = useRef('');
   const source = useMemo(() => frameDocument(first.preview, parts, scrollbar), [first, parts, scrollbar]);
+  const address = useDocument(source);
   const handle = useRef(props.onMessage);
   const asked = useRef(props.standIn);
   useEffect(() => {
@@ -154,7 +168,7 @@ export function PreviewFrame(props: Props) {
       ref={frame}
       style={style}
       title={label}
-      srcDoc={source}
+      {...address}
       sandbox="allow-scripts"
       className="absolute top-0 left-0 origin-top-left border-0 bg-white"
     />

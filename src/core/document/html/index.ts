@@ -2,5 +2,5 @@ export { FETCHING, INPUT_TYPES, isFile, isLink, picturesShown, whyNotAttribute, 
 export { holdsElements, HTML_TAGS, isInert, isKnown, ruleOf } from './elements';
 export { whyNotConforming, whyNoWordsIn } from './model';
 export { whyNotKept, whyNotKeptText, whyNoText } from './parser';
-export { surroundings } from './surroundings';
+export { QUIRKS, surroundings } from './surroundings';
 export type { Surroundings } from './surroundings';

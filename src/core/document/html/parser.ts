@@ -52,7 +52,8 @@ export function whyNotKept(tag: string, around: Surroundings): string | undefine
   if (only && !only.includes(tag)) return `<${parent}> holds only ${list(only, 'and')}.`;
   const under = ONLY_UNDER.get(tag);
   if (under && !under.includes(parent)) return `<${tag}> stands only in ${list(under, 'or')}.`;
-  if (around.paragraph && CLOSES_PARAGRAPH.has(tag)) return `<p> holds text, not a block like <${tag}>.`;
+  if (around.paragraph && CLOSES_PARAGRAPH.has(tag) && !(around.quirks && tag === 'table'))
+    return `<p> holds text, not a block like <${tag}>.`;
   if (HEADING.test(tag) && HEADING.test(parent)) return `<${parent}> holds text, not a block like <${tag}>.`;
   if (around.item && tag === 'li') return 'A list item stands in another only with a list between them.';
   if (around.term && (tag === 'dt' || tag === 'dd')) return `<${tag}> stands in another only with a list between them.`;

@@ -14,6 +14,8 @@ export interface Surroundings {
   readonly button: boolean;
   readonly form: boolean;
   readonly ruby: boolean;
+  /** Whether the document is in quirks mode, where a table closes no paragraph. */
+  readonly quirks: boolean;
   /** The nearest element that holds only phrasing content. */
   readonly phrasing: string | undefined;
   /** The nearest element that isn't transparent: its content model counts. */
@@ -40,8 +42,11 @@ const MARKERS = new Set(['caption', 'td', 'th', 'object']);
 
 const NOWHERE: Surroundings = {
   ...{ parent: '', depth: 0, paragraph: false, item: false, term: false, link: false, unbroken: false, button: false },
-  ...{ form: false, ruby: false, phrasing: undefined, model: '', without: [] },
+  ...{ form: false, ruby: false, quirks: false, phrasing: undefined, model: '', without: [] },
 };
+
+/** Where the root of a document in quirks mode stands. */
+export const QUIRKS: Surroundings = { ...NOWHERE, quirks: true };
 
 /** The surroundings of what stands directly in an element of a tag; without `outer`, that element stands in nothing. */
 export function surroundings(tag: string, outer: Surroundings = NOWHERE): Surroundings {
@@ -61,6 +66,7 @@ export function surroundings(tag: string, outer: Surroundings = NOWHERE): Surrou
     button: tag === 'button' || (!scope && outer.button),
     form: tag === 'form' || outer.form,
     ruby: tag === 'ruby' || (!scope && outer.ruby),
+    quirks: outer.quirks,
     phrasing: rule?.content === 'phrasing' ? tag : transparent ? outer.phrasing : undefined,
     model: transparent ? outer.model : tag,
     without: rule?.without ? [tag, ...outer.without] : outer.without,
