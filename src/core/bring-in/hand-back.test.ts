@@ -100,6 +100,16 @@ test.each<[string, Edit, (html: string) => string]>([
   expect(after(edit)['docs/index.html']).toBe(wanted(HTML));
 });
 
+test('a tag that was left out because of what is gone is not missed: the body is written anew then', () => {
+  const odd = brought('<!doctype html><title>x</title><p>One<p>Two</p></p><table></table>');
+  const { elements } = odd.project.pages[0]!;
+  const two = Object.values(elements).filter(({ tag }) => tag === 'p')[1]!.id;
+  const changed = makeEdit(odd.project, { type: 'removeElement', node: two }).document;
+  expect(odd.back(changed)['docs/index.html']).toBe(
+    '<!doctype html><title>x</title><body><p>One</p><p></p><table></table></body>',
+  );
+});
+
 test('a file in another encoding is written in it, what it has no byte for as a reference', () => {
   const old = brought(Buffer.from('<meta charset=windows-1252><p>gr\xfcn</p><i>\x93x\x94</i>', 'latin1'));
   const paragraph = Object.values(old.project.pages[0]!.elements).find(({ tag }) => tag === 'p')!.id;

@@ -1,5 +1,6 @@
 import type { DefaultTreeAdapterMap } from 'parse5';
 import { defaultTreeAdapter as adapter, parse } from 'parse5';
+import { doctypeOf } from '../document/brought';
 import { classesOf } from '../document/class-names';
 import type { Child } from '../document/content';
 import { isRun } from '../document/content';
@@ -32,16 +33,36 @@ export class NotHandedBack extends Error {
  * the same bytes: comments, scripts, indentation.
  * @param text the file as it was read
  * @param sheet the address of the added style sheet; none is linked without
- * Where something changed that stands nowhere in the text, since the parser made it, the whole body is written anew.
+ * Where something changed that stands nowhere in the text, since the parser made it, or where the rest would be read otherwise then, the
+ * whole body is written anew.
  * @throws NotHandedBack for a page that wasn't brought in
  */
 export function handBack(project: Project, page: Page, text: string, sheet: string | undefined, options: MarkupOptions): string {
+  const anew = () => new HandingBack(project, page, text, options).write(sheet, true);
   try {
-    return new HandingBack(project, page, text, options).write(sheet);
+    const written = new HandingBack(project, page, text, options).write(sheet);
+    return written === text || isAsShown(written, project, page, options) ? written : anew();
   } catch (error) {
     if (!(error instanceof NotHandedBack)) throw error;
-    return new HandingBack(project, page, text, options).write(sheet, true);
+    return anew();
   }
+}
+
+/**
+ * Whether a file is read as the page that it stands for: tags that were left out may have been left out because of something that
+ * is gone now.
+ */
+function isAsShown(written: string, project: Project, page: Page, options: MarkupOptions): boolean {
+  const shown = `${doctypeOf(page)}<html><head></head>${renderElement(project, page, page.root, options)}</html>`;
+  const [a, b] = [written, shown].map((text) => {
+    const { elements } = readHtml(text, page.brought!.file, 'a');
+    return Object.values(elements).map(({ tag, attributes, children, source }) => [
+      ...[tag, Object.entries(attributes).sort(([one], [other]) => (one < other ? -1 : 1)), source],
+      // White space between blocks may be written otherwise; words may not.
+      children.map((child) => (isRun(child) ? child.text.replace(/\s+/g, ' ').trim() : child)).filter((child) => child !== ''),
+    ]);
+  });
+  return JSON.stringify(a) === JSON.stringify(b);
 }
 
 class HandingBack {
