@@ -1,12 +1,11 @@
-import { createHash } from 'node:crypto';
 import { kept, newProject, readProject } from '../document';
 import type { PageElement, Project } from '../document';
 import { makeEdit } from '../edits';
 import { previewDocument, renderPreview } from '../render';
 import { bringIn, bringInEdit } from './index';
 import type { PackageFile } from './index';
+import { hashForTests } from './hash-for-tests';
 
-const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 const empty = newProject('00000000-0000-4000-8000-000000000000', 'Brought in');
 const given = (files: Readonly<Record<string, string | Uint8Array>>): PackageFile[] =>
   Object.entries(files).map(([path, content]) => ({
@@ -14,7 +13,7 @@ const given = (files: Readonly<Record<string, string | Uint8Array>>): PackageFil
     bytes: typeof content === 'string' ? new TextEncoder().encode(content) : content,
   }));
 const bring = (files: Readonly<Record<string, string | Uint8Array>>, project: Project = empty) =>
-  bringIn(given(files), { project, hash, key: 'k' });
+  bringIn(given(files), { project, hash: hashForTests, key: 'k' });
 const pageOf = (html: string | Uint8Array) => bring({ 'index.html': html }).pages[0]!;
 const byTag = (elements: Readonly<Record<string, PageElement>>, tag: string) =>
   Object.values(elements).find((one) => one.tag === tag)!;
@@ -154,7 +153,7 @@ test.each([
 test('two packages with the same paths stand beside each other; both leave with one undo each', () => {
   const files = { 'index.html': '<link rel=stylesheet href=a.css><img src=x.png>', 'a.css': 'p { color: red }', 'x.png': PNG };
   const once = makeEdit(empty, bringInEdit(bring(files)));
-  const second = bringIn(given(files), { project: once.document, hash, key: 'm' });
+  const second = bringIn(given(files), { project: once.document, hash: hashForTests, key: 'm' });
   const twice = makeEdit(once.document, bringInEdit(second));
   expect(twice.document.pages.map(({ slug, brought }) => [slug, brought?.file])).toEqual([
     ['index', undefined],

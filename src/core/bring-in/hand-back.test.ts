@@ -1,11 +1,10 @@
-import { createHash } from 'node:crypto';
 import { newProject } from '../document';
 import type { Project } from '../document';
 import type { Edit } from '../edits';
 import { makeEdit } from '../edits';
 import { bringIn, bringInEdit, handedBack } from './index';
+import { hashForTests } from './hash-for-tests';
 
-const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 const start = newProject('00000000-0000-4000-8000-000000000000', 'Brought in');
 
 const HTML = `<!DOCTYPE html>
@@ -30,7 +29,7 @@ function brought(html: string | Uint8Array): { project: Project; back: (project:
     { path: 'docs/index.html', bytes },
     { path: 'docs/a.css', bytes: new TextEncoder().encode('#top { color: red }') },
   ];
-  const read = bringIn(files, { project: { ...start, pages: [] }, hash, key: 'k' });
+  const read = bringIn(files, { project: { ...start, pages: [] }, hash: hashForTests, key: 'k' });
   return {
     project: makeEdit({ ...start, pages: [] }, bringInEdit(read)).document,
     back: (project) =>

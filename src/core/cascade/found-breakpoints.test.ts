@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
 import { bringIn, bringInEdit } from '../bring-in';
 import { describeCondition } from '../breakpoints';
 import { newProject } from '../document';
 import { makeEdit } from '../edits';
 import { foundBreakpoints, nearMisses } from './index';
+import { hashForTests } from '../bring-in/hash-for-tests';
 
 const CSS = `@media (max-width: 767px) { p { color: red } .none { color: red } }
 @media screen and (width < 768px) { b { color: red } }
@@ -15,8 +15,7 @@ const CSS = `@media (max-width: 767px) { p { color: red } .none { color: red } }
 test('what a page asks of viewports is found, equal conditions together, with whom they speak of; near misses are named', () => {
   const start = newProject('00000000-0000-4000-8000-000000000000', 'Found');
   const files = [{ path: 'a.html', bytes: Buffer.from(`<style>${CSS}</style><p>One <b>two</b></p><p>Three</p>`) }];
-  const hash = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
-  const { document } = makeEdit(start, bringInEdit(bringIn(files, { project: start, hash, key: 'k' })));
+  const { document } = makeEdit(start, bringInEdit(bringIn(files, { project: start, hash: hashForTests, key: 'k' })));
   const project = makeEdit(document, {
     type: 'addBreakpoint',
     breakpoint: { id: 'bown', name: 'Own', condition: { below: 768 } },
