@@ -69,7 +69,7 @@ test('what runs, fetches or sends is left out and listed with its line', () => {
   );
   expect(byTag(page.elements, 'a').attributes).toEqual({ href: '#' });
   expect(byTag(page.elements, 'div').attributes.style).toBe(' color: red');
-  expect(byTag(page.elements, 'img').attributes.src).toBe('');
+  expect(byTag(page.elements, 'img').attributes.src).toBe('left-out');
 });
 
 test('scripts and sheets in the body keep their place, since selectors count them, and hold nothing', () => {

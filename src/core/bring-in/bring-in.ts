@@ -14,6 +14,7 @@ import { addressesIn, importsOf } from '../read/references';
 import { decodeCss, decodeHtml } from './decode';
 import { fileType } from './file-type';
 import type { LeftOut } from '../document/brought';
+import { LEFT_OUT } from './kept-attributes';
 import type { ReadHtml } from './read-html';
 import { readHtml, UnreadablePage } from './read-html';
 
@@ -208,8 +209,9 @@ class BringingIn {
   #filesOf({ attributes, tag }: PageElement, base: string, asker: string): void {
     for (const [name, value] of Object.entries(attributes)) {
       if (name === 'style') for (const { address } of addressesIn(value)) this.#file(address, base, asker);
-      else if (name === 'srcset') for (const { address } of candidatesOf(value)) this.#file(address, base, asker);
-      else if (FETCHING.has(name) && value.trim() !== '') this.#file(value, base, asker, `<${tag}>`);
+      else if (name === 'srcset' && value !== LEFT_OUT)
+        for (const { address } of candidatesOf(value)) this.#file(address, base, asker);
+      else if (FETCHING.has(name) && value.trim() !== '' && value !== LEFT_OUT) this.#file(value, base, asker, `<${tag}>`);
     }
   }
 

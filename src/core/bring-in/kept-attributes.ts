@@ -9,6 +9,9 @@ interface Attribute {
   readonly prefix?: string | undefined;
 }
 
+/** Stands where a file of another site was named: a file that isn't there, and is shown so. */
+export const LEFT_OUT = 'left-out';
+
 type Note = (reason: LeftOut['reason'], what: string) => void;
 
 /** The attributes of an element as they can be kept; what was left out is told. */
@@ -32,7 +35,7 @@ export function keptAttributes(tag: string, attrs: readonly Attribute[], note: N
       kept.push([name, '#']);
     } else if (FETCHING.has(name) && isOutside(value)) {
       note('address', value.slice(0, 200));
-      kept.push([name, '']);
+      kept.push([name, LEFT_OUT]);
     } else note('attribute', `${name}="${value.slice(0, 80)}" of <${tag}>`);
   }
   return Object.fromEntries(kept);
