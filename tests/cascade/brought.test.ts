@@ -1,0 +1,50 @@
+import type { Browser } from 'playwright-core';
+import { bringIn, bringInEdit } from '@/core/bring-in';
+import { hashForTests } from '@/core/bring-in/hash-for-tests';
+import { newProject } from '@/core/document';
+import { makeEdit } from '@/core/edits';
+import { launchChromium } from '@/server/browser/chromium';
+import { compareWithBrowser, openComparison } from './compare';
+
+// What the core says of pages that somebody else wrote is what Chromium computes.
+
+const OLD = `<!doctype html><body bgcolor="#ffeedd" text=navy link=red><center><font size=+1 color=green face="Arial,sans-serif">One</font></center>
+<table border=2 cellpadding=5 width=80% align=center bgcolor=silver><tr valign=top><th nowrap>A<td width=40 height=20 align=center>B</table>
+<p align=center>C<br clear=all><img src=gone.png border=1 hspace=4 align=left><hr size=4 width=50% noshade align=left><ul type=square><li>D</ul>
+<a href=#>E</a><pre>F <code>G</code></pre><h2 align=right>H</h2><div align=justify style="color: teal; padding: 3px !important">I</div>`;
+
+const NEW = `<!doctype html><style>
+@layer weak, strong; @layer strong { p { color: red; padding: 1px !important } } @layer weak { p#one { color: blue; padding: 2px !important; margin: 3px } }
+.card { color: tan; & > b { font-size: 1.5em } &:not(.off) { border: 2px solid; @media (width < 700px) { border-width: 5px } } }
+@supports (display: grid) { .card { display: grid; gap: 4px } } @supports not (display: grid) { .card { display: block } }
+@media not all and (min-width: 600px) { b { color: rgb(1, 2, 3) } } @media (width >= 600px) and (width < 900px), (min-width: 1200px) { b { color: rgb(4, 5, 6) } }
+p:has(i) { color: lime } code { font-family: monospace } a:link { color: rgb(9, 9, 9) }
+</style><p id=one>One <i>two</i></p><p>Three</p><div class=card><b>Four</b> <code>five</code></div><div class="card off"><a href=#>Six</a></div>`;
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await launchChromium();
+}, 60_000);
+afterAll(() => browser.close());
+
+test.each([
+  ['attributes of another age', OLD],
+  ['layers, nesting and conditions', NEW],
+])('%s', async (_, html) => {
+  const start = { ...newProject('00000000-0000-4000-8000-000000000000', 'Brought'), pages: [] };
+  const read = bringIn([{ path: 'index.html', bytes: new TextEncoder().encode(html) }], {
+    project: start,
+    hash: hashForTests,
+    key: 'k',
+  });
+  const page = await browser.newPage();
+  await openComparison(page);
+  const { mismatches, compared, asked } = await compareWithBrowser(
+    page,
+    makeEdit(start, bringInEdit(read)).document,
+    [320, 599, 600, 700, 899, 900, 1300],
+  );
+  await page.close();
+  expect(mismatches).toEqual([]);
+  expect(compared / asked).toBeGreaterThan(0.95);
+});
