@@ -9,6 +9,8 @@ import { controlDefaultFor, controlForcedFor, disabledDefaultFor, everySide } fr
 const block = { display: 'block' };
 const vertical = (margin: string) => ({ 'margin-top': margin, 'margin-bottom': margin });
 const heading = (size: string, margin: string) => ({ ...block, 'font-size': size, 'font-weight': 'bold', ...vertical(margin) });
+/** Centred where nothing is said above of alignment, else what is said there (HTML, 15.3.8); `resolve` carries it out. */
+export const HEADER_ALIGNMENT = '-internal-center';
 const bold = { 'font-weight': 'bold' };
 const italic = { 'font-style': 'italic' };
 const monospace = { 'font-family': 'monospace' };
@@ -158,7 +160,7 @@ const BY_TAG: Readonly<Record<string, Declarations>> = {
   tfoot: rows('table-footer-group'),
   tr: { display: 'table-row', 'vertical-align': 'inherit', ...inheritedLines },
   td: cell,
-  th: { ...cell, ...bold, 'text-align': 'center' },
+  th: { ...cell, ...bold, 'text-align': HEADER_ALIGNMENT },
 };
 
 const LINK: Declarations = { color: 'rgb(0, 0, 238)', 'text-decoration-line': 'underline', cursor: 'pointer' };

@@ -6,6 +6,7 @@ import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import { parentOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
+import { HEADER_ALIGNMENT } from './browser-defaults';
 import { aboveOf, elementOf, HTML } from './root';
 import type { Candidate } from './sources';
 import { isHolding, sourcesOf } from './sources';
@@ -49,10 +50,19 @@ export function decide(project: Project, page: Page, element: PageElement, prope
     if (winner) beaten.push({ value, ...source });
     else winner = { value, ...source };
   }
+  const above = winner?.value === HEADER_ALIGNMENT ? resolveAbove(project, page, element, property, viewport) : undefined;
+  if (winner && above) {
+    doubts.push(...above.doubts);
+    winner = { ...winner, value: above.value === propertyNamed(property).initial ? 'center' : 'inherit' };
+  }
   const keyword = winner?.value.toLowerCase();
   if (keyword === 'inherit' || (inherited && (!winner || keyword === 'unset'))) return { winner, beaten, from: 'parent', doubts };
   if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial', doubts };
   return { winner, beaten, from: 'winner', doubts };
+}
+
+function resolveAbove(project: Project, page: Page, { id }: PageElement, property: string, viewport: Viewport): Resolution {
+  return resolve(project, page, aboveOf(page, id)!.id, property, viewport.width, viewport);
 }
 
 /**
@@ -108,11 +118,16 @@ export function specifiedValue(project: Project, page: Page, elementId: string, 
     for (let at = sources.length - 1; at >= 0 && value === undefined; at--) {
       if (isHolding(sources[at]!, viewport)) value = sources[at]!.declarations[property];
     }
+    if (value === HEADER_ALIGNMENT) return decided(project, page, element, property, viewport);
     const keyword = value && /^(inherit|initial|unset)$/i.test(value) ? value.toLowerCase() : undefined;
     if (value !== undefined && !keyword) return value;
     if (keyword === 'initial' || (keyword !== 'inherit' && !inherited)) return initial;
   }
   return initial;
+}
+
+function decided(project: Project, page: Page, { id }: PageElement, property: string, viewport: Viewport): string {
+  return resolve(project, page, id, property, viewport.width, viewport).value;
 }
 
 /** Whether an element or one of its ancestors takes no room at the viewport (`display: none`). */
