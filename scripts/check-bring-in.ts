@@ -12,6 +12,7 @@ import { keepFile, previewDocument, renderPreview } from '@/core/render';
 import { launchChromium } from '@/server/browser/chromium';
 import { compareWithBrowser, openComparison } from '../tests/cascade/compare';
 import { changedByHand } from './changed-by-hand';
+import { takenOver } from './taken-over';
 
 /*
  * Pages as they are, opened in Chromium, beside the same pages brought in, as a preview shows them: the boxes of all elements and
@@ -228,6 +229,23 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
     }
     handed = new Map();
   }
+  if (process.argv.includes('--take-over')) {
+    const taken = takenOver(document, page.id);
+    shown = previewDocument(
+      renderPreview(
+        taken.project,
+        taken.project.pages.find(({ id }) => id === page.id)!,
+        () => 'data:,',
+      ),
+      '',
+    );
+    const again = await compared(file, shown);
+    back += `; ${taken.words}: ${again.same} of ${again.count} the same`;
+    if (again.same < again.count) {
+      found.words.push(...again.words);
+      totals.different++;
+    }
+  }
   if (process.argv.includes('--cascade'))
     await compareCascade({ ...document, pages: [document.pages.find(({ id }) => id === page.id)!] });
   totals.pages++;
@@ -243,7 +261,8 @@ for (const name of process.argv.slice(2).filter((one) => !one.startsWith('--')))
 }
 await browser.close();
 console.log(`${totals.pages} pages, ${totals.whole} of them the same; ${totals.same} of ${totals.elements} elements`);
-if (process.argv.includes('--hand-back')) console.log(`${totals.different} pages differ when they are handed back`);
+if (process.argv.includes('--hand-back') || process.argv.includes('--take-over'))
+  console.log(`${totals.different} differ when they are handed back, or taken over`);
 if (process.argv.includes('--cascade')) {
   const wrong = [...cascade.tally.values()].sort((a, b) => b.count - a.count);
   for (const { count, what } of wrong.slice(0, 60)) console.log(`${count}x ${what}`);

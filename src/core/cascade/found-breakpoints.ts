@@ -30,7 +30,7 @@ const wholeEdge = (edge: number | undefined): number | undefined => {
 };
 
 /** A condition of a sheet as a breakpoint can have it; undefined for one that asks for what breakpoints don't. */
-function asBreakpoint(condition: Condition): Condition | undefined {
+export function asBreakpoint(condition: Condition): Condition | undefined {
   const asked = Object.entries(condition).filter(([name, value]) => value !== undefined && name !== 'unit');
   if (asked.length === 0 || asked.some(([name]) => !(PARTS as readonly string[]).includes(name))) return undefined;
   const whole = {
@@ -43,7 +43,8 @@ function asBreakpoint(condition: Condition): Condition | undefined {
   return Object.fromEntries(PARTS.flatMap((name) => (whole[name] === undefined ? [] : [[name, whole[name]]]))) as Condition;
 }
 
-const keyOf = (condition: Condition): string => PARTS.map((name) => condition[name] ?? '').join(' ');
+/** The same words for the same condition, in whatever order its parts were written. */
+export const conditionKey = (condition: Condition): string => PARTS.map((name) => condition[name] ?? '').join(' ');
 
 /** What the page's own style sheets ask of viewports, equal conditions together however they are written; wide ones first. */
 export function foundBreakpoints(project: Project, page: Page): FoundBreakpoint[] {
@@ -54,7 +55,7 @@ export function foundBreakpoints(project: Project, page: Page): FoundBreakpoint[
     const conditions = new Map<string, Condition>();
     for (const one of rule.when ?? []) {
       const condition = asBreakpoint(one);
-      if (condition) conditions.set(keyOf(condition), condition);
+      if (condition) conditions.set(conditionKey(condition), condition);
     }
     if (conditions.size === 0) continue;
     const matched = all.filter((node) => rule.selectors.some((selector) => selector.matches(node, () => true)));
@@ -65,7 +66,7 @@ export function foundBreakpoints(project: Project, page: Page): FoundBreakpoint[
       for (const { id } of matched) if (id !== undefined) known.elements.add(id);
     }
   }
-  const ids = new Map(project.breakpoints.map(({ id, condition }) => [keyOf(condition), id]));
+  const ids = new Map(project.breakpoints.map(({ id, condition }) => [conditionKey(condition), id]));
   const size = ({ from, below }: Condition) => below ?? 1e6 + (from ?? 0);
   return [...found]
     .map(([key, { condition, rules, elements }]) => ({ condition, rules, elements: elements.size, id: ids.get(key) }))

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
-import { picturesShown, whyNotAttribute } from '../document/html';
+import { picturesShown, whyNotAttribute, whyNotKeptAttribute } from '../document/html';
 import { isInUse, shownIdSchema, splitShownId } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
@@ -29,7 +29,10 @@ export const setAttribute: EditKind<SetAttribute> = {
     const { tag, attributes: own = {} } = shown
       ? { tag: shown.of.tag, attributes: shown.said?.attributes }
       : writer.require(node).element;
-    const why = value === null ? undefined : whyNotAttribute(tag, name, value);
+    // Beside pages that were brought in stands what they came with, wherever it has been moved since: it can be put back.
+    const hasBrought = writer.project.pages.some(({ brought }) => brought);
+    const whyNot = hasBrought && !shown ? whyNotKeptAttribute : whyNotAttribute;
+    const why = value === null ? undefined : whyNot(tag, name, value);
     if (why) throw new EditError(why);
     for (const shown of value === null ? [] : picturesShown({ [name]: value }).values())
       if (!writer.project.pictures.some(({ id }) => id === shown)) throw new EditError("That picture isn't there.");

@@ -22,3 +22,6 @@ export { planTakeApart } from './take-apart';
 export { planSwapPart } from './swap-part';
 export { planRemovePart, usesInWords } from './remove-part';
 export type { UsesFate } from './remove-part';
+export { planTakeOver } from './take-over';
+export type { TakeChoice } from './taken-rules';
+export { planTakeInline } from './take-inline';
