@@ -10,5 +10,7 @@ export { statedContrast } from './contrast';
 export { heldIn, lookOf, shownIn } from './look';
 export type { Look } from './look';
 export { elementOf } from './root';
-export { foundBreakpoints, nearMisses } from './found-breakpoints';
+export { asBreakpoint, foundBreakpoints, nearMisses } from './found-breakpoints';
 export type { FoundBreakpoint } from './found-breakpoints';
+export { rulesOn } from './page-rules';
+export type { PageRule } from './page-rules';

@@ -9,7 +9,7 @@ import type { Direction } from '@/core/plans';
 import { directionOf, planDuplicateBreakpoint, planMend, planReadySet } from '@/core/plans';
 import { addBreakpointHere, key, setWidth } from '../view/actions';
 import { commitOrReport } from '../editing/edits';
-import { carryOut, propose, proposeTurn } from '../editing/proposal';
+import { carryOut, propose, proposeLong } from '../editing/proposal';
 import { steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { FoundList } from './FoundList';
@@ -156,7 +156,7 @@ export function SetPanel() {
 function turn(direction: Direction): void {
   const { project } = useSession.getState();
   const ids = Array.from({ length: 2 * LIMITS.breakpoints }, newId);
-  void proposeTurn({ kind: 'turn', project, direction, ids });
+  void proposeLong({ kind: 'turn', project, direction, ids });
 }
 
 /** Conditions that aren't made at a width. */

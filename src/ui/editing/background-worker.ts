@@ -1,6 +1,6 @@
 import { EditError } from '@/core/edits';
 import { dropFindings, lintProject } from '@/core/lints';
-import { PlanError, planRemoveBreakpoint, planTurn } from '@/core/plans';
+import { PlanError, planRemoveBreakpoint, planTakeInline, planTakeOver, planTurn } from '@/core/plans';
 import type { Task, TaskResults } from './background';
 
 // Runs beside the page, so that a large project never keeps it waiting.
@@ -17,6 +17,12 @@ function work(task: Task): TaskResults[Task['kind']] {
       const ids = [...task.ids];
       return planTurn(task.project, task.direction, () => ids.pop()!);
     }
+    case 'take': {
+      let made = 0;
+      return planTakeOver(task.project, task.choice, (letter) => `${letter}${task.key}${made++}`);
+    }
+    case 'takeInline':
+      return planTakeInline(task.project, task.ids);
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Project } from '@/core/document';
 import type { Dropped, LintFinding } from '@/core/lints';
-import type { Direction, Fate, Plan } from '@/core/plans';
+import type { Direction, Fate, Plan, TakeChoice } from '@/core/plans';
 
 /** What can take long on a large project, each with all that it needs. */
 export type Task =
@@ -13,7 +13,10 @@ export type Task =
       readonly direction: Direction;
       /** For the breakpoints that it makes. */
       readonly ids: readonly string[];
-    };
+    }
+  /** The ids of what it makes begin with the key. */
+  | { readonly kind: 'take'; readonly project: Project; readonly choice: TakeChoice; readonly key: string }
+  | { readonly kind: 'takeInline'; readonly project: Project; readonly ids: readonly string[] };
 
 /** What comes of each. */
 export interface TaskResults {
@@ -21,6 +24,8 @@ export interface TaskResults {
   readonly drop: Dropped;
   readonly remove: Plan;
   readonly turn: Plan;
+  readonly take: Plan;
+  readonly takeInline: Plan;
 }
 
 export interface Background<T> {

@@ -3,7 +3,7 @@ import type { Plan } from '@/core/plans';
 import { planClear, planTurn } from '@/core/plans';
 import { chooseBandOnly, lockTarget, setSlice, setWidth, targetsHere } from '../view/actions';
 import { commit, undo } from './edits';
-import { acceptProposal, carryOut, dismissProposal, foretell, propose, proposeTurn } from './proposal';
+import { acceptProposal, carryOut, dismissProposal, foretell, propose, proposeLong } from './proposal';
 import { shownPage, useSession, writeTarget } from '../state/store';
 import { openForTests } from '../state/store-for-tests';
 import { inBackground } from './background';
@@ -82,14 +82,14 @@ const turn = () => planTurn(demo, 'narrow-first', () => `bt${n++}`);
 
 test('a plan that takes long can be left, and arrives as a proposal otherwise', async () => {
   const first = background();
-  void proposeTurn(task);
+  void proposeLong(task);
   expect(state().stopBackground).toBeDefined();
   dismissProposal();
   expect(first.cancel).toHaveBeenCalled();
   expect(state().stopBackground).toBeUndefined();
 
   const second = background();
-  const done = proposeTurn(task);
+  const done = proposeLong(task);
   second.resolve(turn());
   await done;
   expect(state().proposal!.sentence).toMatch(/^The base becomes Narrow/);
@@ -98,14 +98,14 @@ test('a plan that takes long can be left, and arrives as a proposal otherwise', 
 
 test('a plan for a document that has changed meanwhile is not proposed', async () => {
   const late = background();
-  const done = proposeTurn(task);
+  const done = proposeLong(task);
   commit({ type: 'setStyle', owner: cards().id, at: 'base', property: 'width', value: '9px' });
   late.resolve(turn());
   await done;
   expect(state().proposal).toBeUndefined();
   expect(state().problems).toEqual([expect.stringMatching(/has changed since/)]);
   const failing = background();
-  const failed = proposeTurn({ ...task, project: state().project });
+  const failed = proposeLong({ ...task, project: state().project });
   failing.reject(new Error('Too many breakpoints.'));
   await failed;
   expect(state().problems).toContain('Too many breakpoints.');

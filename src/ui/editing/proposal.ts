@@ -37,8 +37,8 @@ export function propose(make: Make): void {
   mark(plan);
 }
 
-/** Turning a set around can take long: it is worked out beside the page, and can be left meanwhile. */
-export async function proposeTurn(task: Extract<Task, { kind: 'turn' }>): Promise<void> {
+/** What can take long is worked out beside the page, and can be left meanwhile. All of it leaves everything looking as it does. */
+export async function proposeLong(task: Extract<Task, { kind: 'turn' | 'take' | 'takeInline' }>): Promise<void> {
   dismissProposal();
   const background = inBackground(task);
   useSession.setState({ stopBackground: background.cancel, foretold: '' });

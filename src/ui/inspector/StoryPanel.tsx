@@ -11,6 +11,7 @@ import { describeTarget } from '@/core/edits';
 import { planClearStronger, planStop } from '@/core/plans';
 import { choosePseudo, chooseTarget, clearValues, select, setWidth } from '../view/actions';
 import { propose } from '../editing/proposal';
+import { takeInline, takeOver } from '../view/take-over';
 import { ownerNow, shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
 import { describeCandidate, describeOrigin } from '../value-controls/field-value';
 import type { FieldValue } from '../value-controls/field-value';
@@ -198,6 +199,19 @@ export function StoryPanel({ label, properties, field, target, anchor, close }: 
             }}
           >
             Clear at {describeTarget(project, target)}
+          </button>
+        )}
+        {page.brought && winner && !winner.important && (winner.rule ?? winner.layer === 'inline') && (
+          <button
+            type="button"
+            className={button}
+            onClick={() => {
+              close();
+              if (winner.rule) takeOver({ sheet: winner.owner!, rule: winner.rule });
+              else takeInline([origin.kind === 'initial' ? selection[0]! : splitPseudo(origin.element).id]);
+            }}
+          >
+            {winner.rule ? 'Take over this rule' : 'Make its style attribute own values'}
           </button>
         )}
         {isOwn && selection.length === 1 && properties.length === 1 && (

@@ -10,6 +10,7 @@ import { BUTTON } from '../theme/controls';
 import { Carriers } from './Carriers';
 import { OwnerValues } from './OwnerValues';
 import { SharedEntry } from './SharedEntry';
+import { PageSheets } from './PageSheets';
 import { Sheets } from './Sheets';
 
 /** What many elements have in common: shared styles, the defaults of kinds, style sheets from elsewhere. */
@@ -73,6 +74,7 @@ export function StylesPanel() {
           })}
         </ul>
       </section>
+      <PageSheets />
       <Sheets />
     </div>
   );
