@@ -1,17 +1,30 @@
 import type { Condition } from '../breakpoints/condition';
 import type { Page, Project } from '../document/project';
+import { childIds } from '../document/content';
+import { readMediaQuery } from '../read/media';
+import type { PageRule } from './page-rules';
 import { rulesOn } from './page-rules';
 import { nodesOf } from './selector-nodes';
 
-/** A condition that the style sheets of a page already ask for, with its edges at whole px. */
+/** A condition that the style sheets and the pictures of a page already ask for, with its edges at whole px. */
 export interface FoundBreakpoint {
   readonly condition: Condition;
   /** How many rules stand under it. */
   readonly rules: number;
-  /** How many elements of the page those rules speak of. */
+  /** How many pictures have another file under it. */
+  readonly pictures: number;
+  /** How many elements of the page those rules speak of, and those pictures are. */
   readonly elements: number;
   /** The breakpoint of the project that has this condition. */
   readonly id: string | undefined;
+}
+
+/** What rules of a page ask of a box around an element in place of the viewport (CSS Containment 3). */
+export interface FoundContainer {
+  /** As it is written: "card (width > 400px)". */
+  readonly query: string;
+  readonly rules: number;
+  readonly elements: number;
 }
 
 /** Two edges that lie so close that one of them was probably meant for the other, px. */
@@ -46,31 +59,62 @@ export function asBreakpoint(condition: Condition): Condition | undefined {
 /** The same words for the same condition, in whatever order its parts were written. */
 export const conditionKey = (condition: Condition): string => PARTS.map((name) => condition[name] ?? '').join(' ');
 
-/** What the page's own style sheets ask of viewports, equal conditions together however they are written; wide ones first. */
+/**
+ * What the page's own style sheets, and the `media` of its pictures' sources, ask of viewports, equal conditions together however they are
+ * written; wide ones first.
+ */
 export function foundBreakpoints(project: Project, page: Page): FoundBreakpoint[] {
-  const nodes = nodesOf(project, page);
-  const all = Object.keys(page.elements).flatMap((id) => nodes.get(id) ?? []);
-  const found = new Map<string, { condition: Condition; rules: number; elements: Set<string> }>();
-  for (const { rule } of rulesOn(project, page)) {
+  const matched = matcherOf(project, page);
+  const found = new Map<string, { condition: Condition; rules: number; pictures: number; elements: Set<string> }>();
+  const note = (when: readonly Condition[] | undefined, what: 'rules' | 'pictures', elements: () => readonly string[]) => {
     const conditions = new Map<string, Condition>();
-    for (const one of rule.when ?? []) {
+    for (const one of when ?? []) {
       const condition = asBreakpoint(one);
       if (condition) conditions.set(conditionKey(condition), condition);
     }
-    if (conditions.size === 0) continue;
-    const matched = all.filter((node) => rule.selectors.some((selector) => selector.matches(node, () => true)));
+    const speaksOf = conditions.size > 0 ? elements() : [];
     for (const [key, condition] of conditions) {
-      const known = found.get(key) ?? { condition, rules: 0, elements: new Set<string>() };
+      const known = found.get(key) ?? { condition, rules: 0, pictures: 0, elements: new Set<string>() };
       found.set(key, known);
-      known.rules++;
-      for (const { id } of matched) if (id !== undefined) known.elements.add(id);
+      known[what]++;
+      for (const id of speaksOf) known.elements.add(id);
     }
+  };
+  for (const { rule } of rulesOn(project, page)) note(rule.when, 'rules', () => matched(rule));
+  for (const picture of Object.values(page.elements).filter(({ tag }) => tag === 'picture')) {
+    const children = childIds(picture).map((id) => page.elements[id]!);
+    const sources = children.filter(({ tag, attributes }) => tag === 'source' && attributes.media !== undefined);
+    for (const { attributes } of sources) note(readMediaQuery(attributes.media!), 'pictures', () => [picture.id]);
   }
   const ids = new Map(project.breakpoints.map(({ id, condition }) => [conditionKey(condition), id]));
   const size = ({ from, below }: Condition) => below ?? 1e6 + (from ?? 0);
   return [...found]
-    .map(([key, { condition, rules, elements }]) => ({ condition, rules, elements: elements.size, id: ids.get(key) }))
+    .map(([key, { elements, ...one }]) => ({ ...one, elements: elements.size, id: ids.get(key) }))
     .sort((a, b) => size(b.condition) - size(a.condition));
+}
+
+/** What the page's own style sheets ask of containers, in the order of the sheets. */
+export function foundContainers(project: Project, page: Page): FoundContainer[] {
+  const matched = matcherOf(project, page);
+  const found = new Map<string, { rules: number; elements: Set<string> }>();
+  for (const { rule } of rulesOn(project, page)) {
+    if (rule.container === undefined) continue;
+    const known = found.get(rule.container) ?? { rules: 0, elements: new Set<string>() };
+    found.set(rule.container, known);
+    known.rules++;
+    for (const id of matched(rule)) known.elements.add(id);
+  }
+  return [...found].map(([query, { rules, elements }]) => ({ query, rules, elements: elements.size }));
+}
+
+/** The elements of a page that a rule speaks of, in whatever state they are. */
+function matcherOf(project: Project, page: Page): (rule: PageRule['rule']) => readonly string[] {
+  const nodes = nodesOf(project, page);
+  const all = Object.keys(page.elements).flatMap((id) => nodes.get(id) ?? []);
+  return (rule) =>
+    all.flatMap((node) =>
+      node.id !== undefined && rule.selectors.some((selector) => selector.matches(node, () => true)) ? [node.id] : [],
+    );
 }
 
 /** Edges of widths that lie one px apart: 768 and 769, where one sheet says "at most 768" and another "at least 768". */

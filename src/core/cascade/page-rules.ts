@@ -11,7 +11,7 @@ import { isSupported } from '../read/supports';
 
 /** A rule of a sheet from elsewhere, under all the conditions that the sheet itself stands under. */
 export interface PageRule {
-  readonly rule: SheetRule & Partial<Pick<WholeRule, 'unsure' | 'doubted'>>;
+  readonly rule: SheetRule & Partial<Pick<WholeRule, 'unsure' | 'doubted' | 'container'>>;
   readonly sheetId: string;
   /** The place of its cascade layer among all layers, weakest first; rules in none are stronger than all that are in one. */
   readonly layer: number;

@@ -16,6 +16,8 @@ export interface WholeRule extends SheetRule {
   readonly unsure: boolean;
   /** Properties that it sets to what isn't known here. */
   readonly doubted: readonly string[];
+  /** What it asks of a container around, as it is written (CSS Containment 3); undefined for nothing. */
+  readonly container?: string;
 }
 
 export interface WholeSheet {
@@ -40,6 +42,7 @@ interface Context {
   readonly when: readonly Condition[] | undefined;
   readonly layer: readonly string[];
   readonly unsure: boolean;
+  readonly container?: string;
   /** The selectors of the rule around, for rules in rules. */
   readonly around: string | undefined;
 }
@@ -95,8 +98,10 @@ class Reader {
     } else if (name === 'supports') {
       const holds = isSupported(prelude);
       if (holds !== false) this.#visit(node.block.children, { ...context, unsure: context.unsure || holds === undefined });
-    } else if (name === 'container' || name === 'scope' || name === 'starting-style')
-      this.#visit(node.block.children, { ...context, unsure: true });
+    } else if (name === 'container') {
+      const container = context.container === undefined ? prelude : `${context.container} and ${prelude}`;
+      this.#visit(node.block.children, { ...context, unsure: true, container });
+    } else if (name === 'scope' || name === 'starting-style') this.#visit(node.block.children, { ...context, unsure: true });
   }
 
   #layer(prelude: string, node: Atrule, context: Context): void {
@@ -108,7 +113,7 @@ class Reader {
     }
   }
 
-  #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure }: Context): void {
+  #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure, container }: Context): void {
     const sure = readSelectors(selector);
     const selectors = sure ?? readLoosely(selector);
     if (selectors?.length === 0) return;
@@ -119,6 +124,7 @@ class Reader {
     this.#rules.push({
       ...{ selector, selectors: selectors ?? [], media: undefined, when, ...rule, others: [] },
       ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !sure, doubted: [...doubted] },
+      ...(container !== undefined && { container }),
     });
   }
 
