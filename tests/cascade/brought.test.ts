@@ -18,8 +18,12 @@ const NEW = `<!doctype html><style>
 .card { color: tan; & > b { font-size: 1.5em } &:not(.off) { border: 2px solid; @media (width < 700px) { border-width: 5px } } }
 @supports (display: grid) { .card { display: grid; gap: 4px } } @supports not (display: grid) { .card { display: block } }
 @media not all and (min-width: 600px) { b { color: rgb(1, 2, 3) } } @media (width >= 600px) and (width < 900px), (min-width: 1200px) { b { color: rgb(4, 5, 6) } }
+b { -webkit-padding-start: 9px; padding-left: 3px; margin-inline: 4px 6px; -webkit-box-sizing: border-box } i { padding-left: 2px; -webkit-padding-start: 7px; inset-block: 2px }
 p:has(i) { color: lime } code { font-family: monospace } a:link { color: rgb(9, 9, 9) }
 </style><p id=one>One <i>two</i></p><p>Three</p><div class=card><b>Four</b> <code>five</code></div><div class="card off"><a href=#>Six</a></div>`;
+
+const TURNED = `<!doctype html><style>p { margin-inline: 4px 6px; padding-left: 3px; -webkit-padding-end: 5px } b { inset-inline-start: 3px; color: red }
+.down { writing-mode: vertical-rl; padding-block: 2px 8px }</style><p>One <b>two</b></p><p dir=rtl>Three <b>four</b></p><div class=down>Five</div>`;
 
 let browser: Browser;
 beforeAll(async () => {
@@ -30,6 +34,7 @@ afterAll(() => browser.close());
 test.each([
   ['attributes of another age', OLD],
   ['layers, nesting and conditions', NEW],
+  ['text that runs another way', TURNED],
 ])('%s', async (_, html) => {
   const start = { ...newProject('00000000-0000-4000-8000-000000000000', 'Brought'), pages: [] };
   const read = bringIn([{ path: 'index.html', bytes: new TextEncoder().encode(html) }], {

@@ -3,29 +3,27 @@ import { folderOf, pathOf } from '../document/addresses';
 import type { PageSheet } from '../document/page-sheets';
 import { sheetsOf } from '../document/page-sheets';
 import type { ImportedSheet, Page, Project } from '../document/project';
-import type { SheetRule, WholeRule } from '../read';
+import type { WholeRule } from '../read';
+import type { PageRule } from './page-rule';
 import { readSheet, readWholeSheet } from '../read';
 import { meet, readMediaQuery } from '../read/media';
 import { importsOf } from '../read/references';
 import { isSupported } from '../read/supports';
+import { isTurned, turned } from './turned-pages';
 
-/** A rule of a sheet from elsewhere, under all the conditions that the sheet itself stands under. */
-export interface PageRule {
-  readonly rule: SheetRule & Partial<Pick<WholeRule, 'unsure' | 'doubted' | 'container'>>;
-  readonly sheetId: string;
-  /** The place of its cascade layer among all layers, weakest first; rules in none are stronger than all that are in one. */
-  readonly layer: number;
-}
+export type { PageRule } from './page-rule';
 
 const NESTED_MOST = 30;
 const memo = new WeakMap<readonly PageSheet[], readonly PageRule[]>();
 
+type RuledPage = Pick<Page, 'brought'> & Partial<Pick<Page, 'direction' | 'elements'>>;
+
 /** The rules of all sheets from elsewhere that hold on a page, in the order of the cascade. The same list for the same sheets. */
-export function rulesOn(project: Pick<Project, 'sheets'>, page: Pick<Page, 'brought'>): readonly PageRule[] {
+export function rulesOn(project: Pick<Project, 'sheets'>, page: RuledPage): readonly PageRule[] {
   const sheets = sheetsOf(project, page);
   let rules = memo.get(sheets);
   if (!rules) memo.set(sheets, (rules = page.brought ? broughtRules(project, page.brought.base, sheets) : sharedRules(sheets)));
-  return rules;
+  return page.brought && isTurned(page, sheets) ? turned(rules) : rules;
 }
 
 const sharedRules = (sheets: readonly PageSheet[]): PageRule[] =>

@@ -113,6 +113,17 @@ test('rules of equal strength whose order would change become styles of their ow
   expect(after.shared.map(({ name }) => name)).toEqual(['a', 'b', 'a 2']);
 });
 
+test('rules that ask for parts of a class don’t match what the new classes are called', () => {
+  const project =
+    brought(`<!doctype html><style>div[class*="high-"] { margin: 9px } .high { color: red } .x { color: tan }</style>
+<div class=high>A</div><div class="high-low x">B</div>`);
+  const after = done(project, planTakeOver(project, { ...sheetOf(project), className: 'high' }, newId)).document;
+  expect(looks(after)).toEqual(looks(project));
+  expect(after.shared.map(({ name }) => name)).toEqual(['Rule on line 1']);
+  const whole = brought('<!doctype html><style>[class="a"] { margin: 9px } .a { color: red }</style><p class=a>A</p>');
+  expect(() => planTakeOver(whole, { ...sheetOf(whole), className: 'a' }, newId)).toThrow(/whole class attribute/);
+});
+
 test('style attributes become own values; what can’t be stays in them', () => {
   const project =
     brought(`<!doctype html><p id=a style="color: red; padding: 3px; margin: 1px !important; background: url(x.png)">A</p>

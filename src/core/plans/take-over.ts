@@ -12,7 +12,7 @@ import { styleSetOf, withStyleSet } from '../document/style-sets';
 import { isInUse } from '../document/use';
 import { applyEdit } from '../edits/apply-edit';
 import type { Edit } from '../edits/edit';
-import { stylesFootprint } from '../edits/footprint';
+import { classesFootprint, stylesFootprint } from '../edits/footprint';
 import type { Specificity } from '../read';
 import { compareSpecificity } from '../read';
 import { listed } from './effect';
@@ -46,15 +46,24 @@ export function planTakeOver(project: Project, choice: TakeChoice, newId: (lette
   const page = project.pages.find(({ id }) => id === choice.page);
   if (!page?.brought) throw new PlanError('Rules are taken over on pages that were brought in.');
   const refused = new Set<string>();
+  let naming: Naming = bySelector;
   for (let tries = 0, apart = false; tries < TRIES; tries++) {
     const { rules, stays, along } = takenRules(project, page, choice, (id, property) => refused.has(`${id} ${property}`));
     const pieces = inOrder(rules.flatMap((taken) => piecesOf(project, page, taken)));
     if (pieces.length === 0) throw new PlanError(`Nothing of it can be taken over: ${whyNot(stays)}.`);
     const groups = grouped(pieces, apart);
     const label = `Take over ${nameOf(project, choice)}`;
-    const { edits, added } = editsFor(project, groups, newId);
+    const { edits, added } = editsFor(project, groups, newId, naming);
     const edit: Edit = { type: 'group', label: label.slice(0, 199), edits };
-    const differing = differences(project, applyEdit(project, edit).document, pieces);
+    const { document } = applyEdit(project, edit);
+    // Some rules ask for parts of classes, and would match what the new classes are called.
+    if (Object.keys(classesFootprint(project, document)).length > 0) {
+      if (naming === byPlace)
+        throw new PlanError('Its rules ask for what elements’ whole class attribute says, which would be another one.');
+      naming = byPlace;
+      continue;
+    }
+    const differing = differences(project, document, pieces);
     if (differing.length === 0) return describe({ project, edit, groups, pieces, rules, stays, along, added, choice });
     if (apart || groups.length === pieces.length) for (const one of differing) refused.add(one);
     apart = true;
@@ -105,7 +114,7 @@ function grouped(pieces: readonly Piece[], apart: boolean): Pieces[] {
   return [...groups.values()];
 }
 
-function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: 'b' | 's') => string) {
+function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: 'b' | 's') => string, naming: Naming) {
   const ids = new Map(project.breakpoints.map(({ id, condition }) => [conditionKey(condition), id]));
   const added: Breakpoint[] = [];
   const placeOf = (condition: Condition): string => {
@@ -121,7 +130,7 @@ function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: '
     throw new PlanError(`It would be ${groups.length} more shared styles; a project has at most ${LIMITS.shared}.`);
   const names = new Set(project.shared.map(({ name }) => name));
   const styles = groups.map((group, index): Edit => {
-    let style: SharedStyle = { id: newId('s'), name: freeName(group[0].name, names), styles: {} };
+    let style: SharedStyle = { id: newId('s'), name: freeName(naming(group[0], project), names), styles: {} };
     for (const { pseudo, taken } of group)
       for (const at of taken.when?.map(placeOf) ?? [BASE]) {
         const set = styleSetOf(style, pseudo) ?? {};
@@ -135,9 +144,14 @@ function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: '
   return { edits: [...added.map((breakpoint): Edit => ({ type: 'addBreakpoint', breakpoint })), ...styles], added };
 }
 
-/** The selector as a name that no style has yet: ".card" is "card". */
-function freeName(selector: string, taken: Set<string>): string {
-  const plain = selector.replace(/^[.#](?=[\w-]+$)/, '').slice(0, 70);
+type Naming = (piece: Piece, project: Project) => string;
+/** The selector as a name: ".card" is "card". */
+const bySelector: Naming = ({ name }) => name.replace(/^[.#](?=[\w-]+$)/, '');
+/** Where the rule stands: "Rule on line 12". */
+const byPlace: Naming = ({ taken }) => `Rule on line ${taken.rule.rule.line}`;
+
+function freeName(wanted: string, taken: Set<string>): string {
+  const plain = wanted.slice(0, 70);
   let name = plain;
   for (let n = 2; taken.has(name); n++) name = `${plain} ${n}`;
   taken.add(name);

@@ -18,6 +18,15 @@ export interface WholeRule extends SheetRule {
   readonly doubted: readonly string[];
   /** What it asks of a container around, as it is written (CSS Containment 3); undefined for nothing. */
   readonly container?: string;
+  /** Longhands that were said by properties which follow the direction of the text, as they lie from left to right and down, with of what they are. */
+  readonly flow?: ReadonlyMap<string, string>;
+}
+
+/** What a rule says, while it is read. */
+interface Said {
+  readonly normal: Record<string, string>;
+  readonly important: Record<string, string>;
+  readonly flow: Map<string, string>;
 }
 
 export interface WholeSheet {
@@ -117,14 +126,23 @@ class Reader {
     const sure = readSelectors(selector);
     const selectors = sure ?? readLoosely(selector);
     if (selectors?.length === 0) return;
-    const rule = { normal: {} as Record<string, string>, important: {} as Record<string, string> };
+    const rule: Said = { normal: {}, important: {}, flow: new Map() };
     const doubted = new Set<string>();
     for (const node of declarations) declare(node, this.#written(node), rule, doubted);
     if (Object.keys(rule.normal).length + Object.keys(rule.important).length + doubted.size === 0) return;
     this.#rules.push({
-      ...{ selector, selectors: selectors ?? [], media: undefined, when, ...rule, others: [] },
+      ...{
+        selector,
+        selectors: selectors ?? [],
+        media: undefined,
+        when,
+        normal: rule.normal,
+        important: rule.important,
+        others: [],
+      },
       ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !sure, doubted: [...doubted] },
       ...(container !== undefined && { container }),
+      ...(rule.flow.size > 0 && { flow: rule.flow }),
     });
   }
 
@@ -159,14 +177,9 @@ function splitList(text: string): string[] {
   return parts;
 }
 
-function declare(
-  node: Declaration,
-  written: string,
-  rule: { normal: Record<string, string>; important: Record<string, string> },
-  doubted: Set<string>,
-): void {
+function declare(node: Declaration, written: string, rule: Said, doubted: Set<string>): void {
   const custom = CUSTOM_PROPERTY.test(node.property);
-  const property = custom ? node.property : node.property.toLowerCase();
+  const property = custom ? node.property : plainName(node.property.toLowerCase());
   // Where files lie isn't part of what is said of a value.
   const value = written.replace(/url\((?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|[^)]*)\)/gi, 'url(picture:pfile)');
   if (!custom && !isProperty(property) && !isShorthand(property)) {
@@ -181,12 +194,35 @@ function declare(
     return;
   }
   const into = node.important !== false ? rule.important : rule.normal;
+  const flow = FLOW.exec(property)?.[1];
   for (const [longhand, text] of Object.entries(checked.declarations)) {
     doubted.delete(longhand);
     delete into[longhand];
     into[longhand] = longhand === 'font-family' && /^monospace$/i.test(value) ? 'monospace' : text;
+    if (flow === undefined) rule.flow.delete(longhand);
+    else rule.flow.set(longhand, flow);
   }
 }
+
+/** Properties of sides that follow the direction of the text (CSS Logical 1). */
+const FLOW = /^(margin|padding|inset)-(?:inline|block)/;
+
+const OLD_FLOW: Readonly<Record<string, string>> = {
+  start: 'inline-start',
+  end: 'inline-end',
+  before: 'block-start',
+  after: 'block-end',
+};
+/** Names with a prefix that are but another name of the property (CSS Compatibility). */
+const PREFIXED =
+  /^-webkit-(box-sizing|box-shadow|opacity|order|background-size|justify-content|align-(?:content|items|self)|flex(?:-[a-z]+)?)$/;
+
+const plainName = (property: string): string =>
+  PREFIXED.exec(property)?.[1] ??
+  property.replace(
+    /^-webkit-(margin|padding)-(start|end|before|after)$/,
+    (_, of: string, side: string) => `${of}-${OLD_FLOW[side]}`,
+  );
 
 /** Old names of values that browsers still take (CSS Compatibility). */
 const ALIASES: Readonly<Record<string, string>> = {

@@ -1,0 +1,45 @@
+import type { PageSheet } from '../document/page-sheets';
+import type { Page } from '../document/project';
+import type { PageRule } from './page-rule';
+
+const asked = new WeakMap<Page['elements'], boolean>();
+const saying = new WeakMap<readonly PageSheet[], boolean>();
+const TURNING = /direction\s*:\s*rtl|writing-mode\s*:/i;
+
+/** Whether some text of a page may run otherwise than from left to right and down. */
+export function isTurned(page: Partial<Pick<Page, 'direction' | 'elements'>>, sheets: readonly PageSheet[]): boolean {
+  if (page.direction === 'rtl') return true;
+  let said = saying.get(sheets);
+  if (said === undefined) saying.set(sheets, (said = sheets.some(({ sheet }) => TURNING.test(sheet.css))));
+  if (said || !page.elements) return said;
+  let turned = asked.get(page.elements);
+  if (turned === undefined) {
+    const elements = Object.values(page.elements);
+    turned = elements.some(({ attributes: { dir, style } }) => /^(rtl|auto)$/i.test(dir ?? '') || TURNING.test(style ?? ''));
+    asked.set(page.elements, turned);
+  }
+  return turned;
+}
+
+const known = new WeakMap<readonly PageRule[], readonly PageRule[]>();
+const SIDES = ['top', 'right', 'bottom', 'left'];
+
+/** The same rules where nobody knows on which side lies what follows the direction of the text: all four are in doubt. */
+export function turned(rules: readonly PageRule[]): readonly PageRule[] {
+  let list = known.get(rules);
+  if (!list) known.set(rules, (list = rules.map((one) => (one.rule.flow ? { ...one, rule: inDoubt(one.rule) } : one))));
+  return list;
+}
+
+function inDoubt(rule: PageRule['rule']): PageRule['rule'] {
+  const flow = rule.flow!;
+  const kept = (said: Readonly<Record<string, string>>) =>
+    Object.fromEntries(Object.entries(said).filter(([name]) => !flow.has(name)));
+  const sides = [...new Set(flow.values())].flatMap((of) => SIDES.map((side) => (of === 'inset' ? side : `${of}-${side}`)));
+  return {
+    ...rule,
+    normal: kept(rule.normal),
+    important: kept(rule.important),
+    doubted: [...new Set([...(rule.doubted ?? []), ...sides])],
+  };
+}
