@@ -84,7 +84,12 @@ const TEXTS: Readonly<Record<string, readonly string[]>> = {
   'grid-row-start': ['auto', '1'],
   'grid-row-end': ['auto', 'span 2'],
   'aspect-ratio': ['auto', '16 / 9', '1', 'auto 4 / 3'],
-  'font-family': ['Georgia, serif', '"Schibsted Grotesk Variable", sans-serif', 'monospace'],
+  'font-family': [
+    'Georgia, serif',
+    '"Schibsted Grotesk Variable", sans-serif',
+    'monospace',
+    `Courier   New , 'Georgia', 'serif', '1a', "a-b"`,
+  ],
   'vertical-align': ['baseline', 'middle', 'top', '3px', '20%', '0.2em'],
 };
 const WIDE = ['inherit', 'initial', 'unset'];

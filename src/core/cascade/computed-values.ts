@@ -36,11 +36,24 @@ export function computedValue(property: string, value: string, around: Around): 
   return length(property, value, around);
 }
 
-/** A list of families as browsers write it; unquoted names keep their words, one space apart. */
-const families = (value: string): string =>
-  value.replace(/"[^"]*"|'[^']*'|\s*,\s*|\s+/g, (part) =>
-    part.startsWith('"') || part.startsWith("'") ? part : part.includes(',') ? ', ' : ' ',
-  );
+/** Quoted, these are names of fonts; bare, they are something else (CSS Fonts 4, 2.1). */
+const GENERIC = /^(serif|sans-serif|cursive|fantasy|monospace|system-ui|inherit|initial|unset|default|revert|revert-layer)$/i;
+const IDENTIFIER = /^-?[_a-z\u0080-\uffff][-\w\u0080-\uffff]*$/i;
+
+/** A list of families as browsers write it: names of several words in quotation marks, others without. Undefined where it holds escapes. */
+function families(value: string): string | undefined {
+  if (value.includes('\\')) return undefined;
+  const names = value.match(/(?:"[^"]*"|'[^']*'|[^,"'])+/g) ?? [];
+  return names
+    .map((written) => {
+      const name = written.trim();
+      const quoted = /^["'](.*)["']$/.exec(name)?.[1];
+      const text = quoted ?? name.replace(/\s+/g, ' ');
+      if (quoted === undefined ? !text.includes(' ') : IDENTIFIER.test(text) && !GENERIC.test(text)) return text;
+      return `"${text.replaceAll('"', '\\"')}"`;
+    })
+    .join(', ');
+}
 
 export function knownPx(px: number | undefined): string | undefined {
   return px === undefined || Number.isNaN(px) ? undefined : formatPx(px);

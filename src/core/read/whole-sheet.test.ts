@@ -24,6 +24,25 @@ test('rules in rules are written out, with what is loose between them', () => {
   ]);
 });
 
+test('a rule in a rule needs no "&" to be one', () => {
+  const css = `:not(.dark) { pre b { color: red } .x { color: blue; > i { color: tan } } a:hover { color: lime }
+  --own: { not: a rule }; color: black; b:not([a="}"]), c { color: teal } @media (width < 9px) { d { color: olive } } color: gray; e & { color: navy } }
+@layer one { p { q { color: gold } } } bad; r { color: pink } s { t: u { color: red } ; color: plum }`;
+  expect(rules(css).map(({ selector, normal }) => [selector, normal.color])).toEqual([
+    [':is(:not(.dark)) pre b', 'red'],
+    [':is(:not(.dark)) .x', 'blue'],
+    [':is(:is(:not(.dark)) .x) >i', 'tan'],
+    [':is(:not(.dark)) a:hover', 'lime'],
+    [':not(.dark)', 'black'],
+    [':is(:not(.dark)) b:not([a="}"]), :is(:not(.dark)) c', 'teal'],
+    [':is(:not(.dark)) d', 'olive'],
+    [':not(.dark)', 'gray'],
+    ['e :is(:not(.dark))', 'navy'],
+    [':is(p) q', 'gold'],
+    ['s', 'plum'],
+  ]);
+});
+
 test('layers keep their order, and those without a name are each their own', () => {
   const css =
     '@layer one, two; @layer two.inner { p { color: red } } @layer { p { color: blue } } @layer one { @layer deep { p { color: tan } } }';

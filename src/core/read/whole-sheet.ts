@@ -3,6 +3,7 @@ import type { Atrule, CssNode, Declaration, Rule, StyleSheet } from 'css-tree';
 import type { Condition } from '../breakpoints/condition';
 import { CUSTOM_PROPERTY, isProperty, isShorthand, longhandsOf, PROPERTIES } from '../styles';
 import { checkValue } from '../styles/value';
+import { NESTED, withNestedMarked } from './nested-rules';
 import { meet, readMediaQuery } from './media';
 import { readLoosely, readSelectors } from './selector';
 import type { SheetRule } from './sheet';
@@ -61,7 +62,11 @@ class Reader {
   readonly #layers: (readonly string[])[] = [];
   #anonymous = 0;
 
-  constructor(private readonly css: string) {}
+  private readonly css: string;
+
+  constructor(css: string) {
+    this.css = withNestedMarked(css);
+  }
 
   read(): WholeSheet {
     const tree = parse(this.css, { positions: true, parseCustomProperty: false, onParseError: () => undefined }) as StyleSheet;
@@ -125,7 +130,7 @@ class Reader {
   #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure, container }: Context): void {
     const sure = readSelectors(selector);
     const selectors = sure ?? readLoosely(selector);
-    if (selectors?.length === 0) return;
+    if (selectors?.length === 0 || (!sure && isNoSelector(selector))) return;
     const rule: Said = { normal: {}, important: {}, flow: new Map() };
     const doubted = new Set<string>();
     for (const node of declarations) declare(node, this.#written(node), rule, doubted);
@@ -157,12 +162,17 @@ class Reader {
 }
 
 /** A selector in a rule as one of its own: `&` is the rule around, and stands before all else where it isn't named. */
-function nested(selector: string, around: string): string {
+function nested(written: string, around: string): string {
+  const selector = written.startsWith(NESTED.trim()) ? written.slice(NESTED.trim().length).trim() : written;
   const outer = `:is(${around})`;
   return splitList(selector)
     .map((one) => (one.includes('&') ? one.replaceAll('&', outer) : `${outer} ${one.trim()}`))
     .join(', ');
 }
+
+/** Whether it holds what no selector ever does, so that all browsers drop the rule. */
+const isNoSelector = (selector: string): boolean =>
+  /[;!%]|:(\s|,|$)/.test(selector.replace(/"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|\[[^\]]*\]|\\./g, ''));
 
 /** The parts of a list at its commas, but for those in brackets. */
 function splitList(text: string): string[] {
