@@ -134,21 +134,21 @@ await context.route('**', async (route) => {
 /** The values that the core says of the elements of a page, beside those of Chromium. */
 const cascade = {
   asked: 0,
-  compared: 0,
+  said: 0,
   silent: new Map<string, number>(),
   tally: new Map<string, { count: number; what: string }>(),
 };
 async function compareCascade(project: Project): Promise<void> {
   const page = await browser.newPage();
   await openComparison(page);
-  const { asked, compared, mismatches, silent } = await compareWithBrowser(
+  const { ofElements, mismatches, silent } = await compareWithBrowser(
     page,
     project,
     WIDTHS.filter((_, i) => i % 2 === 0),
   );
   await page.close();
-  cascade.asked += asked;
-  cascade.compared += compared;
+  cascade.asked += ofElements.asked;
+  cascade.said += ofElements.said;
   for (const [property, count] of silent) cascade.silent.set(property, (cascade.silent.get(property) ?? 0) + count);
   for (const { element, property, core, browser } of mismatches) {
     const what = `${element.replace(/ e\w+/, '')} ${property}: core ${core}, browser ${browser}`.slice(0, 200);
@@ -268,9 +268,9 @@ if (process.argv.includes('--cascade')) {
   for (const { count, what } of wrong.slice(0, 60)) console.log(`${count}x ${what}`);
   const unsaid = [...cascade.silent].sort(([, a], [, b]) => b - a).slice(0, 20);
   console.log(`Said least: ${unsaid.map(([property, count]) => `${property} ${count}`).join(', ')}`);
-  const share = ((100 * cascade.compared) / cascade.asked).toFixed(2);
+  const share = ((100 * cascade.said) / cascade.asked).toFixed(2);
   console.log(
-    `${cascade.compared} of ${cascade.asked} values are said (${share}%), ${wrong.reduce((sum, { count }) => sum + count, 0)} of them wrong`,
+    `${cascade.said} of ${cascade.asked} values of elements are said (${share}%), ${wrong.reduce((sum, { count }) => sum + count, 0)} values wrong, of boxes too`,
   );
 }
 process.exitCode = totals.whole === totals.pages && totals.pages > 0 && totals.different === 0 ? 0 : 1;

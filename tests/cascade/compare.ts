@@ -1,11 +1,12 @@
 import type { Page as BrowserPage } from 'playwright-core';
-import type { Held } from '@/core/breakpoints';
-import { ComputedStyles, shownIn } from '@/core/cascade';
+import type { Held, Told } from '@/core/breakpoints';
+import { ComputedStyles, isAsking, questionsOn, shownIn } from '@/core/cascade';
 import type { Box, Page, PageElement, Project, State } from '@/core/document';
 import { BOXES, kindOf, readPseudo, ruleOf, splitPseudo } from '@/core/document';
 import type { StandIn } from '@/core/render';
 import { heldMarks, heldSelectors, pictureData, previewDocument, renderPreview, renderSheet } from '@/core/render';
 import { PROPERTIES } from '@/core/styles';
+import { askRules } from '@/probe/ask-rules';
 
 const HEIGHT = 700;
 /** What the body has because of how `<html>` is laid out, which here it isn't; sheets may ask for flex there. */
@@ -123,20 +124,43 @@ export async function compareWithBrowser(
     },
     { nodes, names: NAMES, widths, marked: holding?.by === 'frame' ? heldMarks(held) : [] },
   );
+  const told: Told[] = [];
+  if (!holding && isAsking(project, page)) {
+    const frame = browser.frames().find((one) => one !== browser.mainFrame())!;
+    const questions = questionsOn(
+      project,
+      page,
+      nodes.map(({ id, box }) => id + box),
+    );
+    // Some ways of running this name functions by a helper that pages don't have.
+    await frame.evaluate('globalThis.__name ??= (one) => one');
+    for (const width of widths) {
+      await browser.evaluate((width) => {
+        globalThis.document.querySelector('iframe')!.style.width = `${width}px`;
+      }, width);
+      told.push(new Map(await frame.evaluate(askRules, questions)));
+    }
+  }
   await release?.();
   const mismatches: Mismatch[] = [];
-  let [compared, asked] = [0, 0];
+  let compared = 0;
+  /** Of elements themselves; of their boxes only some are looked at, and of markers browsers say little. */
+  const ofElements = { asked: 0, said: 0 };
   /** How often nothing is said of a property. */
   const silent = new Map<string, number>();
   widths.forEach((width, w) => {
-    const styles = new ComputedStyles(project, page, { width, ...standIn, height: standIn?.height ?? HEIGHT, held });
+    const styles = new ComputedStyles(project, page, {
+      ...{ width, ...standIn, height: standIn?.height ?? HEIGHT, held },
+      told: told[w],
+    });
     nodes.forEach(({ id, box }, e) => {
       const values = seen[w]![e];
       if (!values) throw new Error(`Chromium's parser dropped ${page.elements[id]!.name}: ${preview.body()}`);
       NAMES.forEach((property, p) => {
-        asked++;
         const core = styles.value(id + box, property);
-        if (core === undefined) silent.set(property, (silent.get(property) ?? 0) + 1);
+        if (box === '') ofElements.asked++;
+        if (box === '' && core !== undefined) ofElements.said++;
+        if (core === undefined && box === '') silent.set(property, (silent.get(property) ?? 0) + 1);
         if (core === undefined || (id === page.root && ROOT_ONLY.has(property))) return;
         compared++;
         if (!same(core, values[p]!)) {
@@ -146,7 +170,7 @@ export async function compareWithBrowser(
       });
     });
   });
-  return { mismatches, compared, asked, silent };
+  return { mismatches, compared, ofElements, silent };
 }
 
 /** Elements are in a state until what is returned is called. */

@@ -1,7 +1,7 @@
 export { ALL_WIDTHS, contains, fromIntegers, integersIn, intersect, normalise, subtract, union } from './interval';
 export type { Interval, IntervalSet } from './interval';
 export { DEFAULT_SLICE, MOTIONS, POINTERS, SCHEMES, wholeReader } from './viewport';
-export type { Held, Motion, Pointer, Scheme, Slice, Viewport } from './viewport';
+export type { Held, Motion, Pointer, Scheme, Slice, Told, Viewport } from './viewport';
 export {
   conditionAt,
   conditionInterval,

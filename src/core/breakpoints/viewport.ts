@@ -50,7 +50,15 @@ export interface Slice extends Reader {
   readonly height: number;
   /** Nothing, unless it says otherwise. */
   readonly held?: Held | undefined;
+  /** What a browser has said of this very viewport. */
+  readonly told?: Told | undefined;
 }
+
+/**
+ * What a browser says of rules that can't be told from here: by what is asked, whether it holds, or the values that it sets (null for a
+ * property that it turns out not to set).
+ */
+export type Told = ReadonlyMap<string, boolean | Readonly<Record<string, string | null>>>;
 
 export interface Viewport extends Slice {
   /** CSS px. */

@@ -21,6 +21,7 @@ export function computedValue(property: string, value: string, around: Around): 
   if (property === 'line-height') return lineHeight(value, around);
   if (property === 'text-align' && value === 'match-parent') return around.parent(property) ?? 'start';
   if (property === 'justify-items' && value === 'legacy') return 'normal';
+  if (property === 'white-space') return whiteSpace(value.toLowerCase());
   const { control } = propertyNamed(property);
   if (control.kind === 'colour') return colour(property, value, around);
   if (/^(border-.*-width|outline-(width|offset))$/.test(property)) return lineWidth(value, around);
@@ -34,6 +35,20 @@ export function computedValue(property: string, value: string, around: Around): 
   if (/^grid-(column|row)-(start|end)$/.test(property)) return /^(auto|-?\d+|span \d+)$/.test(value) ? value : undefined;
   if (property.startsWith('grid-')) return trackList(value, around);
   return length(property, value, around);
+}
+
+const WHITE_SPACE: Readonly<Record<string, string>> = {
+  collapse: 'normal',
+  wrap: 'normal',
+  preserve: 'pre-wrap',
+  'preserve nowrap': 'pre',
+  'preserve-breaks': 'pre-line',
+};
+
+/** Collapsing and wrapping said apart, by the word for both (CSS Text 4, 4.2); undefined where there is none. */
+function whiteSpace(value: string): string | undefined {
+  if (/^(normal|nowrap|pre|pre-wrap|pre-line|break-spaces)$/.test(value)) return value;
+  return WHITE_SPACE[value];
 }
 
 /** Quoted, these are names of fonts; bare, they are something else (CSS Fonts 4, 2.1). */

@@ -14,14 +14,18 @@ export interface MatchedRule {
   readonly sheetId: string;
   /** Whether the states that it asks for are held; absent where it asks for none. */
   readonly holds?: (held: Held | undefined) => boolean;
+  /** What a browser has to be asked to know whether it holds; absent where that is known. */
+  readonly ask?: string;
+  /** Its place in the order of the sheets. */
+  readonly order: number;
 }
 
-type Found = MatchedRule & { readonly specificity: Specificity; readonly order: number; readonly layer: number };
+type Found = MatchedRule & { readonly specificity: Specificity; readonly layer: number };
 
 /**
  * The imported rules that match, weakest first (CSS Cascade 5, 6.1: layers, specificity, then order).
  * A rule that asks for states comes with how to tell whether they hold. One of which nobody knows whether it matches is taken as if it
- * did, and as the strongest of its layer.
+ * did, with what a browser has to be asked.
  * @param element undefined for `<html>` itself
  * @param box one of its other boxes, in place of its own
  * @param important for what is important the order of layers is the other way around
@@ -41,8 +45,13 @@ export function importedRules(
   for (const [order, { sheetId, rule, layer }] of rules.entries()) {
     if (rule.unsure) {
       // Where it can't even be read it may match anything.
-      const may = rule.selectors.length === 0 || rule.selectors.some((one) => one.box === box && one.matches(node, ALL));
-      if (may) found.push({ rule, sheetId, specificity: STRONGEST, order, layer });
+      if (rule.selectors.length === 0)
+        found.push({ rule, sheetId, specificity: STRONGEST, order, layer, ask: askOf(order, box ?? '') });
+      for (const [part, { box: own, specificity, dynamic, matches }] of rule.selectors.entries()) {
+        if (own !== box || !matches(node, ALL)) continue;
+        const holds = (held: Held | undefined) => matches(node, (one, state) => isHeld(held, one, state));
+        found.push({ rule, sheetId, specificity, order, layer, ask: askOf(order, part), ...(dynamic && { holds }) });
+      }
       continue;
     }
     const ofBox = rule.selectors.filter((selector) => selector.box === box);
@@ -60,6 +69,11 @@ export function importedRules(
   const byLayer = important ? (a: Found, b: Found) => b.layer - a.layer : (a: Found, b: Found) => a.layer - b.layer;
   return found.sort((a, b) => byLayer(a, b) || compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
+
+/** Whether one selector of a rule matches, conditions and all; or by a word for it where it can't be read. */
+export const askOf = (order: number, part: number | string): string => `r${order}.${part}`;
+/** What the declarations of a rule that aren't known here come to. */
+export const askValues = (order: number, important: boolean): string => `r${order}${important ? '!' : '='}`;
 
 const STRONGEST: Specificity = [Infinity, 0, 0];
 

@@ -14,3 +14,5 @@ export { asBreakpoint, foundBreakpoints, foundContainers, nearMisses } from './f
 export type { FoundBreakpoint, FoundContainer } from './found-breakpoints';
 export { rulesOn } from './page-rules';
 export type { PageRule } from './page-rules';
+export { isAsking, questionsOn } from './asks';
+export type { Question, Questions } from './asks';

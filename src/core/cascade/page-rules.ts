@@ -34,6 +34,8 @@ interface Around {
   readonly when: readonly Condition[] | undefined;
   readonly layer: readonly string[];
   readonly unsure: boolean;
+  /** The same conditions as they are written. */
+  readonly within: readonly string[];
 }
 
 function broughtRules(project: Pick<Project, 'sheets'>, base: string, sheets: readonly PageSheet[]): PageRule[] {
@@ -48,9 +50,20 @@ function broughtRules(project: Pick<Project, 'sheets'>, base: string, sheets: re
   const under = (around: Around, media: string | undefined, supports?: string): Around | undefined => {
     const own = media === undefined ? undefined : readMediaQuery(media);
     const when = meet(around.when, own);
-    const isMet = supports === undefined ? true : isSupported(/^\s*(\(|not\b)/.test(supports) ? supports : `(${supports})`);
+    const written = supports === undefined ? undefined : /^\s*(\(|not\b|selector\()/i.test(supports) ? supports : `(${supports})`;
+    const isMet = written === undefined ? true : isSupported(written);
     if (when?.length === 0 || isMet === false) return undefined;
-    return { ...around, when, unsure: around.unsure || isMet === undefined || (media !== undefined && own === undefined) };
+    const within = [
+      ...around.within,
+      ...(media === undefined ? [] : [`@media ${media}`]),
+      ...(written === undefined ? [] : [`@supports ${written}`]),
+    ];
+    return {
+      ...around,
+      when,
+      within,
+      unsure: around.unsure || isMet === undefined || (media !== undefined && own === undefined),
+    };
   };
   const visit = (sheet: ImportedSheet, around: Around, depth: number): void => {
     const folder = sheet.line === undefined ? folderOf(sheet.file ?? '') : base;
@@ -74,12 +87,15 @@ function broughtRules(project: Pick<Project, 'sheets'>, base: string, sheets: re
       const line = sheet.line === undefined ? rule.line : sheet.line + rule.line - 1;
       found.push({
         sheetId: sheet.id,
-        rule: { ...rule, when, line, layer: own(rule.layer), unsure: rule.unsure || around.unsure },
+        rule: {
+          ...{ ...rule, when, line, layer: own(rule.layer), unsure: rule.unsure || around.unsure },
+          around: [...around.within, ...(rule.around ?? [])],
+        },
       });
     }
   };
   for (const { sheet, media } of sheets) {
-    const around = under({ when: undefined, layer: [], unsure: false }, media);
+    const around = under({ when: undefined, layer: [], unsure: false, within: [] }, media);
     if (around) visit(sheet, around, 0);
   }
   return found.map(({ rule, sheetId }) => ({ rule, sheetId, layer: layers.placeOf(rule.layer) }));

@@ -9,7 +9,7 @@ import { propertyNamed } from '../styles/properties';
 import { HEADER_ALIGNMENT } from './browser-defaults';
 import { aboveOf, elementOf, HTML } from './root';
 import type { Candidate } from './sources';
-import { isHolding, sourcesOf } from './sources';
+import { mayHold, saidOf, sourcesOf } from './sources';
 
 export type Origin =
   | { readonly kind: 'declared'; readonly element: string; readonly candidate: Candidate }
@@ -44,11 +44,16 @@ export function decide(project: Project, page: Page, element: PageElement, prope
   const doubts: Candidate[] = [];
   for (let at = sources.length - 1; at >= 0; at--) {
     const { declarations, ...source } = sources[at]!;
-    const value = declarations[property]!;
-    if (source.unsure && !winner) doubts.push({ value, ...source });
-    if (!isHolding(sources[at]!, viewport)) continue;
-    if (winner) beaten.push({ value, ...source });
-    else winner = { value, ...source };
+    if (!mayHold(source, viewport)) continue;
+    const value = saidOf(sources[at]!, property, viewport);
+    if (value === null) continue;
+    if (value === undefined) {
+      if (!winner) doubts.push({ value: declarations[property]!, ...source });
+      continue;
+    }
+    const candidate: Candidate = { value, ...source, ...(source.unsure !== undefined && { told: true }) };
+    if (winner) beaten.push(candidate);
+    else winner = candidate;
   }
   const above = winner?.value === HEADER_ALIGNMENT ? resolveAbove(project, page, element, property, viewport) : undefined;
   if (winner && above) {
@@ -79,7 +84,7 @@ export function resolve(
   width: number,
   slice: Slice = DEFAULT_SLICE,
 ): Resolution {
-  const viewport = { width, height: slice.height, pointer: slice.pointer, held: slice.held };
+  const viewport = { width, height: slice.height, pointer: slice.pointer, held: slice.held, told: slice.told };
   const { winner, beaten, from, doubts } = decide(project, page, elementOf(page, elementId), property, viewport);
   if (winner && from === 'winner')
     return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten, doubts };
@@ -116,7 +121,8 @@ export function specifiedValue(project: Project, page: Page, elementId: string, 
     const sources = sourcesOf(project, page, element, property);
     let value: string | undefined;
     for (let at = sources.length - 1; at >= 0 && value === undefined; at--) {
-      if (isHolding(sources[at]!, viewport)) value = sources[at]!.declarations[property];
+      const said = mayHold(sources[at]!, viewport) ? saidOf(sources[at]!, property, viewport) : undefined;
+      value = said ?? undefined;
     }
     if (value === HEADER_ALIGNMENT) return decided(project, page, element, property, viewport);
     const keyword = value && /^(inherit|initial|unset)$/i.test(value) ? value.toLowerCase() : undefined;

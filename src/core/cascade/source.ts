@@ -31,8 +31,10 @@ export interface Candidate {
   readonly pseudo?: Pseudo;
   /** A state that must be held, and by which element; undefined where it always is. */
   readonly held?: { readonly element: string; readonly state: State };
-  /** Nobody knows whether it holds here, or what it sets. */
-  readonly unsure?: boolean;
+  /** Only a browser knows whether it holds here, or what it sets: what it has to be asked. */
+  readonly unsure?: string;
+  /** It was the browser that said so. */
+  readonly told?: true;
   /** The same for an imported rule, whose selector may ask for states of several elements. */
   readonly holds?: (held: Held | undefined) => boolean;
 }
@@ -42,14 +44,30 @@ export interface Source extends Omit<Candidate, 'value'> {
   readonly declarations: Declarations;
 }
 
-export function isHolding({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, viewport: Viewport): boolean {
+type Holding = Pick<Candidate, 'when' | 'held' | 'holds' | 'unsure'>;
+
+/** Whether it holds, or may hold where only a browser can tell. */
+export function mayHold({ when, held, holds }: Holding, viewport: Viewport): boolean {
   if (holds && !holds(viewport.held)) return false;
   if (held && !isHeld(viewport.held, held.element, held.state)) return false;
   return !when || when.some((condition) => holdsAt(condition, viewport));
 }
 
+/** What only a browser can tell holds where it has said so. */
+export const isHolding = (source: Holding, viewport: Viewport): boolean =>
+  (source.unsure === undefined || (viewport.told?.get(source.unsure) ?? false) !== false) && mayHold(source, viewport);
+
+/** What it says of a property where it holds; null where it turns out not to say anything, undefined where nobody knows. */
+export function saidOf(source: Source, property: string, { told }: Viewport): string | null | undefined {
+  if (source.unsure === undefined) return source.declarations[property]!;
+  const answer = told?.get(source.unsure);
+  if (answer === true) return source.declarations[property]!;
+  return answer === false ? null : answer?.[property];
+}
+
 /** The widths at which a declaration holds, at one height and with one pointer. */
-export function heldWidths({ when, held, holds }: Pick<Candidate, 'when' | 'held' | 'holds'>, slice: Slice): IntervalSet {
+export function heldWidths({ when, held, holds, unsure }: Holding, slice: Slice): IntervalSet {
+  if (unsure !== undefined) return [];
   if (holds && !holds(slice.held)) return [];
   if (held && !isHeld(slice.held, held.element, held.state)) return [];
   return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;

@@ -15,11 +15,11 @@ import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
 import type { Candidate, Layer, Source } from './source';
 import { declared } from './source';
 import { foundationFor, rootFontSize } from './foundation';
-import { importedRules } from './imported';
+import { askValues, importedRules } from './imported';
 import { HTML } from './root';
 
 export type { Candidate, Layer, Source } from './source';
-export { declared, heldWidths, isHolding } from './source';
+export { declared, heldWidths, isHolding, mayHold, saidOf } from './source';
 
 interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets' | 'rootSize'>;
@@ -123,7 +123,7 @@ function asksTheDocument(pseudo: Pseudo): boolean {
 }
 
 /** What the element's `style` says: it beats everything but what is important elsewhere (CSS Style Attributes). */
-function addInline(list: Source[], { attributes: { style } }: PageElement): void {
+function addInline(list: Source[], { id, attributes: { style } }: PageElement): void {
   const [rule] = style ? readWholeSheet(`* {${style}\n}`).rules : [];
   if (!rule) return;
   const put = (at: number, declarations: Declarations, important?: true) =>
@@ -132,8 +132,8 @@ function addInline(list: Source[], { attributes: { style } }: PageElement): void
   put(firstImportant < 0 ? list.length : firstImportant, rule.normal);
   const forced = list.findLastIndex(({ layer, important }) => layer === 'browser' && important);
   put(forced < 0 ? list.length : forced, rule.important, true);
-  const doubted = Object.fromEntries(rule.doubted.map((name) => [name, '']));
-  if (rule.doubted.length > 0) list.push({ layer: 'inline', at: BASE, declarations: doubted, ...UNSURE });
+  const doubted = [...rule.doubted, ...(rule.doubtedImportant ?? [])];
+  if (doubted.length > 0) list.push({ layer: 'inline', at: BASE, declarations: unknown(doubted), unsure: `${id} inline` });
 }
 
 function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: Pseudo): Source[] {
@@ -145,23 +145,23 @@ function collectBox(project: Project, page: Page, carrier: PageElement, pseudo: 
 }
 
 function importedSources(project: Project, page: Page, element: PageElement, important: boolean, box?: string): Source[] {
-  return importedRules(project, page, element, box, important).flatMap(({ rule, sheetId, holds }): Source[] => {
+  const id = `${element.id}${box ? `::${box}` : ''}`;
+  return importedRules(project, page, element, box, important).flatMap(({ rule, sheetId, holds, ask, order }): Source[] => {
     const source: Source = {
       ...{ layer: 'imported', at: BASE, owner: sheetId, rule: { selector: rule.selector, line: rule.line } },
       ...(rule.when && { when: rule.when }),
       ...(holds && { holds }),
       ...(important && { important }),
+      ...(ask !== undefined && { unsure: `${id} ${ask}` }),
       declarations: important ? rule.important : rule.normal,
     };
-    if (rule.unsure) return [{ ...source, ...UNSURE }];
-    if (!rule.doubted?.length) return [source];
-    const doubted = Object.fromEntries(rule.doubted.map((name) => [name, '']));
-    return [source, { ...source, ...UNSURE, declarations: doubted }];
+    const doubted = (important ? rule.doubtedImportant : rule.doubted) ?? [];
+    if (doubted.length === 0) return [source];
+    return [source, { ...source, unsure: `${id} ${askValues(order, important)}`, declarations: unknown(doubted) }];
   });
 }
 
-/** It never holds for those who ask what holds, and stands in its place for those who ask whether anything else may. */
-const UNSURE = { when: [], unsure: true } as const;
+const unknown = (names: readonly string[]): Declarations => Object.fromEntries(names.map((name) => [name, '']));
 
 function collect(
   project: Project,

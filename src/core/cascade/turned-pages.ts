@@ -35,11 +35,19 @@ function inDoubt(rule: PageRule['rule']): PageRule['rule'] {
   const flow = rule.flow!;
   const kept = (said: Readonly<Record<string, string>>) =>
     Object.fromEntries(Object.entries(said).filter(([name]) => !flow.has(name)));
-  const sides = [...new Set(flow.values())].flatMap((of) => SIDES.map((side) => (of === 'inset' ? side : `${of}-${side}`)));
+  const sides = (important: boolean) => {
+    const groups = new Set([...flow.values()].filter((one) => one.important === important).map(({ of }) => of));
+    return [...groups].flatMap((of) => SIDES.map((side) => (of === 'inset' ? side : `${of}-${side}`)));
+  };
+  const said = new Map(
+    [...flow.values()].map(({ property, value, important }) => [`${property} ${important}`, { property, value, important }]),
+  );
   return {
     ...rule,
     normal: kept(rule.normal),
     important: kept(rule.important),
-    doubted: [...new Set([...(rule.doubted ?? []), ...sides])],
+    doubted: [...new Set([...(rule.doubted ?? []), ...sides(false)])],
+    doubtedImportant: [...new Set([...(rule.doubtedImportant ?? []), ...sides(true)])],
+    doubtful: [...(rule.doubtful ?? []), ...said.values()],
   };
 }

@@ -1,6 +1,6 @@
 import { compile } from 'css-select';
 import type { Options } from 'css-select';
-import { isTraversal as joins, parse, SelectorType } from 'css-what';
+import { isTraversal as joins, parse, SelectorType, stringify } from 'css-what';
 import type { Selector } from 'css-what';
 
 /** An element as selectors see it. */
@@ -34,6 +34,7 @@ export interface ReadSelector {
 export type InState = (id: string, state: string) => boolean;
 
 const AT_REST: InState = () => false;
+const ALWAYS: InState = () => true;
 /** Who is in which state, while a selector is matched. */
 let asked: InState = AT_REST;
 const inState = (state: string) => (node: SelectorNode) => node.id !== undefined && asked(node.id, state);
@@ -126,27 +127,25 @@ export function readLoosely(source: string): ReadSelector[] | undefined {
     const kept = parts.filter((part) => isUnderstood(part) && !hidesState(part));
     const box = last && BOX.test(nameOf(last) ?? '') ? nameOf(last) : undefined;
     const ofElement = whole(box === undefined ? kept : kept.slice(0, -1));
+    const said = { text: stringify([parts]), specificity: parts.map(weigh).reduce(plus, WEIGHTLESS), dynamic: false };
+    let matches: (node: SelectorNode) => boolean = () => true;
     try {
       const matching = compile<SelectorNode, SelectorNode>([ofElement], options);
-      return [
-        {
-          text: source,
-          specificity: WEIGHTLESS,
-          ...(box !== undefined && { box }),
-          dynamic: false,
-          matches: (node) => matching(node),
-        },
-      ];
+      matches = (node) => {
+        asked = ALWAYS;
+        return matching(node);
+      };
     } catch {
-      return [{ text: source, specificity: WEIGHTLESS, ...(box !== undefined && { box }), dynamic: false, matches: () => true }];
+      // Nothing of it can be told: it may be anything.
     }
+    return [{ ...said, ...(box !== undefined && { box }), matches }];
   });
 }
 
 /** A selector list, one by one. Undefined where one of them isn't understood: browsers then drop the whole rule too. */
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {
-    return parse(source).map((parts): ReadSelector => {
+    return parse(source).map((parts, _, all): ReadSelector => {
       if (!parts.every(isUnderstood) || parts.some(hidesState) || isTraversal(parts.at(-1))) throw new Error('not understood');
       const last = nameOf(parts.at(-1)!);
       const box = last !== undefined && BOX.test(last) ? last : undefined;
@@ -154,7 +153,7 @@ export function readSelectors(source: string): ReadSelector[] | undefined {
       const never = ofElement.some((part) => BOX.test(nameOf(part) ?? '') || NEVER.test(nameOf(part) ?? ''));
       const matching = never ? () => false : compile<SelectorNode, SelectorNode>([ofElement], options);
       return {
-        text: source,
+        text: all.length === 1 ? source : stringify([parts]),
         specificity: parts.map(weigh).reduce(plus, WEIGHTLESS),
         ...(box !== undefined && { box }),
         dynamic: ofElement.some((part) => DYNAMIC.test(nameOf(part) ?? '')),

@@ -17,17 +17,39 @@ export interface WholeRule extends SheetRule {
   readonly unsure: boolean;
   /** Properties that it sets to what isn't known here. */
   readonly doubted: readonly string[];
+  /** Those among what is important in it. */
+  readonly doubtedImportant?: readonly string[];
+  /** The declarations that set them, as they are written. */
+  readonly doubtful?: readonly Doubtful[];
+  /** The at-rules that it stands in, outermost first, but for layers: what a browser has to be asked with. */
+  readonly around?: readonly string[];
   /** What it asks of a container around, as it is written (CSS Containment 3); undefined for nothing. */
   readonly container?: string;
   /** Longhands that were said by properties which follow the direction of the text, as they lie from left to right and down, with of what they are. */
-  readonly flow?: ReadonlyMap<string, string>;
+  readonly flow?: ReadonlyMap<string, FlowSide>;
 }
 
 /** What a rule says, while it is read. */
 interface Said {
   readonly normal: Record<string, string>;
   readonly important: Record<string, string>;
-  readonly flow: Map<string, string>;
+  readonly flow: Map<string, FlowSide>;
+  readonly doubtful: Doubtful[];
+  readonly doubted: Set<string>;
+  readonly doubtedImportant: Set<string>;
+}
+
+/** How a longhand was said by a property that follows the direction of the text. */
+export interface FlowSide extends Doubtful {
+  /** "margin", "padding" or "inset". */
+  readonly of: string;
+}
+
+/** A declaration that isn't known here. */
+export interface Doubtful {
+  readonly property: string;
+  readonly value: string;
+  readonly important: boolean;
 }
 
 export interface WholeSheet {
@@ -53,6 +75,7 @@ interface Context {
   readonly layer: readonly string[];
   readonly unsure: boolean;
   readonly container?: string;
+  readonly within: readonly string[];
   /** The selectors of the rule around, for rules in rules. */
   readonly around: string | undefined;
 }
@@ -70,7 +93,7 @@ class Reader {
 
   read(): WholeSheet {
     const tree = parse(this.css, { positions: true, parseCustomProperty: false, onParseError: () => undefined }) as StyleSheet;
-    this.#visit(tree.children, { when: undefined, layer: [], unsure: false, around: undefined });
+    this.#visit(tree.children, { when: undefined, layer: [], unsure: false, within: [], around: undefined });
     return { rules: this.#rules, layers: this.#layers };
   }
 
@@ -103,19 +126,22 @@ class Reader {
     const prelude = node.prelude ? generate(node.prelude).trim() : '';
     const name = node.name.toLowerCase();
     if (name === 'layer') return this.#layer(prelude, node, context);
-    if (!node.block) return;
+    // What holds only while an element first comes in never holds of one that is there.
+    if (!node.block || name === 'starting-style') return;
+    const within = [...context.within, `@${name} ${prelude}`];
     if (name === 'media') {
       const own = readMediaQuery(prelude);
       const when = own && meet(context.when, own);
       if (own && when?.length === 0) return;
-      this.#visit(node.block.children, { ...context, when: own ? when : context.when, unsure: context.unsure || !own });
+      this.#visit(node.block.children, { ...context, within, when: own ? when : context.when, unsure: context.unsure || !own });
     } else if (name === 'supports') {
       const holds = isSupported(prelude);
-      if (holds !== false) this.#visit(node.block.children, { ...context, unsure: context.unsure || holds === undefined });
+      if (holds !== false)
+        this.#visit(node.block.children, { ...context, within, unsure: context.unsure || holds === undefined });
     } else if (name === 'container') {
       const container = context.container === undefined ? prelude : `${context.container} and ${prelude}`;
-      this.#visit(node.block.children, { ...context, unsure: true, container });
-    } else if (name === 'scope' || name === 'starting-style') this.#visit(node.block.children, { ...context, unsure: true });
+      this.#visit(node.block.children, { ...context, within, unsure: true, container });
+    } else if (name === 'scope') this.#visit(node.block.children, { ...context, within, unsure: true });
   }
 
   #layer(prelude: string, node: Atrule, context: Context): void {
@@ -127,14 +153,21 @@ class Reader {
     }
   }
 
-  #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure, container }: Context): void {
+  #put(selector: string, declarations: readonly Declaration[], { when, layer, unsure, container, within }: Context): void {
     const sure = readSelectors(selector);
     const selectors = sure ?? readLoosely(selector);
     if (selectors?.length === 0 || (!sure && isNoSelector(selector))) return;
-    const rule: Said = { normal: {}, important: {}, flow: new Map() };
-    const doubted = new Set<string>();
-    for (const node of declarations) declare(node, this.#written(node), rule, doubted);
-    if (Object.keys(rule.normal).length + Object.keys(rule.important).length + doubted.size === 0) return;
+    const rule: Said = {
+      normal: {},
+      important: {},
+      flow: new Map(),
+      doubtful: [],
+      doubted: new Set(),
+      doubtedImportant: new Set(),
+    };
+    for (const node of declarations) declare(node, this.#written(node), rule);
+    const { doubted, doubtedImportant } = rule;
+    if (Object.keys(rule.normal).length + Object.keys(rule.important).length + rule.doubtful.length === 0) return;
     this.#rules.push({
       ...{
         selector,
@@ -146,6 +179,9 @@ class Reader {
         others: [],
       },
       ...{ line: declarations[0]!.loc?.start.line ?? 0, layer, unsure: unsure || !sure, doubted: [...doubted] },
+      ...(doubtedImportant.size > 0 && { doubtedImportant: [...doubtedImportant] }),
+      ...(rule.doubtful.length > 0 && { doubtful: rule.doubtful }),
+      ...(within.length > 0 && { around: within }),
       ...(container !== undefined && { container }),
       ...(rule.flow.size > 0 && { flow: rule.flow }),
     });
@@ -187,30 +223,37 @@ function splitList(text: string): string[] {
   return parts;
 }
 
-function declare(node: Declaration, written: string, rule: Said, doubted: Set<string>): void {
+function declare(node: Declaration, written: string, rule: Said): void {
+  const important = node.important !== false;
+  const doubted = important ? rule.doubtedImportant : rule.doubted;
   const custom = CUSTOM_PROPERTY.test(node.property);
   const property = custom ? node.property : plainName(node.property.toLowerCase());
   // Where files lie isn't part of what is said of a value.
   const value = written.replace(/url\((?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*'|[^)]*)\)/gi, 'url(picture:pfile)');
+  const doubt = (names: readonly string[]) => {
+    for (const one of names) doubted.add(one);
+    rule.doubtful.push({ property: node.property, value: written, important });
+  };
   if (!custom && !isProperty(property) && !isShorthand(property)) {
-    for (const one of reachOf(property)) doubted.add(one);
+    const reached = reachOf(property);
+    if (reached.length > 0) doubt(reached);
     return;
   }
   const checked = checkValue(property, ALIASES[value.toLowerCase()] ?? value);
   if (!checked.ok) {
     // What no browser takes is dropped by all of them.
     if (isSurelyWrong(property, value)) return;
-    for (const one of isShorthand(property) ? longhandsOf(property) : [property]) doubted.add(one);
+    doubt(isShorthand(property) ? longhandsOf(property) : [property]);
     return;
   }
-  const into = node.important !== false ? rule.important : rule.normal;
-  const flow = FLOW.exec(property)?.[1];
+  const into = important ? rule.important : rule.normal;
+  const of = FLOW.exec(property)?.[1];
   for (const [longhand, text] of Object.entries(checked.declarations)) {
     doubted.delete(longhand);
     delete into[longhand];
     into[longhand] = longhand === 'font-family' && /^monospace$/i.test(value) ? 'monospace' : text;
-    if (flow === undefined) rule.flow.delete(longhand);
-    else rule.flow.set(longhand, flow);
+    if (of === undefined) rule.flow.delete(longhand);
+    else rule.flow.set(longhand, { of, property: node.property, value: written, important });
   }
 }
 
@@ -252,6 +295,7 @@ const REACHES: readonly (readonly [RegExp, RegExp])[] = [
   [/^grid(-template)?$/, /^grid-/],
   [/^border-(block|inline|start|end)/, /^border-/],
   [/^(white-space-collapse|text-wrap(-mode)?)$/, /^white-space$/],
+  [/^text-wrap$/, /^text-wrap-style$/],
   [/^overflow-(block|inline)$/, /^overflow-/],
   [/^(min-|max-)?(inline|block)-size$/, /(width|height)$/],
 ];
