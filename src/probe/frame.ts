@@ -1,3 +1,4 @@
+import { askRules } from './ask-rules';
 import { align, bringIntoSight, setLinked, tellAnchor } from './follow';
 import type { Marks } from './marks';
 import { drawMarks, setMarks } from './marks';
@@ -104,6 +105,8 @@ const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
     setChosen(selected, locked as string[]);
   },
   survey: ({ token }) => send({ type: 'survey', token, scrollX, scrollY, boxes: survey() }),
+  ask: ({ token, questions }) =>
+    send({ type: 'told', token, viewport: innerWidth, answers: askRules(questions as Parameters<typeof askRules>[0]) }),
   measure: ({ token }) => report(token as number),
   scroll: ({ by }) => scrollBy(0, by as number),
   reveal: ({ id }) => {

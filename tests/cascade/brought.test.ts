@@ -26,23 +26,32 @@ p:has(i) { color: lime } code { font-family: monospace } a:link { color: rgb(9, 
 const TURNED = `<!doctype html><style>p { margin-inline: 4px 6px; padding-left: 3px; -webkit-padding-end: 5px } b { inset-inline-start: 3px; color: red }
 .down { writing-mode: vertical-rl; padding-block: 2px 8px }</style><p>One <b>two</b></p><p dir=rtl>Three <b>four</b></p><div class=down>Five</div>`;
 
+const IMPORTING = '<!doctype html><link rel=stylesheet href=main.css><p id=one class=a>One <b id=two>two</b></p>';
+const IMPORTED = {
+  'main.css': `@layer base, theme; @import "deep/theme.css" layer(theme); @import "deep/theme.css" layer supports(display: grid) (width < 800px);
+@import "base.css" layer(base); @import "gone.css" layer(last); p { margin: 1px } @layer last { b { color: red } } @layer theme { b { color: tan } }`,
+  'deep/theme.css':
+    '@import "../main.css"; #one { color: navy; margin: 2px } #one #two { color: teal; padding: 3px } @layer { p { padding: 4px } }',
+  'base.css': '#one { color: lime; padding: 5px } b { margin: 6px }',
+};
+
 let browser: Browser;
 beforeAll(async () => {
   browser = await launchChromium();
 }, 60_000);
 afterAll(() => browser.close());
 
-test.each([
+test.each<[string, string, Readonly<Record<string, string>>?]>([
   ['attributes of another age', OLD],
   ['layers, nesting and conditions', NEW],
   ['text that runs another way', TURNED],
-])('%s', async (_, html) => {
+  ['imports, in layers and under conditions', IMPORTING, IMPORTED],
+])('%s', async (_, html, others = {}) => {
   const start = { ...newProject('00000000-0000-4000-8000-000000000000', 'Brought'), pages: [] };
-  const read = bringIn([{ path: 'index.html', bytes: new TextEncoder().encode(html) }], {
-    project: start,
-    hash: hashForTests,
-    key: 'k',
-  });
+  const read = bringIn(
+    Object.entries({ 'index.html': html, ...others }).map(([path, text]) => ({ path, bytes: new TextEncoder().encode(text) })),
+    { project: start, hash: hashForTests, key: 'k' },
+  );
   const page = await browser.newPage();
   await openComparison(page);
   const { mismatches, ofElements } = await compareWithBrowser(

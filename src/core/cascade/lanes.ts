@@ -24,6 +24,8 @@ export interface Stretch extends Interval {
   readonly origin: Origin;
   readonly carriage: Carriage;
   readonly beaten: readonly Candidate[];
+  /** What may hold there instead: only a browser can tell. */
+  readonly doubts: readonly Candidate[];
 }
 
 export interface Lane {
@@ -87,8 +89,12 @@ export function laneFor(
     const resolution = resolve(look.project, look.page, look.node, property, band.from, held);
     const carriage = carriageIn(resolution, band.home, pseudo, inPart);
     const last = stretches[stretches.length - 1];
-    if (last && last.value === resolution.value && last.carriage === carriage && sameOrigin(last.origin, resolution.origin))
-      stretches[stretches.length - 1] = { ...last, below: band.below };
+    const same =
+      last?.value === resolution.value &&
+      last.carriage === carriage &&
+      last.doubts.length === resolution.doubts.length &&
+      sameOrigin(last.origin, resolution.origin);
+    if (same) stretches[stretches.length - 1] = { ...last!, below: band.below };
     else stretches.push({ from: band.from, below: band.below, carriage, ...resolution });
   }
   return { property, stretches };

@@ -1,19 +1,18 @@
 import type { Condition } from '../breakpoints/condition';
-import { folderOf, pathOf } from '../document/addresses';
 import type { PageSheet } from '../document/page-sheets';
 import { sheetsOf } from '../document/page-sheets';
-import type { ImportedSheet, Page, Project } from '../document/project';
+import type { Page, Project } from '../document/project';
 import type { WholeRule } from '../read';
 import type { PageRule } from './page-rule';
 import { readSheet, readWholeSheet } from '../read';
 import { meet, readMediaQuery } from '../read/media';
-import { importsOf } from '../read/references';
 import { isSupported } from '../read/supports';
+import type { Step } from './sheet-pieces';
+import { sheetPieces } from './sheet-pieces';
 import { isTurned, turned } from './turned-pages';
 
 export type { PageRule } from './page-rule';
 
-const NESTED_MOST = 30;
 const memo = new WeakMap<readonly PageSheet[], readonly PageRule[]>();
 
 type RuledPage = Pick<Page, 'brought'> & Partial<Pick<Page, 'direction' | 'elements'>>;
@@ -22,14 +21,14 @@ type RuledPage = Pick<Page, 'brought'> & Partial<Pick<Page, 'direction' | 'eleme
 export function rulesOn(project: Pick<Project, 'sheets'>, page: RuledPage): readonly PageRule[] {
   const sheets = sheetsOf(project, page);
   let rules = memo.get(sheets);
-  if (!rules) memo.set(sheets, (rules = page.brought ? broughtRules(project, page.brought.base, sheets) : sharedRules(sheets)));
+  if (!rules) memo.set(sheets, (rules = page.brought ? broughtRules(project, page) : sharedRules(sheets)));
   return page.brought && isTurned(page, sheets) ? turned(rules) : rules;
 }
 
 const sharedRules = (sheets: readonly PageSheet[]): PageRule[] =>
   sheets.flatMap(({ sheet }) => readSheet(sheet.css).rules.map((rule) => ({ rule, sheetId: sheet.id, layer: 0 })));
 
-/** Under what a sheet stands: conditions, layers, and whether nobody knows. */
+/** Under what a piece of a sheet stands. */
 interface Around {
   readonly when: readonly Condition[] | undefined;
   readonly layer: readonly string[];
@@ -37,66 +36,46 @@ interface Around {
   /** The same conditions as they are written. */
   readonly within: readonly string[];
 }
+const NOTHING: Around = { when: undefined, layer: [], unsure: false, within: [] };
 
-function broughtRules(project: Pick<Project, 'sheets'>, base: string, sheets: readonly PageSheet[]): PageRule[] {
-  const byFile = new Map(
-    project.sheets.flatMap((sheet) =>
-      sheet.line === undefined && sheet.file !== undefined ? [[sheet.file, sheet] as const] : [],
-    ),
-  );
+/** What stands under one step more; undefined for what never holds. */
+function under(around: Around, { media, supports, layer = [] }: Step): Around | undefined {
+  const own = media === undefined ? undefined : readMediaQuery(media);
+  const when = meet(around.when, own);
+  const isMet = supports === undefined ? true : isSupported(supports);
+  if (when?.length === 0 || isMet === false) return undefined;
+  const conditions = [
+    ...(media === undefined ? [] : [`@media ${media}`]),
+    ...(supports === undefined ? [] : [`@supports ${supports}`]),
+  ];
+  return {
+    when,
+    layer: [...around.layer, ...layer],
+    unsure: around.unsure || isMet === undefined || (media !== undefined && own === undefined),
+    within: [...around.within, ...conditions],
+  };
+}
+
+function broughtRules(project: Pick<Project, 'sheets'>, page: Pick<Page, 'brought'>): PageRule[] {
   const found: { readonly rule: WholeRule; readonly sheetId: string }[] = [];
   const layers = new Layers();
-  let anonymous = 0;
-  const under = (around: Around, media: string | undefined, supports?: string): Around | undefined => {
-    const own = media === undefined ? undefined : readMediaQuery(media);
-    const when = meet(around.when, own);
-    const written = supports === undefined ? undefined : /^\s*(\(|not\b|selector\()/i.test(supports) ? supports : `(${supports})`;
-    const isMet = written === undefined ? true : isSupported(written);
-    if (when?.length === 0 || isMet === false) return undefined;
-    const within = [
-      ...around.within,
-      ...(media === undefined ? [] : [`@media ${media}`]),
-      ...(written === undefined ? [] : [`@supports ${written}`]),
-    ];
-    return {
-      ...around,
-      when,
-      within,
-      unsure: around.unsure || isMet === undefined || (media !== undefined && own === undefined),
-    };
-  };
-  const visit = (sheet: ImportedSheet, around: Around, depth: number): void => {
-    const folder = sheet.line === undefined ? folderOf(sheet.file ?? '') : base;
-    const { rules, layers: named } = readWholeSheet(sheet.css);
-    for (const { address, media, supports, layer } of importsOf(sheet.css)) {
-      const imported = byFile.get(pathOf(folder, address) ?? '');
-      const inner = under(around, media, supports);
-      const into = layer === undefined ? [] : layer === '' ? [`#import${anonymous++}`] : layer.split('.');
-      if (into.length > 0) layers.name([...around.layer, ...into]);
-      if (imported && inner && depth < NESTED_MOST) visit(imported, { ...inner, layer: [...around.layer, ...into] }, depth + 1);
-    }
-    // Layers without a name are each sheet's own.
+  for (const [at, { sheet, css, steps, linesBefore }] of sheetPieces(project, page).entries()) {
+    const around = steps.reduce<Around | undefined>((outer, step) => outer && under(outer, step), NOTHING);
+    if (!around) continue;
+    const { rules, layers: named } = readWholeSheet(css);
     const own = (layer: readonly string[]) => [
       ...around.layer,
-      ...layer.map((one) => (one.startsWith('#') ? `${sheet.id}${one}` : one)),
+      ...layer.map((one) => (one.startsWith('#') ? `#${at}${one}` : one)),
     ];
+    layers.name(around.layer);
     for (const layer of named) layers.name(own(layer));
     for (const rule of rules) {
       const when = meet(around.when, rule.when);
       if (when?.length === 0) continue;
-      const line = sheet.line === undefined ? rule.line : sheet.line + rule.line - 1;
-      found.push({
-        sheetId: sheet.id,
-        rule: {
-          ...{ ...rule, when, line, layer: own(rule.layer), unsure: rule.unsure || around.unsure },
-          around: [...around.within, ...(rule.around ?? [])],
-        },
-      });
+      const line = linesBefore + rule.line + (sheet.line === undefined ? 0 : sheet.line - 1);
+      const all = { ...rule, when, line, layer: own(rule.layer), unsure: rule.unsure || around.unsure };
+      found.push({ sheetId: sheet.id, rule: { ...all, around: [...around.within, ...(rule.around ?? [])] } });
     }
-  };
-  for (const { sheet, media } of sheets) {
-    const around = under({ when: undefined, layer: [], unsure: false, within: [] }, media);
-    if (around) visit(sheet, around, 0);
   }
   return found.map(({ rule, sheetId }) => ({ rule, sheetId, layer: layers.placeOf(rule.layer) }));
 }

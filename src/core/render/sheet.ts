@@ -3,7 +3,7 @@ import { foundationRules } from '../cascade/foundation';
 import type { Declarations, StyleSet } from '../document/element';
 import { classNames } from '../document/class-names';
 import { GIVEN_KINDS, KINDS } from '../document/kinds';
-import { sharedSheets, sheetsOf } from '../document/page-sheets';
+import { sharedSheets } from '../document/page-sheets';
 import type { Page, Project, ImportedSheet } from '../document/project';
 import type { Pseudo, State } from '../document/pseudo';
 import { isUsed, pseudoSelector, readPseudo, splitPseudo, STATES } from '../document/pseudo';
@@ -34,7 +34,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   const { addresses, standIn } = options;
   const names = classNames(project);
   const brought = pages.length === 1 ? pages[0]!.brought : undefined;
-  const boost = brought ? boostOver(sheetsOf(project, pages[0]!)) : '';
+  const boost = brought ? boostOver(project, pages[0]!) : '';
   const writing = writingFor(addresses, standIn);
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
     declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, writing) }] : [];

@@ -37,14 +37,19 @@ interface RowProps {
 const valueText = ({ value }: Stretch) => value || 'no value';
 
 /** The same text for the same picture. */
+const inDoubt = ({ doubts }: Stretch) => (doubts.length > 0 ? ', or another that only a browser can tell' : '');
+
 const drawnAs = ({ property, stretches }: Lane) =>
-  `${property} ${stretches.map(({ from, below, value, carriage, origin }) => `${from} ${below} ${value} ${carriage} ${origin.kind === 'declared' ? `${origin.candidate.at} ${origin.candidate.pseudo}` : ''}`).join()}`;
+  `${property} ${stretches.map(({ from, below, value, carriage, origin, doubts }) => `${from} ${below} ${value} ${carriage} ${doubts.length} ${origin.kind === 'declared' ? `${origin.candidate.at} ${origin.candidate.pseudo}` : ''}`).join()}`;
 
 /** One property along the width: its name, and its values on their stretches, each to be pressed, typed into or dragged. */
 export const LaneRow = memo(
   function LaneRow({ owner, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
     const spoken = lane.stretches
-      .map((stretch) => `${valueText(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}`)
+      .map(
+        (stretch) =>
+          `${valueText(stretch)}, ${describeInterval(stretch)}, ${CARRIAGE_WORDS[stretch.carriage]}${inDoubt(stretch)}`,
+      )
       .join('; ');
     return (
       <div
@@ -113,7 +118,7 @@ function StretchCell({ owner, property, stretch, before, after, reached, editing
   const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
   const at = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
   if (!at) return null;
-  const words = `${valueText(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}`;
+  const words = `${valueText(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}${inDoubt(stretch)}`;
   const openMenu = (x: number, y: number) =>
     handlers.menu({ owner, property, stretch, before, after, x, y, cell: cell.current! });
   const inside = () => {
@@ -186,6 +191,7 @@ function StretchCell({ owner, property, stretch, before, after, reached, editing
           className={`block truncate font-mono text-[11.5px] leading-4 ${/shared|kind|imported|inherited/.test(stretch.carriage) ? 'mx-auto w-fit max-w-full bg-sheet px-1' : ''}`}
         >
           {valueText(stretch)}
+          {stretch.doubts.length > 0 && <span className="text-amber-ink"> ?</span>}
         </span>
       )}
       {before && at.width > 16 && (

@@ -8,7 +8,16 @@ import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
 import { ownerOf } from '@/core/edits';
 import { PartBox } from '../parts/PartBox';
-import { shownPseudo, steadyBandStart, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
+import {
+  shownPseudo,
+  steadyBandStart,
+  steadyPage,
+  steadyProject,
+  toldHere,
+  useSession,
+  writeTarget,
+  writtenTo,
+} from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { COMPOSITES, compose } from './composites';
 import type { Composite } from './composites';
@@ -48,7 +57,9 @@ export function Inspector() {
   const page = useSession(steadyPage);
   // Crossing a breakpoint changes much here; the page and the cursor must not wait for it.
   const bandStart = useDeferredValue(useSession(steadyBandStart));
-  const slice = useDeferredValue(useSession((session) => session.slice));
+  const plainSlice = useSession((session) => session.slice);
+  const told = useSession(toldHere);
+  const slice = useDeferredValue(useMemo(() => (told ? { ...plainSlice, told } : plainSlice), [plainSlice, told]));
   const target = useSession(writeTarget);
   const pseudo = useSession(shownPseudo);
   const written = useSession(writtenTo);

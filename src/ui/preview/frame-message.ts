@@ -63,6 +63,18 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     scrollY: z.number(),
     boxes: z.array(surveyed).max(10_000),
   }),
+  /** Which rules hold for what was asked about, and what declarations come to. */
+  z.object({
+    from: own,
+    type: z.literal('told'),
+    token: z.number(),
+    viewport: z.number(),
+    answers: z
+      .array(
+        z.tuple([z.string().max(300), z.union([z.boolean(), z.record(z.string().max(100), z.string().max(2000).nullable())])]),
+      )
+      .max(50_000),
+  }),
   z.object({ from: own, type: z.literal('anchor'), anchors: z.array(z.object({ id, part: z.number() })).max(100) }),
   z.object({ from: own, type: z.literal('outside'), partly: ids, wholly: ids }),
   z.object({
@@ -112,4 +124,5 @@ export type FrameWriting = Extract<
   FrameMessage,
   { type: 'writing' | 'written' | 'split' | 'joined' | 'marks' | 'left' | 'trouble' }
 >;
+export type FrameTold = Extract<FrameMessage, { type: 'told' }>;
 export type FrameLayout = Extract<FrameMessage, { type: 'layout' }>;

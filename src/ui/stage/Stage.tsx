@@ -20,6 +20,7 @@ import { tellFrame } from '../preview/frame-port';
 import { Overlay } from './Overlay';
 import { PreviewFrame } from '../preview/PreviewFrame';
 import { StageBar } from './StageBar';
+import { useAsking } from './use-asking';
 import { useSize } from './use-size';
 
 const MARGIN = 36;
@@ -65,6 +66,7 @@ export function Stage() {
     [keys, post],
   );
   useFrameMarks(frame, width, ready > 0);
+  useAsking(ready);
 
   // The link stays while the zoom changes, and with it what has been asked and not yet answered.
   const zoomNow = useRef(zoom);

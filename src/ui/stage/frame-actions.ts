@@ -2,7 +2,7 @@ import type { KeyHandling } from '../input/key-handling';
 import { select } from '../view/actions';
 import { useSession } from '../state/store';
 import { followPageDrag, pageScrolled } from './dragging';
-import { latestLayout, noteLayout, surveyed } from './frame-link';
+import { latestLayout, noteLayout, surveyed, toldByFrame } from './frame-link';
 import type { FrameMessage, FrameWriting } from '../preview/frame-message';
 import { takeWriting } from './writing';
 
@@ -23,6 +23,7 @@ export function takeFrameMessage(
     else keys.run(message);
   } else if (message.type === 'drag') followPageDrag(message);
   else if (message.type === 'survey') surveyed(message.token, message.boxes);
+  else if (message.type === 'told') toldByFrame(message);
   else if (message.type === 'outside')
     useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
   else if (isOfWriting(message)) takeWriting(message, post);

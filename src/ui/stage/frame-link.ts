@@ -1,5 +1,6 @@
 import type { Survey, Surveyed } from '@/core/structure';
-import type { FrameLayout } from '../preview/frame-message';
+import type { Questions } from '@/core/cascade';
+import type { FrameLayout, FrameTold } from '../preview/frame-message';
 
 interface Link {
   readonly post: (message: Readonly<Record<string, unknown>>) => void;
@@ -12,6 +13,7 @@ let layout: FrameLayout | undefined;
 let token = 0;
 const waiting = new Map<number, (survey: Survey) => void>();
 const asked = new Map<number, (layout: FrameLayout) => void>();
+const telling = new Map<number, (told: FrameTold) => void>();
 
 /** The preview frame that is on the stage; undefined when there is none any more. */
 export function setLink(next: Link | undefined): void {
@@ -23,6 +25,7 @@ export function setLink(next: Link | undefined): void {
 export function forgetAsked(): void {
   waiting.clear();
   asked.clear();
+  telling.clear();
 }
 
 export function noteLayout(latest: FrameLayout): void {
@@ -58,6 +61,19 @@ export function surveyFrame(): Promise<Survey> {
 export function surveyed(of: number, boxes: readonly Surveyed[]): void {
   waiting.get(of)?.(new Map(boxes.map((box) => [box.id, box])));
   waiting.delete(of);
+}
+
+/** Asks the frame which rules hold, at the width that it has then. Never answered when the frame has gone. */
+export function askFrame(questions: Questions): Promise<FrameTold> {
+  return new Promise((answer) => {
+    telling.set(++token, answer);
+    postToFrame({ type: 'ask', token, questions });
+  });
+}
+
+export function toldByFrame(told: FrameTold): void {
+  telling.get(told.token)?.(told);
+  telling.delete(told.token);
 }
 
 /** A place of the window in the page's own px, as the frame counts them. */

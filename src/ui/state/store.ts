@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Finding, View } from '@/core/audit';
-import type { At, IntervalSet, Slice } from '@/core/breakpoints';
+import type { At, IntervalSet, Slice, Told } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { hasPseudo, isInUse, pageOf, readPseudo } from '@/core/document';
@@ -60,6 +60,14 @@ export interface Writing {
   readonly marks: readonly { readonly id: string; readonly tag: string }[];
 }
 
+export interface SaidByFrame {
+  readonly project: Project;
+  readonly page: Page;
+  readonly width: number;
+  readonly slice: Slice;
+  readonly told: Told;
+}
+
 /** All that the workbench knows. Components pick the parts they show; changes go through `edits.ts` and `actions.ts`. */
 export interface Session extends EditLog {
   readonly mode: Mode;
@@ -110,6 +118,8 @@ export interface Session extends EditLog {
   /** What the gauge shows under its scale. */
   readonly gaugeView: 'lanes' | 'spans';
   readonly paletteOpen: boolean;
+  /** What the frame on the stage said of rules that can't be told from here, and of what exactly. */
+  readonly told: SaidByFrame | undefined;
   /** The breakpoint that is about to be removed, while people decide what becomes of its values. */
   readonly removing: string | undefined;
   /** The element that is about to become a part, while people decide about others that are the same. */
@@ -127,6 +137,13 @@ export interface Session extends EditLog {
   readonly marks: Readonly<Record<MarkId, boolean>>;
   /** A polite word for those who can't see what happened. */
   readonly announcement: string;
+}
+
+/** What the frame on the stage has said of what is shown there now, at the cursor. */
+export function toldHere(session: Session): Told | undefined {
+  const { told, width, slice } = session;
+  const isHere = told?.width === width && told.slice === slice && told.project === session.project;
+  return isHere && told.page === shownPage(session) ? told.told : undefined;
 }
 
 export const NOTHING_OUTSIDE: Session['outside'] = { partly: new Set(), wholly: new Set() };
@@ -168,6 +185,7 @@ export const useSession = create<Session>(() => ({
   distancesShown: false,
   gaugeView: 'lanes',
   paletteOpen: false,
+  told: undefined,
   removing: undefined,
   makingPart: undefined,
   removingPart: undefined,

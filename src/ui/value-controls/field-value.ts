@@ -50,7 +50,7 @@ export function fieldValue(
   const from =
     origin.kind === 'initial'
       ? ''
-      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner} ${origin.candidate?.pseudo}`;
+      : `${origin.element} ${origin.candidate?.layer} ${origin.candidate?.at} ${origin.candidate?.owner} ${origin.candidate?.pseudo} ${origin.candidate?.told}`;
   const story = `${owners.join()} ${pseudo} ${value} ${carriage} ${ownHere} ${origin.kind} ${from} ${[...first.beaten, ...first.doubts].map((one) => `${one.value} ${one.layer} ${one.at} ${one.pseudo} ${one.rule?.line ?? ''}`).join()}`;
   return { property, value, carriage, resolution: first, ownHere, story };
 }
@@ -61,6 +61,7 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
   const via = candidate.via ? `, taken over by ${describeTarget(project, candidate.via)}` : '';
   const { state } = readPseudo(candidate.pseudo ?? '');
   const when = state ? ` when ${stateWord(state)}` : '';
+  const told = candidate.told ? ', as the browser says here' : '';
   switch (candidate.layer) {
     case 'own':
       return `set${when && `${when},`} at ${candidate.at === 'base' ? 'the base' : `${at}${via}`}`;
@@ -71,9 +72,9 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
     case 'kind':
       return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}${when}, ${at}${via}`;
     case 'imported':
-      return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}`;
+      return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}${told}`;
     case 'inline':
-      return `its style attribute${candidate.important ? ', !important' : ''}`;
+      return `its style attribute${candidate.important ? ', !important' : ''}${told}`;
     case 'foundation':
       return candidate.owner ? 'root text size of the project' : "Mill Pond's foundation";
     case 'browser':
