@@ -20,8 +20,9 @@ const NEW = `<!doctype html><style>
 @media not all and (min-width: 600px) { b { color: rgb(1, 2, 3) } } @media (width >= 600px) and (width < 900px), (min-width: 1200px) { b { color: rgb(4, 5, 6) } }
 b { -webkit-padding-start: 9px; padding-left: 3px; margin-inline: 4px 6px; -webkit-box-sizing: border-box } i { padding-left: 2px; -webkit-padding-start: 7px; inset-block: 2px }
 body:not(.dark) { pre b { color: tan } .card { margin-left: 7px; > b { margin-top: 3px } } code, i { font-weight: 700 } a:link { letter-spacing: 2px } @media (width < 700px) { p { text-indent: 4px } } }
-p:has(i) { color: lime } code { font-family: monospace } a:link { color: rgb(9, 9, 9) }
-</style><p id=one>One <i>two</i></p><p>Three</p><div class=card><b>Four</b> <code>five</code></div><div class="card off"><a href=#>Six</a></div>`;
+h3, code { font-size: revert; margin: revert; color: tan; background: linear-gradient(red, blue), linear-gradient(blue, red) } h3 { margin: 1px !important; font-weight: revert }
+p:has(i) { color: lime; white-space: wrap; text-wrap: balance } code { font-family: monospace } a:link { color: rgb(9, 9, 9) }
+</style><p id=one>One <i>two</i></p><h3>Head</h3><p>Three</p><div class=card><b>Four</b> <code>five</code></div><div class="card off"><a href=#>Six</a></div>`;
 
 const TURNED = `<!doctype html><style>p { margin-inline: 4px 6px; padding-left: 3px; -webkit-padding-end: 5px } b { inset-inline-start: 3px; color: red }
 .down { writing-mode: vertical-rl; padding-block: 2px 8px }</style><p>One <b>two</b></p><p dir=rtl>Three <b>four</b></p><div class=down>Five</div>`;

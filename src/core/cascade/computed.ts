@@ -5,6 +5,7 @@ import { pathOf } from '../document/addresses';
 import { READERS_SIZE } from '../document/root-size';
 import { isNoLength, lengthInPx } from '../styles/length';
 import { substitute, usesVariables, variablesIn } from '../styles/custom';
+import { splitOutside } from '../styles/lists';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
 import {
@@ -85,6 +86,8 @@ export class ComputedStyles {
     if (/^(width|height)$/.test(property) && this.#isBroken(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || (NOT_COMPUTED.has(property) && inner !== SIMPLE[property])) return undefined;
+    // Of several pictures each has a size, a place and a repetition of its own, said or not.
+    if (/^background-(size|position|repeat)$/.test(property) && this.#pictures(elementId) !== 1) return undefined;
     switch (property) {
       case 'content':
         return contentOf(elementId, inner);
@@ -112,6 +115,13 @@ export class ComputedStyles {
       default:
         return inner === 'currentcolor' ? this.value(elementId, 'color') : inner;
     }
+  }
+
+  /** How many layers its background has; undefined where that isn't known. */
+  #pictures(elementId: string): number | undefined {
+    const { value, from } = this.#decide(elementId, 'background-image');
+    if (from === 'unsure' || from === 'parent') return undefined;
+    return from === 'winner' ? splitOutside(value, ',').length : 1;
   }
 
   /** Whether it is a picture whose file isn't there: browsers lay out its words in its place, as they think best. */

@@ -55,6 +55,13 @@ export function decide(project: Project, page: Page, element: PageElement, prope
     if (winner) beaten.push(candidate);
     else winner = candidate;
   }
+  if (winner && isRevert(winner.value)) {
+    // Back to what browsers say, as if no sheet had said anything (CSS Cascade 5, 7.3.4).
+    const before = beaten.findIndex(({ layer, important }) => layer === 'browser' && !important);
+    const [kept] = before < 0 ? [] : beaten.splice(before, 1);
+    beaten.unshift(winner);
+    winner = kept;
+  }
   const above = winner?.value === HEADER_ALIGNMENT ? resolveAbove(project, page, element, property, viewport) : undefined;
   if (winner && above) {
     doubts.push(...above.doubts);
@@ -65,6 +72,8 @@ export function decide(project: Project, page: Page, element: PageElement, prope
   if (!winner || keyword === 'initial' || keyword === 'unset') return { winner, beaten, from: 'initial', doubts };
   return { winner, beaten, from: 'winner', doubts };
 }
+
+const isRevert = (value: string): boolean => /^revert$/i.test(value);
 
 function resolveAbove(project: Project, page: Page, { id }: PageElement, property: string, viewport: Viewport): Resolution {
   return resolve(project, page, aboveOf(page, id)!.id, property, viewport.width, viewport);
@@ -124,7 +133,8 @@ export function specifiedValue(project: Project, page: Page, elementId: string, 
       const said = mayHold(sources[at]!, viewport) ? saidOf(sources[at]!, property, viewport) : undefined;
       value = said ?? undefined;
     }
-    if (value === HEADER_ALIGNMENT) return decided(project, page, element, property, viewport);
+    if (value !== undefined && (value === HEADER_ALIGNMENT || isRevert(value)))
+      return decided(project, page, element, property, viewport);
     const keyword = value && /^(inherit|initial|unset)$/i.test(value) ? value.toLowerCase() : undefined;
     if (value !== undefined && !keyword) return value;
     if (keyword === 'initial' || (keyword !== 'inherit' && !inherited)) return initial;

@@ -239,6 +239,16 @@ function declare(node: Declaration, written: string, rule: Said): void {
     if (reached.length > 0) doubt(reached);
     return;
   }
+  const into = important ? rule.important : rule.normal;
+  if (!custom && value.toLowerCase() === 'revert') {
+    for (const longhand of isShorthand(property) ? longhandsOf(property) : [property]) {
+      doubted.delete(longhand);
+      rule.flow.delete(longhand);
+      delete into[longhand];
+      into[longhand] = 'revert';
+    }
+    return;
+  }
   const checked = checkValue(property, ALIASES[value.toLowerCase()] ?? value);
   if (!checked.ok) {
     // What no browser takes is dropped by all of them.
@@ -246,7 +256,6 @@ function declare(node: Declaration, written: string, rule: Said): void {
     doubt(isShorthand(property) ? longhandsOf(property) : [property]);
     return;
   }
-  const into = important ? rule.important : rule.normal;
   const of = FLOW.exec(property)?.[1];
   for (const [longhand, text] of Object.entries(checked.declarations)) {
     doubted.delete(longhand);
