@@ -193,10 +193,10 @@ class Reader {
     const element = { id, tag, attributes, shared: [], styles: {} };
     const content = ruleOf(tag)?.content;
     if (content === 'source') {
-      // Links in drawings look like the groups that they are.
-      const source = serialize(node)
-        .replaceAll('&nbsp;', '\u00a0')
-        .replace(/<(\/?)a(?=[\s>/])/g, '<$1g');
+      // Links in drawings stay links, and lead nowhere.
+      const written = serialize(node).replaceAll('&nbsp;', '\u00a0');
+      const source = written.replace(/<a(?=\s)[^>]*>/g, (link) => link.replace(/ ((?:xlink:)?href)="(?!#)[^"]*"/g, ' $1="#"'));
+      if (source !== written) note('drawing', `<${tag}>: where links in it lead`);
       const { inside, removed } = cleanInside(tag, source);
       if (removed.length > 0) note('drawing', `<${tag}>: ${removed.join(', ')}`);
       this.#elements[id] = { ...element, name: suggestName(tag), children: [], source: inside };

@@ -5,7 +5,7 @@ import sanitizeHtml from 'sanitize-html';
  * picture itself. Nothing that runs, fetches, links, or brings another language with it.
  */
 const TAGS = (
-  'svg g defs symbol use title desc path rect circle ellipse line polyline polygon text tspan textPath linearGradient ' +
+  'svg g a defs symbol use title desc path rect circle ellipse line polyline polygon text tspan textPath linearGradient ' +
   'radialGradient stop pattern clipPath mask marker filter feBlend feColorMatrix feComponentTransfer feComposite ' +
   'feDropShadow feFlood feFuncA feFuncB feFuncG feFuncR feGaussianBlur feMerge feMergeNode feMorphology feOffset ' +
   'feTile feTurbulence switch'
