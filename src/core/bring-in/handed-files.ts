@@ -1,6 +1,6 @@
 import { folderOf } from '../document/addresses';
 import type { Page, Project } from '../document/project';
-import { renderSheet, writeSheet } from '../render';
+import { fontAddresses, fontsUsed, isAny, renderSheet, writeFontFaces, writeSheet } from '../render';
 import type { MarkupOptions } from '../render/markup';
 import { decodeHtml } from './decode';
 import { encodeHtml } from './encode';
@@ -38,7 +38,9 @@ export function handedBack(project: Project, source: (hash: string) => Uint8Arra
     const bytes = file !== undefined && hash !== undefined ? source(hash) : undefined;
     if (bytes) files.set(file!, bytes);
   }
-  for (const { path, hash } of project.files) {
+  for (const { path, hash, font } of project.files) {
+    // Fonts that were added are handed over with only what is needed of them.
+    if (font) continue;
     const bytes = source(hash);
     if (bytes) files.set(path, bytes);
   }
@@ -57,6 +59,13 @@ function pageFiles(project: Project, page: Page, source: (hash: string) => Uint8
     page: (id) => (places.has(id) ? pathFrom(folder, places.get(id)!) : '#'),
   };
   const blocks = renderSheet(project, [page], { addresses, queries: project.queries }).filter(({ raw }) => raw === undefined);
+  const fonts = fontsUsed({ ...project, sheets: [], pages: [page] });
+  const faces = isAny(fonts)
+    ? `${writeFontFaces(
+        fonts,
+        fontAddresses((path) => pathFrom(folder, path)),
+      )}\n`
+    : '';
   const sheet = `${page.slug}-additions.css`;
   const bytes = source(brought.source);
   if (!bytes) throw new NotHandedBack(`The file ${brought.file} isn’t kept any more.`);
@@ -64,7 +73,7 @@ function pageFiles(project: Project, page: Page, source: (hash: string) => Uint8
   const changed = handBack(project, page, text, blocks.length > 0 ? sheet : undefined, options);
   return [
     { path: brought.file, bytes: changed === text ? bytes : encodeHtml(changed, encoding, hasMark(bytes)) },
-    ...(blocks.length > 0 ? [{ path: folder + sheet, bytes: new TextEncoder().encode(INTRO + writeSheet(blocks)) }] : []),
+    ...(blocks.length > 0 ? [{ path: folder + sheet, bytes: new TextEncoder().encode(INTRO + faces + writeSheet(blocks)) }] : []),
   ];
 }
 

@@ -194,7 +194,9 @@ class Reader {
     const content = ruleOf(tag)?.content;
     if (content === 'source') {
       // Links in drawings stay links, and lead nowhere.
-      const written = serialize(node).replaceAll('&nbsp;', '\u00a0');
+      const isDeep = depthOf(node) > DRAWING_DEPTH;
+      if (isDeep) note('drawing', `<${tag}>: all of it, since it is nested too deeply`);
+      const written = (isDeep ? '' : serialize(node)).replaceAll('&nbsp;', '\u00a0');
       const source = written.replace(/<a(?=\s)[^>]*>/g, (link) => link.replace(/ ((?:xlink:)?href)="(?!#)[^"]*"/g, ' $1="#"'));
       if (source !== written) note('drawing', `<${tag}>: where links in it lead`);
       const { inside, removed } = cleanInside(tag, source);
@@ -244,4 +246,19 @@ class Reader {
     node.childNodes.forEach(put);
     return children.length === 0 ? children : normalChildren([...children, { text: '' }]);
   }
+}
+
+/** How deep a drawing may be: serialising one goes down as deep as it is. */
+const DRAWING_DEPTH = 300;
+
+/** How many elements stand in each other. */
+function depthOf(node: Tag): number {
+  let deepest = 0;
+  const open: (readonly [Tag, number])[] = [[node, 0]];
+  for (let next = open.pop(); next; next = open.pop()) {
+    const [at, depth] = next;
+    deepest = Math.max(deepest, depth);
+    for (const child of at.childNodes) if (adapter.isElementNode(child)) open.push([child, depth + 1]);
+  }
+  return deepest;
 }

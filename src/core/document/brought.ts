@@ -9,7 +9,34 @@ export const pathSchema = z
 
 export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'Not the hash of a file.');
 
-/** A file that was brought in with pages: a picture or a font. Its bytes are kept beside the document, by their hash. */
+/** Fonts that most readers have, by which others are stood in for until they are there. */
+export const LOCAL_FONTS = ['Arial', 'Times New Roman', 'Courier New'] as const;
+
+const percent = z.number().min(1).max(1000);
+/** What one file of a font that was added by hand is for (CSS Fonts 4, 4). */
+export const fontFaceSchema = z.strictObject({
+  family: z
+    .string()
+    .min(1, 'A font needs a family name.')
+    .max(80, 'A family name has at most 80 characters.')
+    .regex(/^[^"'\\,;{}<>\u0000-\u001f]+$/, 'A family name has no quotation marks, commas or brackets.'),
+  /** "400", or "100 900" for a variable one. */
+  weight: z.string().regex(/^(\d{1,3}|1000)( (\d{1,3}|1000))?$/, 'A weight is a number from 1 to 1000, or two.'),
+  style: z.enum(['normal', 'italic'], 'A font is normal or italic.'),
+  /** What is known of its licence, for whoever gets the files; empty where nothing is. */
+  licence: z.string().max(2_000, 'A licence note has at most 2000 characters.'),
+  /** A font that readers have, made as wide and as high as this one: percent, as `@font-face` has them. */
+  fallback: z.strictObject({
+    local: z.enum(LOCAL_FONTS),
+    sizeAdjust: percent,
+    ascent: percent,
+    descent: z.number().min(0).max(1000),
+    lineGap: z.number().min(0).max(1000),
+  }),
+});
+export type FontFace = z.infer<typeof fontFaceSchema>;
+
+/** A file that was brought in with pages, or a font that was added by hand. Its bytes are kept beside the document, by their hash. */
 export const projectFileSchema = z.strictObject({
   path: pathSchema,
   /** Media type. */
@@ -17,6 +44,8 @@ export const projectFileSchema = z.strictObject({
   /** SHA-256 of the bytes, in hexadecimal. */
   hash: hashSchema,
   bytes: z.number().int().min(0),
+  /** What it is for, where it is a font that was added by hand. */
+  font: fontFaceSchema.optional(),
 });
 export type ProjectFile = z.infer<typeof projectFileSchema>;
 

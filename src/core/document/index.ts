@@ -1,6 +1,6 @@
 export { folderOf, isOutside, pathOf } from './addresses';
-export type { Brought, LeftOut, ProjectFile, QuirksMode } from './brought';
-export { REASONS } from './brought';
+export type { Brought, FontFace, LeftOut, ProjectFile, QuirksMode } from './brought';
+export { projectFileSchema, REASONS } from './brought';
 export type { PageSheet } from './page-sheets';
 export { sharedSheets, sheetsOf } from './page-sheets';
 export { columnGridSchema, FIRST_GRID } from './column-grid';

@@ -27,7 +27,7 @@ import { treesProblem } from './trees';
 import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 12;
+export const SCHEMA_VERSION = 13;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -204,7 +204,7 @@ export interface Project {
   readonly shared: readonly SharedStyle[];
   readonly pictures: readonly Picture[];
   readonly blocks: readonly Block[];
-  /** Pictures and fonts that came in with pages. */
+  /** Pictures and fonts that came in with pages, and fonts that were added by hand. */
   readonly files: readonly ProjectFile[];
   /** Each a tree like a page's; which elements are uses of them is said by the elements. */
   readonly parts: readonly Page[];

@@ -12,6 +12,8 @@ interface Token {
 const T = tokenTypes as unknown as Readonly<Record<string, number>>;
 const OPENING = new Set([T.Function, T.LeftParenthesis, T.LeftSquareBracket]);
 const CLOSING = new Set([T.RightParenthesis, T.RightSquareBracket]);
+/** Deeper than anybody nests rules; what stands deeper isn't read. */
+const NESTED_MOST = 60;
 /** At-rules whose block holds what the block around them holds. */
 const GROUPING = /^@(media|supports|layer|container|scope|starting-style)$/i;
 
@@ -52,13 +54,19 @@ export function withNestedMarked(css: string): string {
     at = boundary(at);
     if (tokens[at]?.type === T.Semicolon) at++;
     else if (tokens[at]?.type === T.LeftCurlyBracket) {
-      if (!isGroup) return skipBlock();
+      if (!isGroup || depth > NESTED_MOST) return skipBlock();
       at++;
       block(inRule);
     }
   };
+  let depth = 0;
   /** What stands in a block, or in the whole sheet: rules, and in a rule declarations. */
   const block = (inRule: boolean, isTop = false): void => {
+    depth++;
+    within(inRule, isTop);
+    depth--;
+  };
+  const within = (inRule: boolean, isTop: boolean): void => {
     while (at < tokens.length) {
       const { type, start } = tokens[at]!;
       if (type === T.RightCurlyBracket) {
@@ -77,8 +85,12 @@ export function withNestedMarked(css: string): string {
           at = boundary(at);
         } else {
           if (inRule && text(first) !== '&') marks.push(start);
-          at = end + 1;
-          block(true);
+          at = end;
+          if (depth > NESTED_MOST) skipBlock();
+          else {
+            at++;
+            block(true);
+          }
         }
       }
     }

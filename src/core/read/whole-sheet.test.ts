@@ -43,6 +43,11 @@ test('a rule in a rule needs no "&" to be one', () => {
   ]);
 });
 
+test.each(['{', '@media screen {', 'p {', '& {', '.a { :is(', '((('])('%s by thousands ends', (piece) => {
+  const { rules: read } = readWholeSheet(`b { color: red } ${piece.repeat(20_000)}`);
+  expect(read.length).toBeLessThan(70);
+});
+
 test('layers keep their order, and those without a name are each their own', () => {
   const css =
     '@layer one, two; @layer two.inner { p { color: red } } @layer { p { color: blue } } @layer one { @layer deep { p { color: tan } } }';

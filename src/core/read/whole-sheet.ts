@@ -65,9 +65,19 @@ export function readWholeSheet(css: string): WholeSheet {
   let sheet = known.get(css);
   if (!sheet) {
     if (known.size > 60) known.clear();
-    known.set(css, (sheet = new Reader(css).read()));
+    known.set(css, (sheet = readIfNotTooDeep(css)));
   }
   return sheet;
+}
+
+/** At-rules that stand in each other by thousands are more than the parser can go into; browsers read what is around them, here nothing is. */
+function readIfNotTooDeep(css: string): WholeSheet {
+  try {
+    return new Reader(css).read();
+  } catch (error) {
+    if (error instanceof RangeError) return { rules: [], layers: [] };
+    throw error;
+  }
 }
 
 interface Context {

@@ -1,3 +1,4 @@
+import type { FontFace, ProjectFile } from '../document/brought';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
 import type { Project } from '../document/project';
@@ -32,23 +33,94 @@ const namedAmong = carried(
   (before, after) => namedBy(before).join() !== namedBy(after).join(),
 );
 
-/** The bundled families that any value of the project names, in the order of `BUNDLED_FONTS`. */
-export function fontsUsed(project: Project): BundledFont[] {
+/** A font that was added to the project by hand. */
+export type AddedFont = ProjectFile & { readonly font: FontFace };
+
+export const addedFonts = ({ files }: Pick<Project, 'files'>): AddedFont[] =>
+  files.filter((file): file is AddedFont => file.font !== undefined);
+
+/** What stands in for a family until its files are there. */
+export const fallbackName = (family: string): string => `${family} fallback`;
+
+export interface FontsUsed {
+  readonly bundled: readonly BundledFont[];
+  readonly added: readonly AddedFont[];
+}
+
+/** The fonts that any value of the project names: bundled ones in the order of `BUNDLED_FONTS`, then those that were added. */
+export function fontsUsed(project: Project): FontsUsed {
   const values = new Set(project.sheets.map(({ css }) => css));
   for (const styles of Object.values(project.kinds)) for (const value of namedIn({ styles })) values.add(value);
   for (const style of project.shared) for (const value of namedIn(style)) values.add(value);
   // As they are kept: what thousands of uses show is said once by their part.
   for (const { elements } of treesOf(kept(project))) for (const value of namedAmong(elements)) values.add(value);
   const all = [...values].join(' ').toLowerCase();
-  return BUNDLED_FONTS.filter((font) => all.includes(font.family.toLowerCase()));
+  const isNamed = (family: string) => all.includes(family.toLowerCase());
+  return {
+    bundled: BUNDLED_FONTS.filter(({ family }) => isNamed(family)),
+    added: addedFonts(project).filter(({ font }) => isNamed(font.family)),
+  };
 }
 
-/** @param address where the font's file is found */
-export function writeFontFaces(fonts: readonly BundledFont[], address: (font: BundledFont) => string): string {
-  return fonts
-    .map(
-      (font) =>
-        `@font-face {\n  font-family: "${font.family}";\n  font-style: normal;\n  font-weight: ${font.weights};\n  src: url("${address(font)}") format("woff2");\n}\n`,
-    )
-    .join('\n');
+export interface FontAddresses {
+  readonly bundled: (font: BundledFont) => string;
+  /** With the media type of what is found there. */
+  readonly added: (font: AddedFont) => { readonly address: string; readonly type: string };
+}
+
+/** The same by other names: fonts of the same widths, where the first isn't there. */
+const TWINS: Readonly<Record<FontFace['fallback']['local'], readonly string[]>> = {
+  Arial: ['Arial', 'Liberation Sans'],
+  'Times New Roman': ['Times New Roman', 'Liberation Serif'],
+  'Courier New': ['Courier New', 'Liberation Mono'],
+};
+
+const FORMATS: Readonly<Record<string, string>> = {
+  'font/woff2': 'woff2',
+  'font/woff': 'woff',
+  'font/otf': 'opentype',
+  'font/ttf': 'truetype',
+};
+
+/**
+ * The `@font-face` rules of fonts, and for each added family that of what stands in for it meanwhile (CSS Fonts 5, 2.2): a font that
+ * readers have, as wide and as high.
+ */
+export function writeFontFaces({ bundled, added }: FontsUsed, addresses: FontAddresses): string {
+  const face = (lines: Readonly<Record<string, string>>) =>
+    `@font-face {\n${Object.entries(lines)
+      .map(([name, value]) => `  ${name}: ${value};\n`)
+      .join('')}}\n`;
+  const own = bundled.map((font) =>
+    face({
+      ...{ 'font-family': `"${font.family}"`, 'font-style': 'normal', 'font-weight': font.weights },
+      src: `url("${addresses.bundled(font)}") format("woff2")`,
+    }),
+  );
+  const others = added.map((file) => {
+    const { family, style, weight } = file.font;
+    const { address, type } = addresses.added(file);
+    return face({
+      ...{ 'font-family': `"${family}"`, 'font-style': style, 'font-weight': weight, 'font-display': 'swap' },
+      src: `url("${address}") format("${FORMATS[type] ?? 'woff2'}")`,
+    });
+  });
+  const families = new Map(added.map(({ font }) => [font.family, font.fallback]).reverse() as [string, FontFace['fallback']][]);
+  const standIns = [...families].map(([family, { local, sizeAdjust, ascent, descent, lineGap }]) =>
+    face({
+      ...{
+        'font-family': `"${fallbackName(family)}"`,
+        src: TWINS[local].map((name) => `local("${name}")`).join(', '),
+        'size-adjust': `${sizeAdjust}%`,
+      },
+      ...{ 'ascent-override': `${ascent}%`, 'descent-override': `${descent}%`, 'line-gap-override': `${lineGap}%` },
+    }),
+  );
+  return [...own, ...others, ...standIns].join('\n');
+}
+
+/** A value of `font-family` with a font, what stands in for it, and what all readers have. */
+export function familyValue({ family, fallback }: FontFace): string {
+  const generic = { Arial: 'sans-serif', 'Times New Roman': 'serif', 'Courier New': 'monospace' }[fallback.local];
+  return `"${family}", "${fallbackName(family)}", ${generic}`;
 }

@@ -1,6 +1,8 @@
 export { renderSheet } from './sheet';
 export { writeSheet } from './sheet-block';
-export { BUNDLED_FONTS, writeFontFaces } from './fonts';
+export { addedFonts, BUNDLED_FONTS, fallbackName, familyValue, fontsUsed, writeFontFaces } from './fonts';
+export type { AddedFont } from './fonts';
+export { fontAddresses, isAny } from './export';
 export type { BundledFont } from './fonts';
 export { renderExport } from './export';
 export { renderElement } from './markup';

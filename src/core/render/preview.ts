@@ -38,7 +38,10 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
   return {
     doctype: doctypeOf(page),
     html: htmlAttributes(project, page),
-    fontFaces: writeFontFaces(fontsUsed(project), fontData),
+    fontFaces: writeFontFaces(fontsUsed(project), {
+      bundled: fontData,
+      added: ({ hash, type }) => ({ address: fileData(hash) ?? 'data:,', type }),
+    }),
     blocks: renderSheet(project, [page], { addresses, standIn, held: true }),
     body: lazily(() => renderElement(project, page, page.root, markupOptions(project, page))),
   };

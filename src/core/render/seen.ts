@@ -18,9 +18,8 @@ export function seenBy(project: Project, page: Page): (viewport: Viewport) => st
   const conditions = new Map(project.breakpoints.map(({ id, condition }) => [id, condition]));
   const addresses = addressesFor(project, page);
   const body = renderElement(project, page, page.root, { addresses, page: () => '#', marked: false, inert: true });
-  const fonts = fontsUsed(project)
-    .map(({ file }) => file)
-    .join();
+  const { bundled, added } = fontsUsed(project);
+  const fonts = [...bundled.map(({ file }) => file), ...added.map(({ hash, font }) => hash + JSON.stringify(font))].join();
   const sheets = new Map<string, { key: string; css: string }[]>();
   return (viewport) => {
     const standIn = { ...whatMatters(project, viewport), height: undefined };

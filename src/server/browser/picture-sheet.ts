@@ -82,7 +82,10 @@ async function draw(
       cut: heights[i]!.cut && cutInWords(heights[i]!.cut),
       document: documentFor(project, page, viewport, scrollbar, wish.whole),
     }));
-    const fontFaces = writeFontFaces(BUNDLED_FONTS, fontData);
+    const fontFaces = writeFontFaces(
+      { bundled: BUNDLED_FONTS, added: [] },
+      { bundled: fontData, added: () => ({ address: '', type: '' }) },
+    );
     const date = new Date().toISOString().slice(0, 16).replace('T', ' ');
     const laid = layLineupSheet(frames, {
       title: wish.title,

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { propertyNamed } from '@/core/styles';
-import { BUNDLED_FONTS } from '@/core/render';
+import { addedFonts, BUNDLED_FONTS, familyValue } from '@/core/render';
 import { planClear } from '@/core/plans';
 import { clearValues, writeValue } from '../view/actions';
 import { foretell } from '../editing/proposal';
@@ -37,6 +37,10 @@ interface Props {
 
 /** Label, field, clear, origin. */
 export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
+  const files = useSession((session) => (property === 'font-family' ? session.project.files : undefined));
+  const suggested = files
+    ? [...addedFonts({ files }).map(({ font }) => familyValue(font)), ...SUGGESTED[property]!]
+    : SUGGESTED[property];
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
   const foretellClear = () =>
     foretell((project, slice) => planClear(project, slice, { ids: writtenOn(useSession.getState()), at: target, properties }));
@@ -59,7 +63,7 @@ export const PropertyRow = memo(function PropertyRow({ property, label, field, t
           value={field.value}
           faint={field.carriage === 'default'}
           target={target}
-          keywords={control?.kind === 'keyword' ? control.keywords : SUGGESTED[property]}
+          keywords={control?.kind === 'keyword' ? control.keywords : suggested}
           colour={control?.kind === 'colour'}
         />
         {length && field.value !== undefined && (

@@ -8,6 +8,7 @@ import { carryOut } from '../editing/proposal';
 import { ownerNow, steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { Carriers } from './Carriers';
+import { Fonts } from './Fonts';
 import { OwnerValues } from './OwnerValues';
 import { SharedEntry } from './SharedEntry';
 import { PageSheets } from './PageSheets';
@@ -74,6 +75,7 @@ export function StylesPanel() {
           })}
         </ul>
       </section>
+      <Fonts />
       <PageSheets />
       <Sheets />
     </div>

@@ -16,7 +16,7 @@ import { withPseudo } from '@/core/document';
 import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
 import { opened, stylesOf } from '@/core/edits';
-import { BUNDLED_FONTS } from '@/core/render';
+import { addedFonts, BUNDLED_FONTS } from '@/core/render';
 import { checkValue, familyProblem } from '@/core/styles';
 import { openProject } from '../requests/requests';
 import { announce, commit, commitOrReport } from '../editing/edits';
@@ -191,10 +191,8 @@ export function likelyDirection(): 'narrower' | 'wider' {
 /** Writes a value for all that is selected, as one edit. Returns what is wrong, in words. */
 export function writeValue(property: string, value: string, at: At, gesture?: string): string | undefined {
   if (property === 'font-family') {
-    const unknown = familyProblem(
-      value,
-      BUNDLED_FONTS.map(({ family }) => family),
-    );
+    const added = addedFonts(useSession.getState().project).map(({ font }) => font.family);
+    const unknown = familyProblem(value, [...BUNDLED_FONTS.map(({ family }) => family), ...added]);
     if (unknown) return unknown;
   }
   const edit = writeEdit(property, value, at);

@@ -2,6 +2,7 @@ import { zipSync } from 'fflate';
 import { handedBack, NotHandedBack } from '@/core/bring-in';
 import { renderExport } from '@/core/render';
 import { slugOf } from '@/core/document';
+import { fontFor } from '@/server/fonts/subset';
 import { fontBytes } from '@/server/browser/fonts';
 import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
@@ -18,19 +19,22 @@ const STEADY_TIME = new Date(1980, 0, 1);
 /** The hand-over: pages, sheet, pictures and fonts as a ZIP. */
 export const GET = route<{ id: string }>(async (_, parameters) => {
   const { project } = await loadProject(database(), projectId(parameters));
-  const text = new TextEncoder();
-  const files: Record<string, Uint8Array> = Object.fromEntries(
-    renderExport(project).map(({ path, content }) => [
-      path,
-      'text' in content ? text.encode(content.text) : new Uint8Array(fontBytes(content.font)),
-    ]),
-  );
   const hashes = [
     ...project.files.map(({ hash }) => hash),
     ...project.sheets.flatMap(({ source }) => source ?? []),
     ...project.pages.flatMap(({ brought }) => brought?.source ?? []),
   ];
   const kept = await filesBy([...new Set(hashes)]);
+  const text = new TextEncoder();
+  const files: Record<string, Uint8Array> = {};
+  for (const { path, content } of renderExport(project))
+    if ('text' in content) files[path] = text.encode(content.text);
+    else if ('font' in content) files[path] = new Uint8Array(fontBytes(content.font));
+    else {
+      const whole = kept.get(content.added.hash);
+      if (!whole) throw new HttpError(422, `The file of the font ${content.added.font.family} isn’t kept any more.`);
+      files[path] = await fontFor(content.characters, whole.bytes);
+    }
   try {
     for (const { path, bytes } of handedBack(project, (hash) => kept.get(hash)?.bytes)) files[path] = bytes;
   } catch (error) {
