@@ -11,7 +11,7 @@ import { compareWithBrowser, openComparison } from './compare';
 const OLD = `<!doctype html><body bgcolor="#ffeedd" text=navy link=red><center><font size=+1 color=green face="Arial,sans-serif">One</font></center>
 <table border=2 cellpadding=5 width=80% align=center bgcolor=silver><tr valign=top align=right><th nowrap>A<td width=40 height=20 align=center>B<tr><th>B</table><table style="text-align: left"><tr><th>L<tr style="text-align: start"><th>S</table>
 <p align=center>C<br clear=all><img src=gone.png border=1 hspace=4 align=left><hr size=4 width=50% noshade align=left><ul type=square><li>D</ul>
-<a href=#>E</a><pre>F <code>G</code></pre><h2 align=right>H</h2><div align=justify style="color: teal; padding: 3px !important">I</div>`;
+<a href=#>E</a><pre>F <code>G <span style="font-family: initial">y</span> <span style="font-family: Verdana, Sans-Serif">z</span></code></pre><h2 align=right>H</h2><div align=justify style="color: teal; padding: 3px !important">I</div>`;
 
 const NEW = `<!doctype html><style>
 @layer weak, strong; @layer strong { p { color: red; padding: 1px !important } } @layer weak { p#one { color: blue; padding: 2px !important; margin: 3px } }

@@ -64,6 +64,7 @@ function families(value: string): string | undefined {
       const name = written.trim();
       const quoted = /^["'](.*)["']$/.exec(name)?.[1];
       const text = quoted ?? name.replace(/\s+/g, ' ');
+      if (quoted === undefined && GENERIC.test(text)) return text.toLowerCase();
       if (quoted === undefined ? !text.includes(' ') : IDENTIFIER.test(text) && !GENERIC.test(text)) return text;
       return `"${text.replaceAll('"', '\\"')}"`;
     })

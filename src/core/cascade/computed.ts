@@ -191,7 +191,7 @@ export class ComputedStyles {
     const isMonospace = this.#isMonospace(elementId);
     const text = this.viewport.text ?? 1;
     if (size.word !== undefined && text === 1)
-      return isMonospace ? { ...size, specified: monospaceSize(size.word) ?? NaN } : size;
+      return { ...size, specified: (isMonospace ? monospaceSize(size.word) : sizeOfWord(size.word, text)) ?? NaN };
     const was = parentId !== undefined && this.#isMonospace(parentId);
     if (size.absolute || was === isMonospace) return size;
     return { ...size, specified: isMonospace ? size.specified * MONOSPACE_SHARE : size.specified / MONOSPACE_SHARE };
