@@ -10,6 +10,7 @@ import { compareWithBrowser, openComparison } from './compare';
 
 const OLD = `<!doctype html><body bgcolor="#ffeedd" text=navy link=red><center><font size=+1 color=green face="Arial,sans-serif">One</font></center>
 <table border=2 cellpadding=5 width=80% align=center bgcolor=silver><tr valign=top align=right><th nowrap>A<td width=40 height=20 align=center>B<tr><th>B</table><table style="text-align: left"><tr><th>L<tr style="text-align: start"><th>S</table>
+<table><colgroup valign=middle><col align=left valign=top width=40><col bgcolor=red></colgroup><tr><td>C</table><iframe frameborder=0 width=70></iframe><iframe frameborder=1 height=30></iframe><img src=gone.png width=40 height=20>
 <p align=center>C<br clear=all><img src=gone.png border=1 hspace=4 align=left><hr size=4 width=50% noshade align=left><ul type=square><li>D</ul>
 <a href=#>E</a><pre>F <code>G <span style="font-family: initial">y</span> <span style="font-family: Verdana, Sans-Serif">z</span></code></pre><h2 align=right>H</h2><div align=justify style="color: teal; padding: 3px !important">I</div>`;
 

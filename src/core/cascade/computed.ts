@@ -83,7 +83,7 @@ export class ComputedStyles {
 
   value(elementId: string, property: string): string | undefined {
     if (!isClaimedOf(elementId, property) || this.#isInsideWidget(elementId)) return undefined;
-    if (/^(width|height)$/.test(property) && this.#isBroken(elementId)) return undefined;
+    if (/^(width|height|aspect-ratio)$/.test(property) && this.#isBroken(elementId)) return undefined;
     const inner = this.#inherit(elementId, property);
     if (inner === undefined || (NOT_COMPUTED.has(property) && inner !== SIMPLE[property])) return undefined;
     // Of several pictures each has a size, a place and a repetition of its own, said or not.

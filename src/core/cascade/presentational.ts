@@ -202,7 +202,9 @@ export function presentationalFor(page: Page, element: PageElement): Declaration
       return tablePart(attributes);
     case 'col':
     case 'colgroup':
-      return said({ width: dimension(attributes.width) });
+      return { ...tablePart(attributes), ...said({ width: dimension(attributes.width) }) };
+    case 'iframe':
+      return frame(attributes);
     case 'font':
       return font(attributes);
     case 'img':
@@ -245,6 +247,10 @@ export function presentationalFor(page: Page, element: PageElement): Declaration
       return {};
   }
 }
+
+/** An embedded page has no line around it where its attribute comes to no number but 0; otherwise it keeps the browser's. */
+const frame = ({ frameborder }: Attributes): Record<string, string> =>
+  frameborder !== undefined && !parseInt(frameborder, 10) ? everySide('border-', '-width', '0px') : {};
 
 function margins({
   leftmargin,
