@@ -467,6 +467,12 @@ const MAKERS: readonly Maker[] = [
       .map((path) => ({ ...{ path, type: 'image/png', hash: draw.from(['0', 'f', 'g']).repeat(64), bytes: draw.below(900) } })),
   }),
   (project, draw) => ({ type: 'removeFiles', paths: [draw.from([...project.files.map(({ path }) => path), 'gone.png'])] }),
+  (project, draw) => ({
+    type: 'completePage',
+    page: anyOf(project.pages, draw, 'ggone'),
+    sheets: draw.chance(0.5) ? [] : [{ sheet: anyOf(project.sheets, draw, 'tgone') }],
+    leftOut: [{ reason: 'missing', file: 'a.html', what: draw.from(['a.png', 'b.css']) }],
+  }),
   (project, draw) => ({ type: 'removePicture', id: anyOf(project.pictures, draw, 'pgone') }),
   (project, draw, odd) => ({
     type: 'addBlock',

@@ -1,3 +1,5 @@
+export { addMissing } from './add-missing';
+export type { Completed } from './add-missing';
 export { bringIn, bringInEdit, bringInSteps } from './bring-in';
 export type { BringInWish, BroughtIn, PackageFile } from './bring-in';
 export { handedBack } from './handed-files';

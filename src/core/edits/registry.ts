@@ -14,6 +14,7 @@ import { changeBreakpoint } from './change-breakpoint';
 import { changeShared } from './change-shared';
 import { changeSheet } from './change-sheet';
 import { clearStyle } from './clear-style';
+import { completePage } from './complete-page';
 import { duplicateElement } from './duplicate-element';
 import { insertElement } from './insert-element';
 import { moveBreakpoint } from './move-breakpoint';
@@ -68,6 +69,7 @@ const KINDS: Kinds = {
   changeShared,
   changeSheet,
   clearStyle,
+  completePage,
   duplicateElement,
   insertElement,
   moveBreakpoint,

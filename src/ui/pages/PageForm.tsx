@@ -10,6 +10,7 @@ import { steadyProject, useSession } from '../state/store';
 import { BUTTON, SELECT } from '../theme/controls';
 import { LeftOutList } from '../bring-in/Report';
 import { CheckedField } from '../value-controls/CheckedField';
+import { AddMissing } from './AddMissing';
 import { LANGUAGES } from './languages';
 import { isNewPage, movePage, openPage, removePage, renamed } from './page-actions';
 
@@ -86,6 +87,7 @@ export function PageForm({ page }: { page: Page }) {
             out
           </summary>
           <LeftOutList leftOut={page.brought.leftOut} />
+          {page.brought.leftOut.some(({ reason }) => reason === 'missing') && <AddMissing />}
         </details>
       )}
       <div className="flex flex-wrap gap-1.5">
