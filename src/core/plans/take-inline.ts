@@ -111,7 +111,7 @@ function readInline(style: string): Inline {
   const stays = new Set<string>([...Object.keys(whole?.important ?? {}), ...(whole?.doubted ?? [])]);
   const written = nodes.map((node) => {
     const text = node.loc ? style.slice(node.loc.start.offset, node.loc.end.offset) : generate(node);
-    return { text: text.trim(), values: node.type === 'Declaration' ? valuesOf(node) : undefined };
+    return { text: text.trim(), values: node.type === 'Declaration' ? valuesOf(node, style) : undefined };
   });
   // A longhand that is said again by what stays has to stay, and then all that is said with it.
   for (let changed = true; changed;) {
@@ -130,9 +130,14 @@ function readInline(style: string): Inline {
   };
 }
 
-function valuesOf(node: Declaration): Readonly<Record<string, string>> | undefined {
+function valuesOf(node: Declaration, style: string): Readonly<Record<string, string>> | undefined {
   if (node.important !== false) return undefined;
-  const value = generate(node.value);
+  const { loc } = node.value;
+  const written = loc ? style.slice(loc.start.offset, loc.end.offset) : generate(node.value);
+  const value = written
+    .replace(/\/\*[\s\S]*?\*\//g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   if (/url\(/i.test(value)) return undefined;
   const checked = checkValue(node.property, value);
   if (!checked.ok) return undefined;

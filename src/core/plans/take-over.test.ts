@@ -127,7 +127,7 @@ test('rules that ask for parts of a class don’t match what the new classes are
 test('style attributes become own values; what can’t be stays in them', () => {
   const project =
     brought(`<!doctype html><p id=a style="color: red; padding: 3px; margin: 1px !important; background: url(x.png)">A</p>
-<p id=b style="font-family: monospace">B</p><p id=c style="width: 50%">C</p>`);
+<p id=b style="font-family: monospace">B</p><p id=c style="width: 50%; background-color: rgb(1, 2,  3)">C</p>`);
   const own = { ...elementNamed(project, 'a'), styles: { bsmall: { color: 'blue' } } };
   const withOwn = makeEdit(
     makeEdit(project, { type: 'addBreakpoint', breakpoint: { id: 'bsmall', name: 'Small', condition: { below: 600 } } }).document,
@@ -141,6 +141,7 @@ test('style attributes become own values; what can’t be stays in them', () => 
   expect(elementNamed(after, 'a').attributes.style).toBe('margin: 1px !important; background: url(x.png)');
   expect(elementNamed(after, 'b').attributes.style).toBe('font-family: monospace');
   expect(elementNamed(after, 'c')).toMatchObject({ attributes: { id: 'c' }, styles: { base: { width: '50%' } } });
+  expect(elementNamed(after, 'c').styles.base).toMatchObject({ 'background-color': 'rgb(1, 2, 3)' });
   expect(plan.details.join(' ')).toMatch(/1 own value that never showed goes/);
   expect(applyEdit(after, inverse).document).toEqual(withOwn);
   expect(() => planTakeInline(after, [elementNamed(after, 'b').id])).toThrow(/nothing in a style attribute/);

@@ -36,8 +36,9 @@ async function add(list: FileList | null): Promise<string> {
 }
 
 /** Takes files that weren't in the package when pages were brought in, whatever page asked for them. */
-export function AddMissing() {
+export function AddMissing({ isLacking }: { readonly isLacking: boolean }) {
   const [words, setWords] = useState('');
+  if (!isLacking && words === '') return null;
   return (
     <div className="flex flex-wrap items-center gap-2 pb-2">
       <label className={`${BUTTON} cursor-pointer focus-within:outline`}>

@@ -87,7 +87,7 @@ export function PageForm({ page }: { page: Page }) {
             out
           </summary>
           <LeftOutList leftOut={page.brought.leftOut} />
-          {page.brought.leftOut.some(({ reason }) => reason === 'missing') && <AddMissing />}
+          <AddMissing isLacking={page.brought.leftOut.some(({ reason }) => reason === 'missing')} />
         </details>
       )}
       <div className="flex flex-wrap gap-1.5">

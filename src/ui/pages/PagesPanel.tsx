@@ -18,7 +18,6 @@ import { usesInWords } from '@/core/plans';
 import { openPart } from '../parts/part-actions';
 import { BringInDialog } from '../bring-in/BringInDialog';
 import type { Given } from '../bring-in/gather';
-import { dropped } from '../bring-in/gather';
 import { PartForm } from '../parts/PartForm';
 import { PageForm } from './PageForm';
 import { Reached } from './Reached';
@@ -86,15 +85,7 @@ export function PagesPanel() {
     />
   );
   return (
-    <section
-      aria-label="Pages"
-      className="flex min-h-0 flex-1 bg-paper"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        void dropped(event.dataTransfer).then((files) => files.length > 0 && setGiven(files));
-      }}
-    >
+    <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper">
       <BringInDialog given={given} close={() => setGiven(undefined)} project={project.id} take={takeIn} />
       <div className="flex min-w-0 flex-1 flex-col">
         <header className="flex h-10 shrink-0 items-center gap-2 border-b border-line bg-sheet px-3.5">

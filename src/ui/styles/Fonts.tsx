@@ -1,34 +1,17 @@
 'use client';
 
 import { useState } from 'react';
-import { z } from 'zod';
-import type { ProjectFile } from '@/core/document';
-import { projectFileSchema } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import type { AddedFont } from '@/core/render';
 import { addedFonts, familyValue, fontsUsed } from '@/core/render';
-import { loadFiles } from '../bring-in/files';
 import { commit, commitOrReport } from '../editing/edits';
-import { postBytes } from '../requests/requests';
 import { steadyProject, useSession, writeTarget } from '../state/store';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
+import { addFont } from './add-font';
 import { CheckedField } from '../value-controls/CheckedField';
 import { writeValue } from '../view/actions';
 
-const answerSchema = z.object({ file: projectFileSchema });
 const kilobytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1_000))} kB`;
-
-/** Reads a font on the server, which keeps it, and takes it into the project. Returns what is wrong, in words. */
-async function addFont(chosen: File): Promise<string | undefined> {
-  const { project } = useSession.getState();
-  const path = `/api/projects/${project.id}/fonts?name=${encodeURIComponent(chosen.name)}`;
-  const response = await postBytes(path, chosen, 'application/octet-stream', new AbortController().signal);
-  const { file } = answerSchema.parse(await response.json());
-  if (useSession.getState().project.files.some((one) => one.path === file.path))
-    return `${chosen.name} is in the project already.`;
-  await loadFiles({ ...project, files: [file as ProjectFile] });
-  return commit({ type: 'addFiles', files: [file as ProjectFile] });
-}
 
 /** The same file with something else said of it, as one step. */
 const changed = (file: AddedFont, font: Partial<AddedFont['font']>): Edit => ({
@@ -51,21 +34,13 @@ export function Fonts() {
     setProblems([]);
     setWaiting(files.length);
     for (const file of files) {
-      const wrong = await addFont(file).catch((error: Error) => error.message);
+      const wrong = await addFont(file, file.name).catch((error: Error) => error.message);
       if (wrong) setProblems((before) => [...before, wrong]);
       setWaiting((count) => count - 1);
     }
   };
   return (
-    <section
-      aria-label="Fonts"
-      className="border-t border-line py-1"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        void take([...event.dataTransfer.files]);
-      }}
-    >
+    <section aria-label="Fonts" className="border-t border-line py-1">
       <h3 className="m-0 px-3.5 py-1 font-semibold text-muted">Fonts</h3>
       <ul className="m-0 list-none p-0">
         {fonts.map((file) => (
@@ -88,7 +63,7 @@ export function Fonts() {
           />
         </label>
         <span role="status" className="text-muted">
-          {waiting > 0 ? `Reading ${waiting} …` : 'WOFF2, WOFF, TTF or OTF; or drop them here.'}
+          {waiting > 0 ? `Reading ${waiting} …` : 'WOFF2, WOFF, TTF or OTF; or drop them anywhere.'}
         </span>
       </div>
       {problems.map((one) => (

@@ -22,6 +22,7 @@ import { SetPanel } from '../breakpoints/SetPanel';
 import { StylesPanel } from '../styles/StylesPanel';
 import { MarksBar } from '../writing/MarksBar';
 import { Stage } from '../stage/Stage';
+import { DropZone } from './DropZone';
 import { DamageBar } from './DamageBar';
 import { recallPanels } from './panels';
 import { Problems } from './Problems';
@@ -102,6 +103,7 @@ function OpenWorkbench() {
       <Problems />
       <CommandDialog />
       <RemoveBreakpoint />
+      <DropZone />
       <PartDialogs />
     </div>
   );
