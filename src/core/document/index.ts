@@ -36,7 +36,7 @@ export { htmlAttributes } from './page-fields';
 export type { PageFields } from './page-fields';
 export { PLAIN_PROFILE } from './profile';
 export type { Profile, Tuning, WidthRange } from './profile';
-export { readRootSize, rootPx } from './root-size';
+export { READERS_SIZE, readRootSize, rootPx } from './root-size';
 export { SCHEMA_VERSION, treeIdSchema } from './project';
 export type { Page, Picture, Project, SharedStyle } from './project';
 export { ancestorsOf, pageOf, parentOf, subtreeOf, treesOf } from './tree';

@@ -3,7 +3,7 @@ import { askedFor } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import { PLAIN_PROFILE } from '@/core/document';
+import { PLAIN_PROFILE, READERS_SIZE } from '@/core/document';
 import type { Page, Project } from '@/core/document';
 import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
@@ -57,7 +57,8 @@ export class MeasuredPage {
   static async open(project: Project, page: Page, slice: Slice = DEFAULT_SLICE): Promise<MeasuredPage> {
     await loadFiles(project);
     const html = previewDocument(renderPreview(project, page, fontData, standsFor(slice)), POLICY);
-    const tab = await loadMeasured(html, slice.height);
+    // What somebody else wrote isn't written anew for another text size: there the browser itself has that size.
+    const tab = await loadMeasured(html, slice.height, page.brought ? slice.text : undefined);
     const asked = (views: readonly View[]) => askedFor(project.audit, views);
     return new MeasuredPage(tab, slice.height, asked, gridsOf(project, page, slice), project.audit.range.last);
   }
@@ -120,15 +121,30 @@ const asMeasured = (html: string): string =>
     .replace(/<style[^>]*>[\s\S]*?<\/style>/g, heldSelectors)
     .replace(/<title>|<style|<body/, (first) => `${deviceStyle()}\n${first}`);
 
-async function loadMeasured(html: string, height: number): Promise<Tab<void>> {
+async function loadMeasured(html: string, height: number, text = 1): Promise<Tab<void>> {
   const tab = await measuringTabs.take();
   try {
+    await setTextSize(tab, text);
     await tab.ask((page) => page.evaluate(([source, high]) => globalThis.millPond.load(source, high), [html, height] as const));
     return tab;
   } catch (error) {
     await measuringTabs.leave(tab);
     throw error;
   }
+}
+
+/** The text size that a tab's browser has been given, where it isn't the usual one. */
+const textSizes = new WeakMap<Tab<void>, number>();
+
+/** Gives the browser the reader's text size, as its own settings would: `medium`, percentages of it and em in media queries follow. */
+async function setTextSize(tab: Tab<void>, text: number): Promise<void> {
+  if ((textSizes.get(tab) ?? 1) === text) return;
+  await tab.ask(async (page) => {
+    const session = await page.context().newCDPSession(page);
+    const [standard, fixed] = [READERS_SIZE, 13].map((size) => Math.round(size * text));
+    await session.send('Page.setFontSizes', { fontSizes: { standard: standard!, fixed: fixed! } });
+  });
+  textSizes.set(tab, text);
 }
 
 /** What the page is written for: the reader; the height is the frame's own. */
