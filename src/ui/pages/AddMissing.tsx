@@ -41,7 +41,7 @@ export function AddMissing({ isLacking }: { readonly isLacking: boolean }) {
   if (!isLacking && words === '') return null;
   return (
     <div className="flex flex-wrap items-center gap-2 pb-2">
-      <label className={`${BUTTON} cursor-pointer focus-within:outline`}>
+      <label className={`${BUTTON} shrink-0 cursor-pointer focus-within:outline`}>
         Add missing files …
         <input
           type="file"

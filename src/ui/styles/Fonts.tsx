@@ -48,7 +48,7 @@ export function Fonts() {
         ))}
       </ul>
       <div className="flex items-center gap-2 px-3.5 py-1.5">
-        <label className={`${BUTTON} cursor-pointer focus-within:outline`}>
+        <label className={`${BUTTON} shrink-0 cursor-pointer focus-within:outline`}>
           Add fonts …
           <input
             type="file"
