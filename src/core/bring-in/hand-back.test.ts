@@ -99,6 +99,21 @@ test.each<[string, Edit, (html: string) => string]>([
   expect(after(edit)['docs/index.html']).toBe(wanted(HTML));
 });
 
+test('what is removed leaves its style sheets, which the page has still; what is written anew has scripts and sheets as they were', () => {
+  const styled = brought(
+    '<!doctype html><title>x</title><div id=a><style>p { color: red }</style><script>go()</script><p>One</div><p>Two<script>went()</script></p></p>',
+  );
+  const { elements } = styled.project.pages[0]!;
+  const [box] = Object.values(elements).filter(({ tag }) => tag === 'div');
+  const without = makeEdit(styled.project, { type: 'removeElement', node: box!.id }).document;
+  expect(styled.back(without)['docs/index.html']).toBe(
+    '<!doctype html><title>x</title>\n<style>p { color: red }</style><p>Two<script>went()</script></p></p>',
+  );
+  const two = Object.values(elements).filter(({ tag }) => tag === 'p')[1]!.id;
+  const anew = makeEdit(without, { type: 'removeElement', node: two }).document;
+  expect(styled.back(anew)['docs/index.html']).toContain('<style>p { color: red }</style>');
+});
+
 test('a tag that was left out because of what is gone is not missed: the body is written anew then', () => {
   const odd = brought('<!doctype html><title>x</title><p>One<p>Two</p></p><table></table>');
   const { elements } = odd.project.pages[0]!;

@@ -5,6 +5,7 @@ import { classesOf } from '../document/class-names';
 import type { Child } from '../document/content';
 import { isRun } from '../document/content';
 import type { PageElement } from '../document/element';
+import { isInert } from '../document/html';
 import type { Page, Project } from '../document/project';
 import { escapeAttribute, escapeText, renderElement } from '../render/markup';
 import type { MarkupOptions } from '../render/markup';
@@ -71,13 +72,15 @@ class HandingBack {
   readonly #were: Readonly<Record<string, PageElement>>;
   readonly #nodes = new Map<string, Tag>();
   readonly #root: string;
+  readonly #options: MarkupOptions;
 
   constructor(
     private readonly project: Project,
     private readonly page: Page,
     private readonly text: string,
-    private readonly options: MarkupOptions,
+    options: MarkupOptions,
   ) {
+    this.#options = { ...options, was: (id) => this.#original(id) };
     const key = /^e(.*)x0$/.exec(page.root)?.[1];
     if (key === undefined || !page.brought) throw new NotHandedBack('This page wasn’t brought in.');
     const read = readHtml(text, page.brought.file, key, (id, node) => this.#nodes.set(id, node));
@@ -87,10 +90,11 @@ class HandingBack {
 
   write(sheet: string | undefined, anew = false): string {
     if (anew) {
-      const text = renderElement(this.project, this.page, this.page.root, this.options).trimEnd();
+      const text = renderElement(this.project, this.page, this.page.root, this.#options).trimEnd();
       this.#splices.push({ ...this.#rangeOf(this.#nodes.get(this.#root)!), text });
     } else this.#element(this.#root);
-    if (sheet !== undefined) this.#link(sheet);
+    const link = sheet === undefined ? [] : [`<link rel="stylesheet" href="${escapeAttribute(sheet)}">`];
+    this.#toHead([...this.#sheetsGone(this.#root), ...link]);
     const splices = [...this.#splices].sort((a, b) => a.start - b.start || a.end - b.end);
     let written = '';
     let at = 0;
@@ -202,7 +206,7 @@ class HandingBack {
     if (isRun(child)) return escapeText(child.text);
     const node = this.#nodes.get(child);
     if (!node?.sourceCodeLocation || !this.#were[child])
-      return renderElement(this.project, this.page, child, this.options).trimEnd();
+      return renderElement(this.project, this.page, child, this.#options).trimEnd();
     const before = this.#splices.length;
     this.#element(child);
     const mine = this.#splices.splice(before).sort((a, b) => a.start - b.start || a.end - b.end);
@@ -213,6 +217,26 @@ class HandingBack {
       at = end;
     }
     return written + this.text.slice(at, endOffset);
+  }
+
+  /** An element that keeps only its place here, as it stands in the text: a script, a style sheet. */
+  #original(id: string): string | undefined {
+    const node = this.#nodes.get(id);
+    const location = node && isInert(node.tagName) ? node.sourceCodeLocation : undefined;
+    return location ? this.text.slice(location.startOffset, location.endOffset) : undefined;
+  }
+
+  /** The style sheets in what was removed from the body: the page has them still. */
+  #sheetsGone(id: string): string[] {
+    const { tag, children } = this.#were[id]!;
+    const isSheet = tag === 'style' || (tag === 'link' && this.#isSheetLink(id));
+    const own = isSheet && !this.page.elements[id] ? this.#original(id) : undefined;
+    return [...(own === undefined ? [] : [own]), ...children.flatMap((child) => (isRun(child) ? [] : this.#sheetsGone(child)))];
+  }
+
+  #isSheetLink(id: string): boolean {
+    const rel = this.#nodes.get(id)?.attrs.find(({ name }) => name === 'rel')?.value;
+    return /(^|\s)stylesheet(\s|$)/i.test(rel ?? '');
   }
 
   /** Where each child stands in the text; the texts between comments are one. */
@@ -249,9 +273,9 @@ class HandingBack {
     this.#splices.push({ ...this.#insideOf(id), text });
   }
 
-  /** The added sheet comes last in the head. */
-  #link(address: string): void {
-    const tag = `<link rel="stylesheet" href="${escapeAttribute(address)}">`;
+  /** What is added comes last in the head. */
+  #toHead(tags: readonly string[]): void {
+    if (tags.length === 0) return;
     const document = parse(this.text, { sourceCodeLocationInfo: true, scriptingEnabled: true });
     const html = document.childNodes.find((node): node is Tag => adapter.isElementNode(node))!;
     const head = html.childNodes.find((node): node is Tag => adapter.isElementNode(node) && node.tagName === 'head')!;
@@ -268,7 +292,7 @@ class HandingBack {
     // As far in as what stands before it.
     const beside = last?.sourceCodeLocation ? indentOf(last.sourceCodeLocation.startOffset) : '';
     const more = beside.startsWith(indent) ? beside.slice(indent.length) : '';
-    const text = end === undefined ? `\n${tag}` : `${more}${tag}\n${indent}`;
+    const text = tags.map((tag) => (end === undefined ? `\n${tag}` : `${more}${tag}\n${indent}`)).join('');
     this.#splices.push({ start: at, end: at, text });
   }
 }

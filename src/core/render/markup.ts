@@ -16,6 +16,8 @@ export interface MarkupOptions {
   readonly marked: boolean;
   /** Leaves out what would fetch, play or take the focus. */
   readonly inert: boolean;
+  /** What is written for an element in place of itself: for what keeps only its place here, what it was. */
+  readonly was?: ((id: string) => string | undefined) | undefined;
 }
 
 export function escapeText(text: string): string {
@@ -96,6 +98,8 @@ export function renderElement(project: Project, page: Page, id: string, options:
 }
 
 function written(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
+  const was = options.was?.(id);
+  if (was !== undefined) return was;
   const element = page.elements[id]!;
   const { tag, children } = element;
   const open = `<${tag}${attributesOf(project, element, options)}>`;
