@@ -1,3 +1,5 @@
+import { bringIn, bringInEdit } from '@/core/bring-in';
+import { hashForTests } from '@/core/bring-in/hash-for-tests';
 import type { PageElement, Project } from '@/core/document';
 import { isInUse, newProject, treesOf } from '@/core/document';
 import type { Edit } from '@/core/edits';
@@ -57,5 +59,12 @@ function withParts(project: Project): Project {
   return makeEdit(list, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', elements: [second] }).document;
 }
 
+/** A page that somebody else wrote, behind the others. */
+function withBrought(project: Project): Project {
+  const html = '<!doctype html><title>Brought</title><p style="color: red" class="a">One <b>two</b><p>Three';
+  const read = bringIn([{ path: 'brought.html', bytes: Buffer.from(html) }], { project, hash: hashForTests, key: 'br' });
+  return makeEdit(project, bringInEdit(read)).document;
+}
+
 /** What random edits begin with: a page with all that nests in particular ways, parts in parts among it. */
-export const START = withParts(PAGE);
+export const START = withBrought(withParts(PAGE));
