@@ -196,6 +196,8 @@ test('the inside of a drawing or formula stays inside, whatever was in it, and n
   }
   expect(whyNotSource('svg', '<script>x()</script>')).toMatch(/would run, fetch or isn't known: <script>/);
   expect(whyNotSource('math', '<mi>x</mi>')).toBeUndefined();
+  // What is empty already ends nothing.
+  expect(cleanInside('math', 'x<math><math/></math><math/>').inside).toBe('x<math><math/></math><math/>');
 });
 
 /** Texts beside each other are one. */

@@ -108,6 +108,6 @@ export function cleanSource(name: ForeignLanguage, source: string): Cleaned {
     },
   });
   // No "<" and no ">" is left anywhere but around tags.
-  const svg = written.replace(/<([\w:-]+)([^<>]*)><\/\1>/g, '<$1$2/>').trim();
+  const svg = written.replace(/<([\w:-]+)((?:[^<>]*[^<>/])?)><\/\1>/g, '<$1$2/>').trim();
   return { svg, removed: [...removed].slice(0, 5) };
 }

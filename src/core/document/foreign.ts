@@ -40,7 +40,7 @@ function wellNested(source: string): string {
   const rest = open.reverse().map((name) => `</${name}>`);
   return [written, ...rest]
     .join('')
-    .replace(/<([\w:-]+)([^<>]*)><\/\1>/g, '<$1$2/>')
+    .replace(/<([\w:-]+)((?:[^<>]*[^<>/])?)><\/\1>/g, '<$1$2/>')
     .trim();
 }
 
