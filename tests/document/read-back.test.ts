@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { arbitraryProject } from '../../../tests/cascade/arbitrary-project';
-import type { Page } from '../document';
-import { isRun } from '../document/content';
-import { expanded } from '../document/expand';
-import { pathOf } from '../document/addresses';
-import { renderExport } from '../render';
-import { bringIn } from './bring-in';
-import { hashForTests } from './hash-for-tests';
+import { arbitraryProject } from '../cascade/arbitrary-project';
+import type { Page } from '@/core/document';
+import { isRun } from '@/core/document/content';
+import { expanded } from '@/core/document/expand';
+import { pathOf } from '@/core/document/addresses';
+import { renderExport } from '@/core/render';
+import { bringIn } from '@/core/bring-in';
+import { hashForTests } from '@/core/bring-in/hash-for-tests';
 
 /** What a page is for those who read it: tags, attributes but for classes, texts without the white space between blocks. */
 function seen(page: Page, id: string): unknown {
