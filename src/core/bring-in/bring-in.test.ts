@@ -163,3 +163,8 @@ test('two packages with the same paths stand beside each other; both leave with 
   expect(twice.document.files.map(({ path }) => path)).toEqual(['2/x.png', 'x.png']);
   expect(makeEdit(makeEdit(twice.document, twice.inverse).document, once.inverse).document).toEqual(empty);
 });
+
+test.each(['<div>', '<b>', '<svg><g>', '<table><tr><td>'])('%s nested by thousands is refused, or left out', (piece) => {
+  const { pages, refused } = bring({ 'index.html': `<!doctype html>${piece.repeat(5_000)}x` });
+  expect(refused.map(({ why }) => why).join() || pages[0]!.brought!.leftOut.map(({ what }) => what).join()).toMatch(/nested/);
+});

@@ -6,6 +6,7 @@ import type { Child } from '../document/content';
 import { normalChildren } from '../document/content';
 import { suggestName } from '../document/element';
 import type { PageElement } from '../document/element';
+import { LIMITS } from '../document/limits';
 import { cleanInside } from '../document/foreign';
 import { isInert, QUIRKS, ruleOf, surroundings, whyNotKept, whyNotKeptText } from '../document/html';
 import type { Surroundings } from '../document/html';
@@ -94,6 +95,9 @@ class Reader {
       html.childNodes.find((one): one is Tag => isElement(one) && one.tagName === name),
     );
     if (!body) throw new UnreadablePage('A page of frames can’t be brought in; bring in the pages that they show.');
+    // What is a little too deep is refused like any other page; this is what can't even be gone through.
+    if (depthOf(body, (tag) => tag.namespaceURI === XHTML) > 2 * LIMITS.depth)
+      throw new UnreadablePage(`Elements are nested deeper than ${LIMITS.depth}.`);
     const meta = this.#head(head);
     const attributes = keptAttributes('html', html.attrs, this.#note(html));
     const { lang, dir, ...rest } = attributes;
@@ -185,7 +189,7 @@ class Reader {
   #element(node: Tag, around: Surroundings | undefined): string | undefined {
     const id = `e${this.key}x${this.#count++}`;
     this.met?.(id, node);
-    if (node.namespaceURI === 'http://www.w3.org/1999/xhtml' && isInert(node.tagName)) this.#asked(node);
+    if (node.namespaceURI === XHTML && isInert(node.tagName)) this.#asked(node);
     const tag = INSTEAD.get(node.tagName) ?? node.tagName;
     const note = this.#note(node);
     if (tag !== node.tagName) note('element', `<${node.tagName}>, shown as <${tag}>`);
@@ -251,14 +255,16 @@ class Reader {
 /** How deep a drawing may be: serialising one goes down as deep as it is. */
 const DRAWING_DEPTH = 300;
 
-/** How many elements stand in each other. */
-function depthOf(node: Tag): number {
+const XHTML = 'http://www.w3.org/1999/xhtml';
+
+/** How many elements stand in each other, as far as is gone into them. */
+function depthOf(node: Tag, into: (tag: Tag) => boolean = () => true): number {
   let deepest = 0;
   const open: (readonly [Tag, number])[] = [[node, 0]];
   for (let next = open.pop(); next; next = open.pop()) {
     const [at, depth] = next;
     deepest = Math.max(deepest, depth);
-    for (const child of at.childNodes) if (adapter.isElementNode(child)) open.push([child, depth + 1]);
+    for (const child of into(at) ? at.childNodes : []) if (isElement(child)) open.push([child, depth + 1]);
   }
   return deepest;
 }
