@@ -13,7 +13,7 @@ const CSS = `.loft { container-type: inline-size; padding: 10px }
 .note { padding: 8px; color: rgb(0, 90, 0); font-weight: 600 }
 .note.wide { padding-left: 30px }
 @media (max-width: 600px) { .note { padding: 2px } }
-@container (width > 700px) { .note { letter-spacing: 3px } }
+@container (width > 700px) { .note { letter-spacing: 3px } .note:hover { letter-spacing: 5px } }
 `;
 
 /** Brings a page in as a project of its own, and opens it. */
@@ -82,6 +82,11 @@ test('what only a browser can tell is asked of it: the story says so, and takes 
     'loft.css, line 5: .note, as the browser says here',
   );
   await page.keyboard.press('Escape');
+  // It is asked anew for a state that is held.
+  await page.getByLabel('State', { exact: true }).selectOption(':hover');
+  await expect(spacing).toHaveValue('5px');
+  await page.getByLabel('State', { exact: true }).selectOption('');
+  await expect(spacing).toHaveValue('3px');
   await goTo(page, 650);
   await expect(spacing).toHaveValue('normal');
   // Elsewhere along the width nobody has asked.

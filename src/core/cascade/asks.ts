@@ -1,7 +1,7 @@
 import type { Page, Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
 import { readWholeSheet } from '../read';
-import { withAddresses } from '../read/references';
+import { balanced, withAddresses } from '../read/references';
 import { askOf, askValues } from './imported';
 import type { PageRule } from './page-rule';
 import { rulesOn } from './page-rules';
@@ -93,7 +93,8 @@ function asking(rule: PageRule['rule'], selector: string, declarations: string):
     ...(rule.around ?? []),
     ...(isList ? [`@supports ${known.map((one) => `selector(${one})`).join(' and ')}`] : []),
   ];
-  const text = `${selector} { ${declarations} }`;
+  // One that is cut off must not take those behind it along.
+  const text = balanced(`${selector} { ${declarations} }`);
   return around.reduceRight((inner, one) => `${one} { ${inner} }`, text);
 }
 

@@ -16,6 +16,7 @@ import { checkValue } from '../styles/value';
 import { listed } from './effect';
 import type { Plan } from './plan';
 import { PlanError, restyleEdit } from './plan';
+import { plural } from '../text';
 
 interface Inline {
   readonly values: Readonly<Record<string, string>>;
@@ -100,8 +101,6 @@ function takingOf(project: Project, id: string): Taking | undefined {
     ? { ...inline, element, changes: [...written, ...neverShown(project, element, inline.values)] }
     : undefined;
 }
-
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
 
 /** What of a `style` attribute can be written as values. */
 function readInline(style: string): Inline {

@@ -20,6 +20,7 @@ import type { Plan } from './plan';
 import { PlanError } from './plan';
 import type { Staying, TakeChoice, TakenRule } from './taken-rules';
 import { takenRules } from './taken-rules';
+import { plural } from '../text';
 
 /** What one selector of a rule says, and to whom. */
 interface Piece {
@@ -48,7 +49,7 @@ export function planTakeOver(project: Project, choice: TakeChoice, newId: (lette
   const refused = new Set<string>();
   let naming: Naming = bySelector;
   for (let tries = 0, apart = false; tries < TRIES; tries++) {
-    const { rules, stays, along } = takenRules(project, page, choice, (id, property) => refused.has(`${id} ${property}`));
+    const { rules, stays, asked } = takenRules(project, page, choice, (id, property) => refused.has(`${id} ${property}`));
     const pieces = inOrder(rules.flatMap((taken) => piecesOf(project, page, taken)));
     if (pieces.length === 0) throw new PlanError(`Nothing of it can be taken over: ${whyNot(stays)}.`);
     const groups = grouped(pieces, apart);
@@ -64,7 +65,7 @@ export function planTakeOver(project: Project, choice: TakeChoice, newId: (lette
       continue;
     }
     const differing = differences(project, document, pieces);
-    if (differing.length === 0) return describe({ project, edit, groups, pieces, rules, stays, along, added, choice });
+    if (differing.length === 0) return describe({ project, edit, groups, pieces, stays, asked, added, choice });
     if (apart || groups.length === pieces.length) for (const one of differing) refused.add(one);
     apart = true;
   }
@@ -130,7 +131,7 @@ function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: '
     throw new PlanError(`It would be ${groups.length} more shared styles; a project has at most ${LIMITS.shared}.`);
   const names = new Set(project.shared.map(({ name }) => name));
   const styles = groups.map((group, index): Edit => {
-    let style: SharedStyle = { id: newId('s'), name: freeName(naming(group[0], project), names), styles: {} };
+    let style: SharedStyle = { id: newId('s'), name: freeName(naming(group[0]), names), styles: {} };
     for (const { pseudo, taken } of group)
       for (const at of taken.when?.map(placeOf) ?? [BASE]) {
         const set = styleSetOf(style, pseudo) ?? {};
@@ -144,7 +145,7 @@ function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: '
   return { edits: [...added.map((breakpoint): Edit => ({ type: 'addBreakpoint', breakpoint })), ...styles], added };
 }
 
-type Naming = (piece: Piece, project: Project) => string;
+type Naming = (piece: Piece) => string;
 /** The selector as a name: ".card" is "card". */
 const bySelector: Naming = ({ name }) => name.replace(/^[.#](?=[\w-]+$)/, '');
 /** Where the rule stands: "Rule on line 12". */
@@ -185,16 +186,18 @@ interface Described {
   readonly edit: Edit;
   readonly groups: readonly Pieces[];
   readonly pieces: readonly Piece[];
-  readonly rules: readonly TakenRule[];
   readonly stays: readonly Staying[];
-  readonly along: number;
+  readonly asked: number;
   readonly added: readonly Breakpoint[];
   readonly choice: TakeChoice;
 }
 
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
-
-function describe({ project, edit, groups, pieces, rules, stays, along, added, choice }: Described): Plan {
+function describe({ project, edit, groups, pieces, stays, asked, added, choice }: Described): Plan {
+  const rules = [...new Set(pieces.map(({ taken }) => taken))];
+  const along = rules.filter(({ isAsked }) => !isAsked).length;
+  const unused =
+    asked -
+    new Set([...rules.filter(({ isAsked }) => isAsked).map(({ rule }) => rule.rule), ...stays.map(({ rule }) => rule)]).size;
   const carriers = new Set(pieces.flatMap((piece) => piece.carriers)).size;
   const values = pieces.reduce((sum, piece) => sum + piece.carriers.length * Object.keys(piece.taken.values).length, 0);
   const reasons = new Map<string, number>();
@@ -211,6 +214,11 @@ function describe({ project, edit, groups, pieces, rules, stays, along, added, c
       : []),
     ...(along > 0
       ? [`${plural(along, 'rule')} that beat ${rules.length - along === 1 ? 'it' : 'them'} somewhere go along.`]
+      : []),
+    ...(unused > 0
+      ? [
+          `${plural(unused, 'rule')} ${unused === 1 ? 'speaks' : 'speak'} of no element of this page, and ${unused === 1 ? 'stays' : 'stay'}.`,
+        ]
       : []),
     ...[...reasons]
       .slice(0, 6)

@@ -21,8 +21,9 @@ export interface TakeChoice {
 
 /** A rule that is taken over, as far as it can be. */
 export interface TakenRule {
-  readonly page: Page;
   readonly rule: PageRule;
+  /** Whether it was asked for; else it goes along, since it is stronger somewhere. */
+  readonly isAsked: boolean;
   /** Its place in the order of the sheets. */
   readonly order: number;
   /** Each of its selectors apart. */
@@ -42,8 +43,8 @@ export interface Staying {
 export interface Taken {
   readonly rules: readonly TakenRule[];
   readonly stays: readonly Staying[];
-  /** Rules that weren't asked for and go along, since they are stronger somewhere. */
-  readonly along: number;
+  /** How many rules were asked for. */
+  readonly asked: number;
 }
 
 interface Weighed {
@@ -116,10 +117,12 @@ export function takenRules(project: Project, page: Page, choice: TakeChoice, ref
     if (!taken.has(one.rule)) return [];
     const { parts, when, stays } = weigh(one.rule);
     const values = Object.fromEntries(Object.entries(one.rule.normal).filter(([name]) => !stays.has(name)));
-    return parts && Object.keys(values).length > 0 ? [{ page, rule: one, order, parts, when, values }] : [];
+    return parts && Object.keys(values).length > 0
+      ? [{ rule: one, isAsked: asked.has(one.rule), order, parts, when, values }]
+      : [];
   });
   const stays = [...asked].flatMap((rule) => [...weigh(rule).stays].map(([property, why]): Staying => ({ rule, property, why })));
-  return { rules, stays, along: rules.filter(({ rule: { rule } }) => !asked.has(rule)).length };
+  return { rules, stays, asked: asked.size };
 }
 
 const namesOf = ({ normal, doubted = [] }: PageRule['rule']) => [...Object.keys(normal), ...doubted];

@@ -2,3 +2,4 @@ export { MALFORMED, malformedAt } from './well-formed';
 export { listOf } from './list-of';
 export { nameSchema } from './name';
 export { sameJson } from './same-json';
+export { plural } from './plural';

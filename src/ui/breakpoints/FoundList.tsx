@@ -9,8 +9,7 @@ import { commitOrReport } from '../editing/edits';
 import { setWidth, key } from '../view/actions';
 import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
-
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
+import { plural } from '@/core/text';
 
 const added = ({ condition }: FoundBreakpoint): Edit => ({
   type: 'addBreakpoint',

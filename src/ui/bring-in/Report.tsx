@@ -1,8 +1,7 @@
 import type { LeftOut } from '@/core/document';
 import { REASONS } from '@/core/document';
 import type { BringInReport } from './api';
-
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
+import { plural } from '@/core/text';
 
 /** What came in, and what didn't, with why. */
 export function Report({ report }: { readonly report: BringInReport }) {

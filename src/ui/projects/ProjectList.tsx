@@ -12,10 +12,10 @@ import { dropped } from '../bring-in/gather';
 import { DeleteDialog } from './DeleteDialog';
 import { summarySchema } from './summary';
 import type { ProjectSummary } from './summary';
+import { plural } from '@/core/text';
 
 const listSchema = z.object({ projects: z.array(summarySchema) });
 
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
 const button = 'rounded-[4px] border border-line-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-paper';
 
 /** All projects: open, create, rename, delete and bring back. */

@@ -65,6 +65,8 @@ export interface SaidByFrame {
   readonly page: Page;
   readonly width: number;
   readonly slice: Slice;
+  /** The state that was held meanwhile. */
+  readonly pseudo: Pseudo;
   readonly told: Told;
 }
 
@@ -141,8 +143,8 @@ export interface Session extends EditLog {
 
 /** What the frame on the stage has said of what is shown there now, at the cursor. */
 export function toldHere(session: Session): Told | undefined {
-  const { told, width, slice } = session;
-  const isHere = told?.width === width && told.slice === slice && told.project === session.project;
+  const { told, width, slice, pseudo, project } = session;
+  const isHere = told?.width === width && told.slice === slice && told.pseudo === pseudo && told.project === project;
   return isHere && told.page === shownPage(session) ? told.told : undefined;
 }
 

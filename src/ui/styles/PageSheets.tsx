@@ -8,10 +8,9 @@ import { asBreakpoint, rulesOn } from '@/core/cascade';
 import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { takeInline, takeOver } from '../view/take-over';
+import { plural } from '@/core/text';
 
 const MOST_SHOWN = 60;
-const plural = (count: number, word: string) => `${count} ${word}${count === 1 ? '' : 's'}`;
-
 /** The style sheets that the shown page came with, rule by rule, to be taken over. */
 export function PageSheets() {
   const page = useSession(steadyPage);
@@ -25,7 +24,11 @@ function OwnSheets() {
   const wanted = useDeferredValue(text.trim());
   const bySheet = useMemo(() => {
     const sheets = new Map<string, PageRule[]>();
-    for (const rule of rulesOn(project, page)) sheets.set(rule.sheetId, [...(sheets.get(rule.sheetId) ?? []), rule]);
+    for (const rule of rulesOn(project, page)) {
+      const known = sheets.get(rule.sheetId);
+      if (known) known.push(rule);
+      else sheets.set(rule.sheetId, [rule]);
+    }
     return [...sheets];
   }, [project, page]);
   const styled = Object.values(page.elements).filter(({ attributes }) => attributes.style !== undefined);
