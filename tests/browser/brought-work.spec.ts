@@ -83,7 +83,7 @@ test('what only a browser can tell is asked of it: the story says so, and takes 
   );
   await page.keyboard.press('Escape');
   // It is asked anew for a state that is held.
-  await page.getByLabel('State', { exact: true }).selectOption(':hover');
+  await page.getByLabel('State', { exact: true }).selectOption('hover');
   await expect(spacing).toHaveValue('5px');
   await page.getByLabel('State', { exact: true }).selectOption('');
   await expect(spacing).toHaveValue('3px');

@@ -8,18 +8,10 @@ import { substitute, usesVariables, variablesIn } from '../styles/custom';
 import { splitOutside } from '../styles/lists';
 import { propertyNamed } from '../styles/properties';
 import { checkValue } from '../styles/value';
-import {
-  BLOCKIFIED,
-  CONTROL_DISPLAY,
-  CONTROLS,
-  REPLACED,
-  WIDGET_PARTS,
-  WIDGETS,
-  MONOSPACE_SHARE,
-  monospaceSize,
-  sizeOfWord,
-} from './computed-tables';
+import { WIDGET_PARTS, WIDGETS, MONOSPACE_SHARE, monospaceSize, sizeOfWord } from './computed-tables';
 import { contentOf, isClaimedOf } from './computed-boxes';
+import type { Asked } from './computed-display';
+import { displayOf, isInRuby, isItem, overflowOf } from './computed-display';
 import { computedValue, knownPx } from './computed-values';
 import { decide } from './resolve';
 import { aboveOf, elementOf, HTML } from './root';
@@ -67,6 +59,7 @@ export class ComputedStyles {
   readonly #sizes = new Map<string, FontSize>();
   readonly #inside = new Map<string, boolean>();
 
+  readonly #asked: Asked;
   readonly #variables: Variables;
   readonly #medium: FontSize;
   readonly viewport: Viewport;
@@ -77,6 +70,12 @@ export class ComputedStyles {
     viewport: Omit<Viewport, 'pointer'> & { readonly pointer?: Pointer },
   ) {
     this.viewport = { pointer: 'mouse', ...viewport };
+    this.#asked = {
+      page,
+      element: (id) => this.#element(id),
+      value: (id, property) => this.value(id, property),
+      inherit: (id, property) => this.#inherit(id, property),
+    };
     this.#medium = { specified: READERS_SIZE * (viewport.text ?? 1), absolute: false, word: 'medium' };
     this.#variables = new Variables(project, page, this.viewport);
   }
@@ -95,18 +94,18 @@ export class ComputedStyles {
         if (this.#isInputButton(elementId)) return undefined;
         return /^[\d.]+$/.test(inner) ? knownPx(parseFloat(inner) * this.fontSize(elementId)) : inner;
       case 'display':
-        return this.#display(elementId, inner);
+        return displayOf(this.#asked, elementId, inner);
       case 'float':
-        if (this.#isInRuby(elementId)) return undefined;
+        if (isInRuby(this.#asked, elementId)) return undefined;
         return ['absolute', 'fixed'].includes(this.#inherit(elementId, 'position') ?? '') ? 'none' : inner;
       case 'overflow-x':
       case 'overflow-y':
-        return this.#overflow(elementId, property, inner);
+        return overflowOf(this.#asked, elementId, property, inner);
       case 'min-width':
       case 'min-height':
         // Browsers say 0px for boxes where `auto` has no meaning; for flex and grid items it depends on there being a box.
         if (inner !== 'auto') return inner;
-        return this.#isItem(elementId) === false ? '0px' : undefined;
+        return isItem(this.#asked, elementId) === false ? '0px' : undefined;
       case 'border-top-width':
       case 'border-right-width':
       case 'border-bottom-width':
@@ -143,13 +142,6 @@ export class ComputedStyles {
       this.#inside.set(elementId, inside);
     }
     return inside;
-  }
-
-  /** What stands in ruby is made inline in ways of its own. */
-  #isInRuby(elementId: string): boolean {
-    for (let at = aboveOf(this.page, elementId); at; at = aboveOf(this.page, at.id))
-      if (/ruby/.test(this.#inherit(at.id, 'display') ?? '')) return true;
-    return false;
   }
 
   /** What 1rem comes to, px. */
@@ -287,26 +279,6 @@ export class ComputedStyles {
     return parent && this.#inherit(parent.id, property);
   }
 
-  /**
-   * `visible` can't stand beside an axis that scrolls (CSS Overflow 3, 3.1), nor in a text area. A table either hides
-   * on both axes or on none.
-   */
-  #overflow(elementId: string, property: string, value: string): string | undefined {
-    const display = this.#inherit(elementId, 'display');
-    const area = this.#element(elementId).tag === 'textarea' && display !== 'none';
-    // Browsers take `visible` on a text area as `auto` before anything else is looked at.
-    const taken = (one: string | undefined) => (area && one === 'visible' ? 'auto' : one);
-    const own = taken(value)!;
-    const other = taken(this.#inherit(elementId, property === 'overflow-x' ? 'overflow-y' : 'overflow-x'));
-    if (display === undefined || other === undefined) return undefined;
-    const scrolls = (one: string | undefined) => one !== 'visible' && one !== 'clip';
-    if (display === 'table') {
-      if (!scrolls(own) && !scrolls(other)) return own;
-      return own === 'hidden' && other === 'hidden' ? 'hidden' : 'visible';
-    }
-    return own === 'visible' && scrolls(other) ? 'auto' : own;
-  }
-
   #lineShown(elementId: string, property: string, width: string): string | undefined {
     const style = this.#inherit(elementId, property.replace('width', 'style'));
     return style === 'none' || style === 'hidden' ? '0px' : style && width;
@@ -316,38 +288,5 @@ export class ComputedStyles {
   #isInputButton(elementId: string): boolean {
     const { tag, attributes } = this.#element(elementId);
     return tag === 'input' && ['button', 'submit', 'reset'].includes(attributes.type ?? '');
-  }
-
-  /**
-   * Whether the element's box is laid out by a flex or grid box, through any parents that make no box; undefined where
-   * that of the parent isn't claimed.
-   */
-  #isItem(elementId: string): boolean | undefined {
-    let parent = aboveOf(this.page, elementId);
-    const makesNoBox = ({ id, tag }: PageElement) => this.#inherit(id, 'display') === 'contents' && !REPLACED.has(tag);
-    while (parent && makesNoBox(parent)) parent = aboveOf(this.page, parent.id);
-    if (!parent) return false;
-    const display = this.value(parent.id, 'display');
-    return display === undefined ? undefined : /^((inline-)?(flex|grid)|(block )?math)$/.test(display);
-  }
-
-  /** Blockification (CSS Display 3, 2.7): children of flex and grid boxes, floats, and what is taken out of the flow. */
-  #display(elementId: string, value: string): string | undefined {
-    if (value === 'contents' && REPLACED.has(this.#element(elementId).tag)) return 'none';
-    if (value === 'none' || value === 'contents') return value;
-    if (this.#isInRuby(elementId)) return undefined;
-    const parent = aboveOf(this.page, elementId);
-    // The items of such details are the boxes that browsers put around what stands in it.
-    if (parent?.tag === 'details' && /(flex|grid)$/.test(this.#inherit(parent.id, 'display') ?? '')) return undefined;
-    const [float, position] = [this.value(elementId, 'float'), this.#inherit(elementId, 'position')];
-    if (float === undefined || position === undefined) return undefined;
-    const item = this.#isItem(elementId);
-    if (item === undefined) return undefined;
-    const taken =
-      this.#element(elementId).tag === 'legend' || item || float !== 'none' || ['absolute', 'fixed'].includes(position);
-    const { tag, attributes } = this.#element(elementId);
-    const isControl = CONTROLS.has(tag) && attributes.type !== 'file';
-    const shown = isControl ? (CONTROL_DISPLAY[value] ?? value) : value;
-    return taken ? (BLOCKIFIED[shown] ?? shown) : shown;
   }
 }
