@@ -23,6 +23,7 @@ import {
   whyNotOn,
 } from '@/core/document';
 import { arbitrarySheet } from './arbitrary-sheet';
+import { choices, withChoices } from './with-choices';
 import { partChoices, withParts } from './with-parts';
 import { checkValue, PROPERTIES } from '@/core/styles';
 
@@ -396,9 +397,9 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
     return fc
       .tuple(
         ...([fc.array(sprout, { maxLength: 12 }), styleSet(ids), kinds, sheets] as const),
-        ...([partChoices(styleSet(ids), pseudoStyles(ids)), fc.constantFrom(...ROOT_SIZES)] as const),
+        ...([partChoices(styleSet(ids), pseudoStyles(ids)), fc.constantFrom(...ROOT_SIZES), choices] as const),
       )
-      .map(([sprouts, body, kinds, sheets, parts, rootSize]): Project => {
+      .map(([sprouts, body, kinds, sheets, parts, rootSize, chosen]): Project => {
         const project = newProject('00000000-0000-4000-8000-000000000000', 'Random');
         const whole: Project = {
           ...project,
@@ -416,7 +417,7 @@ export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) =
             },
           ],
         };
-        return withParts(whole, parts);
+        return withChoices(withParts(whole, parts), chosen);
       });
   });
 });

@@ -11,7 +11,8 @@ import { hashForTests } from '@/core/bring-in/hash-for-tests';
 /** What a page is for those who read it: tags, attributes but for classes, texts without the white space between blocks. */
 function seen(page: Page, id: string): unknown {
   const { tag, attributes, children, source } = page.elements[id]!;
-  const { class: _, ...said } = attributes;
+  // What makes it a panel is written as attributes.
+  const { class: _, popover: __, 'data-panel': ___, ...said } = attributes;
   // What stands in it is for readers without scripts, and these pages had scripts.
   const inside = (tag === 'noscript' ? [] : children)
     .map((child) => (isRun(child) ? child.text.replace(/\s+/g, ' ').trim() : seen(page, child)))

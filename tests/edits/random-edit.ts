@@ -377,11 +377,45 @@ const MAKERS: readonly Maker[] = [
   (project, draw) => ({ type: 'renameElement', node: anyElement(project, draw), name: draw.from(NAMES) }),
   (project, draw) => ({ type: 'setLocked', node: anyElement(project, draw), locked: draw.chance(0.2) }),
   (project, draw) => ({ type: 'setFirst', node: anyElement(project, draw), first: draw.chance(0.5) }),
+  (project, draw) => ({
+    type: 'setAlternate',
+    node: anyElement(project, draw),
+    alternate: draw.chance(0.2)
+      ? null
+      : {
+          set: draw.from(['ha', 'ha', 'hb', ...(draw.chance(0.05) ? ['b?'] : [])]),
+          at: draw.some(['base', ...project.breakpoints.map(({ id }) => id), 'bgone'], 3),
+          ...(draw.chance(0.2) && { later: true }),
+        },
+  }),
+  (project, draw) => ({
+    type: 'setPanel',
+    node: anyElement(project, draw),
+    panel: draw.chance(0.2)
+      ? null
+      : {
+          kind: draw.from(['drawer', 'sheet', 'menu', 'dialog'] as const),
+          at: { [anyPlace(project, draw)]: draw.chance(0.5), [anyPlace(project, draw)]: draw.chance(0.5) },
+          ...(draw.chance(0.3) && { locks: true }),
+          ...(draw.chance(0.3) && { outside: true, edge: 'left' }),
+        },
+  }),
   (project, draw) => ({ type: 'setKind', node: anyElement(project, draw), kind: draw.from(['krow', 'kgrid', null] as const) }),
   (project, draw) => ({
     type: 'setAttribute',
     node: anyElement(project, draw),
-    name: draw.from(['title', 'id', 'href', 'src', 'constructor', 'type', 'disabled', 'checked', 'aria-current']),
+    name: draw.from([
+      'title',
+      'id',
+      'href',
+      'src',
+      'constructor',
+      'type',
+      'disabled',
+      'checked',
+      'aria-current',
+      'popovertarget',
+    ]),
     value: draw.from(['x', '#', 'picture:pa', 'email', 'javascript:1', null]),
   }),
   (project, draw) => ({

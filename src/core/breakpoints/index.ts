@@ -22,6 +22,8 @@ export { BASE, breakpointSchema, defaultOrder, hasCycle, inDefaultOrder, placed,
 export type { At, Breakpoint } from './breakpoint';
 export { bandAt, bandsOf, describeInterval } from './bands';
 export type { Band, BreakpointSet } from './bands';
+export { choiceAt, termsWhere } from './choice';
+export type { Choice, Term } from './choice';
 export { cellsOf, cutsAcross, slicesOf } from './cells';
 export type { Cell } from './cells';
 export { READY_SETS } from './ready-sets';

@@ -50,6 +50,8 @@ export interface Slice extends Reader {
   readonly height: number;
   /** Nothing, unless it says otherwise. */
   readonly held?: Held | undefined;
+  /** The panels that are open, by id; none, unless it says otherwise. */
+  readonly open?: readonly string[] | undefined;
   /** What a browser has said of this very viewport. */
   readonly told?: Told | undefined;
 }

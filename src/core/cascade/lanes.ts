@@ -17,7 +17,7 @@ import type { Candidate, Layer, Source } from './sources';
 import { conditionsOf, sourcesFor } from './sources';
 
 /** How a stretch is drawn: where its value comes from, as seen from the band it lies in. */
-export type Carriage = 'set' | 'carried' | 'part' | 'shared' | 'kind' | 'imported' | 'inherited' | 'default';
+export type Carriage = 'hidden' | 'set' | 'carried' | 'part' | 'shared' | 'kind' | 'imported' | 'inherited' | 'default';
 
 export interface Stretch extends Interval {
   readonly value: string;
@@ -51,6 +51,7 @@ export function carriageIn(resolution: Resolution, home: At, pseudo: Pseudo = ''
   // What asks for more than a width has no band of its own: it is set wherever it holds.
   if (isOwn) return (at === home && !via) || (when && !when.every(isWidthOnly)) ? 'set' : 'carried';
   if (layer === 'inline') return 'imported';
+  if (layer === 'alternates' || layer === 'panel') return 'hidden';
   return layer === 'browser' || layer === 'foundation' ? 'default' : layer === 'own' ? 'part' : layer;
 }
 

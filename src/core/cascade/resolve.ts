@@ -93,7 +93,8 @@ export function resolve(
   width: number,
   slice: Slice = DEFAULT_SLICE,
 ): Resolution {
-  const viewport = { width, height: slice.height, pointer: slice.pointer, held: slice.held, told: slice.told };
+  const { height, pointer, held, open, told } = slice;
+  const viewport = { width, height, pointer, held, open, told };
   const { winner, beaten, from, doubts } = decide(project, page, elementOf(page, elementId), property, viewport);
   if (winner && from === 'winner')
     return { value: winner.value, origin: { kind: 'declared', element: elementId, candidate: winner }, beaten, doubts };

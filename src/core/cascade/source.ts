@@ -3,14 +3,15 @@ import { BASE, takenBy } from '../breakpoints/breakpoint';
 import type { Condition } from '../breakpoints/condition';
 import { conditionInterval, holdsAt } from '../breakpoints/condition';
 import type { IntervalSet } from '../breakpoints/interval';
-import { ALL_WIDTHS, normalise } from '../breakpoints/interval';
+import { ALL_WIDTHS, normalise, subtract } from '../breakpoints/interval';
 import type { Held, Slice, Viewport } from '../breakpoints/viewport';
 import { isHeld } from '../breakpoints/viewport';
 import type { Declarations, StyleSet } from '../document/element';
 import type { Pseudo, State } from '../document/pseudo';
 
 /** Weakest first. */
-export type Layer = 'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'part' | 'own' | 'inline';
+export type Layer =
+  'browser' | 'foundation' | 'imported' | 'kind' | 'shared' | 'part' | 'own' | 'inline' | 'alternates' | 'panel';
 
 /** One declaration that has a say in an element's property. */
 export interface Candidate {
@@ -27,6 +28,10 @@ export interface Candidate {
   readonly important?: boolean;
   /** One of them must hold; undefined where it always holds. */
   readonly when?: readonly Condition[];
+  /** None of them may hold. */
+  readonly unless?: readonly Condition[];
+  /** A panel that must be closed. */
+  readonly closed?: string;
   /** The state and box that it is written for. */
   readonly pseudo?: Pseudo;
   /** A state that must be held, and by which element; undefined where it always is. */
@@ -44,10 +49,12 @@ export interface Source extends Omit<Candidate, 'value'> {
   readonly declarations: Declarations;
 }
 
-type Holding = Pick<Candidate, 'when' | 'held' | 'holds' | 'unsure'>;
+type Holding = Pick<Candidate, 'when' | 'unless' | 'closed' | 'held' | 'holds' | 'unsure'>;
 
 /** Whether it holds, or may hold where only a browser can tell. */
-export function mayHold({ when, held, holds }: Holding, viewport: Viewport): boolean {
+export function mayHold({ when, unless, closed, held, holds }: Holding, viewport: Viewport): boolean {
+  if (closed !== undefined && viewport.open?.includes(closed)) return false;
+  if (unless?.some((condition) => holdsAt(condition, viewport))) return false;
   if (holds && !holds(viewport.held)) return false;
   if (held && !isHeld(viewport.held, held.element, held.state)) return false;
   return !when || when.some((condition) => holdsAt(condition, viewport));
@@ -66,11 +73,14 @@ export function saidOf(source: Source, property: string, { told }: Viewport): st
 }
 
 /** The widths at which a declaration holds, at one height and with one pointer. */
-export function heldWidths({ when, held, holds, unsure }: Holding, slice: Slice): IntervalSet {
+export function heldWidths({ when, unless = [], closed, held, holds, unsure }: Holding, slice: Slice): IntervalSet {
+  if (closed !== undefined && slice.open?.includes(closed)) return [];
   if (unsure !== undefined) return [];
   if (holds && !holds(slice.held)) return [];
   if (held && !isHeld(slice.held, held.element, held.state)) return [];
-  return when ? normalise(when.map((condition) => conditionInterval(condition, slice))) : ALL_WIDTHS;
+  const widths = (conditions: readonly Condition[]) =>
+    normalise(conditions.map((condition) => conditionInterval(condition, slice)));
+  return subtract(when ? widths(when) : ALL_WIDTHS, widths(unless));
 }
 
 /** What one owner declares, weakest first: base, then breakpoints in order, each after those it takes over. */

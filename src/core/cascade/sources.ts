@@ -1,6 +1,8 @@
 import { BASE } from '../breakpoints/breakpoint';
 import type { Condition } from '../breakpoints/condition';
 import type { Declarations, PageElement } from '../document/element';
+import type { AlternateSet } from '../document/alternates';
+import { alternatesWith } from '../document/alternates';
 import type { Pseudo } from '../document/pseudo';
 import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { CAN_BE_DISABLED, documentStates } from '../document/states';
@@ -8,6 +10,7 @@ import type { Page, Project } from '../document/project';
 import { ancestorsOf } from '../document/tree';
 import { readWholeSheet } from '../read';
 import { rulesOn } from './page-rules';
+import { addHiding, hidingOf } from './hiding';
 import { presentationalFor } from './presentational';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
@@ -28,6 +31,8 @@ interface Known {
   readonly direction: Page['direction'];
   /** What the browser's sheet asks of all that it stands in, nearest first. */
   readonly under: readonly string[];
+  /** The alternates that it is one of. */
+  readonly alternates: AlternateSet | undefined;
   /** The states that the document says it is in, where something is written for such. */
   readonly states?: string | undefined;
   readonly list: readonly Source[];
@@ -44,6 +49,7 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.project.kinds === project.kinds &&
   known.project.sheets === project.sheets &&
   known.project.rootSize === project.rootSize &&
+  known.alternates === alternatesWith(page, element) &&
   known.direction === page.direction &&
   // Imported rules match by classes, which come from names all over the project.
   ((project.sheets.length === 0 && !page.brought) || (known.project === project && known.elements === page.elements)) &&
@@ -99,12 +105,17 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
       ? collect(project, page, element, under, states.includes('disabled'))
       : collectBox(project, page, carrier, pseudo);
   addStates(list, project, owners, carrier, pseudo, states);
-  if (pseudo === '') addInline(list, element);
+  const alternates = alternatesWith(page, element);
+  if (pseudo === '') {
+    addHiding(list, hidingOf(project, element, alternates), page.brought !== undefined);
+    addInline(list, element);
+  }
   const fresh: Known = {
     project,
     elements: page.elements,
     direction: page.direction,
     under,
+    alternates,
     list: list.filter(({ declarations }) => Object.keys(declarations).length > 0),
     ...(asks && { states: states.join() }),
   };

@@ -42,7 +42,7 @@ export function strengthOfSource(project: Project, source: Pick<Source, 'layer' 
   if (layer === 'browser') return 0;
   if (layer === 'foundation') return 1;
   if (layer === 'imported') return 2;
-  if (layer === 'inline') return Infinity;
+  if (layer === 'inline' || layer === 'alternates' || layer === 'panel') return Infinity;
   if (layer === 'part') return strengthOf(project, owner + pseudo, '');
   return strengthOf(project, (layer === 'own' ? 'e' : owner) + pseudo);
 }

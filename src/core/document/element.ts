@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { nameSchema } from '../text';
+import type { Alternate } from './alternate';
+import { alternateSchema, canBeAlternate } from './alternate';
 import { attributesSchema } from './attribute-fields';
 import type { Child } from './content';
 import { childrenSchema, elementIdSchema, isRun } from './content';
@@ -7,6 +9,8 @@ import { holdsElements, ruleOf, whyNotKeptAttribute, whyNotKeptText } from './ht
 import { whyNotSource } from './foreign';
 import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
+import type { Panel } from './panel';
+import { panelSchema, whyNoPanel } from './panel';
 import type { PseudoStyles, StyleSet } from './style-sets';
 import { pseudoStylesSchema, styleSetSchema } from './style-sets';
 import type { Use } from './use';
@@ -38,6 +42,8 @@ export const elementSchema = z
     kind: givenKindSchema.optional(),
     locked: z.literal(true).optional(),
     first: z.literal(true).optional(),
+    alternate: alternateSchema.optional(),
+    panel: panelSchema.optional(),
     use: useSchema.optional(),
   })
   .superRefine((element, context) => {
@@ -48,10 +54,14 @@ export const elementSchema = z
 
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
-  if (element.use && (element.children.length > 0 || element.source !== undefined || element.kind))
+  if (element.use && (element.children.length > 0 || element.source !== undefined || element.kind || element.panel))
     return { message: 'What stands in the use of a part is said by the part.' };
   if (element.kind && !holdsElements(element.tag))
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
+  const noPanel = element.panel && whyNoPanel(element);
+  if (noPanel) return { message: noPanel, path: ['panel'] };
+  if (element.alternate && !canBeAlternate(element.tag))
+    return { message: `<${element.tag}> can't be one of several alternates.` };
   for (const child of element.children) {
     const noText = isRun(child) ? whyNotKeptText(element.tag, child.text) : undefined;
     if (noText) return { message: noText };
@@ -87,6 +97,10 @@ export interface PageElement {
   readonly locked?: true | undefined;
   /** Must be seen first: an audit says where it isn't in the first screenful. */
   readonly first?: true | undefined;
+  /** One of several of which exactly one shows. */
+  readonly alternate?: Alternate | undefined;
+  /** Opened and closed, where it isn't simply part of the page. */
+  readonly panel?: Panel | undefined;
   /** Which part it is a use of, and what it says otherwise. */
   readonly use?: Use | undefined;
   /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */

@@ -153,7 +153,7 @@ function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: 
   const own = path === '' ? use : said;
   // What the use says itself speaks of the page's ids, not of the part's.
   const attributes = { ...withHtmlIds(of.attributes, fresh), ...allowed(of.tag, own.attributes) };
-  const { styles: _, pseudo: __, layers: ___, kept: ____, ...rest } = of;
+  const { styles: _, pseudo: __, layers: ___, kept: ____, alternate, ...rest } = of;
   return {
     ...rest,
     id: shownId(use.id, top.id, of.id),
@@ -162,6 +162,7 @@ function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: 
     styles: own.styles,
     ...(own.pseudo && { pseudo: own.pseudo }),
     layers: layersOf(of),
+    ...(alternate && path !== '' && { alternate: { ...alternate, set: `${use.id}.${alternate.set}` } }),
     ...(path === '' && ofTheUse(use, of)),
   };
 }
@@ -172,6 +173,7 @@ const ofTheUse = (use: PageElement, top: PageElement) => ({
   shared: use.shared.length === 0 ? top.shared : [...top.shared, ...use.shared.filter((id) => !top.shared.includes(id))],
   ...(use.locked && { locked: use.locked }),
   ...(use.first && { first: use.first }),
+  ...(use.alternate && { alternate: use.alternate }),
   use: use.use!,
   kept: use,
 });

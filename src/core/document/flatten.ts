@@ -28,7 +28,9 @@ interface Said {
  * it is at every viewport and in every state.
  */
 export function flatten(shown: PageElement): Flat {
-  const { layers = [], kept: _, use: __, styles, pseudo, ...rest } = shown;
+  const { layers = [], kept: _, use: __, styles, pseudo, alternate, ...bare } = shown;
+  // The name of a set that a use shows says which use it is; whoever puts elements in gives them sets of their own.
+  const rest = alternate ? { ...bare, alternate: { ...alternate, set: inOneWord(alternate.set) } } : bare;
   const all: readonly Styled[] = [...layers, { styles, pseudo }];
   const said = new Map<string, Said[]>();
   for (const [layer, styled] of all.entries())
@@ -56,6 +58,9 @@ export function flatten(shown: PageElement): Flat {
     beneath: made.slice(0, top).filter((one) => styleSetsOf(one).some(([, set]) => Object.keys(set).length > 0)),
   };
 }
+
+/** Sets of two uses stay two. */
+const inOneWord = (set: string) => (set.includes('.') ? `h${set.replaceAll('.', '').slice(-24)}` : set);
 
 function withValue(styled: Styled, { pseudo, at, value }: Said, property: string): Styled {
   const set: StyleSet = styleSetOf(styled, pseudo);

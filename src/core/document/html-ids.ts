@@ -25,7 +25,7 @@ export function freshHtmlIds(elements: readonly PageElement[], taken: ReadonlySe
   return fresh;
 }
 
-const REFERS = ['for', 'aria-labelledby', 'aria-describedby', 'aria-controls'] as const;
+const REFERS = ['for', 'aria-labelledby', 'aria-describedby', 'aria-controls', 'popovertarget'] as const;
 
 /** Attributes with ids, and what refers to them, changed along. */
 export function withHtmlIds(attributes: PageElement['attributes'], fresh: ReadonlyMap<string, string>): Record<string, string> {

@@ -23,6 +23,13 @@ export {
 } from './html';
 export type { Surroundings } from './html';
 export { GIVEN_KINDS, kindNamed, kindOf, KINDS } from './kinds';
+export { canBeAlternate } from './alternate';
+export type { Alternate } from './alternate';
+export { alternatesOn, alternatesWith, atBase } from './alternates';
+export type { AlternateSet } from './alternates';
+export { PANEL_EDGES, PANEL_KINDS, isPanelAtBase, panelChoice, whyNoPanel } from './panel';
+export type { Panel, PanelEdge, PanelKind } from './panel';
+export { openersOf, panelsOn } from './panels';
 export { expanded, expandedParts, kept, keptElements, keptTree } from './expand';
 export { LIMITS } from './limits';
 export { holdsPart, pagesWith, partNamed, partsInOrder, topOf, usesIn, usesOf } from './parts';

@@ -67,7 +67,7 @@ function findNaming(parts: Project['parts'], tree: Page): Naming {
   let givesKinds = false;
   const visit = (id: string) => {
     const element = tree.elements[id]!;
-    if (declares(element)) named.push({ id, name: element.name });
+    if (declares(element) || element.alternate || element.panel) named.push({ id, name: element.name });
     brought.push(...keptClasses(element.attributes));
     givesKinds ||= element.kind !== undefined;
     if (element.use) {

@@ -41,7 +41,7 @@ function saying(element: PageElement, name: string, value: string | undefined): 
 const origins = new WeakMap<Elements, { readonly page: Page; readonly changed: readonly PageElement[] }>();
 
 /** Of a page that `pageInState` gave: the page it was made of, and the elements that are otherwise. */
-export const changedInState = (page: Page) => origins.get(page.elements);
+export const changedInState = (page: Pick<Page, 'elements'>) => origins.get(page.elements);
 
 const pages = new WeakMap<Page, Map<string, Page>>();
 

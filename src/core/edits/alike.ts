@@ -17,7 +17,10 @@ export class Alike<T> {
   /** @param versions the page before and after */
   of(before: Project, after: Project, versions: readonly [Page, Page], id: string, about: string, find: () => T): T {
     const elements = versions.map((page) => page.elements[id]!);
-    if (before.sheets.length + after.sheets.length > 0 || elements.some((one) => !one.layers || CAN_BE_DISABLED.has(one.tag)))
+    if (
+      before.sheets.length + after.sheets.length > 0 ||
+      elements.some((one) => !one.layers || one.alternate || CAN_BE_DISABLED.has(one.tag))
+    )
       return find();
     const key = `${about} ${versions.map((page, i) => this.#signOf(page, elements[i]!)).join(' ')}`;
     let found = this.#known.get(key);

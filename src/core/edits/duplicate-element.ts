@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withOwnSets } from '../document/alternates';
 import { childIds, isWritten, renamedChildren } from '../document/content';
 import type { PageElement } from '../document/element';
 import { elementIdSchema } from '../document/element';
@@ -35,12 +36,13 @@ export const duplicateElement: EditKind<DuplicateElement> = {
       return fresh;
     };
     const htmlIds = freshHtmlIds(subtreeOf(page, node), htmlIdsOn(page));
-    const copies = subtreeOf(page, node).map((element): PageElement => ({
+    const copied = subtreeOf(page, node).map((element): PageElement => ({
       ...element,
       id: renamed(element.id),
       children: renamedChildren(element.children, renamed),
       attributes: withHtmlIds(element.attributes, htmlIds),
     }));
+    const copies = withOwnSets(copied);
     requireSubtree(writer, page, parent.id, copies);
     const index = childIds(parent).indexOf(node) + 1;
     writer.insert(page.id, parent.id, { index, ...(isWritten(parent) && { offset: 0 }) }, copies);

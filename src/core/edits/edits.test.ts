@@ -139,6 +139,16 @@ const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
     .map((changes): Edit => ({ type: 'restyle', label: 'Several', changes })),
   fc.record({ type: fc.constant('setLocked' as const), node, locked: fc.boolean() }),
   fc.record({ type: fc.constant('setFirst' as const), node, first: fc.boolean() }),
+  fc.record({
+    type: fc.constant('setAlternate' as const),
+    node,
+    alternate: fc.option(fc.record({ set: fc.constantFrom('ha', 'hb'), at: fc.subarray(['base', 'bmiddle', 'bnarrow']) })),
+  }),
+  fc.record({
+    type: fc.constant('setPanel' as const),
+    node,
+    panel: fc.option(fc.record({ kind: fc.constant('drawer' as const), at: fc.dictionary(at, fc.boolean(), { maxKeys: 2 }) })),
+  }),
   fc
     .constantFrom(null, { off: true as const }, { limits: { least: 20 } })
     .map((tuning): Edit => ({ type: 'tuneCheck', check: 'small-target', tuning })),

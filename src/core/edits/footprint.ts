@@ -9,6 +9,9 @@ import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
 import { ownerKind } from '../document/owner';
+import { alternatesWith } from '../document/alternates';
+import type { PageElement } from '../document/element';
+import { isInUse } from '../document/use';
 import { partNamed, shownAs } from '../document/parts';
 import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
@@ -107,7 +110,7 @@ export function breakpointFootprint(before: Project, after: Project, ids: readon
   for (const project of [before, after])
     for (const { id, styles } of allOwners(project))
       for (const at of ids) if (styles[at]) changes.set(id, new Set([...(changes.get(id) ?? []), ...Object.keys(styles[at])]));
-  return stylesFootprint(before, after, changes);
+  return mergeFootprints(stylesFootprint(before, after, changes), shownFootprint(before, after, chosenAt([before, after], ids)));
 }
 
 /** The footprint of a change to which shared styles or kind an element carries. */
@@ -124,6 +127,43 @@ export function carryingFootprint(before: Project, after: Project, pageId: strin
   const footprint = pageFootprint(before, after, pageId, changes);
   const part = footprint[pageId] ?? { elements: [elementId], properties: [], widths: [], html: true };
   return { [pageId]: { ...part, html: true } };
+}
+
+/** The elements that say something of themselves at one of those places: where they are chosen, or where they are panels. */
+function chosenAt(projects: readonly Project[], ids: readonly string[]): readonly string[] {
+  const says = ({ alternate, panel }: PageElement) => ids.some((at) => alternate?.at.includes(at) || (panel && at in panel.at));
+  return projects.flatMap((project) =>
+    treesOf(project).flatMap(({ elements }) =>
+      Object.values(elements).flatMap((one) => (says(one) && !isInUse(one.id) ? [one.id] : [])),
+    ),
+  );
+}
+
+/** Whether some alternate is chosen at a place, or something is or isn't a panel there. */
+export const isChosenAt = (project: Project, at: string): boolean => chosenAt([project], [at]).length > 0;
+
+/** The footprint of where elements show: of what is one of several alternates all of them, in every use of a part. */
+export function shownFootprint(before: Project, after: Project, nodes: readonly string[]): Footprint {
+  if (nodes.length === 0) return {};
+  return mergeFootprints(
+    ...treesOf(after).map((tree): Footprint => {
+      const was = pageOf(before, tree.id);
+      if (!was) return {};
+      const versions = [[before, was] as const, [after, tree] as const];
+      const ids = new Set(
+        nodes.flatMap((node) =>
+          versions.flatMap(([project, page]) =>
+            shownAs(project, page, node).flatMap((id) => [id, ...(alternatesWith(page, page.elements[id])?.members ?? [])]),
+          ),
+        ),
+      );
+      if (ids.size === 0) return {};
+      const changes = new Map([...ids].map((id) => [id, new Set(['display'])] as const));
+      const part = pageFootprint(before, after, tree.id, changes)[tree.id];
+      // Whether classes come or go, it is written in the HTML.
+      return { [tree.id]: { ...(part ?? { elements: [...ids], properties: [], widths: [] }), html: true } };
+    }),
+  );
 }
 
 /** The whole page, at all widths: its HTML changed. */

@@ -38,6 +38,7 @@ import { removeDevice, saveDevice } from './save-device';
 import { removeDeviceSet, saveDeviceSet } from './save-device-set';
 import { removeGrid, saveGrid } from './save-grid';
 import { sayTexts } from './say-texts';
+import { setAlternate } from './set-alternate';
 import { setAttribute } from './set-attribute';
 import { setColumns } from './set-columns';
 import { setContent } from './set-content';
@@ -46,6 +47,7 @@ import { setHidden } from './set-hidden';
 import { setKind } from './set-kind';
 import { setLocked } from './set-locked';
 import { setPage } from './set-page';
+import { setPanel } from './set-panel';
 import { setProject } from './set-project';
 import { setStyle } from './set-style';
 import { setText } from './set-text';
@@ -96,6 +98,7 @@ const KINDS: Kinds = {
   saveDeviceSet,
   saveGrid,
   sayTexts,
+  setAlternate,
   setAttribute,
   setColumns,
   setContent,
@@ -104,6 +107,7 @@ const KINDS: Kinds = {
   setKind,
   setLocked,
   setPage,
+  setPanel,
   setProject,
   setStyle,
   setText,

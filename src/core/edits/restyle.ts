@@ -1,5 +1,10 @@
 import { z } from 'zod';
 import { atSchema, BASE, breakpointSchema, hasCycle } from '../breakpoints/breakpoint';
+import type { Alternate } from '../document/alternate';
+import { alternateSchema } from '../document/alternate';
+import { elementIdSchema } from '../document/element';
+import type { Panel } from '../document/panel';
+import { panelSchema } from '../document/panel';
 import { LIMITS } from '../document/limits';
 import { ownerIdSchema } from '../document/owner';
 import type { Project } from '../document/project';
@@ -8,8 +13,9 @@ import { isProperty } from '../styles/properties';
 import { listOf, nameSchema } from '../text';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { breakpointFootprint, mergeFootprints, stylesFootprint } from './footprint';
+import { breakpointFootprint, mergeFootprints, shownFootprint, stylesFootprint } from './footprint';
 import { allOwners } from './owners';
+import { DocumentWriter } from './document-writer';
 import { longhandsOfValue } from './set-style';
 import { ValueWriter } from './value-writer';
 
@@ -29,12 +35,25 @@ const changeSchema = z.strictObject({
   value: z.string().max(20_000).nullable(),
 });
 
+/** Where an element that is there shows, or is a panel, in place of what it has said. */
+const chosenSchema = z.strictObject({
+  node: elementIdSchema,
+  alternate: alternateSchema.optional(),
+  panel: panelSchema.optional(),
+});
+export interface Chosen {
+  readonly node: string;
+  readonly alternate?: Alternate | undefined;
+  readonly panel?: Panel | undefined;
+}
+
 const schema = z.strictObject({
   type: z.literal('restyle'),
   label: z.string().max(300),
   /** The whole set as it is to be, in order; undefined where it stays. */
   breakpoints: z.array(breakpointSchema).max(LIMITS.breakpoints).readonly().optional(),
   baseName: nameSchema.optional(),
+  chosen: listOf(chosenSchema, LIMITS.elements, 'That is more than can be chosen at once.').readonly().optional(),
   changes: listOf(changeSchema, CHANGES_MOST, 'That is more than can be changed at once.').readonly(),
 });
 export type Restyle = z.infer<typeof schema>;
@@ -47,7 +66,7 @@ declare module './edit' {
 /** Many values on any elements, shared styles and kinds, and perhaps another set of breakpoints with them, at once. */
 export const restyle: EditKind<Restyle> = {
   schema,
-  apply(project, { label, breakpoints, baseName, changes }) {
+  apply(project, { label, breakpoints, baseName, chosen = [], changes }) {
     const around: Project = { ...project, ...(breakpoints && { breakpoints }), ...(baseName !== undefined && { baseName }) };
     const writer = new ValueWriter(around);
     for (const change of changes) {
@@ -61,7 +80,10 @@ export const restyle: EditKind<Restyle> = {
       if (written === undefined) throw new EditError(`${property} stands for several properties.`);
       writer.write({ ...change, value: written });
     }
-    const { document, back } = writer.finish();
+    const { document: valued, back } = writer.finish();
+    const choosing = new DocumentWriter(valued);
+    const were = chosen.map((one) => choose(choosing, one));
+    const document = choosing.finish();
     if (breakpoints) requireWhole(document);
     return {
       document,
@@ -70,24 +92,39 @@ export const restyle: EditKind<Restyle> = {
         label,
         ...(breakpoints && { breakpoints: project.breakpoints }),
         ...(baseName !== undefined && { baseName: project.baseName }),
+        ...(were.length > 0 && { chosen: were.reverse() }),
         changes: back,
       },
     };
   },
-  footprint(before, after, { breakpoints, changes }) {
+  footprint(before, after, { breakpoints, chosen = [], changes }) {
     const perOwner = new Map<string, Set<string>>();
     for (const { owner, property } of changes) {
       const properties = perOwner.get(owner);
       if (properties) properties.add(property);
       else perOwner.set(owner, new Set([property]));
     }
-    const values = stylesFootprint(before, after, perOwner);
+    const shown = shownFootprint(
+      before,
+      after,
+      chosen.map(({ node }) => node),
+    );
+    const values = mergeFootprints(stylesFootprint(before, after, perOwner), shown);
     if (!breakpoints) return values;
     const ids = [...new Set([...before.breakpoints, ...after.breakpoints].map(({ id }) => id))];
     return mergeFootprints(values, breakpointFootprint(before, after, ids));
   },
   describe: (_, { label }) => label,
 };
+
+/** What it said before is returned. @throws EditError where it says nothing of the sort */
+function choose(writer: DocumentWriter, { node, alternate, panel }: Chosen): Chosen {
+  const { page, element } = writer.require(node);
+  if ((alternate && !element.alternate) || (panel && !element.panel))
+    throw new EditError(`${element.name} is no longer what this edit is about.`);
+  writer.put(page.id, { ...element, ...(alternate && { alternate }), ...(panel && { panel }) });
+  return { node, ...(alternate && { alternate: element.alternate }), ...(panel && { panel: element.panel }) };
+}
 
 /** @throws EditError when values would stand under a breakpoint that isn't there, or the set isn't one. */
 function requireWhole(project: Project): void {

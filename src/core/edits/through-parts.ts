@@ -77,8 +77,19 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
     case 'setLocked':
     case 'setFirst':
       return withFields(edit, { node: itself(edit.node) });
+    case 'setPanel':
     case 'setKind':
       return withFields(edit, { node: inside(edit.node) });
+    case 'setAlternate': {
+      // What a use shows is chosen in its part; which of several uses shows, where they stand.
+      const { alternate } = edit;
+      const set = alternate?.set.slice(alternate.set.lastIndexOf('.') + 1);
+      return {
+        ...edit,
+        node: isInUse(edit.node) ? inside(edit.node) : edit.node,
+        ...(alternate && { alternate: { ...alternate, set: set! } }),
+      };
+    }
     case 'duplicateElement':
       return { ...edit, node: itself(edit.node), ids: duplicated(project, edit.node, edit.ids) };
     case 'moveElement': {

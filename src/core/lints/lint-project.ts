@@ -9,6 +9,7 @@ import type { LintFinding } from './lint';
 import { lintNeighbours } from './neighbours';
 import { lintOverrides } from './overrides';
 import { lintBreakpoints, lintSheets } from './rules';
+import { lintShowing } from './showing';
 
 /** All that can be found in values and document without a browser, those that can be dropped without a change first. */
 export function lintProject(project: Project): LintFinding[] {
@@ -19,6 +20,7 @@ export function lintProject(project: Project): LintFinding[] {
     ...lintNeighbours(project),
     ...lintContentModels(project),
     ...lintLinks(project),
+    ...lintShowing(project),
   ];
 }
 

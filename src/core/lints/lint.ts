@@ -38,6 +38,31 @@ export const LINTS = [
     title: 'Leads nowhere',
     why: 'The page or the place that the link names isn’t there, so whoever follows it gets lost.',
   },
+  {
+    id: 'not-just-one',
+    title: 'Not exactly one shows',
+    why: 'Of alternates people should see one: with none something is missing, with several it is said twice.',
+  },
+  {
+    id: 'never-shown',
+    title: 'Never shown anywhere',
+    why: 'Nobody sees it at any width or height, and it is still downloaded and kept up.',
+  },
+  {
+    id: 'fields-twice',
+    title: 'A field that is sent twice',
+    why: 'Browsers send hidden fields too, and may refuse a form because of one that nobody can see.',
+  },
+  {
+    id: 'shut-panel',
+    title: 'A panel that nobody can open',
+    why: 'What is in it can’t be reached there, by pointer or by keyboard.',
+  },
+  {
+    id: 'stuck-panel',
+    title: 'A panel that can’t be closed by hand',
+    why: 'Escape closes it, but a phone has no Escape: there it stays until the page is left.',
+  },
 ] as const;
 export type LintId = (typeof LINTS)[number]['id'];
 

@@ -1,6 +1,7 @@
 import { sharedSheets } from '../document/page-sheets';
 import { takenBy } from '../breakpoints';
 import type { Project } from '../document/project';
+import { isChosenAt } from '../edits/footprint';
 import { overridesUnder } from '../edits/owners';
 import { readSheet } from '../read';
 import type { LintFinding } from './lint';
@@ -8,7 +9,9 @@ import type { LintFinding } from './lint';
 /** Breakpoints under which nothing is written and that take nothing over. */
 export function lintBreakpoints(project: Project): LintFinding[] {
   return project.breakpoints.flatMap((breakpoint): LintFinding[] => {
-    const speaks = takenBy(project.breakpoints, breakpoint.id).some((id) => Object.keys(overridesUnder(project, id)).length > 0);
+    const speaks = takenBy(project.breakpoints, breakpoint.id).some(
+      (id) => Object.keys(overridesUnder(project, id)).length > 0 || isChosenAt(project, id),
+    );
     if (speaks) return [];
     return [
       {

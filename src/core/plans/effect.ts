@@ -1,3 +1,4 @@
+import { listed } from '../text';
 import type { Band, Slice } from '../breakpoints';
 import { BASE, bandsOf } from '../breakpoints';
 import { heldIn, lookOf } from '../cascade/look';
@@ -15,14 +16,7 @@ interface BandEffect {
   readonly kept: readonly string[];
 }
 
-const MOST_NAMED = 4;
 const MOST_LINES = 8;
-
-export function listed(words: readonly string[], most = MOST_NAMED): string {
-  const unique = [...new Set(words)];
-  const shown = unique.length > most ? [...unique.slice(0, most), `${unique.length - most} more`] : unique;
-  return shown.length < 2 ? shown.join('') : `${shown.slice(0, -1).join(', ')} and ${shown[shown.length - 1]}`;
-}
 
 /** As properties are listed everywhere, in whatever order they were written. */
 const inOrder = (properties: readonly string[]) =>

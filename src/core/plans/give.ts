@@ -10,7 +10,8 @@ import { requireElement } from '../edits/edit';
 import { ownerName, requireStyles } from '../edits/owners';
 import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
-import { listed, namedTogether } from './effect';
+import { listed } from '../text';
+import { namedTogether } from './effect';
 import type { Plan } from './plan';
 import { PlanError, planValues, restyleEdit } from './plan';
 

@@ -4,7 +4,6 @@ export { planGroup, planMove, planUngroup } from './rearrange';
 export { inOrder, planColumn, planOrder } from './reorder';
 export { planLayOnColumns, planShares, spanEdit } from './spans';
 export { planHeights, planWidths } from './proportions';
-export { listed } from './effect';
 export { planClear, planClearStronger, planCopy, planEverywhere, planMakeBase } from './values';
 export { planGive, receiversOf } from './give';
 export type { Receivers } from './give';

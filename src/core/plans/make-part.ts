@@ -1,3 +1,4 @@
+import { alternatesWith } from '../document/alternates';
 import { childIds, gapTexts, isWritten } from '../document/content';
 import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
@@ -25,13 +26,16 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
   const says: Record<string, Saying> = {};
   let top: PageElement['attributes'] = {};
   const compare = (x: PageElement, y: PageElement): boolean => {
-    const same = ({ tag, source, shared, styles, pseudo, kind, use }: PageElement) => ({
+    const same = ({ id, tag, source, shared, styles, pseudo, kind, panel, alternate, use }: PageElement) => ({
       tag,
       source,
       shared,
       styles,
       pseudo,
       kind,
+      panel,
+      // Which of several the top is stays with its place; what chooses among what is in it would have to be chosen once.
+      alternate: id === a || id === b ? undefined : alternate,
       use,
     });
     if (!sameJson(same(x), same(y)) || isWritten(x) !== isWritten(y)) return false;
@@ -88,7 +92,13 @@ export function planMakePart(project: Project, id: string, everywhere: boolean, 
   if (why) throw new PlanError(why);
   const tree = keptTree(page);
   const [top, ...inside] = subtreeOf(tree, id);
-  const { first, locked, ...bare } = top!;
+  const { first, locked, alternate, ...bare } = top!;
+  const within = new Set(inside.map((one) => one.id));
+  const parted = inside.find((one) => alternatesWith(tree, one)?.members.some((member) => !within.has(member)));
+  if (parted)
+    throw new PlanError(
+      `${parted.name} is one of several alternates, and others of them stand outside: take them along, or make it none.`,
+    );
   const name = freePageName(project.parts, top!.name);
   const body: PageElement = {
     id: `e${newId()}`,
@@ -109,8 +119,9 @@ export function planMakePart(project: Project, id: string, everywhere: boolean, 
     use: { part: part.id, says },
     ...(of.first && { first: of.first }),
     ...(of.locked && { locked: of.locked }),
+    ...(of.alternate && { alternate: of.alternate }),
   });
-  const here = use({ ...bare, ...(first && { first }), ...(locked && { locked }) }, {}, {});
+  const here = use({ ...bare, ...(first && { first }), ...(locked && { locked }), ...(alternate && { alternate }) }, {}, {});
   const others = everywhere ? outermost(alikeTo(project, id)) : [];
   const accepted = project.audit.accepted.filter(({ element }) => element in part.elements);
   const edits: Edit[] = [

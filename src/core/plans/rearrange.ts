@@ -10,7 +10,8 @@ import { groupName } from '../structure/group-name';
 import { dependsOnParent, inheritsOtherwise } from '../structure/parent-dependence';
 import type { Spot } from '../structure/place';
 import { topmost } from '../structure/place';
-import { listed, namedTogether } from './effect';
+import { listed } from '../text';
+import { namedTogether } from './effect';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 

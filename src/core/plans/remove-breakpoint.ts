@@ -6,13 +6,15 @@ import { pageOf } from '../document/tree';
 import { allOwners, overridesUnder, ownerName } from '../edits/owners';
 import { applyEdit } from '../edits/apply-edit';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
-import type { Restyle } from '../edits/restyle';
+import type { Chosen, Restyle } from '../edits/restyle';
 import type { ValueChange } from '../edits/value-writer';
 import { describeTarget } from '../edits/set-style';
 import type { Footprint } from '../edits/edit';
-import { listed, namedTogether } from './effect';
+import { listed } from '../text';
+import { namedTogether } from './effect';
 import type { Wanted } from './fit';
-import { fitOrWriteOut } from './fit';
+import { choosings, speaksAt } from './choices';
+import { fitDeclarations, fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
 import { changesTo } from './plan';
 import { beneath, spokenBy } from './spoken';
@@ -27,16 +29,20 @@ export type Fate =
 
 /** What is written under a breakpoint, one line an owner: "Tool cards: gap, padding". */
 export function listOverrides(project: Project, id: string): string[] {
-  return Object.entries(overridesUnder(project, id)).map(
-    ([owner, declarations]) => `${ownerName(project, owner)}: ${namedTogether(Object.keys(declarations)).join(', ')}`,
-  );
+  return [
+    ...Object.entries(overridesUnder(project, id)).map(
+      ([owner, declarations]) => `${ownerName(project, owner)}: ${namedTogether(Object.keys(declarations)).join(', ')}`,
+    ),
+    ...choosings(project).flatMap((one) => (speaksAt(one, id) ? [`Chosen: ${one.name}`] : [])),
+  ];
 }
 
 /** Removes a breakpoint, with one of three fates for what is written under it. */
 export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): Plan {
   const breakpoint = requireBreakpoint(project, id);
   const overrides = overridesUnder(project, id);
-  const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
+  const chosen = rechosen(project, id, fate);
+  const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0) + chosen.length;
   const changes = new Map<string, ValueChange>();
   const put = (change: ValueChange) => changes.set(`${change.owner} ${change.at} ${change.property}`, change);
   for (const [owner, declarations] of Object.entries(overrides))
@@ -51,6 +57,7 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
     type: 'restyle',
     label,
     breakpoints: withoutBreakpoint(project.breakpoints, id),
+    ...(chosen.length > 0 && { chosen: chosen.flat() }),
     changes: [...changes.values()],
   };
   const { footprint } = applyEdit(project, edit);
@@ -64,6 +71,18 @@ export function planRemoveBreakpoint(project: Project, id: string, fate: Fate): 
           ? `Removes ${breakpoint.name}; ${values} written there go to ${describeTarget(project, fate.to)}, where there is none yet.`
           : `Removes ${breakpoint.name}; ${values} written there are written to others, to keep the look where that is possible.`;
   return { edit, sentence, details: whatMoves(project, footprint) };
+}
+
+/** What is chosen once the breakpoint is gone, for each choice that says something there. */
+function rechosen(project: Project, id: string, fate: Fate): (readonly Chosen[])[] {
+  const cells = cellsOf(conditionsOf(project));
+  const rest = withoutBreakpoint(project.breakpoints, id);
+  return choosings(project).flatMap((one) => {
+    if (!speaksAt(one, id)) return [];
+    const { [id]: word, ...left } = one.words;
+    if (fate.kind === 'move') return [one.written({ [fate.to]: word!, ...left })];
+    return [one.written((fate.kind === 'fold' ? fitDeclarations(rest, cells, one.wanted) : undefined) ?? left)];
+  });
 }
 
 function whatMoves(project: Project, footprint: Footprint): string[] {

@@ -8,7 +8,7 @@ import { applyEdit } from '../edits/apply-edit';
 import { requireBreakpoint } from '../edits/remove-breakpoint';
 import type { Restyle } from '../edits/restyle';
 import type { ValueChange } from '../edits/value-writer';
-import { listed } from './effect';
+import { listed } from '../text';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 import { planRemoveBreakpoint } from './remove-breakpoint';

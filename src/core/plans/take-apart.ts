@@ -1,3 +1,4 @@
+import { withOwnSets } from '../document/alternates';
 import { childIds, isWritten, renamedChildren } from '../document/content';
 import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
@@ -27,7 +28,9 @@ export function apart(project: Project, page: Page, id: string, newId: () => str
       shared: [...element.shared, ...styles.map((style) => style.id)],
     };
   });
-  return { elements, shared };
+  // Each use that is taken apart gets sets of its own, but for those that the use itself is of.
+  const [top, ...inside] = elements;
+  return { elements: [top!, ...withOwnSets(inside)], shared };
 }
 
 /** The edits that put elements of its own in the place of a use. */

@@ -13,10 +13,9 @@ import { requireStyles } from '../edits/owners';
 import type { ValueChange } from '../edits/value-writer';
 import { readWholeSheet } from '../read';
 import { checkValue } from '../styles/value';
-import { listed } from './effect';
 import type { Plan } from './plan';
 import { PlanError, restyleEdit } from './plan';
-import { plural } from '../text';
+import { listed, plural } from '../text';
 
 interface Inline {
   readonly values: Readonly<Record<string, string>>;

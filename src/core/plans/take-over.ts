@@ -15,12 +15,11 @@ import type { Edit } from '../edits/edit';
 import { classesFootprint, stylesFootprint } from '../edits/footprint';
 import type { Specificity } from '../read';
 import { compareSpecificity } from '../read';
-import { listed } from './effect';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 import type { Staying, TakeChoice, TakenRule } from './taken-rules';
 import { takenRules } from './taken-rules';
-import { plural } from '../text';
+import { listed, plural } from '../text';
 
 /** What one selector of a rule says, and to whom. */
 interface Piece {

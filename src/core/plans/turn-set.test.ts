@@ -48,7 +48,7 @@ test('turned around, and back, every element keeps every value everywhere', () =
       turned++;
       const { document, inverse, footprint } = applyEdit(project, plan.edit);
       expect(differences(project, document)).toEqual([]);
-      expect(footprint).toEqual({});
+      expect(Object.values(footprint).filter(({ widths }) => widths.length > 0)).toEqual([]);
       expect(applyEdit(document, inverse).document).toEqual(project);
       const other = direction === 'wide-first' ? 'narrow-first' : 'wide-first';
       const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;

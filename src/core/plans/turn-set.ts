@@ -7,12 +7,13 @@ import { conditionsOf } from '../cascade/sources';
 import type { Project } from '../document/project';
 import { LIMITS } from '../document/limits';
 import { EditError } from '../edits/edit';
-import { fitOrWriteOut } from './fit';
+import { choosings, speaksAt } from './choices';
+import { fitDeclarations, fitOrWriteOut } from './fit';
 import { allOwners } from '../edits/owners';
 import type { Plan } from './plan';
 import { changesTo } from './plan';
 import { applyEdit } from '../edits/apply-edit';
-import type { Restyle } from '../edits/restyle';
+import type { Chosen, Restyle } from '../edits/restyle';
 import type { ValueChange } from '../edits/value-writer';
 import { beneath, spokenBy } from './spoken';
 import { columnsKept } from './turn-columns';
@@ -71,6 +72,16 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
       }
     }
   }
+  const chosen: Chosen[] = [];
+  for (const one of choosings(project)) {
+    if (Object.keys(one.words).every((at) => at === BASE)) continue;
+    const speaks = ({ id }: Breakpoint) => takenBy(project.breakpoints, id).some((at) => speaksAt(one, at));
+    const kept = plain.filter(({ id }) => speaks(project.breakpoints.find((other) => other.id === id)!));
+    const fitted = fitDeclarations(kept.length > 0 ? [...turned, ...kept] : turned, cells, one.wanted);
+    if (fitted) chosen.push(...one.written(fitted));
+    else
+      for (const { id } of project.breakpoints.filter(speaks)) for (const at of takenBy(project.breakpoints, id)) needed.add(at);
+  }
   const staying = project.breakpoints.filter(({ id, condition }) => needed.has(id) || !isWidthOnly(condition));
   const breakpoints = [...turned, ...staying].map(({ also, ...one }) => {
     const taken = also?.filter((id) => staying.some((other) => other.id === id) && needed.has(one.id));
@@ -82,9 +93,16 @@ export function planTurn(project: Project, direction: Direction, newId: () => st
     );
   const baseName = direction === 'wide-first' ? bands[bands.length - 1]!.name : bands[0]!.name;
   const label = `Turn the set around: ${direction === 'wide-first' ? 'wide first' : 'narrow first'}`;
-  const edit: Restyle = { type: 'restyle', label, baseName: baseName.slice(0, 80), breakpoints, changes };
+  const edit: Restyle = {
+    type: 'restyle',
+    label,
+    baseName: baseName.slice(0, 80),
+    breakpoints,
+    ...(chosen.length > 0 && { chosen }),
+    changes,
+  };
   const { document: after, footprint } = applyEdit(project, edit);
-  if (Object.keys(footprint).length > 0)
+  if (Object.values(footprint).some(({ widths }) => widths.length > 0))
     throw new EditError(
       'Some values here depend on breakpoints that take over from each other; write those out first, then the set can be turned around.',
     );

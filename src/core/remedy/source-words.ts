@@ -11,6 +11,8 @@ export function sourceWords(project: Project, { layer, at, owner, rule, pseudo =
   const place = at === 'base' ? 'at the base' : `at ${describeTarget(project, at)}`;
   if (layer === 'own') return `set ${when}${place}`;
   if (layer === 'inline') return 'from its style attribute';
+  if (layer === 'alternates') return 'where another of its alternates shows';
+  if (layer === 'panel') return 'while the panel is closed';
   if (rule) return `from a style sheet, ${rule.selector}, line ${rule.line}`;
   if (layer === 'browser' || layer === 'foundation') return 'as browsers have it';
   return `from ${owner ? ownerName(project, owner) : layer} ${when}${place}`;

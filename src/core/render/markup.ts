@@ -1,6 +1,7 @@
 import type { PageElement } from '../document/element';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
+import type { Panel } from '../document/panel';
 import { FETCHING, isLink, picturesShown, ruleOf } from '../document/html';
 import { candidatesOf } from '../document/html/attributes';
 import { withAddresses } from '../read/references';
@@ -59,7 +60,7 @@ const PLAYS = new Set(['autoplay', 'autofocus']);
 
 function attributesOf(project: Project, element: PageElement, options: MarkupOptions): string {
   const classes = classesOf(project, element);
-  const list: [string, string][] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
+  const list: (readonly [string, string])[] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
   const pictures = picturesShown(element.attributes);
   for (const [name, value] of Object.entries(element.attributes).sort(([a], [b]) => (a < b ? -1 : 1))) {
     if (name === 'class' || (options.inert && PLAYS.has(name))) continue;
@@ -75,12 +76,19 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
       list.push([name, place === undefined || address === '#' ? address : `${address}#${place}`]);
     } else list.push([name, value]);
   }
+  if (element.panel) list.push(...panelAttributes(element.panel));
   // It keeps its place, and runs nothing.
   if (element.tag === 'script') list.push(['type', 'text/plain']);
   if (options.marked) list.push(['data-mp-node', element.id]);
   if (options.marked && element.first) list.push(['data-mp-first', '']);
   return writtenAttributes(list);
 }
+
+/** How HTML says of an element that it opens and closes, and what its script does besides. */
+const panelAttributes = ({ locks, outside, links }: Panel): readonly (readonly [string, string])[] => [
+  ['popover', outside ? 'auto' : 'manual'],
+  ['data-panel', [...(locks ? ['locks'] : []), ...(links ? ['links'] : [])].join(' ')],
+];
 
 const writtenAttributes = (list: readonly (readonly [string, string])[]) =>
   list.map(([name, value]) => (value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`)).join('');

@@ -170,6 +170,7 @@ function sameShape(a: SheetBlock, b: SheetBlock | undefined): boolean {
   return (
     a.key === b?.key &&
     a.query === b.query &&
+    a.within?.join() === b.within?.join() &&
     a.layer === b.layer &&
     a.raw === b.raw &&
     a.rules.length === b.rules.length &&

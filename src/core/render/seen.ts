@@ -29,7 +29,7 @@ export function seenBy(project: Project, page: Page): (viewport: Viewport) => st
       // Without their queries, which hold: a breakpoint that moves elsewhere changes nothing here.
       blocks = renderSheet(project, [page], { addresses, standIn }).map(({ query, ...block }) => ({
         key: block.key,
-        css: writeBlock(block.layer === 'imported' && query ? { ...block, query } : block),
+        css: writeBlock((block.layer === 'imported' || block.key.startsWith('shown ')) && query ? { ...block, query } : block),
       }));
       sheets.set(reader, blocks);
     }

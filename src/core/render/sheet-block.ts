@@ -11,6 +11,8 @@ export interface SheetBlock {
   /** The cascade layer around it. */
   readonly layer?: string;
   readonly query?: string;
+  /** Further queries that must hold, around that one. */
+  readonly within?: readonly string[];
   readonly rules: readonly Rule[];
   /** A sheet from elsewhere as it was written, in place of rules. */
   readonly raw?: string | undefined;
@@ -20,9 +22,10 @@ function writeRule(rule: Rule, indent = ''): string {
   return `${indent}${rule.selector} {\n${rule.lines.map((line) => `${indent}  ${line}\n`).join('')}${indent}}\n`;
 }
 
-export function writeBlock({ layer, query, rules, raw }: SheetBlock): string {
+export function writeBlock({ layer, query, within = [], rules, raw }: SheetBlock): string {
   if (raw !== undefined) return raw;
-  const around = [layer && `@layer ${layer}`, query && `@media ${query}`].filter(Boolean);
+  const queries = [...within, ...(query ? [query] : [])].map((one) => `@media ${one}`);
+  const around = [...(layer ? [`@layer ${layer}`] : []), ...queries];
   const inner = rules.map((rule) => writeRule(rule, '  '.repeat(around.length))).join('\n');
   return around.reduceRight<string>((css, rule, depth) => {
     const indent = '  '.repeat(depth);

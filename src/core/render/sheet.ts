@@ -13,6 +13,7 @@ import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
+import { hidingBlocks, panelGround } from './hiding-blocks';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { heldSelectors } from './held';
 import { boostOver, rawBlocks } from './raw-sheet';
@@ -25,7 +26,7 @@ import { mediaFor, queryFor, standInKey, valueFor } from './stand-in';
 /**
  * The style sheet as blocks: foundation, imported sheets, kinds, each shared style, each part after those that stand in
  * it, the elements' own values; each of the last four base first, then breakpoints in order. Then what kinds, shared styles and elements look like in states:
- * each state on its own, again base first. Foundation and imported sheets are cascade layers when there
+ * each state on its own, again base first. Last what hides: alternates that another takes the place of, closed panels. Foundation and imported sheets are cascade layers when there
  * are any of the latter, so that whatever selectors they use they stay below. Kinds have the specificity of a tag or
  * of one class, all others that of one class, so source order alone decides between them; a state adds one class to each.
  * @param pages whose elements' own values are written
@@ -39,8 +40,10 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   const rule = (key: string, selector: string, declarations: Declarations | undefined): Rule[] =>
     declarations && hasAny(declarations) ? [{ key, selector, lines: declarationLines(declarations, writing) }] : [];
   const shared = sharedSheets(project);
+  const trees = treesShown(project, pages);
   const blocks: SheetBlock[] = [
     ...(brought ? [] : foundationBlocks(project, rule)),
+    ...panelGround(project, trees, brought ? 'panels' : shared.length > 0 ? 'foundation' : undefined),
     ...rootBlock(project, standIn),
     ...(brought
       ? rawBlocks(project, pages[0]!, options)
@@ -72,7 +75,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   const all: readonly (readonly [key: string, owners: readonly Owner[]])[] = [
     ['kinds', kindOwners(project)],
     ...project.shared.map((style) => [style.id, [ownerNamed(style, names)]] as const),
-    ...treesShown(project, pages).map((page) => {
+    ...trees.map((page) => {
       // What is around a part is there where the part is looked at by itself.
       const isWhole = pages.includes(page);
       const speaking = subtreeOf(page, page.root).filter(({ id }) => names.has(id) && (isWhole || id !== page.root));
@@ -81,6 +84,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   ];
   for (const [key, owners] of all) add(ownersKey(key), undefined, owners);
   for (const [key, owners] of all) for (const state of STATES) add(ownersKey(key, state), state, owners);
+  blocks.push(...hidingBlocks(project, trees, boost, options));
   return blocks.filter((block) => block.rules.length > 0 || block.raw !== undefined);
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withOwnSets } from '../document/alternates';
 import { childIds, renamedChildren, withTextInside } from '../document/content';
 import { elementSchema } from '../document/element';
 import type { PageElement, StyleSet } from '../document/element';
@@ -133,10 +134,11 @@ export function fitClip(
   const ids = new Map(clip.elements.map(({ id }) => [id, newId()]));
   const htmlIds = freshHtmlIds(clip.elements, taken);
   const missing = new Set<string>();
+  const placeHere = (at: string) => (at === 'base' ? at : breakpoints.get(at));
   const refitStyles = (before: StyleSet): StyleSet => {
     const styles: Record<string, StyleSet[string]> = {};
     for (const [at, declarations] of Object.entries(before)) {
-      const here = at === 'base' ? at : breakpoints.get(at);
+      const here = placeHere(at);
       if (here)
         styles[here] = {
           ...styles[here],
@@ -166,6 +168,20 @@ export function fitClip(
       shared: [...new Set(element.shared.flatMap((id) => shared.get(id) ?? []))],
       attributes,
       ...(element.use && { use: refitUse(element.use) }),
+      ...(element.alternate && {
+        alternate: { ...element.alternate, at: element.alternate.at.flatMap((at) => placeHere(at) ?? []) },
+      }),
+      ...(element.panel && {
+        panel: {
+          ...element.panel,
+          at: Object.fromEntries(
+            Object.entries(element.panel.at).flatMap(([at, isPanel]) => {
+              const here = placeHere(at);
+              return here === undefined ? [] : [[here, isPanel]];
+            }),
+          ),
+        },
+      }),
     };
   };
   const refitUse = (use: Use): Use =>
@@ -181,7 +197,9 @@ export function fitClip(
     const element = byId.get(id)!;
     return [refit(element), ...childIds(element).flatMap(tree)];
   };
-  const trees = clip.tops.map(tree);
+  const refitted = clip.tops.map(tree);
+  const own = new Map(withOwnSets(refitted.flat()).map((element) => [element.id, element]));
+  const trees = refitted.map((one) => one.map(({ id }) => own.get(id)!));
   const notes = [
     ...(lost.breakpoints.size > 0
       ? [`Values under ${listed(lost.breakpoints)} are left out: this project has no such breakpoint.`]

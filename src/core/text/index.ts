@@ -3,3 +3,4 @@ export { listOf } from './list-of';
 export { nameSchema } from './name';
 export { sameJson } from './same-json';
 export { plural } from './plural';
+export { listed } from './listed';

@@ -7,6 +7,7 @@ import type { FieldValue } from '../value-controls/field-value';
 import { StoryPanel } from './StoryPanel';
 
 export const CARRIAGE_WORDS: Readonly<Record<Carriage, string>> = {
+  hidden: 'hidden by its alternates, or as a closed panel',
   set: 'set in this band',
   carried: 'carried on from another band',
   part: 'from a part, or from one use of it',

@@ -20,7 +20,7 @@ export interface FieldValue {
   readonly story: string;
 }
 
-const STRENGTH: readonly Carriage[] = ['set', 'carried', 'part', 'shared', 'kind', 'imported', 'inherited', 'default'];
+const STRENGTH: readonly Carriage[] = ['hidden', 'set', 'carried', 'part', 'shared', 'kind', 'imported', 'inherited', 'default'];
 
 /** What a field shows for the selected elements in the band that begins at `width`. */
 export function fieldValue(
@@ -73,6 +73,10 @@ export function describeCandidate(project: Project, candidate: Candidate): strin
       return `all ${kindNamed(candidate.owner ?? '')?.many ?? ''}${when}, ${at}${via}`;
     case 'imported':
       return `${project.sheets.find((sheet) => sheet.id === candidate.owner)?.name ?? 'imported sheet'}, line ${candidate.rule?.line}: ${candidate.rule?.selector}${candidate.important ? ', !important' : ''}${told}`;
+    case 'alternates':
+      return 'another of its alternates shows here';
+    case 'panel':
+      return 'a panel, closed';
     case 'inline':
       return `its style attribute${candidate.important ? ', !important' : ''}${told}`;
     case 'foundation':

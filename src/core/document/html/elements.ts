@@ -111,7 +111,9 @@ define('th', 'flow', false, {
 // Forms.
 define('form', 'flow', false, { attributes: 'action method enctype accept-charset autocomplete name novalidate target rel' });
 define('label', 'phrasing', true, { attributes: 'for', without: 'label' });
-define('button', 'phrasing', true, { ...{ attributes: 'type name value disabled form formnovalidate', without: INTERACTIVE } });
+define('button', 'phrasing', true, {
+  ...{ attributes: 'type name value disabled form formnovalidate popovertarget popovertargetaction', without: INTERACTIVE },
+});
 define('input', 'void', true, {
   attributes:
     'type name value placeholder required checked min max step pattern minlength maxlength size multiple readonly disabled ' +

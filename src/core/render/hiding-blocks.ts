@@ -1,0 +1,98 @@
+import type { Term } from '../breakpoints/choice';
+import { HIDDEN, hiddenAlternate, panelTerms } from '../cascade/hiding';
+import { alternatesOn } from '../document/alternates';
+import { classNames } from '../document/class-names';
+import { panelsOn } from '../document/panels';
+import type { Page, Project } from '../document/project';
+import { isInUse } from '../document/use';
+import type { SheetBlock } from './sheet-block';
+import type { SheetOptions } from './sheet-options';
+import { termQueries } from './term-query';
+
+const HIDES = Object.entries(HIDDEN).map(([name, value]) => `${name}: ${value} !important;`);
+
+/** What browsers say of a closed or open `popover`, taken back: a panel looks as it would without being one, but for being closed. */
+const AS_IN_THE_PAGE = [
+  ...[
+    'display: block',
+    'position: static',
+    'inset: auto',
+    'width: auto',
+    'height: auto',
+    'margin: 0',
+    'padding: 0',
+    'border: none',
+  ],
+  ...['overflow: visible', 'color: inherit', 'background: none', '--panel: 0'],
+].map((line) => `${line};`);
+
+interface Hiding {
+  readonly id: string;
+  readonly selector: string;
+  readonly terms: readonly Term[];
+  readonly lines: readonly string[];
+}
+
+/** What each tree itself says, not what it shows of parts: those say it once for all their uses. */
+const ownPanels = (tree: Page) => panelsOn(tree).filter(({ id, use }) => !isInUse(id) && !use);
+
+/** Before all that is written here: panels are as they would be without being any. */
+export function panelGround(project: Project, trees: readonly Page[], layer: string | undefined): SheetBlock[] {
+  const names = classNames(project);
+  const panels = trees.flatMap(ownPanels);
+  if (panels.length === 0) return [];
+  const locking = panels.filter(({ panel }) => panel!.locks).map(({ id }) => `.${names.get(id)}`);
+  return [
+    {
+      key: 'panels',
+      ...(layer && { layer }),
+      rules: [
+        { key: 'ground', selector: `:where(${panels.map(({ id }) => `.${names.get(id)}`).join(', ')})`, lines: AS_IN_THE_PAGE },
+        // The room of a scrollbar stays when the page is locked, so nothing jumps.
+        ...(locking.length > 0
+          ? [{ key: 'room', selector: `:where(html:has(${locking.join(', ')}))`, lines: ['scrollbar-gutter: stable;'] }]
+          : []),
+      ],
+    },
+  ];
+}
+
+/** Last of all: alternates that don't show, panels that are closed, and the page that is locked behind an open one. */
+export function hidingBlocks(project: Project, trees: readonly Page[], boost: string, options: SheetOptions): SheetBlock[] {
+  const names = classNames(project);
+  const found = trees.flatMap((tree) => [
+    ...[...alternatesOn(tree).values()].flatMap((set) =>
+      set.members.length < 2
+        ? []
+        : set.members.flatMap((id): Hiding[] =>
+            isInUse(id)
+              ? []
+              : [{ id, selector: `.${names.get(id)}${boost}`, terms: hiddenAlternate(project, set, id), lines: HIDES }],
+          ),
+    ),
+    ...ownPanels(tree).flatMap((element): Hiding[] => {
+      const [id, name, terms] = [element.id, `.${names.get(element.id)}`, panelTerms(project, element)];
+      return [
+        { id: `${id} panel`, selector: name, terms, lines: ['--panel: 1;'] },
+        { id, selector: `${name}${boost}:not(:popover-open)`, terms, lines: HIDES },
+        ...(element.panel!.locks
+          ? [{ id: `${id} locks`, selector: `html:has(${name}:popover-open)`, terms, lines: ['overflow: hidden !important;'] }]
+          : []),
+      ];
+    }),
+  ]);
+  const blocks = new Map<string, SheetBlock & { readonly rules: SheetBlock['rules'][number][] }>();
+  for (const { id, selector, terms, lines } of found)
+    for (const term of terms) {
+      const queries = termQueries(term, options.standIn, options.queries);
+      if (queries === null) continue;
+      const key = `shown ${queries.join(' & ')}`;
+      const block = blocks.get(key) ?? {
+        ...{ key, rules: [] },
+        ...(queries.length > 0 && { query: queries[queries.length - 1]!, within: queries.slice(0, -1) }),
+      };
+      block.rules.push({ key: id, selector, lines });
+      blocks.set(key, block);
+    }
+  return [...blocks.values()];
+}
