@@ -215,7 +215,7 @@ const condition = fc
   .filter((one) => breakpointSchema.shape.condition.safeParse(one).success);
 
 /** Up to four breakpoints of every kind, now and then in an order of their own, now and then taking over from another. */
-const breakpoints = fc
+export const arbitraryBreakpoints = fc
   .tuple(fc.array(condition, { maxLength: 4 }), fc.boolean(), fc.array(fc.tuple(fc.nat(3), fc.nat(3)), { maxLength: 2 }))
   .map(([list, sorted, takes]) => {
     let set = list.map((one, i): Breakpoint => ({ id: `b${i}`, name: `B${i}`, condition: one }));
@@ -367,7 +367,7 @@ function withText(element: PageElement, text: string): PageElement {
 const ROOT_SIZES = [100, 100, 100, 100, 62.5, 112.5, 50, 240];
 
 /** Projects of one page with up to twelve elements and what parts of them show, four breakpoints and three shared styles. */
-export const arbitraryProject: fc.Arbitrary<Project> = breakpoints.chain((set) => {
+export const arbitraryProject: fc.Arbitrary<Project> = arbitraryBreakpoints.chain((set) => {
   const ids = set.map((breakpoint) => breakpoint.id);
   const shared = fc.array(fc.tuple(styleSet(ids), pseudoStyles(ids)), { maxLength: 3 });
   return shared.chain((sets) => {

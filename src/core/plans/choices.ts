@@ -15,11 +15,11 @@ export interface Choosing {
   /** Whose choice it is, in words. */
   readonly name: string;
   /** The word of each place that says something. */
-  readonly words: Readonly<Record<At, string>>;
+  readonly words: Readonly<Record<string, string>>;
   /** What is chosen in a cell, as a word. */
   readonly wanted: Wanted;
   /** What has to be written on elements for the words at places. */
-  readonly written: (words: Readonly<Record<At, string>>) => readonly Chosen[];
+  readonly written: (words: Readonly<Record<string, string>>) => readonly Chosen[];
 }
 
 /** All there are in a project, each in the tree that keeps it. */
@@ -28,7 +28,7 @@ export function choosings(project: Project): readonly Choosing[] {
   return treesOf(kept(project)).flatMap((tree) => [
     ...[...alternatesOn(tree).values()].map((set): Choosing => {
       const wanted = ({ sample }: Cell) => choiceAt(breakpoints, set.choice, atBase(set), sample);
-      const written = (words: Readonly<Record<At, string>>) =>
+      const written = (words: Readonly<Record<string, string>>) =>
         set.members.flatMap((id) => {
           const { alternate } = tree.elements[id]!;
           const at = Object.keys(words).filter((place) => words[place] === id);
