@@ -22,6 +22,8 @@ import {
   writesIn,
 } from './writing';
 import { keyWhileWriting, listenToWriting } from './typing';
+import { keepReachable, openAgain, openPanels } from './opened';
+import { goToPlace, isUsed, startUsing } from './using';
 import { holdFixed, naturalHeight, setWhole } from './whole';
 
 /**
@@ -85,18 +87,25 @@ type Message = { readonly type: string; readonly [key: string]: unknown };
 
 const ANSWERS: Readonly<Record<string, (message: Message) => void>> = {
   rules: ({ changes }) => patchRules(changes as Parameters<typeof patchRules>[0]),
-  blocks: ({ blocks }) => putBlocks(blocks as Parameters<typeof putBlocks>[0]),
+  blocks: ({ blocks }) => {
+    putBlocks(blocks as Parameters<typeof putBlocks>[0]);
+    openAgain();
+  },
   body: ({ blocks, body }) => {
     putBlocks(blocks as Parameters<typeof putBlocks>[0]);
     putBody(body as string);
     holdAgain();
+    openAgain();
     continueAwaited();
   },
   insides: ({ insides }) => {
     for (const { id, html } of insides as { id: string; html: string }[]) putInside(id, html);
     holdAgain();
+    openAgain();
     continueAwaited();
   },
+  open: ({ ids }) => openPanels(ids as readonly string[]),
+  place: ({ id }) => goToPlace(id as string),
   held: ({ marks }) => hold(marks as readonly (readonly [string, string])[]),
   select: ({ ids, locked, leads: lead }) => {
     selected = ids as string[];
@@ -150,6 +159,7 @@ addEventListener('message', (event) => {
 });
 
 addEventListener('pointermove', (event) => {
+  if (isUsed()) return;
   const id = event.buttons ? hovered : pressable(event.target);
   if (id === hovered) return;
   hovered = id;
@@ -161,14 +171,17 @@ document.documentElement.addEventListener('pointerleave', () => {
   send({ type: 'hover', id: null });
 });
 listenToPresses((event) => {
+  if (isUsed()) return true;
   if (writesIn(event.target)) return true;
   stopWriting();
   return false;
 });
-// Links, forms and buttons of the page do nothing here.
-addEventListener('click', (event) => event.preventDefault(), true);
+// Links, forms and buttons of the page do nothing here, unless somebody uses it as its visitors do.
+addEventListener('click', (event) => isUsed() || event.preventDefault(), true);
 addEventListener('submit', (event) => event.preventDefault(), true);
+keepReachable(isUsed);
 addEventListener('dblclick', (event) => {
+  if (isUsed()) return;
   if (writesIn(event.target)) return;
   const inner = furtherIn(event.target);
   if (inner) return send({ type: 'select', id: inner, add: false });
@@ -188,6 +201,7 @@ listenToWriting();
 addEventListener(
   'keydown',
   (event) => {
+    if (isUsed()) return;
     if (keyWhileWriting(event)) return;
     if (event.key === 'Escape' && cancelDrag()) return;
     // Tab walks on into the page and out of it again; everything else is the editor's.
@@ -208,7 +222,7 @@ addEventListener(
   true,
 );
 addEventListener('keyup', (event) => {
-  if (!isWriting() && event.key.length === 1)
+  if (!isUsed() && !isWriting() && event.key.length === 1)
     send({ type: 'key', up: true, key: event.key, ctrl: false, shift: false, alt: false });
 });
 addEventListener(
@@ -220,10 +234,12 @@ addEventListener(
   { passive: true, capture: true },
 );
 addEventListener('resize', () => {
+  openAgain();
   holdAnchor();
   schedule();
 });
 new ResizeObserver(schedule).observe(document.body);
 void document.fonts.ready.then(schedule);
 document.fonts.addEventListener('loadingdone', schedule);
+if (document.currentScript?.dataset.mpUse !== undefined) startUsing();
 send({ type: 'ready' });

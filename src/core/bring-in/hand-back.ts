@@ -29,19 +29,25 @@ export class NotHandedBack extends Error {
   override readonly name = 'NotHandedBack';
 }
 
+/** The addresses of files that are linked to besides. */
+export interface Added {
+  readonly sheet?: string;
+  readonly script?: string;
+}
+
 /**
  * The file that a page came from with only that changed which was changed here, and a link to one more style sheet. All else is
  * the same bytes: comments, scripts, indentation.
  * @param text the file as it was read
- * @param sheet the address of the added style sheet; none is linked without
+ * @param added a style sheet and a script; none is linked where there is none
  * Where something changed that stands nowhere in the text, since the parser made it, or where the rest would be read otherwise then, the
  * whole body is written anew.
  * @throws NotHandedBack for a page that wasn't brought in
  */
-export function handBack(project: Project, page: Page, text: string, sheet: string | undefined, options: MarkupOptions): string {
-  const anew = () => new HandingBack(project, page, text, options).write(sheet, true);
+export function handBack(project: Project, page: Page, text: string, added: Added, options: MarkupOptions): string {
+  const anew = () => new HandingBack(project, page, text, options).write(added, true);
   try {
-    const written = new HandingBack(project, page, text, options).write(sheet);
+    const written = new HandingBack(project, page, text, options).write(added);
     return written === text || isAsShown(written, project, page, options) ? written : anew();
   } catch (error) {
     if (!(error instanceof NotHandedBack)) throw error;
@@ -88,13 +94,14 @@ class HandingBack {
     this.#root = read.root;
   }
 
-  write(sheet: string | undefined, anew = false): string {
+  write({ sheet, script }: Added, anew = false): string {
     if (anew) {
       const text = renderElement(this.project, this.page, this.page.root, this.#options).trimEnd();
       this.#splices.push({ ...this.#rangeOf(this.#nodes.get(this.#root)!), text });
     } else this.#element(this.#root);
     const link = sheet === undefined ? [] : [`<link rel="stylesheet" href="${escapeAttribute(sheet)}">`];
-    this.#toHead([...this.#sheetsGone(this.#root), ...link]);
+    const runs = script === undefined ? [] : [`<script src="${escapeAttribute(script)}" defer></script>`];
+    this.#toHead([...this.#sheetsGone(this.#root), ...link, ...runs]);
     const splices = [...this.#splices].sort((a, b) => a.start - b.start || a.end - b.end);
     let written = '';
     let at = 0;

@@ -1,5 +1,6 @@
 import { folderOf } from '../document/addresses';
 import type { Page, Project } from '../document/project';
+import { behaviourOf } from '../behaviour';
 import { fontAddresses, fontsUsed, isAny, renderSheet, writeFontFaces, writeSheet } from '../render';
 import type { MarkupOptions } from '../render/markup';
 import { decodeHtml } from './decode';
@@ -70,9 +71,13 @@ function pageFiles(project: Project, page: Page, source: (hash: string) => Uint8
   const bytes = source(brought.source);
   if (!bytes) throw new NotHandedBack(`The file ${brought.file} isn’t kept any more.`);
   const { text, encoding } = decodeHtml(bytes);
-  const changed = handBack(project, page, text, blocks.length > 0 ? sheet : undefined, options);
+  const script = `${page.slug}-behaviour.js`;
+  const behaviour = behaviourOf([page]);
+  const added = { ...(blocks.length > 0 && { sheet }), ...(behaviour && { script }) };
+  const changed = handBack(project, page, text, added, options);
   return [
     { path: brought.file, bytes: changed === text ? bytes : encodeHtml(changed, encoding, hasMark(bytes)) },
+    ...(behaviour ? [{ path: folder + script, bytes: new TextEncoder().encode(behaviour) }] : []),
     ...(blocks.length > 0 ? [{ path: folder + sheet, bytes: new TextEncoder().encode(INTRO + faces + writeSheet(blocks)) }] : []),
   ];
 }

@@ -1,5 +1,16 @@
-import type { At, Breakpoint, Cell } from '../breakpoints';
-import { BASE, choiceAt } from '../breakpoints';
+import type { At, Breakpoint, Cell, Interval, Slice } from '../breakpoints';
+import {
+  BASE,
+  bandsOf,
+  cellsOf,
+  choiceAt,
+  describeCondition,
+  describeInterval,
+  EDGE_MAX,
+  isWidthOnly,
+  placed,
+} from '../breakpoints';
+import { conditionsOf } from '../cascade/sources';
 import { alternatesOn, atBase } from '../document/alternates';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
@@ -9,9 +20,14 @@ import { treesOf } from '../document/tree';
 import type { Chosen } from '../edits/restyle';
 import { listed, sameJson } from '../text';
 import type { Wanted } from './fit';
+import { fitDeclarations } from './fit';
+import type { Plan } from './plan';
+import { PlanError } from './plan';
 
 /** What is chosen at the base and at breakpoints besides values: which of several alternates shows, whether something is a panel. */
 export interface Choosing {
+  /** The set of alternates, or the panel. */
+  readonly id: string;
   /** Whose choice it is, in words. */
   readonly name: string;
   /** The word of each place that says something. */
@@ -35,7 +51,7 @@ export function choosings(project: Project): readonly Choosing[] {
           return sameJson(at, alternate!.at) ? [] : [{ node: id, alternate: { ...alternate!, at } }];
         });
       const name = `which of ${listed(set.members.map((id) => tree.elements[id]!.name))} shows`;
-      return { name, words: Object.fromEntries(set.choice), wanted, written };
+      return { id: set.id, name, words: Object.fromEntries(set.choice), wanted, written };
     }),
     ...Object.values(tree.elements).flatMap((element) => panelChoosing(breakpoints, element)),
   ]);
@@ -46,6 +62,7 @@ function panelChoosing(breakpoints: readonly Breakpoint[], { id, name, panel }: 
   const choice = panelChoice(panel);
   return [
     {
+      id,
       name: `whether ${name} is a ${panel.kind}`,
       words: Object.fromEntries([...choice].map(([at, isPanel]) => [at, String(isPanel)])),
       wanted: ({ sample }) => String(choiceAt(breakpoints, choice, true, sample)),
@@ -59,3 +76,75 @@ function panelChoosing(breakpoints: readonly Breakpoint[], { id, name, panel }: 
 
 /** Whether a breakpoint has a say in it. */
 export const speaksAt = ({ words }: Choosing, id: string): boolean => id !== BASE && id in words;
+
+/** Where one word is chosen, at one height and for one reader. */
+export interface ChosenStretch extends Interval {
+  readonly word: string;
+  /** The band's own place: where a choice for just this band is written. */
+  readonly home: At;
+  /** Whether it is chosen right there, not carried on from elsewhere. */
+  readonly own: boolean;
+}
+
+/** What is chosen where, along the widths: neighbouring bands with the same choice are one stretch. */
+export function chosenAlong(project: Project, { words, wanted }: Choosing, slice: Slice): readonly ChosenStretch[] {
+  const stretches: ChosenStretch[] = [];
+  for (const { from, below, home } of bandsOf(project, slice)) {
+    const word = wanted({ sample: { ...slice, width: from } } as Cell)!;
+    const last = stretches[stretches.length - 1];
+    if (last?.word === word) stretches[stretches.length - 1] = { ...last, below };
+    else stretches.push({ from, below, word, home, own: home in words || home === BASE });
+  }
+  return stretches;
+}
+
+/** Chooses something at a place; null lets what is chosen beneath hold there too. */
+export function planChoose(project: Project, choosing: Choosing, at: At, word: string | null, label: string): Plan {
+  const { [at]: _, ...rest } = choosing.words;
+  const chosen = choosing.written(word === null ? rest : { ...rest, [at]: word });
+  if (chosen.length === 0) throw new PlanError('It is so already.');
+  return { edit: { type: 'restyle', label: label.slice(0, 300), chosen, changes: [] }, sentence: `${label}.`, details: [] };
+}
+
+/**
+ * Moves the end of the stretch on which something is chosen; between the old and the new place a word is chosen. A breakpoint is added
+ * where there is none at the new place.
+ * @param edge the end's present width, and `to` its new one, px
+ * @param says the word in words: "Short text shows"
+ */
+export function planMoveChoice(
+  project: Project,
+  choosing: Choosing,
+  edge: number,
+  to: number,
+  word: string,
+  says: string,
+  newId: string,
+): Plan {
+  if (edge === to) throw new PlanError('The end is there already.');
+  const unending = to <= 0 || to >= EDGE_MAX;
+  const range = { from: Math.min(edge, to), below: to >= EDGE_MAX ? Infinity : Math.max(edge, to) };
+  const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
+  const wanted = (cell: Cell) => (inRange(cell) ? word : choosing.wanted(cell));
+  const isEdge = unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
+  const upward = project.breakpoints.every(({ condition }) => !isWidthOnly(condition) || condition.below === undefined);
+  const conditions = upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
+  const sets = isEdge
+    ? [project.breakpoints]
+    : conditions.map((condition) => placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }));
+  const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
+  for (const breakpoints of sets) {
+    const fitted = fitDeclarations(breakpoints, cells, wanted);
+    if (!fitted) continue;
+    const chosen = choosing.written(fitted);
+    if (chosen.length === 0) throw new PlanError('Nothing would change.');
+    const added = isEdge ? undefined : breakpoints.find((one) => one.id === newId)!;
+    const label = `${says} at ${describeInterval(range)} as well${added ? `, with a new breakpoint at ${describeCondition(added.condition)}` : ''}`;
+    return {
+      edit: { type: 'restyle', label: label.slice(0, 300), ...(added && { breakpoints }), chosen, changes: [] },
+      sentence: `${label}.`,
+      details: [],
+    };
+  }
+  throw new PlanError("That can't be chosen with these breakpoints; add one at the place first.");
+}

@@ -1,5 +1,10 @@
 export { PlanError } from './plan';
 export type { Plan } from './plan';
+export { planAlternates, planNoAlternate, planSplit } from './alternates';
+export { choosings, chosenAlong, planChoose, planMoveChoice } from './choices';
+export type { ChosenStretch, Choosing } from './choices';
+export { planNoPanel, planPanel, planPanelChange } from './panels';
+export type { PanelWish } from './panels';
 export { planGroup, planMove, planUngroup } from './rearrange';
 export { inOrder, planColumn, planOrder } from './reorder';
 export { planLayOnColumns, planShares, spanEdit } from './spans';

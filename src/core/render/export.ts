@@ -1,3 +1,4 @@
+import { behaviourOf } from '../behaviour';
 import { htmlAttributes } from '../document/page-fields';
 import type { Page, Project } from '../document/project';
 import type { AddedFont, BundledFont } from './fonts';
@@ -10,6 +11,7 @@ import { renderSheet } from './sheet';
 import { writeSheet } from './sheet-block';
 
 const SHEET_FILE = 'styles.css';
+const BEHAVIOUR_FILE = 'behaviour.js';
 
 export interface ExportFile {
   readonly path: string;
@@ -40,6 +42,7 @@ export function renderExport(project: Project): ExportFile[] {
     writeSheet(renderSheet(project, own, { addresses, queries: project.queries })),
   ].join('\n');
   const pages = new Map(project.pages.map((page) => [page.id, page.brought?.file ?? `${page.slug}.html`]));
+  const behaviour = behaviourOf(own);
   const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false };
   return [
     ...own.map((page) => ({
@@ -48,12 +51,13 @@ export function renderExport(project: Project): ExportFile[] {
         text: documentText(
           project,
           page,
-          `<link rel="stylesheet" href="${SHEET_FILE}">`,
+          `<link rel="stylesheet" href="${SHEET_FILE}">${behaviourOf([page]) && `\n<script src="${BEHAVIOUR_FILE}" defer></script>`}`,
           renderElement(project, page, page.root, markup),
         ),
       },
     })),
     { path: SHEET_FILE, content: { text: sheet } },
+    ...(behaviour ? [{ path: BEHAVIOUR_FILE, content: { text: behaviour } }] : []),
     ...shownPictures(project),
     ...fontFiles(project),
   ];

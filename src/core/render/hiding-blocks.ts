@@ -1,5 +1,6 @@
 import type { Term } from '../breakpoints/choice';
 import { HIDDEN, hiddenAlternate, panelTerms } from '../cascade/hiding';
+import { isBuiltLater } from '../behaviour';
 import { alternatesOn } from '../document/alternates';
 import { classNames } from '../document/class-names';
 import { panelsOn } from '../document/panels';
@@ -36,21 +37,30 @@ interface Hiding {
 /** What each tree itself says, not what it shows of parts: those say it once for all their uses. */
 const ownPanels = (tree: Page) => panelsOn(tree).filter(({ id, use }) => !isInUse(id) && !use);
 
-/** Before all that is written here: panels are as they would be without being any. */
-export function panelGround(project: Project, trees: readonly Page[], layer: string | undefined): SheetBlock[] {
+/** Before all that is written here: panels are as they would be without being any, and what is built later isn't away. */
+export function groundBlocks(project: Project, trees: readonly Page[], layer: string | undefined): SheetBlock[] {
   const names = classNames(project);
   const panels = trees.flatMap(ownPanels);
-  if (panels.length === 0) return [];
-  const locking = panels.filter(({ panel }) => panel!.locks).map(({ id }) => `.${names.get(id)}`);
+  const later = trees.flatMap((tree) => Object.keys(tree.elements).filter((id) => !isInUse(id) && isBuiltLater(tree, id)));
+  const classes = (ids: readonly string[]) => ids.map((id) => `.${names.get(id)}`).join(', ');
+  const locking = panels.filter(({ panel }) => panel!.locks).map(({ id }) => id);
   return [
     {
-      key: 'panels',
+      key: 'swapped',
       ...(layer && { layer }),
       rules: [
-        { key: 'ground', selector: `:where(${panels.map(({ id }) => `.${names.get(id)}`).join(', ')})`, lines: AS_IN_THE_PAGE },
+        ...(panels.length > 0
+          ? [{ key: 'panels', selector: `:where(${classes(panels.map(({ id }) => id))})`, lines: AS_IN_THE_PAGE }]
+          : []),
+        ...(later.length > 0
+          ? [
+              { key: 'later', selector: `:where(${classes(later)})`, lines: ['--away: 0;'] },
+              { key: 'templates', selector: 'template[data-later]', lines: HIDES },
+            ]
+          : []),
         // The room of a scrollbar stays when the page is locked, so nothing jumps.
         ...(locking.length > 0
-          ? [{ key: 'room', selector: `:where(html:has(${locking.join(', ')}))`, lines: ['scrollbar-gutter: stable;'] }]
+          ? [{ key: 'room', selector: `:where(html:has(${classes(locking)}))`, lines: ['scrollbar-gutter: stable;'] }]
           : []),
       ],
     },
@@ -67,7 +77,12 @@ export function hidingBlocks(project: Project, trees: readonly Page[], boost: st
         : set.members.flatMap((id): Hiding[] =>
             isInUse(id)
               ? []
-              : [{ id, selector: `.${names.get(id)}${boost}`, terms: hiddenAlternate(project, set, id), lines: HIDES }],
+              : [
+                  {
+                    ...{ id, selector: `.${names.get(id)}${boost}`, terms: hiddenAlternate(project, set, id) },
+                    lines: isBuiltLater(tree, id) ? ['--away: 1;', ...HIDES] : HIDES,
+                  },
+                ],
           ),
     ),
     ...ownPanels(tree).flatMap((element): Hiding[] => {

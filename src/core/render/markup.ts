@@ -1,4 +1,5 @@
 import type { PageElement } from '../document/element';
+import { isBuiltLater } from '../behaviour';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
 import type { Panel } from '../document/panel';
@@ -74,6 +75,8 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
       const [id = '', place] = value.slice(5).split('#');
       const address = options.page(id);
       list.push([name, place === undefined || address === '#' ? address : `${address}#${place}`]);
+      // Frames lead nowhere by themselves; whoever uses the page is led by the editor.
+      if (options.marked && name === 'href') list.push(['data-mp-page', value.slice(5)]);
     } else list.push([name, value]);
   }
   if (element.panel) list.push(...panelAttributes(element.panel));
@@ -81,6 +84,8 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
   if (element.tag === 'script') list.push(['type', 'text/plain']);
   if (options.marked) list.push(['data-mp-node', element.id]);
   if (options.marked && element.first) list.push(['data-mp-first', '']);
+  if (options.marked && element.alternate) list.push(['data-mp-alternate', element.alternate.set]);
+  if (options.marked && element.alternate?.later) list.push(['data-mp-later', '']);
   return writtenAttributes(list);
 }
 
@@ -108,6 +113,18 @@ export function renderElement(project: Project, page: Page, id: string, options:
 function written(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
   const was = options.was?.(id);
   if (was !== undefined) return was;
+  if (!options.marked && isBuiltLater(page, id)) {
+    const element = page.elements[id]!;
+    const list = [
+      ['class', classesOf(project, element).join(' ')],
+      ['data-later', element.alternate!.set.replaceAll('.', '-')],
+    ] as const;
+    return `<template${writtenAttributes(list)}>${itself(project, page, id, options, indent)}</template>`;
+  }
+  return itself(project, page, id, options, indent);
+}
+
+function itself(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
   const element = page.elements[id]!;
   const { tag, children } = element;
   const open = `<${tag}${attributesOf(project, element, options)}>`;

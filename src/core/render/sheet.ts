@@ -13,7 +13,7 @@ import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
 import { readSheet } from '../read';
 import { writeDeclarations } from './declarations';
-import { hidingBlocks, panelGround } from './hiding-blocks';
+import { groundBlocks, hidingBlocks } from './hiding-blocks';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { heldSelectors } from './held';
 import { boostOver, rawBlocks } from './raw-sheet';
@@ -43,7 +43,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   const trees = treesShown(project, pages);
   const blocks: SheetBlock[] = [
     ...(brought ? [] : foundationBlocks(project, rule)),
-    ...panelGround(project, trees, brought ? 'panels' : shared.length > 0 ? 'foundation' : undefined),
+    ...groundBlocks(project, trees, brought ? 'swapped' : shared.length > 0 ? 'foundation' : undefined),
     ...rootBlock(project, standIn),
     ...(brought
       ? rawBlocks(project, pages[0]!, options)

@@ -61,7 +61,7 @@ export function moveTo(ids: readonly string[], spot: Spot): void {
 const NOT_ACROSS = "What stands in a part can't be moved out of it, nor anything into it: copy it, or take the use apart.";
 
 /** The tree in which what is chosen is kept, the page or a part, and under which ids. */
-function keptIn(ids: readonly string[]): { readonly tree: Page; readonly ids: readonly string[] } {
+export function keptIn(ids: readonly string[]): { readonly tree: Page; readonly ids: readonly string[] } {
   const { project } = useSession.getState();
   const nodes = ids.map(inItsTree);
   const tree = [page(), ...project.parts].find(({ elements }) => nodes.every((node) => node in elements));

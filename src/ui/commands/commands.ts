@@ -12,6 +12,8 @@ import {
   targetsHere,
 } from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
+import { setUsing } from '../using/using';
+import { makeAlternates } from '../swapping/alternates';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
@@ -99,6 +101,7 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('part-apart', 'Take the use of a part apart', [], takeApart),
   shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
   shape('part-back', 'From a part back to the page', [], leavePart),
+  shape('alternates', 'Let it show in turns with another: make alternates', ['Shift+x'], makeAlternates),
   shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),
@@ -153,6 +156,10 @@ const view = (id: string, title: string, keys: readonly string[], run: () => voi
 const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((lineup) => ({ [what]: !lineup[what] }));
 
 const LINEUP_COMMANDS: readonly Command[] = [
+  {
+    ...view('use', 'Use the page as visitors do, or edit it again', ['Shift+v'], () => setUsing(!useSession.getState().usePage)),
+    group: 'View',
+  },
   view('lineup', 'Line-up, or back to shaping', ['Shift+l'], () =>
     showMode(useSession.getState().mode === 'lineup' ? 'shape' : 'lineup'),
   ),

@@ -10,6 +10,7 @@ import { Lanes } from './Lanes';
 import { Posts } from './Posts';
 import { FULL, gaugeScale, zoomed } from './scale';
 import { Marked, ScaleTracks } from './ScaleTracks';
+import { ShownStrips } from './ShownStrips';
 import { SpanTable } from './SpanTable';
 import { SweepStatus } from './SweepStatus';
 
@@ -73,6 +74,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
           <Marked scale={scale} />
         </div>
       </div>
+      <ShownStrips scale={scale} labelWidth={labelWidth} />
       {view === 'lanes' ? <Lanes scale={scale} labelWidth={labelWidth} /> : <SpanTable scale={scale} labelWidth={labelWidth} />}
       <div className="flex h-7 shrink-0 items-center gap-1 pl-3.5" role="group" aria-label="Below the scale">
         {(['lanes', 'spans'] as const).map((one) => (

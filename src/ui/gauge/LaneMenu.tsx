@@ -5,24 +5,47 @@ import { createPortal } from 'react-dom';
 import { describeInterval } from '@/core/breakpoints';
 import { propose } from '../editing/proposal';
 import { shownPage, shownProject, useSession } from '../state/store';
-import type { StretchPlace } from './lane-actions';
+import type { Make } from '../editing/proposal';
+import type { LaneAction, StretchPlace } from './lane-actions';
 import { laneActions } from './lane-actions';
 
-export interface LaneMenuPlace extends StretchPlace {
+export type LaneMenuPlace = StretchPlace & MenuPlace;
+
+/** What can be done with the value on one stretch. Each says what will happen before it does. */
+export function LaneMenu({ place, close }: { place: LaneMenuPlace; close: () => void }) {
+  const project = useSession(shownProject);
+  const page = useSession(shownPage);
+  return (
+    <StretchMenu
+      label={`${place.property} ${place.stretch.value}, ${describeInterval(place.stretch)}`}
+      actions={laneActions(project, page, place)}
+      place={place}
+      run={propose}
+      close={close}
+    />
+  );
+}
+
+export interface MenuPlace {
   readonly x: number;
   readonly y: number;
   /** Where the focus goes back to. */
   readonly cell: HTMLElement;
 }
 
-/** What can be done with the value on one stretch. Each says what will happen before it does. */
-export function LaneMenu({ place, close }: { place: LaneMenuPlace; close: () => void }) {
-  const project = useSession(shownProject);
-  const page = useSession(shownPage);
+interface MenuProps {
+  readonly label: string;
+  readonly actions: readonly LaneAction[];
+  readonly place: MenuPlace;
+  readonly run: (make: Make) => void;
+  readonly close: () => void;
+}
+
+/** A menu on a stretch of the gauge, one list behind another. */
+export function StretchMenu({ label, actions: all, place, run, close }: MenuProps) {
   const [further, setFurther] = useState<string>();
   const menu = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(place.y);
-  const all = laneActions(project, page, place);
   const opened = all.find((action) => action.label === further);
   const actions = opened && 'more' in opened ? opened.more : all;
 
@@ -52,7 +75,7 @@ export function LaneMenu({ place, close }: { place: LaneMenuPlace; close: () => 
     <div
       ref={menu}
       role="menu"
-      aria-label={`${place.property} ${place.stretch.value}, ${describeInterval(place.stretch)}`}
+      aria-label={label}
       className="fixed z-40 w-60 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm"
       style={{ left: Math.min(place.x, innerWidth - 250), top }}
       onKeyDown={(event) => {
@@ -77,7 +100,7 @@ export function LaneMenu({ place, close }: { place: LaneMenuPlace; close: () => 
           onClick={() => {
             if ('more' in action) return setFurther(action.label);
             leave();
-            propose(action.make);
+            run(action.make);
           }}
         >
           {action.label}

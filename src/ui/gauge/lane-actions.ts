@@ -6,7 +6,7 @@ import { kindOf, splitPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase, planMoveEnd, planStop, receiversOf } from '@/core/plans';
-import { placesOf } from '../inspector/places';
+import { placesOf } from '../breakpoints/places';
 import { key } from '../view/actions';
 import type { Make } from '../editing/proposal';
 

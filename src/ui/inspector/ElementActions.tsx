@@ -12,7 +12,7 @@ import { commitOrReport } from '../editing/edits';
 import { propose } from '../editing/proposal';
 import { steadyPage, steadyProject, useSession, writtenTo } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
-import { placesOf } from './places';
+import { placesOf } from '../breakpoints/places';
 
 interface Props {
   readonly ids: readonly string[];

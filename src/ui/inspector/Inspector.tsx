@@ -7,6 +7,7 @@ import { readPseudo, whyNotOn } from '@/core/document';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
 import { ownerOf } from '@/core/edits';
+import { SwapBox } from '../swapping/SwapBox';
 import { PartBox } from '../parts/PartBox';
 import {
   shownPseudo,
@@ -165,6 +166,7 @@ export function Inspector() {
         </label>
       </div>
       {ids.length === 1 && <PartBox id={ids[0]!} />}
+      {ids.length === 1 && pseudo === '' && <SwapBox key={ids[0]} id={ids[0]!} />}
       <StatePicker ids={ids} />
       {ids.length > 1 && pseudo === '' && <Proportions shaped={shaped} />}
       <input

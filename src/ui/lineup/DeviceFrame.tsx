@@ -77,6 +77,8 @@ const Device = memo(function Device(props: DeviceProps) {
   const linked = useLineup((lineup) => lineup.linked && !lineup.whole);
   const whole = useLineup((lineup) => lineup.whole);
   const selection = useSession((session) => session.selection);
+  const openPanels = useSession((session) => session.openPanels);
+  const use = useSession((session) => session.usePage);
   const own = useLineup((lineup) => lineup.holds[key]);
   const shared = useSession(useShallow(heldOnStage));
   const found = useFindingsAt(viewport.width);
@@ -149,7 +151,7 @@ const Device = memo(function Device(props: DeviceProps) {
       >
         {met && (
           <PreviewFrame
-            key={`${project.id} ${page.id} ${device.scrollbar}`}
+            key={`${project.id} ${page.id} ${device.scrollbar} ${use}`}
             project={project}
             page={page}
             parts={parts}
@@ -158,6 +160,8 @@ const Device = memo(function Device(props: DeviceProps) {
             suspended={!near}
             selection={selection}
             hold={own ?? shared}
+            open={openPanels}
+            use={use}
             leads={active}
             label={`${page.name} on ${device.name}, ${viewport.width} px wide`}
             style={{ width: viewport.width, height, transform: `scale(${zoom})` }}
@@ -165,7 +169,7 @@ const Device = memo(function Device(props: DeviceProps) {
             onMessage={onMessage}
           />
         )}
-        {near && active && (
+        {near && active && !use && (
           <Overlay layout={layout} zoom={zoom} page={page}>
             {marks}
           </Overlay>

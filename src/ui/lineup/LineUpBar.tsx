@@ -8,6 +8,7 @@ import { keyText } from '../input/key-text';
 import { toggleMark } from '../marks/marks';
 import { shownProject, useSession, useMarks, useLineup } from '../state/store';
 import { WritesTo } from '../stage/WritesTo';
+import { UseToggle } from '../using/UseToggle';
 import { ZoomSelect } from '../stage/ZoomSelect';
 import { BUTTON, MENU, MENU_ITEM, PANEL, SELECT } from '../theme/controls';
 
@@ -108,6 +109,7 @@ function FrameControls() {
       />
       <FramesMenu />
       <MarksMenu />
+      <UseToggle />
       <PropertyPicker />
     </>
   );

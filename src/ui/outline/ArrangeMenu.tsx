@@ -24,6 +24,7 @@ const SHOWN = [
   'paste',
   'duplicate',
   'block',
+  'alternates',
   'make-part',
   'part-apart',
   'lock',

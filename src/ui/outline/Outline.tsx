@@ -226,6 +226,7 @@ export function Outline() {
                 tag={element.tag}
                 locked={element.locked ?? false}
                 part={element.use && partNamed(project, element.use.part)?.name}
+                swap={element.panel ? 'panel' : element.alternate ? 'alternate' : undefined}
                 inPart={element.layers !== undefined && !element.use}
                 {...marksOf(element)}
                 top={top}

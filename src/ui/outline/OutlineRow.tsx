@@ -30,6 +30,8 @@ interface Props {
   readonly locked: boolean;
   /** The part that it is a use of. */
   readonly part: string | undefined;
+  /** Whether it is opened and closed, or one of several of which one shows. */
+  readonly swap: 'panel' | 'alternate' | undefined;
   /** Whether it stands in the use of a part. */
   readonly inPart: boolean;
   readonly found: boolean;
@@ -54,6 +56,7 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
   const spoken = [
     name,
     row.part !== undefined && `use of part ${row.part}`,
+    row.swap && (row.swap === 'panel' ? 'a panel' : 'one of several alternates'),
     hidden && 'hidden here',
     past && `stands ${past} outside the viewport`,
     locked && 'locked',
@@ -107,6 +110,15 @@ export const OutlineRow = memo(function OutlineRow(row: Props) {
           title={`Use of part ${row.part}`}
         >
           part
+        </span>
+      )}
+      {row.swap && (
+        <span
+          aria-hidden
+          className="shrink-0 rounded-[3px] bg-amber-tint px-1 text-[10px] leading-[14px] text-amber-ink"
+          title={row.swap === 'panel' ? 'A panel: opened and closed' : 'One of several alternates'}
+        >
+          {row.swap === 'panel' ? 'panel' : 'alt'}
         </span>
       )}
       {overrides > 0 && (

@@ -30,6 +30,10 @@ interface Props {
   readonly selection: readonly string[];
   /** An element of the page that is held in a state. */
   readonly hold?: Hold | undefined;
+  /** The panels that are shown open. */
+  readonly open?: readonly string[];
+  /** Whether the page works as it does for visitors. A frame is for one or the other for as long as it stands. */
+  readonly use?: boolean;
   /** Shows the project that is being edited, as it is edited. */
   readonly live?: boolean;
   /** Whether handles, drags and the outline go by this frame. */
@@ -39,6 +43,8 @@ interface Props {
   readonly frame: RefObject<HTMLIFrameElement | null>;
   readonly onMessage: (message: FrameMessage) => void;
 }
+
+const NONE_OPEN: readonly string[] = [];
 
 const lockedAmong = carried(
   (elements) => {
@@ -78,6 +84,8 @@ export function PreviewFrame(props: Props) {
     scrollbar = 'overlay',
     suspended = false,
     live = false,
+    open = NONE_OPEN,
+    use = false,
     leads = true,
     selection,
     hold,
@@ -102,7 +110,7 @@ export function PreviewFrame(props: Props) {
   const shown = useRef<Shown | undefined>(undefined);
   /** The elements that the frame was told to hold. */
   const marked = useRef('');
-  const source = useMemo(() => frameDocument(first.preview, parts, scrollbar), [first, parts, scrollbar]);
+  const source = useMemo(() => frameDocument(first.preview, parts, scrollbar, use), [first, parts, scrollbar, use]);
   const address = useDocument(source);
   const handle = useRef(props.onMessage);
   const asked = useRef(props.standIn);
@@ -157,6 +165,10 @@ export function PreviewFrame(props: Props) {
     });
   }, [live, follow, project.id, page.id]);
 
+  useEffect(() => {
+    if (ready > 0 && !suspended && !use)
+      tellFrame(frame.current, { type: 'open', ids: open.filter((id) => id in page.elements) });
+  }, [ready, suspended, open, use, frame, page.elements]);
   const locked = lockedAmong(page.elements);
   useEffect(() => {
     const ids = { ids: [...selection], locked, leads };

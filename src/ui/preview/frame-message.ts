@@ -88,6 +88,14 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
     ctrl: z.boolean(),
     alt: z.boolean(),
   }),
+  /** Somebody who uses the page follows a link to a page of the project, "gfront#place". */
+  z.object({ from: own, type: z.literal('follow'), page: z.string().max(200) }),
+  /** The same, to somewhere else; or a form was sent. Nothing happens there. */
+  z.object({ from: own, type: z.literal('outward'), what: z.string().max(300) }),
+  /** How many alternates have been built since the page was opened. */
+  z.object({ from: own, type: z.literal('built'), count: z.number() }),
+  /** Back to editing. */
+  z.object({ from: own, type: z.literal('leave') }),
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
   z.object({ from: own, type: z.literal('writing'), id: id.nullable(), start: z.number(), end: z.number(), marks }),

@@ -37,6 +37,8 @@ export function Stage() {
   const width = useSession((session) => session.width);
   const selection = useSession((session) => session.selection);
   const hold = useSession(useShallow(heldOnStage));
+  const openPanels = useSession((session) => session.openPanels);
+  const use = useSession((session) => session.usePage);
   const zoomChoice = useSession((session) => session.zoom);
   const [held, setHeld] = useState<number>();
   const [ready, setReady] = useState(0);
@@ -59,6 +61,8 @@ export function Stage() {
       if (message.type === 'layout') setLayout(message);
       if (message.type === 'ready') {
         forgetAsked();
+        const { usedPlace } = useSession.getState();
+        if (usedPlace !== undefined) post({ type: 'place', id: usedPlace });
         setReady((count) => count + 1);
       }
       takeFrameMessage(message, post, keys);
@@ -118,13 +122,15 @@ export function Stage() {
           <div className="absolute inset-0 overflow-clip border-x border-t border-line-strong bg-white">
             {parts && (
               <PreviewFrame
-                key={`${project.id} ${page.id}`}
+                key={`${project.id} ${page.id} ${use}`}
                 project={project}
                 page={page}
                 parts={parts}
                 standIn={{ pointer: slice.pointer }}
                 selection={selection}
                 hold={hold}
+                open={openPanels}
+                use={use}
                 live
                 label={`${page.name}, ${width} px wide${exact ? `, ${height} px high` : ''}`}
                 style={{ width, height, transform: `scale(${zoom})` }}
@@ -133,15 +139,17 @@ export function Stage() {
               />
             )}
           </div>
-          <Overlay layout={layout} zoom={zoom} page={page}>
-            <ViewportMarks
-              viewport={{ ...slice, width }}
-              content={width}
-              zoom={zoom}
-              scrollY={layout?.scrollY ?? 0}
-              others={NO_OTHERS}
-            />
-          </Overlay>
+          {!use && (
+            <Overlay layout={layout} zoom={zoom} page={page}>
+              <ViewportMarks
+                viewport={{ ...slice, width }}
+                content={width}
+                zoom={zoom}
+                scrollY={layout?.scrollY ?? 0}
+                others={NO_OTHERS}
+              />
+            </Overlay>
+          )}
           <button
             type="button"
             role="slider"

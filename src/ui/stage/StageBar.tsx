@@ -6,6 +6,7 @@ import { conditionsOf } from '@/core/cascade';
 import { useState } from 'react';
 import { setSlice } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
+import { UseToggle } from '../using/UseToggle';
 import { WritesTo } from './WritesTo';
 import { ZoomSelect } from './ZoomSelect';
 
@@ -20,6 +21,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
       <WritesTo />
+      <UseToggle />
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide · content {content ?? width}
       </span>

@@ -4,6 +4,7 @@ import { useSession } from '../state/store';
 import { followPageDrag, pageScrolled } from './dragging';
 import { latestLayout, noteLayout, surveyed, toldByFrame } from './frame-link';
 import type { FrameMessage, FrameWriting } from '../preview/frame-message';
+import { isOfUse, takeUse } from '../using/using';
 import { takeWriting } from './writing';
 
 /** What any preview frame says that concerns the whole workbench: hovering, choosing, keys, drags, texts. */
@@ -26,6 +27,7 @@ export function takeFrameMessage(
   else if (message.type === 'told') toldByFrame(message);
   else if (message.type === 'outside')
     useSession.setState({ outside: { partly: new Set(message.partly), wholly: new Set(message.wholly) } });
+  else if (isOfUse(message)) takeUse(message);
   else if (isOfWriting(message)) takeWriting(message, post);
 }
 

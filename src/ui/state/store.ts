@@ -113,6 +113,16 @@ export interface Session extends EditLog {
   readonly selectedFinding: string | undefined;
   readonly panel: PanelTab;
   readonly zoom: 'fit' | number;
+  /** The panels that the stage shows open, by id. */
+  readonly openPanels: readonly string[];
+  /** Whether pages in frames are used as visitors use them, not edited. */
+  readonly usePage: boolean;
+  /** The pages from which links led on while pages are used, the last one last. */
+  readonly usedBefore: readonly string[];
+  /** The place of the page, by its HTML id, that a link led to. */
+  readonly usedPlace: string | undefined;
+  /** How many alternates have been built since the used page was opened. */
+  readonly builds: number;
   /** Elements of the page on stage that stand partly or wholly past its sides. */
   readonly outside: { readonly partly: ReadonlySet<string>; readonly wholly: ReadonlySet<string> };
   /** Distances on the stage, while a key is held. */
@@ -184,6 +194,11 @@ export const useSession = create<Session>(() => ({
   panel: 'values',
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
+  openPanels: [],
+  usePage: false,
+  usedBefore: [],
+  usedPlace: undefined,
+  builds: 0,
   distancesShown: false,
   gaugeView: 'lanes',
   paletteOpen: false,

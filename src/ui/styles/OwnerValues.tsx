@@ -7,7 +7,7 @@ import type { Pseudo } from '@/core/document';
 import { PSEUDOS, pseudoWords, withPseudo } from '@/core/document';
 import { propertyRank, readDeclaration } from '@/core/styles';
 import { describeTarget, stylesOf } from '@/core/edits';
-import { placesOf } from '../inspector/places';
+import { placesOf } from '../breakpoints/places';
 import { CheckedField } from '../value-controls/CheckedField';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyProject, useSession, writeTarget } from '../state/store';

@@ -1,0 +1,33 @@
+import { find } from './nodes';
+
+/** The panels that the editor wants to see open. */
+let wanted: readonly string[] = [];
+
+const isPanelHere = (panel: HTMLElement) => getComputedStyle(panel).getPropertyValue('--panel').trim() === '1';
+
+/** Shows panels open, in place of those from before, wherever they are panels. */
+export function openPanels(ids: readonly string[]): void {
+  for (const id of wanted) if (!ids.includes(id)) find(id)?.hidePopover?.();
+  wanted = ids;
+  openAgain();
+}
+
+/** Once more, after elements have been put in anew or the width has changed. A press beside it isn't to close it here. */
+export function openAgain(): void {
+  for (const id of wanted) {
+    const panel = find(id);
+    if (!panel || panel.popover === null) continue;
+    if (!isPanelHere(panel)) {
+      if (panel.matches(':popover-open')) panel.hidePopover();
+      continue;
+    }
+    if (panel.popover !== 'manual') panel.popover = 'manual';
+    if (!panel.matches(':popover-open')) panel.showPopover();
+  }
+}
+
+/** What pages do by themselves when a panel opens is for those who use them: whoever edits gets at all of the page. */
+export function keepReachable(isUsed: () => boolean): void {
+  for (const name of ['beforetoggle', 'toggle'])
+    addEventListener(name, (event) => isUsed() || event.stopImmediatePropagation(), true);
+}

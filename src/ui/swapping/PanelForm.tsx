@@ -1,0 +1,128 @@
+'use client';
+
+import { useState } from 'react';
+import { BASE } from '@/core/breakpoints';
+import type { Panel, PanelEdge, PanelKind } from '@/core/document';
+import { PANEL_EDGES, PANEL_KINDS } from '@/core/document';
+import type { PanelWish } from '@/core/plans';
+import { placesOf } from '../breakpoints/places';
+import { steadyPage, steadyProject, useSession } from '../state/store';
+import { BUTTON, SELECT, YES_BUTTON } from '../theme/controls';
+import { Tick } from './PanelFields';
+import { makePanel } from './panels';
+
+/** How each kind usually behaves; all of it can be said otherwise. */
+const USUAL: Readonly<Record<PanelKind, Pick<Panel, 'edge' | 'locks' | 'outside' | 'links'>>> = {
+  drawer: { edge: 'left', locks: true, outside: true, links: true },
+  sheet: { edge: 'bottom', locks: true, outside: true, links: true },
+  menu: { edge: 'right', outside: true, links: true },
+  dialog: { locks: true, outside: true },
+};
+
+/** What is asked before something becomes a panel. */
+export function PanelForm({ id, at, done }: { id: string; at: string; done: () => void }) {
+  const project = useSession(steadyProject);
+  const page = useSession(steadyPage);
+  const [wish, setWish] = useState<PanelWish>(() => wishFor('drawer', at));
+  const change = (fields: Partial<PanelWish>) => setWish((before) => ({ ...before, ...fields }));
+  const buttons = Object.values(page.elements).filter(
+    ({ tag, attributes }) => tag === 'button' && attributes.popovertarget === undefined,
+  );
+  return (
+    <form
+      aria-label="Make a panel"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (makePanel(id, wish)) done();
+      }}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return;
+        event.stopPropagation();
+        done();
+      }}
+    >
+      <Row label="It is a">
+        <select
+          autoFocus
+          className={SELECT}
+          value={wish.kind}
+          onChange={(event) => setWish({ ...wishFor(event.target.value as PanelKind, wish.at), opener: wish.opener })}
+        >
+          {PANEL_KINDS.map((kind) => (
+            <option key={kind}>{kind}</option>
+          ))}
+        </select>
+      </Row>
+      <Row label="Where">
+        <select className={SELECT} value={wish.at} onChange={(event) => change({ at: event.target.value })}>
+          <option value={BASE}>everywhere</option>
+          {placesOf(project)
+            .filter((one) => one.at !== BASE)
+            .map((one) => (
+              <option key={one.at} value={one.at}>
+                only at {one.words}
+              </option>
+            ))}
+        </select>
+      </Row>
+      {wish.kind !== 'dialog' && (
+        <Row label="Comes from the">
+          <select className={SELECT} value={wish.edge} onChange={(event) => change({ edge: event.target.value as PanelEdge })}>
+            {PANEL_EDGES.map((edge) => (
+              <option key={edge}>{edge}</option>
+            ))}
+          </select>
+        </Row>
+      )}
+      <Row label="Covers">
+        <select
+          className={SELECT}
+          value={wish.covers}
+          onChange={(event) => change({ covers: event.target.value as 'part' | 'all' })}
+        >
+          <option value="part">a part of the screen</option>
+          <option value="all">the whole screen</option>
+        </select>
+      </Row>
+      <Row label="Opened by">
+        <select
+          className={SELECT}
+          value={wish.opener ?? ''}
+          onChange={(event) => change({ opener: event.target.value || undefined })}
+        >
+          <option value="">a new button before it</option>
+          {buttons.map(({ id: node, name }) => (
+            <option key={node} value={node}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </Row>
+      <Tick label="The page behind holds still" isOn={wish.locks} change={(on) => change({ locks: on === true })} />
+      <Tick label="A press outside closes it" isOn={wish.outside} change={(on) => change({ outside: on === true })} />
+      <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
+      <p className="m-0 flex gap-1.5 pt-1.5">
+        <button type="submit" className={YES_BUTTON}>
+          Make the panel
+        </button>
+        <button type="button" className={BUTTON} onClick={done}>
+          Leave it
+        </button>
+      </p>
+    </form>
+  );
+}
+
+function wishFor(kind: PanelKind, at: string): PanelWish {
+  const { edge = 'right', locks = false, outside = false, links = false } = USUAL[kind];
+  return { kind, at, edge, covers: 'part', locks, outside, links };
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <label className="flex items-center justify-between gap-2 py-0.5">
+      <span className="text-muted">{label}</span>
+      {children}
+    </label>
+  );
+}
