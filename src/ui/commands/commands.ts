@@ -13,6 +13,7 @@ import {
 } from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
 import { setUsing } from '../using/using';
+import { askPanel } from '../swapping/panels';
 import { makeAlternates } from '../swapping/alternates';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
@@ -102,6 +103,7 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
   shape('part-back', 'From a part back to the page', [], leavePart),
   shape('alternates', 'Let it show in turns with another: make alternates', ['Shift+x'], makeAlternates),
+  shape('panel', 'Make a panel of it: opened and closed', [], () => askPanel()),
   shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),

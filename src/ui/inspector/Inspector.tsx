@@ -166,7 +166,6 @@ export function Inspector() {
         </label>
       </div>
       {ids.length === 1 && <PartBox id={ids[0]!} />}
-      {ids.length === 1 && pseudo === '' && <SwapBox key={ids[0]} id={ids[0]!} />}
       <StatePicker ids={ids} />
       {ids.length > 1 && pseudo === '' && <Proportions shaped={shaped} />}
       <input
@@ -177,6 +176,7 @@ export function Inspector() {
         onChange={(event) => setQuery(event.target.value)}
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <SwapBox id={ids[0]!} />}
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <ContentFields id={ids[0]!} />}
         {GROUPS.map(({ group, items }) => {
           const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);

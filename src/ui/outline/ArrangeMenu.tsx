@@ -25,6 +25,7 @@ const SHOWN = [
   'duplicate',
   'block',
   'alternates',
+  'panel',
   'make-part',
   'part-apart',
   'lock',

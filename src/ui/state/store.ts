@@ -113,6 +113,8 @@ export interface Session extends EditLog {
   readonly selectedFinding: string | undefined;
   readonly panel: PanelTab;
   readonly zoom: 'fit' | number;
+  /** The element that is about to become a panel. */
+  readonly makingPanel: string | undefined;
   /** The panels that the stage shows open, by id. */
   readonly openPanels: readonly string[];
   /** Whether pages in frames are used as visitors use them, not edited. */
@@ -194,6 +196,7 @@ export const useSession = create<Session>(() => ({
   panel: 'values',
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
+  makingPanel: undefined,
   openPanels: [],
   usePage: false,
   usedBefore: [],

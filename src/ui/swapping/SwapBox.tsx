@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { alternatesWith } from '@/core/document';
 import { bandAt, choiceAt } from '@/core/breakpoints';
 import { atBase } from '@/core/document';
@@ -9,7 +8,7 @@ import { BUTTON } from '../theme/controls';
 import { select } from '../view/actions';
 import { makeAlternates, noAlternate, setLater } from './alternates';
 import { PanelFields } from './PanelFields';
-import { PanelForm } from './PanelForm';
+import { askPanel } from './panels';
 
 /** What an element is besides itself: one of several alternates, a panel; or how it becomes one. */
 export function SwapBox({ id }: { id: string }) {
@@ -17,13 +16,12 @@ export function SwapBox({ id }: { id: string }) {
   const page = useSession(steadyPage);
   const slice = useSession((session) => session.slice);
   const from = useSession(steadyBandStart);
-  const [asking, setAsking] = useState(false);
   const element = page.elements[id];
   if (!element || id === page.root) return null;
   const set = alternatesWith(page, element);
   const here = set && choiceAt(project.breakpoints, set.choice, atBase(set), { ...slice, width: from });
   const { name: band } = bandAt(project, from, slice);
-  if (!set && !element.panel && !asking)
+  if (!set && !element.panel)
     return (
       <div className="flex flex-wrap gap-1 px-3.5 pb-2 text-xs" role="group" aria-label="Swap">
         <button
@@ -34,7 +32,7 @@ export function SwapBox({ id }: { id: string }) {
         >
           Another here …
         </button>
-        <button type="button" className={BUTTON} onClick={() => setAsking(true)} title="Closed until a button opens it">
+        <button type="button" className={BUTTON} onClick={() => askPanel(id)} title="Closed until a button opens it">
           Make a panel …
         </button>
       </div>
@@ -91,9 +89,8 @@ export function SwapBox({ id }: { id: string }) {
         </>
       )}
       {element.panel && <PanelFields id={id} panel={element.panel} />}
-      {!element.panel && asking && <PanelForm id={id} at={bandAt(project, from, slice).home} done={() => setAsking(false)} />}
-      {set && !element.panel && !asking && (
-        <button type="button" className={`${BUTTON} mt-1 text-xs`} onClick={() => setAsking(true)}>
+      {set && !element.panel && (
+        <button type="button" className={`${BUTTON} mt-1 text-xs`} onClick={() => askPanel(id)}>
           Make a panel …
         </button>
       )}

@@ -1,12 +1,21 @@
 import type { Panel } from '@/core/document';
+import { whyNoPanel } from '@/core/document';
 import type { PanelWish } from '@/core/plans';
 import { planNoPanel, planPanel, planPanelChange } from '@/core/plans';
 import { insideOf } from '@/core/edits';
 import { inItsTree } from '../arranging/in-part';
 import { keptIn } from '../arranging/tree';
+import { report } from '../editing/edits';
 import { carryOut, propose } from '../editing/proposal';
 import { shownPage, useSession } from '../state/store';
 import { key } from '../view/actions';
+
+/** Asks what kind of panel the element is to be. */
+export function askPanel(id = useSession.getState().selection[0]): void {
+  const why = id === undefined ? 'Select what is to be a panel.' : whyNoPanel(shownPage(useSession.getState()).elements[id]!);
+  if (why) report(why);
+  else useSession.setState({ makingPanel: id });
+}
 
 /** Makes an element a panel as it is wished. Returns whether it was made. */
 export const makePanel = (id: string, wish: PanelWish): boolean =>

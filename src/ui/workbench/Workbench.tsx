@@ -29,6 +29,7 @@ import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { PartBar } from '../parts/PartBar';
+import { PanelDialog } from '../swapping/PanelDialog';
 import { PartDialogs } from '../parts/PartDialogs';
 import { PagesPanel } from '../pages/PagesPanel';
 import { TopBar } from './TopBar';
@@ -105,6 +106,7 @@ function OpenWorkbench() {
       <RemoveBreakpoint />
       <DropZone />
       <PartDialogs />
+      <PanelDialog />
     </div>
   );
 }

@@ -1,13 +1,14 @@
 'use client';
 
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import { BASE } from '@/core/breakpoints';
 import type { Panel, PanelEdge, PanelKind } from '@/core/document';
 import { PANEL_EDGES, PANEL_KINDS } from '@/core/document';
 import type { PanelWish } from '@/core/plans';
 import { placesOf } from '../breakpoints/places';
-import { steadyPage, steadyProject, useSession } from '../state/store';
-import { BUTTON, SELECT, YES_BUTTON } from '../theme/controls';
+import { steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
+import { BAR_BUTTON, SELECT, YES_BUTTON } from '../theme/controls';
 import { Tick } from './PanelFields';
 import { makePanel } from './panels';
 
@@ -19,10 +20,29 @@ const USUAL: Readonly<Record<PanelKind, Pick<Panel, 'edge' | 'locks' | 'outside'
   dialog: { locks: true, outside: true },
 };
 
+const close = () => useSession.setState({ makingPanel: undefined });
+
 /** What is asked before something becomes a panel. */
-export function PanelForm({ id, at, done }: { id: string; at: string; done: () => void }) {
+export function PanelDialog() {
+  const page = useSession(steadyPage);
+  const making = useSession((session) => session.makingPanel);
+  const element = making === undefined ? undefined : page.elements[making];
+  return (
+    <Dialog open={element !== undefined} onClose={close} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/30" aria-hidden />
+      <div className="fixed inset-0 flex items-center justify-center p-6">
+        <DialogPanel className="w-[440px] rounded-[6px] border border-line-strong bg-sheet p-5">
+          {element && <PanelForm key={element.id} id={element.id} name={element.name} />}
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
+
+function PanelForm({ id, name }: { id: string; name: string }) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
+  const at = useSession((session) => writeTarget(session));
   const [wish, setWish] = useState<PanelWish>(() => wishFor('drawer', at));
   const change = (fields: Partial<PanelWish>) => setWish((before) => ({ ...before, ...fields }));
   const buttons = Object.values(page.elements).filter(
@@ -30,17 +50,15 @@ export function PanelForm({ id, at, done }: { id: string; at: string; done: () =
   );
   return (
     <form
-      aria-label="Make a panel"
       onSubmit={(event) => {
         event.preventDefault();
-        if (makePanel(id, wish)) done();
-      }}
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape') return;
-        event.stopPropagation();
-        done();
+        if (makePanel(id, wish)) close();
       }}
     >
+      <DialogTitle className="m-0 text-[16px] font-bold">Make {name} a panel</DialogTitle>
+      <p className="my-2 text-muted">
+        A panel is closed until something opens it. Where it isn’t one it stands in the page as before, with the same content.
+      </p>
       <Row label="It is a">
         <select
           autoFocus
@@ -101,12 +119,12 @@ export function PanelForm({ id, at, done }: { id: string; at: string; done: () =
       <Tick label="The page behind holds still" isOn={wish.locks} change={(on) => change({ locks: on === true })} />
       <Tick label="A press outside closes it" isOn={wish.outside} change={(on) => change({ outside: on === true })} />
       <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
-      <p className="m-0 flex gap-1.5 pt-1.5">
+      <p className="m-0 flex justify-end gap-2 pt-3">
+        <button type="button" className={BAR_BUTTON} onClick={close}>
+          Leave it
+        </button>
         <button type="submit" className={YES_BUTTON}>
           Make the panel
-        </button>
-        <button type="button" className={BUTTON} onClick={done}>
-          Leave it
         </button>
       </p>
     </form>
