@@ -1,5 +1,5 @@
 import type { At } from '../breakpoints';
-import { BASE, cellsOf } from '../breakpoints';
+import { BASE, cellsOf, holdsAt } from '../breakpoints';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
 import { slugOf } from '../document/class-names';
@@ -13,6 +13,7 @@ import type { Page, Project } from '../document/project';
 import { parentOf, subtreeOf } from '../document/tree';
 import type { Edit } from '../edits/edit';
 import { describeTarget } from '../edits/set-style';
+import { propertyNamed } from '../styles/properties';
 import { listed } from '../text';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
@@ -41,7 +42,7 @@ function placing({ kind, edge, covers }: PanelWish): Readonly<Record<string, str
   const inset = (sides: Partial<Record<(typeof SIDES)[number], string>>) =>
     Object.fromEntries(SIDES.map((side) => [side, sides[side] ?? 'auto']));
   const common = { position: 'fixed', 'overflow-y': 'auto', ...zero('padding', '16px') };
-  if (kind === 'dialog' || (kind === 'menu' && !edge))
+  if (kind === 'dialog')
     return {
       ...{ ...common, ...inset({ top: '0', right: '0', bottom: '0', left: '0' }), ...zero('margin', 'auto') },
       ...(all ? { width: '100%', height: '100%' } : { width: 'min(480px, 90%)', height: 'fit-content', 'max-height': '85dvh' }),
@@ -83,13 +84,16 @@ const onlyAt = (element: PageElement, at: At, more: Readonly<Record<string, stri
       : { base: { display: 'none' }, [at]: { display: 'inline-block', ...more } },
 });
 
-/** How it shows where it isn't hidden by a value of its own. */
-function displayElsewhere(project: Project, tree: Page, id: string): string | undefined {
-  const open = [id];
-  const values = cellsOf(conditionsOf(project)).map(({ sample }) =>
-    specifiedValue(project, tree, id, 'display', { ...sample, open }),
-  );
-  return values.includes('none') ? (values.find((one) => one !== 'none') ?? 'block') : undefined;
+/** How an element is shown somewhere, where it is hidden at a place by a value of its own or one that it carries. */
+function shownElsewhere(project: Project, tree: Page, id: string, open: string, at: At): string | undefined {
+  const values = { here: new Set<string>(), elsewhere: new Set<string>() };
+  const condition = project.breakpoints.find((one) => one.id === at)?.condition;
+  for (const { sample } of cellsOf(conditionsOf(project))) {
+    const isHere = !condition || holdsAt(condition, sample);
+    values[isHere ? 'here' : 'elsewhere'].add(specifiedValue(project, tree, id, 'display', { ...sample, open: [open] }));
+  }
+  if (!values.here.has('none')) return undefined;
+  return [...values.here, ...values.elsewhere].find((one) => one !== 'none');
 }
 
 /** Makes an element a panel, with what opens it and what closes it, placed where it is one. */
@@ -117,7 +121,14 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     ...(wish.outside && { outside: true }),
     ...(wish.links && { links: true }),
   };
-  const display = displayElsewhere(project, tree, id);
+  const display = shownElsewhere(project, tree, id, id, at);
+  // What was hidden because there was no room for it shows in the panel, but for what a state or another alternate is for.
+  const back = subtreeOf(tree, id)
+    .slice(1)
+    .flatMap((one) => {
+      const shown = one.alternate || one.panel ? undefined : shownElsewhere(project, tree, one.id, id, at);
+      return shown === undefined ? [] : [{ one, shown }];
+    });
   const isRow = /flex$/.test(
     display ?? specifiedValue(project, tree, id, 'display', { width: 1000, height: 800, pointer: 'mouse', open: [id] }),
   );
@@ -126,7 +137,7 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     ...(display && { display }),
     ...(isRow && wish.kind !== 'dialog' && { 'flex-direction': 'column', 'align-items': 'stretch' }),
     ...(specifiedValue(project, tree, id, 'background-color', { width: 400, height: 800, pointer: 'mouse' }) ===
-      'transparent' && { 'background-color': '#ffffff' }),
+      propertyNamed('background-color').initial && { 'background-color': '#ffffff' }),
     'box-shadow': '0 4px 24px rgb(0 0 0 / 0.24)',
   };
   const opens = `e${newId()}`;
@@ -146,7 +157,10 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     { type: 'setPanel', node: id, panel },
     {
       ...{ type: 'restyle', label: `Place ${name}` },
-      changes: Object.entries(values).map(([property, value]) => ({ owner: id, at, property, value })),
+      changes: [
+        ...Object.entries(values).map(([property, value]) => ({ owner: id, at, property, value })),
+        ...back.map(({ one, shown }) => ({ owner: one.id, at, property: 'display', value: shown })),
+      ],
     },
     ...(opener
       ? [
@@ -163,6 +177,11 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     details: [
       opener ? `${opener.name} opens it.` : `A button is put before it that opens it${at === BASE ? '' : ', there only'}.`,
       'A button is put into it that closes it; Escape closes it too.',
+      ...(back.length > 0
+        ? [
+            `${listed(back.map(({ one }) => one.name))} ${back.length === 1 ? 'was' : 'were'} hidden there, and ${back.length === 1 ? 'shows' : 'show'} in it.`,
+          ]
+        : []),
     ],
   };
 }

@@ -77,7 +77,7 @@ const Device = memo(function Device(props: DeviceProps) {
   const linked = useLineup((lineup) => lineup.linked && !lineup.whole);
   const whole = useLineup((lineup) => lineup.whole);
   const selection = useSession((session) => session.selection);
-  const openPanels = useSession((session) => session.openPanels);
+  const openPanels = useSession((session) => session.slice.open);
   const use = useSession((session) => session.usePage);
   const own = useLineup((lineup) => lineup.holds[key]);
   const shared = useSession(useShallow(heldOnStage));

@@ -31,7 +31,7 @@ interface Props {
   /** An element of the page that is held in a state. */
   readonly hold?: Hold | undefined;
   /** The panels that are shown open. */
-  readonly open?: readonly string[];
+  readonly open?: readonly string[] | undefined;
   /** Whether the page works as it does for visitors. A frame is for one or the other for as long as it stands. */
   readonly use?: boolean;
   /** Shows the project that is being edited, as it is edited. */

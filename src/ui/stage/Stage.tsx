@@ -37,7 +37,7 @@ export function Stage() {
   const width = useSession((session) => session.width);
   const selection = useSession((session) => session.selection);
   const hold = useSession(useShallow(heldOnStage));
-  const openPanels = useSession((session) => session.openPanels);
+  const openPanels = useSession((session) => session.slice.open);
   const use = useSession((session) => session.usePage);
   const zoomChoice = useSession((session) => session.zoom);
   const [held, setHeld] = useState<number>();

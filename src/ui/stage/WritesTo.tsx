@@ -61,7 +61,11 @@ export function WritesTo() {
         {pseudo && `, ${pseudoWords(pseudo)}`}
       </span>
       {part && (
-        <span className="shrink-0 rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed" data-testid="writes-part">
+        <span
+          className="min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
+          title={part}
+          data-testid="writes-part"
+        >
           {part}
         </span>
       )}

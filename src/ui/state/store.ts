@@ -115,8 +115,6 @@ export interface Session extends EditLog {
   readonly zoom: 'fit' | number;
   /** The element that is about to become a panel. */
   readonly makingPanel: string | undefined;
-  /** The panels that the stage shows open, by id. */
-  readonly openPanels: readonly string[];
   /** Whether pages in frames are used as visitors use them, not edited. */
   readonly usePage: boolean;
   /** The pages from which links led on while pages are used, the last one last. */
@@ -197,7 +195,6 @@ export const useSession = create<Session>(() => ({
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
   makingPanel: undefined,
-  openPanels: [],
   usePage: false,
   usedBefore: [],
   usedPlace: undefined,

@@ -10,7 +10,7 @@ import { changePanel, noPanel, showOpen } from './panels';
 /** What a panel is, how it is closed and what holds still behind it, each to be changed. */
 export function PanelFields({ id, panel }: { id: string; panel: Panel }) {
   const page = useSession(steadyPage);
-  const isOpen = useSession((session) => session.openPanels.includes(id));
+  const isOpen = useSession((session) => session.slice.open?.includes(id) ?? false);
   const buttons = openersOf(page, page.elements[id]!);
   return (
     <div>

@@ -48,7 +48,8 @@ export function noPanel(id: string): void {
 
 /** Shows a panel open on the stage, or closed again. */
 export function showOpen(id: string, isOpen: boolean): void {
-  useSession.setState(({ openPanels }) => ({
-    openPanels: isOpen ? [...openPanels.filter((one) => one !== id), id] : openPanels.filter((one) => one !== id),
-  }));
+  useSession.setState(({ slice }) => {
+    const others = (slice.open ?? []).filter((one) => one !== id);
+    return { slice: { ...slice, open: isOpen ? [...others, id] : others } };
+  });
 }
