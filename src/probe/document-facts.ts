@@ -1,4 +1,5 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import { Panels } from './panels';
 import type { ReadElement } from './style-facts';
 import { readStyles, withLengths } from './style-facts';
 
@@ -32,10 +33,13 @@ export class DocumentReader {
   readonly #texts: readonly (readonly Text[])[];
   /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
   readonly #closed: readonly boolean[];
+  /** What is opened and closed. */
+  readonly panels: Panels;
   readonly #meta: string | undefined;
   readonly #range: Range;
   #epoch: string | undefined;
   #styles: StyleFacts | undefined;
+  #panelFacts: PageFacts['panels'];
   #fontSize: Float64Array;
 
   constructor(document: Document) {
@@ -62,8 +66,11 @@ export class DocumentReader {
         chars: text.length,
         text,
         first: node.dataset.mpFirst !== undefined,
+        alternate: node.dataset.mpAlternate,
+        panel: node.dataset.panel !== undefined,
       };
     });
+    this.panels = new Panels(document, nodes);
     this.#meta = document.querySelector('meta[name=viewport]')?.getAttribute('content') ?? undefined;
     this.#range = document.createRange();
     this.#fontSize = new Float64Array(nodes.length);
@@ -83,6 +90,7 @@ export class DocumentReader {
     if (epoch !== this.#epoch || !this.#styles) {
       this.#styles = readStyles(this.nodes, this.elements, this.#window);
       this.#fontSize = this.#textSizes();
+      this.#panelFacts = this.panels.read();
       this.#epoch = epoch;
     } else if (fluid) {
       this.#styles = withLengths(this.#styles, this.nodes, this.#window);
@@ -124,6 +132,7 @@ export class DocumentReader {
       lines,
       broken,
       meta: this.#meta,
+      panels: this.#panelFacts,
     };
   }
 

@@ -9,7 +9,7 @@ import { HeldLooks, isHeldState } from './held-looks';
 import { LargeText, SPACED_TEXT } from './large-text';
 
 /** How the text of a measured page is set, or in which state its elements are. */
-export type Setting = 'plain' | 'large-text' | 'spaced-text' | HeldState;
+export type Setting = 'plain' | 'large-text' | 'spaced-text' | 'opened' | HeldState;
 
 /** A page is measured at rest: what moves on its own, or on its way to another value, would never give one answer. */
 const AT_REST =
@@ -107,6 +107,7 @@ export class MeasuredFrame {
 
   /** In how many ways elements can be in a state, each to be measured; one where nothing is held. */
   layers(setting: Setting): number {
+    if (setting === 'opened') return this.reader.panels.count;
     if (!isHeldState(setting)) return 1;
     return this.#looks.layers(setting, setting === 'focused' ? this.#focus.focusable : []);
   }
@@ -128,6 +129,7 @@ export class MeasuredFrame {
     this.#spacing?.remove();
     this.#spacing = undefined;
     this.#looks.release();
+    this.reader.panels.hold(setting === 'opened' ? layer : undefined);
     if (isHeldState(setting)) this.#hold(setting, layer);
     if (setting === 'spaced-text') {
       this.#spacing = inside.createElement('style');
@@ -147,12 +149,14 @@ export class MeasuredFrame {
     const { media, fluid, contained } = this.#conditions;
     let epoch = `${this.#setting} ${this.#layer} ${this.#conditionsHeight} ${contained ? width : ''}`;
     for (const query of media) epoch += query.matches ? '1' : '0';
+    const opened = this.reader.panels.settle();
     if (this.#setting === 'large-text' && (fluid || this.#enlargedAt !== epoch)) {
       this.#large.restore();
       this.#large.enlarge(this.reader.fontSizes());
       this.#enlargedAt = epoch;
     }
     const facts = this.reader.read(epoch, fluid);
+    if (opened !== undefined) return { ...facts, opened };
     return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
   }
 

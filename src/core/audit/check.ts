@@ -9,7 +9,8 @@ export const SEVERITIES: readonly Severity[] = ['broken', 'poor', 'note'];
  * What a page is looked at with. `widths`: every width, at the height of the stage. `heights`: every width at the height
  * of each device. `large-text`: all text twice as large. `spaced-text`: the spacing of WCAG 2.2, 1.4.12. `reflow`: the
  * one viewport of 320 by 256 px. `turned`: each device upright and on its side. `pointed`, `focused` and `pressed`: every
- * width, with all that looks otherwise then pointed at, focused by keyboard, or pressed.
+ * width, with all that looks otherwise then pointed at, focused by keyboard, or pressed. `opened`: every width, each panel
+ * open in turn where it is one.
  */
 export const VIEWS = [
   'widths',
@@ -21,6 +22,7 @@ export const VIEWS = [
   'pointed',
   'focused',
   'pressed',
+  'opened',
 ] as const;
 export type View = (typeof VIEWS)[number];
 

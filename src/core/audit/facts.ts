@@ -18,6 +18,23 @@ export interface ElementFacts {
   readonly chars: number;
   /** Marked as what people must see first. */
   readonly first: boolean;
+  /** The set of alternates that it is one of. */
+  readonly alternate?: string | undefined;
+  /** Whether it was made a panel here, so that what opens it is known. */
+  readonly panel?: boolean | undefined;
+}
+
+/** An element that is opened and closed by HTML's `popover`, by the elements that do it. */
+export interface PanelFacts {
+  /** Whether it is a panel at this width, not simply part of the page. */
+  readonly here: boolean;
+  /** What opens it, outside of it, and what closes it, inside. */
+  readonly openers: readonly number[];
+  readonly closers: readonly number[];
+  /** A press outside closes it. */
+  readonly outside: boolean;
+  /** Whether the page can't be scrolled now. */
+  readonly locked: boolean;
 }
 
 /** What an element's computed style says. Arrays are indexed by element; colours take four numbers each. */
@@ -83,6 +100,10 @@ export interface PageFacts extends StyleFacts {
   readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
   /** The content of `<meta name="viewport">`; undefined where the page has none. */
   readonly meta?: string | undefined;
+  /** Panels by element. */
+  readonly panels?: ReadonlyMap<number, PanelFacts> | undefined;
+  /** The panel that is held open, where it is one at this width. */
+  readonly opened?: number | undefined;
   /** What the focus makes of it; only there while a page is looked at focused. */
   readonly focus?: FocusFacts | undefined;
   /** The same page at the widest width of the same band. */

@@ -10,7 +10,7 @@ import type { Panel, PanelEdge, PanelKind } from '../document/panel';
 import { whyNoPanel } from '../document/panel';
 import { openersOf } from '../document/panels';
 import type { Page, Project } from '../document/project';
-import { parentOf, subtreeOf } from '../document/tree';
+import { ancestorsOf, parentOf, subtreeOf } from '../document/tree';
 import type { Edit } from '../edits/edit';
 import { describeTarget } from '../edits/set-style';
 import { propertyNamed } from '../styles/properties';
@@ -96,6 +96,15 @@ function shownElsewhere(project: Project, tree: Page, id: string, open: string, 
   return [...values.here, ...values.elsewhere].find((one) => one !== 'none');
 }
 
+/** The colour behind an element that has none itself: it will stand over the page. */
+function groundOf(project: Project, tree: Page, id: string): string | undefined {
+  const clear = propertyNamed('background-color').initial;
+  const colours = [tree.elements[id]!, ...ancestorsOf(tree, id)].map((one) =>
+    specifiedValue(project, tree, one.id, 'background-color', { width: 400, height: 800, pointer: 'mouse' }),
+  );
+  return colours[0] === clear ? (colours.find((one) => one !== clear) ?? '#ffffff') : undefined;
+}
+
 /** Makes an element a panel, with what opens it and what closes it, placed where it is one. */
 export function planPanel(project: Project, tree: Page, id: string, wish: PanelWish, newId: () => string): Plan {
   const element = tree.elements[id]!;
@@ -136,8 +145,7 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     ...placing(wish),
     ...(display && { display }),
     ...(isRow && wish.kind !== 'dialog' && { 'flex-direction': 'column', 'align-items': 'stretch' }),
-    ...(specifiedValue(project, tree, id, 'background-color', { width: 400, height: 800, pointer: 'mouse' }) ===
-      propertyNamed('background-color').initial && { 'background-color': '#ffffff' }),
+    ...(groundOf(project, tree, id) && { 'background-color': groundOf(project, tree, id)! }),
     'box-shadow': '0 4px 24px rgb(0 0 0 / 0.24)',
   };
   const opens = `e${newId()}`;

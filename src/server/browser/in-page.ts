@@ -153,7 +153,7 @@ function* everyHeight(task: SweepTask): Generator<SweptPart> {
 }
 
 /** Views for which a page is set otherwise than it is. */
-const SETTINGS = ['large-text', 'spaced-text', 'pointed', 'focused', 'pressed'] as const;
+const SETTINGS = ['large-text', 'spaced-text', 'pointed', 'focused', 'pressed', 'opened'] as const;
 
 /** Where elements can be in a state in several ways, a width is decided when all of them have been measured. */
 function* everyLayer(

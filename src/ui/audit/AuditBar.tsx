@@ -17,6 +17,7 @@ const FURTHER_WORDS = {
   pointed: 'what is pointed at',
   focused: 'what has the focus',
   pressed: 'what is pressed',
+  opened: 'open panels',
 } as const;
 
 /** How far the audit of the page is, and what can be done about all of it at once. */

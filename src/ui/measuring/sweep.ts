@@ -216,7 +216,8 @@ async function measureView(pageId: string, { view, heights, widths }: Looking, s
     heights,
     widths: fromIntegers(widths).map(({ from, below }) => ({ first: from, last: below - 1 })),
     near: Math.round(width),
-    ...slice,
+    height: slice.height,
+    pointer: slice.pointer,
   };
   for await (const line of streamSweep(projectId, body, signal)) {
     if (signal.aborted) return;

@@ -20,7 +20,7 @@ export function UseToggle() {
         type="button"
         aria-pressed={on}
         title="Links, panels and fields work as for visitors (Shift+V); Escape leads back"
-        className={`${BUTTON} whitespace-nowrap ${on ? 'border-amber-ink bg-amber-tint font-semibold' : ''}`}
+        className={`${BUTTON} whitespace-nowrap ${on ? 'border-amber-ink !bg-amber-tint font-semibold' : ''}`}
         onClick={() => setUsing(!on)}
       >
         {on ? 'Using the page' : 'Use the page'}

@@ -16,6 +16,8 @@ import { growingType } from './growing-type';
 import { focused, pointed, pressed } from './in-state';
 import { longLines } from './long-lines';
 import { narrowContent } from './narrow-content';
+import { notJustOne } from './not-just-one';
+import { cutPanel, loosePage, opened, stuckPanel } from './open-panels';
 import { orientationLock } from './orientation-lock';
 import { outsideViewport } from './outside-viewport';
 import { overlappingBoxes } from './overlapping-boxes';
@@ -23,6 +25,7 @@ import { overlappingText } from './overlapping-text';
 import { raggedRow } from './ragged-row';
 import { readingOrder } from './reading-order';
 import { rowOverFull } from './row-over-full';
+import { shutPanel } from './shut-panel';
 import { sidewaysScroll } from './sideways-scroll';
 import { smallTarget } from './small-target';
 import { smallText } from './small-text';
@@ -44,6 +47,10 @@ export const CHECKS: readonly Check[] = [
   contrast,
   blockedZoom,
   unseenFocus,
+  notJustOne,
+  shutPanel,
+  stuckPanel,
+  cutPanel,
   firstBelow,
   reflow,
   orientationLock,
@@ -62,6 +69,8 @@ export const CHECKS: readonly Check[] = [
   pointed,
   focused,
   pressed,
+  opened,
+  loosePage,
   faintFocus,
   readingOrder,
   focusOrder,

@@ -4,6 +4,7 @@ import { devicesOf } from '../../devices/device-set';
 import { viewportOn } from '../../devices/device';
 import type { Project } from '../../document/project';
 import { treesOf } from '../../document/tree';
+import { panelsOn } from '../../document/panels';
 import type { Pseudo } from '../../document/pseudo';
 import { readPseudo, splitPseudo } from '../../document/pseudo';
 import type { Styled, StyleSet } from '../../document/style-sets';
@@ -108,6 +109,9 @@ export function planOf(project: Project, slice: Slice): Looking[] {
     { view: 'large-text', heights: [slice.height], widths },
     { view: 'spaced-text', heights: [slice.height], widths },
     ...STATE_VIEWS.filter((view) => spoken.has(view)).map((view) => ({ view, heights: [slice.height], widths })),
+    ...(treesOf(project).some((tree) => panelsOn(tree).length > 0)
+      ? [{ view: 'opened' as const, heights: [slice.height], widths }]
+      : []),
     { view: 'reflow', heights: [REFLOW_VIEWPORT.height], widths: [REFLOW_VIEWPORT.width] },
     ...turned.map(({ width, height }): Looking => ({
       view: 'turned',
