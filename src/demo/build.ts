@@ -1,5 +1,5 @@
 import type { At } from '@/core/breakpoints';
-import type { Page, PageElement, Saying, StyleSet, Use } from '@/core/document';
+import type { Alternate, Page, PageElement, Panel, Saying, StyleSet, Use } from '@/core/document';
 import { textChildren, topOf } from '@/core/document';
 import { checkValue } from '@/core/styles';
 
@@ -10,6 +10,10 @@ export const NARROW = 'bnarrow';
 export const VERY_WIDE = 'bverywide';
 
 export interface Parts {
+  /** The rest of its id, where it isn't counted with the others. */
+  readonly key?: string;
+  readonly alternate?: Alternate;
+  readonly panel?: Panel;
   readonly name?: string;
   readonly text?: string;
   readonly attributes?: Readonly<Record<string, string>>;
@@ -86,7 +90,7 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
   const elements: Record<string, PageElement> = {};
   let count = 0;
   const put = ({ tag, parts, children, use: of }: Sprig): string => {
-    const id = `e${key}${count++}`;
+    const id = `e${key}${parts.key ?? count++}`;
     elements[id] = {
       id,
       tag,
@@ -95,6 +99,8 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
       children: [],
       shared: parts.shared ?? [],
       styles: styleSet(parts),
+      ...(parts.alternate && { alternate: parts.alternate }),
+      ...(parts.panel && { panel: parts.panel }),
       ...(of && { use: of }),
     };
     elements[id] = { ...elements[id], children: [...textChildren(parts.text), ...children.map(put)] };

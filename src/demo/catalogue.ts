@@ -1,6 +1,6 @@
 import type { Sprig } from './build';
 import { el, use } from './build';
-import { page, TOOL_CARD } from './furniture';
+import { closing, page, TOOL_CARD } from './furniture';
 
 const filter = (text: string): Sprig =>
   el('li', { name: `${text} filter` }, [
@@ -19,6 +19,54 @@ const filter = (text: string): Sprig =>
       },
     }),
   ]);
+
+const place = (text: string, value: string): Sprig =>
+  el(
+    'label',
+    {
+      text,
+      name: `${text} choice`,
+      key: value,
+      base: { display: 'flex', 'flex-direction': 'row-reverse', 'justify-content': 'flex-end', gap: '10px', padding: '4px 0' },
+    },
+    [
+      el('input', {
+        name: `${text} tick`,
+        key: `${value}tick`,
+        attributes: { type: 'checkbox', name: 'place', value },
+        base: { width: '24px', height: '24px', margin: '0' },
+      }),
+    ],
+  );
+
+/** A drawer at every width: what is rarely asked for needs no room of its own. */
+const moreFilters = el(
+  'form',
+  {
+    name: 'Filter drawer',
+    key: 'filters',
+    attributes: { id: 'filters', 'aria-label': 'More filters' },
+    panel: { ...{ kind: 'drawer', edge: 'left', at: { base: true } }, ...{ locks: true, outside: true } },
+    base: {
+      ...{ position: 'fixed', top: '0', right: 'auto', bottom: '0', left: '0', width: 'min(320px, 85%)', 'overflow-y': 'auto' },
+      ...{ display: 'flex', 'flex-direction': 'column', gap: '6px', padding: '20px', 'background-color': '#fdfcf8' },
+      'box-shadow': '0 0 32px rgb(31 43 41 / 0.35)',
+    },
+  },
+  [
+    el('h2', { text: 'Where it hangs', name: 'Filter title', key: 'filtertitle', shared: ['ssubtitle'] }),
+    place('Wall A', 'a'),
+    place('Wall B', 'b'),
+    place('Wall C', 'c'),
+    place('The yard', 'yard'),
+    closing('filterclose', 'filters', {
+      text: 'Show the tools',
+      name: 'Close the filters',
+      shared: ['sbutton'],
+      base: { 'margin-top': '12px' },
+    }),
+  ],
+);
 
 const tool = (picture: string, name: string, place: string, button: string): Sprig =>
   use(
@@ -54,6 +102,12 @@ export const catalogue = page('Catalogue', [
       { name: 'Filters', base: { display: 'flex', gap: '8px', margin: '20px 0', padding: '0', 'list-style': 'none' } },
       ['All', 'Wood', 'Garden', 'Measuring', 'In today'].map(filter),
     ),
+    el('button', {
+      ...{ text: 'More filters', name: 'More filters', key: 'more', shared: ['sbutton'] },
+      attributes: { type: 'button', popovertarget: 'filters' },
+      base: { margin: '0 0 20px' },
+    }),
+    moreFilters,
     el(
       'ul',
       {

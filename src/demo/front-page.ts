@@ -1,5 +1,5 @@
 import type { Sprig } from './build';
-import { el, use } from './build';
+import { el, NARROW, use } from './build';
 import { page, TOOL_CARD } from './furniture';
 
 const step = (title: string, text: string): Sprig =>
@@ -44,7 +44,15 @@ export const frontPage = page('Front page', [
             el('p', {
               text: 'Four hundred tools for one street and its neighbours. Members borrow for a week, learn on Saturdays and mend things together.',
               name: 'Introduction',
+              alternate: { set: 'hintro', at: ['base'] },
               base: { margin: '0', 'max-width': '34em' },
+            }),
+            el('p', {
+              text: 'Four hundred tools for one street. Members borrow for a week.',
+              name: 'Short introduction',
+              key: 'short',
+              alternate: { set: 'hintro', at: [NARROW] },
+              base: { margin: '0' },
             }),
             el('a', {
               text: 'See the catalogue',

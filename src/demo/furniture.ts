@@ -1,23 +1,50 @@
 import type { Page } from '@/core/document';
-import type { Sprig } from './build';
-import { el, part, use } from './build';
+import type { Parts, Sprig } from './build';
+import { el, NARROW, part, use } from './build';
 
 const link = (text: string, page: string) =>
   el('li', { name: `${text} entry` }, [el('a', { text, attributes: { href: `page:${page}` }, shared: ['slink'] })]);
 
-/** The header that the finished pages share: name and menu, folded to a button on narrow screens. */
+/** What closes a panel, there only where it is one. */
+export const closing = (key: string, panel: string, parts: Parts): Sprig =>
+  el('button', {
+    ...{ text: 'Close', key, attributes: { type: 'button', popovertarget: panel, popovertargetaction: 'hide' } },
+    ...parts,
+  });
+
+/** The header that the finished pages share: name and menu, which is a drawer on narrow screens. */
 function siteHeader(): Sprig {
   return el('header', { name: 'Header', shared: ['sheader'] }, [
     el('a', { text: 'Tansy Street Tool Library', name: 'Name', attributes: { href: 'page:gfront' }, shared: ['sbrand'] }),
-    el('nav', { name: 'Menu', attributes: { 'aria-label': 'Pages' } }, [
-      el('ul', { name: 'Menu list', shared: ['smenu'] }, [
-        link('Catalogue', 'gcatalogue'),
-        link('Hours', 'ghours'),
-        link('Booking', 'gtool'),
-        link('Join', 'gjoin'),
-      ]),
-    ]),
-    el('button', { text: 'Menu', name: 'Menu button', attributes: { type: 'button' }, shared: ['smenubutton'] }),
+    el(
+      'nav',
+      {
+        name: 'Menu',
+        attributes: { id: 'menu', 'aria-label': 'Pages' },
+        panel: {
+          ...{ kind: 'drawer', edge: 'right', at: { base: false, [NARROW]: true } },
+          ...{ locks: true, outside: true, links: true },
+        },
+        narrow: {
+          ...{ position: 'fixed', top: '0', right: '0', bottom: '0', left: 'auto', width: 'min(280px, 80%)' },
+          ...{ display: 'flex', 'flex-direction': 'column', gap: '16px', padding: '14px 16px 24px', 'overflow-y': 'auto' },
+          ...{ 'background-color': '#fdfcf8', 'box-shadow': '0 0 32px rgb(31 43 41 / 0.35)' },
+        },
+      },
+      [
+        closing('close', 'menu', { name: 'Close the menu', shared: ['smenubutton'], narrow: { 'align-self': 'flex-end' } }),
+        el('ul', { name: 'Menu list', shared: ['smenu'] }, [
+          link('Catalogue', 'gcatalogue'),
+          link('Hours', 'ghours'),
+          link('Booking', 'gtool'),
+          link('Join', 'gjoin'),
+        ]),
+      ],
+    ),
+    el('button', {
+      ...{ text: 'Menu', name: 'Menu button', shared: ['smenubutton'] },
+      attributes: { type: 'button', popovertarget: 'menu' },
+    }),
   ]);
 }
 

@@ -1,6 +1,6 @@
 import type { Sprig } from './build';
-import { el } from './build';
-import { page } from './furniture';
+import { el, NARROW } from './build';
+import { closing, page } from './furniture';
 
 const field = (label: string, type: string, hint: string): Sprig =>
   el('div', { name: `${label} group`, base: { display: 'flex', 'flex-direction': 'column', gap: '4px' } }, [
@@ -26,6 +26,11 @@ const field = (label: string, type: string, hint: string): Sprig =>
 export const join = page('Join', [
   el('main', { name: 'Main', shared: ['sframe'], base: { 'padding-top': '36px' } }, [
     el('h1', { text: 'Join the library', name: 'Title', shared: ['stitle'], base: { 'margin-bottom': '20px' } }),
+    el('button', {
+      ...{ text: 'What members get', name: 'Welcome sheet button', key: 'open', shared: ['smenubutton'] },
+      attributes: { type: 'button', popovertarget: 'welcome' },
+      narrow: { 'margin-bottom': '20px' },
+    }),
     el(
       'div',
       {
@@ -56,10 +61,27 @@ export const join = page('Join', [
           'aside',
           {
             name: 'Welcome sheet',
+            attributes: { id: 'welcome', 'aria-label': 'Welcome sheet' },
+            panel: {
+              ...{ kind: 'sheet', edge: 'bottom', at: { base: false, [NARROW]: true } },
+              ...{ locks: true, outside: true },
+            },
             base: { padding: '24px', 'background-color': '#d8e7e0', 'border-radius': '8px' },
-            narrow: { padding: '16px' },
+            narrow: {
+              ...{
+                position: 'fixed',
+                top: 'auto',
+                right: '0',
+                bottom: '0',
+                left: '0',
+                'max-height': '85%',
+                'overflow-y': 'auto',
+              },
+              ...{ padding: '16px 16px 28px', 'border-radius': '12px 12px 0 0' },
+            },
           },
           [
+            closing('close', 'welcome', { name: 'Close the sheet', shared: ['smenubutton'], narrow: { 'margin-left': 'auto' } }),
             el('h2', { text: 'Welcome sheet', name: 'Welcome title', shared: ['ssubtitle'] }),
             el('p', {
               text: 'You get a card, a peg with your name, and one tool to take home on the first day.',

@@ -34,7 +34,7 @@ export const SHARED: readonly SharedStyle[] = [
   }),
   style('smenu', 'Menu', {
     base: { display: 'flex', 'flex-wrap': 'wrap', gap: '4px 22px', margin: '0', padding: '0', 'list-style': 'none' },
-    narrow: { display: 'none' },
+    narrow: { 'flex-direction': 'column', gap: '14px', 'font-size': '20px' },
   }),
   style('slink', 'Plain link', { base: { color: 'inherit', 'text-decoration': 'none', 'white-space': 'nowrap' } }),
   style('sbrand', 'Name', { base: { 'font-weight': '700', 'font-size': '18px', color: 'inherit', 'text-decoration': 'none' } }),

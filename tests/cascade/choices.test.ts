@@ -46,10 +46,14 @@ function threeOf(project: Project): Project {
     pseudo: { ':hover': { base: { display: 'block' } } },
     alternate: { set: 'ha', at: [] },
   });
-  const elements = { ...page.elements, ...Object.fromEntries(MEMBERS.map((id, i) => [id, member(id, i)])) };
+  const panel = {
+    ...{ id: 'ed', tag: 'nav', name: 'Panel', attributes: { id: 'ed' }, children: [{ text: 'Pages' }], shared: [] },
+    ...{ styles: { base: { display: 'grid' } }, panel: { kind: 'menu' as const, at: {} } },
+  };
+  const elements = { ...page.elements, ed: panel, ...Object.fromEntries(MEMBERS.map((id, i) => [id, member(id, i)])) };
   return {
     ...project,
-    pages: [{ ...page, elements: { ...elements, efirstmain: { ...main, children: [...main.children, ...MEMBERS] } } }],
+    pages: [{ ...page, elements: { ...elements, efirstmain: { ...main, children: [...main.children, ...MEMBERS, 'ed'] } } }],
   };
 }
 
@@ -64,9 +68,10 @@ afterAll(() => browser.close());
 test.each(QUERY_SYNTAXES)(
   'in the export exactly one shows, and the one that is chosen: queries as %s',
   async (queries) => {
+    const opened = fc.dictionary(fc.constantFrom('base', 'b0', 'b1', 'b2', 'b3'), fc.boolean(), { maxKeys: 3 });
     const random = fc.array(fc.integer({ min: 200, max: 1600 }), { minLength: 4, maxLength: 4 });
     await fc.assert(
-      fc.asyncProperty(arbitraryBreakpoints, places, random, async (breakpoints, said, more) => {
+      fc.asyncProperty(arbitraryBreakpoints, places, opened, random, async (breakpoints, said, isPanel, more) => {
         const choice = new Map(said);
         const bare = threeOf({ ...newProject('00000000-0000-4000-8000-000000000000', 'Three'), breakpoints, queries });
         const page = bare.pages[0]!;
@@ -75,7 +80,9 @@ test.each(QUERY_SYNTAXES)(
             id,
             one.alternate
               ? { ...one, alternate: { set: 'ha', at: [...choice].flatMap(([at, member]) => (member === id ? [at] : [])) } }
-              : one,
+              : one.panel
+                ? { ...one, panel: { ...one.panel, at: isPanel } }
+                : one,
           ]),
         );
         const project = { ...bare, pages: [{ ...page, elements }] };
@@ -86,6 +93,21 @@ test.each(QUERY_SYNTAXES)(
         await tab.setContent(textOf('index.html').replace(/<link[^>]*>/, `<style>${textOf('styles.css')}</style>`));
         for (const width of interestingWidths(project, more)) {
           await tab.setViewportSize({ width, height: 700 });
+          const panels = await tab.evaluate(() => {
+            const panel = document.getElementById('ed')!;
+            const look = () => getComputedStyle(panel).display;
+            const closed = look();
+            panel.showPopover();
+            const open = look();
+            panel.hidePopover();
+            return [closed, open];
+          });
+          const isPanelHere = choiceAt(breakpoints, new Map(Object.entries(isPanel)), true, {
+            ...DEFAULT_SLICE,
+            width,
+            height: 700,
+          });
+          expect([width, ...panels]).toEqual([width, isPanelHere ? 'none' : 'grid', 'grid']);
           const shown = await tab.evaluate(
             (ids) => ids.filter((id) => getComputedStyle(document.getElementById(id)!).display !== 'none'),
             MEMBERS,

@@ -16,6 +16,7 @@ test('a subtree is in reading order and whole', () => {
     'Welcome words',
     'Title',
     'Introduction',
+    'Short introduction',
     'Main button',
   ]);
   expect(subtreeOf(page, page.root)).toHaveLength(Object.keys(page.elements).length);

@@ -1,3 +1,4 @@
+import type { Viewport } from '../breakpoints/viewport';
 import type { Cell } from '../breakpoints/cells';
 import { cellsOf, widthsOfCells } from '../breakpoints/cells';
 import { ALL_WIDTHS, union } from '../breakpoints/interval';
@@ -37,12 +38,20 @@ export function cellsBetween(before: Project, after: Project): readonly Cell[] {
 /** The parts of all viewports in which a property has another value after than before, each as it is looked at. */
 function differingCells(before: Project, after: Project, looks: readonly (readonly [Look, Look])[], property: string): Cell[] {
   return cellsBetween(before, after).filter(({ sample }) =>
-    looks.some(
-      ([was, is]) =>
-        specifiedValue(was.project, was.page, was.node, property, heldIn(was, sample)) !==
-        specifiedValue(is.project, is.page, is.node, property, heldIn(is, sample)),
+    looks.some(([was, is]) =>
+      openOrNot(was, is, property, sample).some(
+        (viewport) =>
+          specifiedValue(was.project, was.page, was.node, property, heldIn(was, viewport)) !==
+          specifiedValue(is.project, is.page, is.node, property, heldIn(is, viewport)),
+      ),
     ),
   );
+}
+
+/** What a closed panel hides shows when it is opened. */
+function openOrNot(was: Look, is: Look, property: string, sample: Viewport): readonly Viewport[] {
+  const isPanel = property === 'display' && [was, is].some(({ page, node }) => page.elements[node]?.panel !== undefined);
+  return isPanel ? [sample, { ...sample, open: [was.node] }] : [sample];
 }
 
 /**

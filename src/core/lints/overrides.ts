@@ -49,7 +49,10 @@ function judge(
   for (const [element, look] of looks) {
     // What is said of rest is judged as if the document said nothing of states: it may come to rest again.
     const sources = sourcesOf(look.project, look.page, elementOf(look.page, look.node), property).filter(
-      (source) => state !== undefined || source.layer === 'browser' || readPseudo(source.pseudo ?? '').state === undefined,
+      // A panel is judged as it is when it is open.
+      (source) =>
+        source.layer !== 'panel' &&
+        (state !== undefined || source.layer === 'browser' || readPseudo(source.pseudo ?? '').state === undefined),
     );
     for (const { sample } of cells) {
       const holding = sources.filter((source) => isHolding(source, heldIn(look, sample)));

@@ -103,7 +103,7 @@ export function hidingBlocks(project: Project, trees: readonly Page[], boost: st
       if (queries === null) continue;
       const key = `shown ${queries.join(' & ')}`;
       const block = blocks.get(key) ?? {
-        ...{ key, rules: [] },
+        ...{ key, rules: [], term },
         ...(queries.length > 0 && { query: queries[queries.length - 1]!, within: queries.slice(0, -1) }),
       };
       block.rules.push({ key: id, selector, lines });

@@ -26,6 +26,7 @@ test('an export is pages, a sheet, pictures and fonts, with nothing of the progr
     'hours.html',
     'join.html',
     'styles.css',
+    'behaviour.js',
     'fonts/schibsted-grotesk.woff2',
   ]);
   expect([...out.values()].join('')).not.toMatch(/data-mp|mill.?pond/i);
@@ -39,7 +40,7 @@ test('conditions are written in range syntax, in the order of the cascade', () =
       .get('styles.css')!
       .matchAll(/@media (.*) \{/g),
   ].map((match) => match[1]);
-  expect(new Set(queries)).toEqual(new Set(['(width >= 1600px)', '(width < 900px)', '(width < 600px)']));
+  expect(new Set(queries)).toEqual(new Set(['(width >= 1600px)', '(width < 900px)', '(width < 600px)', '(width >= 600px)']));
 });
 
 test('longhands are gathered into the shortest shorthand', () => {

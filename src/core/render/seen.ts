@@ -1,4 +1,6 @@
 import type { Viewport } from '../breakpoints/viewport';
+import type { Term } from '../breakpoints/choice';
+import { holdsIn } from '../breakpoints/choice';
 import { holdsAt } from '../breakpoints/condition';
 import { gridAt } from '../grid/columns';
 import type { Page, Project } from '../document/project';
@@ -20,20 +22,22 @@ export function seenBy(project: Project, page: Page): (viewport: Viewport) => st
   const body = renderElement(project, page, page.root, { addresses, page: () => '#', marked: false, inert: true });
   const { bundled, added } = fontsUsed(project);
   const fonts = [...bundled.map(({ file }) => file), ...added.map(({ hash, font }) => hash + JSON.stringify(font))].join();
-  const sheets = new Map<string, { key: string; css: string }[]>();
+  const sheets = new Map<string, { key: string; term: Term | undefined; css: string }[]>();
   return (viewport) => {
     const standIn = { ...whatMatters(project, viewport), height: undefined };
     const reader = standInKey(standIn);
     let blocks = sheets.get(reader);
     if (!blocks) {
       // Without their queries, which hold: a breakpoint that moves elsewhere changes nothing here.
-      blocks = renderSheet(project, [page], { addresses, standIn }).map(({ query, ...block }) => ({
+      blocks = renderSheet(project, [page], { addresses, standIn }).map(({ query, within: _, ...block }) => ({
         key: block.key,
-        css: writeBlock((block.layer === 'imported' || block.key.startsWith('shown ')) && query ? { ...block, query } : block),
+        term: block.term,
+        css: writeBlock(block.layer === 'imported' && query ? { ...block, query } : block),
       }));
       sheets.set(reader, blocks);
     }
-    const holding = blocks.filter(({ key }) => {
+    const holding = blocks.filter(({ key, term }) => {
+      if (term) return holdsIn(term, viewport);
       // "<owner> <breakpoint>" or "<owner> <breakpoint> from <another>"; sheets from elsewhere have numbers there.
       const condition = conditions.get(key.split(' ')[1] ?? '');
       return !condition || holdsAt(condition, viewport);

@@ -1,3 +1,5 @@
+import type { Term } from '../breakpoints/choice';
+
 export interface Rule {
   /** The element or shared style it belongs to. */
   readonly key: string;
@@ -11,6 +13,8 @@ export interface SheetBlock {
   /** The cascade layer around it. */
   readonly layer?: string;
   readonly query?: string;
+  /** Where its queries hold, where they aren't those of one breakpoint. */
+  readonly term?: Term;
   /** Further queries that must hold, around that one. */
   readonly within?: readonly string[];
   readonly rules: readonly Rule[];
