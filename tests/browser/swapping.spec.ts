@@ -39,7 +39,7 @@ test('alternates by keyboard and mouse: made, chosen on the strip, moved by its 
   const titles = frameOf(page).locator('h1');
   await expect.poll(() => seen(titles)).toHaveLength(1);
   // Its text alone is another.
-  await page.keyboard.press('Shift+Enter');
+  await frameOf(page).locator('h1:visible').dblclick();
   await page.keyboard.press('ControlOrMeta+a');
   await page.keyboard.type('Borrow, fix, return');
   await page.keyboard.press('Escape');
@@ -269,7 +269,7 @@ test('a panel is made of something of one’s own by keyboard, shown open to be 
   await outline(page, 'Notes').click();
   await page.getByRole('button', { name: 'Make a panel …' }).press('Enter');
   await page.getByLabel('It is a').selectOption('sheet');
-  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Make the panel' }).press('Enter');
   await expect(outline(page, 'Open Notes')).toBeVisible();
   await expect(frame.getByText('Bring it back dry.')).toBeHidden();
   await page.getByRole('button', { name: 'Show it open' }).press('Enter');

@@ -10,6 +10,15 @@ export const ALTERNATES_SCRIPT = `(() => {
   const isTicked = ({ type }) => type === 'checkbox' || type === 'radio';
   const sameField = (a, b) => a.name === b.name && a.localName === b.localName && (!isTicked(a) || a.value === b.value);
 
+  // What stops being shown loses the focus before anybody is told of the width.
+  let focused;
+  document.addEventListener('focusin', ({ target }) => {
+    focused = target;
+  });
+  document.addEventListener('focusout', ({ target }) => {
+    if (target.checkVisibility()) focused = undefined;
+  });
+
   const carry = (from, to) => {
     const known = fieldsIn(from);
     for (const field of fieldsIn(to)) {
@@ -17,7 +26,7 @@ export const ALTERNATES_SCRIPT = `(() => {
       if (!other) continue;
       if (isTicked(field)) field.checked = other.checked;
       else if (field.type !== 'file') field.value = other.value;
-      if (other === document.activeElement) setTimeout(() => field.focus());
+      if (other === focused) setTimeout(() => field.focus());
     }
   };
 
