@@ -23,7 +23,8 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * In version 6 an element held either a text or elements. Version 7 knew neither states nor boxes before and after.
  * Version 8 had all pages in English, and took file names that some systems keep for themselves.
  * Version 9 knew no parts. Version 10 audited every project from 320 to 1920 px, and left the size of text on its root alone.
- * Version 11 knew no files that came in with pages, version 12 no fonts among them that were added by hand.
+ * Version 11 knew no files that came in with pages, version 12 no fonts among them that were added by hand, version 13 neither
+ * alternates nor panels.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -44,6 +45,7 @@ const STEPS: readonly Step[] = [
   }),
   (document) => ({ files: [], ...document, schema: 12 }),
   (document) => ({ ...document, schema: 13 }),
+  (document) => ({ ...document, schema: 14 }),
 ];
 
 function withFileNames(pages: unknown): unknown {
