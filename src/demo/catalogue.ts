@@ -46,7 +46,7 @@ const moreFilters = el(
     name: 'Filter drawer',
     key: 'filters',
     attributes: { id: 'filters', 'aria-label': 'More filters' },
-    panel: { ...{ kind: 'drawer', edge: 'left', at: { base: true } }, ...{ locks: true, outside: true } },
+    panel: { ...{ kind: 'drawer', edge: 'left', at: { base: true } }, ...{ locks: true, outside: true, slides: true } },
     base: {
       ...{ position: 'fixed', top: '0', right: 'auto', bottom: '0', left: '0', width: 'min(320px, 85%)', 'overflow-y': 'auto' },
       ...{ display: 'flex', 'flex-direction': 'column', gap: '6px', padding: '20px', 'background-color': '#fdfcf8' },

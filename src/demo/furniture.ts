@@ -23,7 +23,7 @@ function siteHeader(): Sprig {
         attributes: { id: 'menu', 'aria-label': 'Pages' },
         panel: {
           ...{ kind: 'drawer', edge: 'right', at: { base: false, [NARROW]: true } },
-          ...{ locks: true, outside: true, links: true },
+          ...{ locks: true, outside: true, links: true, slides: true },
         },
         narrow: {
           ...{ position: 'fixed', top: '0', right: '0', bottom: '0', left: 'auto', width: 'min(280px, 80%)' },

@@ -64,7 +64,7 @@ export const join = page('Join', [
             attributes: { id: 'welcome', 'aria-label': 'Welcome sheet' },
             panel: {
               ...{ kind: 'sheet', edge: 'bottom', at: { base: false, [NARROW]: true } },
-              ...{ locks: true, outside: true },
+              ...{ locks: true, outside: true, slides: true },
             },
             base: { padding: '24px', 'background-color': '#d8e7e0', 'border-radius': '8px' },
             narrow: {

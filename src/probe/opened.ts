@@ -22,6 +22,8 @@ export function openAgain(): void {
       continue;
     }
     if (panel.popover !== 'manual') panel.popover = 'manual';
+    // Whoever edits it wants to see where it stands, not how it gets there.
+    panel.style.setProperty('transition', 'none', 'important');
     if (!panel.matches(':popover-open')) panel.showPopover();
   }
 }

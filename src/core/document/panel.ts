@@ -22,14 +22,17 @@ export const panelSchema = z
     outside: z.literal(true).optional(),
     /** Following a link in it closes it. */
     links: z.literal(true).optional(),
+    /** It slides in from its edge, for those who don't ask for less motion. */
+    slides: z.literal(true).optional(),
   })
-  .transform(({ kind, edge, at, locks, outside, links }): Panel => ({
+  .transform(({ kind, edge, at, locks, outside, links, slides }): Panel => ({
     kind,
     ...(edge && { edge }),
     at,
     ...(locks && { locks }),
     ...(outside && { outside }),
     ...(links && { links }),
+    ...(slides && { slides }),
   }));
 export interface Panel {
   readonly kind: PanelKind;
@@ -38,6 +41,7 @@ export interface Panel {
   readonly locks?: true | undefined;
   readonly outside?: true | undefined;
   readonly links?: true | undefined;
+  readonly slides?: true | undefined;
 }
 
 /** Elements that look the same as a panel and in the page: those that browsers give no margins, borders or padding. */

@@ -29,6 +29,7 @@ export interface PanelWish {
   readonly locks: boolean;
   readonly outside: boolean;
   readonly links: boolean;
+  readonly slides: boolean;
   /** A button of the tree that opens it; a new one where none is named. */
   readonly opener?: string | undefined;
 }
@@ -129,6 +130,7 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     ...(wish.locks && { locks: true }),
     ...(wish.outside && { outside: true }),
     ...(wish.links && { links: true }),
+    ...(wish.slides && wish.kind !== 'dialog' && { slides: true }),
   };
   const display = shownElsewhere(project, tree, id, id, at);
   // What was hidden because there was no room for it shows in the panel, but for what a state or another alternate is for.

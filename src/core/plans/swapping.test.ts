@@ -168,7 +168,16 @@ test('fields of the same name are built only when first shown; without that it i
   expect(lints(plain)).toEqual(['fields-twice eb']);
 });
 
-const wish = { kind: 'drawer', edge: 'left', at: 'bn', covers: 'part', locks: true, outside: true, links: true } as const;
+const wish = {
+  kind: 'drawer',
+  edge: 'left',
+  at: 'bn',
+  covers: 'part',
+  locks: true,
+  outside: true,
+  links: true,
+  slides: true,
+} as const;
 const BOX = make(MIDDLE, NARROW, insert('ebox', 'nav'), insert('ein', 'p', 0, 'ebox'), set('ein', 'bn', 'display', 'none'));
 
 test('a panel: closed where it is one, in the page elsewhere, with what opens and closes it', () => {

@@ -1,12 +1,14 @@
 import type { Term } from '../breakpoints/choice';
+import { holdsForReader } from '../breakpoints/condition';
 import { HIDDEN, hiddenAlternate, panelTerms } from '../cascade/hiding';
 import { isBuiltLater } from '../behaviour';
 import { alternatesOn } from '../document/alternates';
 import { classNames } from '../document/class-names';
+import type { Panel, PanelEdge } from '../document/panel';
 import { panelsOn } from '../document/panels';
 import type { Page, Project } from '../document/project';
 import { isInUse } from '../document/use';
-import type { SheetBlock } from './sheet-block';
+import type { Rule, SheetBlock } from './sheet-block';
 import type { SheetOptions } from './sheet-options';
 import { termQueries } from './term-query';
 
@@ -26,6 +28,24 @@ const AS_IN_THE_PAGE = [
   ],
   ...['overflow: visible', 'color: inherit', 'background: none', '--panel: 0'],
 ].map((line) => `${line};`);
+
+/** How far outside of the screen it stands while it is closed. */
+const OUTSIDE: Readonly<Record<PanelEdge, string>> = { left: '-100% 0', right: '100% 0', top: '0 -100%', bottom: '0 100%' };
+
+/** A panel that slides: it begins and ends outside, and is there until it has arrived (CSS Transitions 2, `@starting-style`). */
+function sliding(id: string, name: string, { edge, slides }: Panel): readonly Rule[] {
+  if (!slides || !edge) return [];
+  const outside = `translate: ${OUTSIDE[edge]};`;
+  return [
+    {
+      key: `${id} slides`,
+      selector: name,
+      lines: ['transition: translate 0.2s ease-out, display 0.2s allow-discrete, overlay 0.2s allow-discrete;'],
+    },
+    { key: `${id} outside`, selector: `${name}:not(:popover-open)`, lines: [outside] },
+    { key: `${id} comes`, selector: `${name}:popover-open`, lines: [`@starting-style { ${outside} }`] },
+  ];
+}
 
 interface Hiding {
   readonly id: string;
@@ -109,5 +129,22 @@ export function hidingBlocks(project: Project, trees: readonly Page[], boost: st
       block.rules.push({ key: id, selector, lines });
       blocks.set(key, block);
     }
-  return [...blocks.values()];
+  return [...blocks.values(), ...slidingBlocks(project, trees, options)];
+}
+
+/** How panels slide in and out, where they are panels, for those who don't ask for less motion. */
+function slidingBlocks(project: Project, trees: readonly Page[], { standIn, queries: syntax }: SheetOptions): SheetBlock[] {
+  if (standIn && !holdsForReader({ motion: 'full' }, standIn)) return [];
+  const names = classNames(project);
+  return trees.flatMap(ownPanels).flatMap((element) => {
+    const rules = sliding(element.id, `.${names.get(element.id)}`, element.panel!);
+    if (rules.length === 0) return [];
+    return panelTerms(project, element).flatMap((term, i): SheetBlock[] => {
+      const queries = termQueries(term, standIn, syntax);
+      if (queries === null) return [];
+      const all = [...(standIn ? [] : ['(prefers-reduced-motion: no-preference)']), ...queries];
+      const query = all[all.length - 1];
+      return [{ key: `slides ${element.id} ${i}`, rules, term, ...(query && { query, within: all.slice(0, -1) }) }];
+    });
+  });
 }

@@ -34,13 +34,17 @@ test('an export is pages, a sheet, pictures and fonts, with nothing of the progr
   expect(out.get('index.html')).toContain('src="pictures/shop-front.svg"');
 });
 
+const REDUCED = '(prefers-reduced-motion: no-preference)';
+
 test('conditions are written in range syntax, in the order of the cascade', () => {
   const queries = [
     ...files(demo)
       .get('styles.css')!
       .matchAll(/@media (.*) \{/g),
   ].map((match) => match[1]);
-  expect(new Set(queries)).toEqual(new Set(['(width >= 1600px)', '(width < 900px)', '(width < 600px)', '(width >= 600px)']));
+  expect(new Set(queries)).toEqual(
+    new Set(['(width >= 1600px)', '(width < 900px)', '(width < 600px)', '(width >= 600px)', REDUCED]),
+  );
 });
 
 test('longhands are gathered into the shortest shorthand', () => {

@@ -4,7 +4,9 @@ import type { QuerySyntax } from '../breakpoints/condition';
 import type { Reader } from '../breakpoints/viewport';
 import { wholeReader } from '../breakpoints/viewport';
 import { sizeOfWord } from '../cascade/computed-tables';
+import { panelsOn } from '../document/panels';
 import type { Project } from '../document/project';
+import { treesOf } from '../document/tree';
 import { readFeature } from '../read/media';
 
 /**
@@ -116,10 +118,11 @@ export function whatMatters(project: Project, standIn: StandIn): StandIn {
   const asked = (what: keyof typeof MATTERS) => project.sheets.some(({ css }) => MATTERS[what].test(css));
   const pointer = asked('pointer') || project.breakpoints.some(({ condition }) => condition.pointer);
   const { text, height } = standIn;
+  const slides = treesOf(project).some((tree) => panelsOn(tree).some(({ panel }) => panel!.slides));
   return {
     pointer: pointer ? standIn.pointer : 'mouse',
     ...(asked('scheme') && { scheme: standIn.scheme }),
-    ...(asked('motion') && { motion: standIn.motion }),
+    ...((asked('motion') || slides) && { motion: standIn.motion }),
     ...(asked('density') && { density: standIn.density }),
     ...(text !== undefined && text !== 1 && { text }),
     ...(height !== undefined && { height }),

@@ -118,6 +118,9 @@ function PanelForm({ id, name }: { id: string; name: string }) {
       </Row>
       <Tick label="The page behind holds still" isOn={wish.locks} change={(on) => change({ locks: on === true })} />
       <Tick label="A press outside closes it" isOn={wish.outside} change={(on) => change({ outside: on === true })} />
+      {wish.kind !== 'dialog' && (
+        <Tick label="It slides in from its edge" isOn={wish.slides} change={(on) => change({ slides: on === true })} />
+      )}
       <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
       <p className="m-0 flex justify-end gap-2 pt-3">
         <button type="button" className={BAR_BUTTON} onClick={close}>
@@ -133,7 +136,7 @@ function PanelForm({ id, name }: { id: string; name: string }) {
 
 function wishFor(kind: PanelKind, at: string): PanelWish {
   const { edge = 'right', locks = false, outside = false, links = false } = USUAL[kind];
-  return { kind, at, edge, covers: 'part', locks, outside, links };
+  return { kind, at, edge, covers: 'part', locks, outside, links, slides: kind !== 'menu' };
 }
 
 function Row({ label, children }: { label: string; children: React.ReactNode }) {

@@ -37,6 +37,9 @@ export function PanelFields({ id, panel }: { id: string; panel: Panel }) {
       <Tick label="The page behind holds still" isOn={panel.locks} change={(locks) => changePanel(id, { locks })} />
       <Tick label="A press outside closes it" isOn={panel.outside} change={(outside) => changePanel(id, { outside })} />
       <Tick label="A link in it closes it" isOn={panel.links} change={(links) => changePanel(id, { links })} />
+      {panel.edge && (
+        <Tick label="It slides in from its edge" isOn={panel.slides} change={(slides) => changePanel(id, { slides })} />
+      )}
       <p className="m-0 pt-1 text-xs text-muted">
         {buttons.length === 0 ? 'Nothing opens or closes it yet.' : 'Opened and closed by '}
         {buttons.map(({ id: node, name }, i) => (
