@@ -159,6 +159,12 @@ const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((li
 
 const LINEUP_COMMANDS: readonly Command[] = [
   {
+    ...view('heights', 'The axis of heights beside the page', ['Shift+k'], () =>
+      useSession.setState(({ heightsShown }) => ({ heightsShown: !heightsShown })),
+    ),
+    group: 'View',
+  },
+  {
     ...view('use', 'Use the page as visitors do, or edit it again', ['Shift+v'], () => setUsing(!useSession.getState().usePage)),
     group: 'View',
   },

@@ -46,7 +46,9 @@ export function Stage() {
   const zoom = held ?? (zoomChoice === 'fit' ? fit : zoomChoice);
   const slice = useSession((session) => session.slice);
   // Where a height decides, the frame has just that one; else it is as high as the stage has room.
-  const exact = useMemo(() => cutsAcross(conditionsOf(project)), [project]);
+  const heights = useSession((session) => session.heightsShown);
+  const asked = useMemo(() => cutsAcross(conditionsOf(project)), [project]);
+  const exact = asked || heights;
   const height = exact ? slice.height : Math.max(320, Math.round(size.height / zoom));
   const frame = useRef<HTMLIFrameElement | null>(null);
 

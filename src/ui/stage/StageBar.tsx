@@ -4,6 +4,7 @@ import { cutsAcross, POINTERS } from '@/core/breakpoints';
 import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { useState } from 'react';
+import { BUTTON } from '../theme/controls';
 import { setSlice } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
 import { UseToggle } from '../using/UseToggle';
@@ -18,6 +19,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
   const slice = useSession((session) => session.slice);
+  const heights = useSession((session) => session.heightsShown);
   return (
     <div className="flex h-11 shrink-0 items-center gap-3 px-4">
       <WritesTo />
@@ -26,6 +28,15 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
         <b>{width}</b> wide · content {content ?? width}
       </span>
       {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} />}
+      <button
+        type="button"
+        aria-pressed={heights}
+        title="The axis of heights beside the page (Shift+K)"
+        className={`${BUTTON} ${heights ? 'border-reed !bg-reed-tint' : ''}`}
+        onClick={() => useSession.setState({ heightsShown: !heights })}
+      >
+        Heights
+      </button>
       <ZoomSelect label="Zoom" zoom={choice} steps={STEPS} shown={zoom} onZoom={(next) => useSession.setState({ zoom: next })} />
     </div>
   );

@@ -115,6 +115,8 @@ export interface Session extends EditLog {
   readonly zoom: 'fit' | number;
   /** The element that is about to become a panel. */
   readonly makingPanel: string | undefined;
+  /** Whether the axis of heights stands beside the page, which is then as high as it says. */
+  readonly heightsShown: boolean;
   /** Whether pages in frames are used as visitors use them, not edited. */
   readonly usePage: boolean;
   /** The pages from which links led on while pages are used, the last one last. */
@@ -195,6 +197,7 @@ export const useSession = create<Session>(() => ({
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
   makingPanel: undefined,
+  heightsShown: false,
   usePage: false,
   usedBefore: [],
   usedPlace: undefined,

@@ -30,6 +30,7 @@ import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { PartBar } from '../parts/PartBar';
 import { PanelDialog } from '../swapping/PanelDialog';
+import { HeightAxis } from '../heights/HeightAxis';
 import { PartDialogs } from '../parts/PartDialogs';
 import { PagesPanel } from '../pages/PagesPanel';
 import { TopBar } from './TopBar';
@@ -39,6 +40,7 @@ const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
   const [opened, setOpened] = useState<string>();
+  const heights = useSession((session) => session.heightsShown);
   const [failure, setFailure] = useState<string>();
   useEffect(() => {
     recallPanels();
@@ -129,7 +131,10 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
         <div className="relative flex min-w-0 flex-1">
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <PartBar />
-            <div className="flex min-h-0 min-w-0 flex-1">{view === 'shape' ? <Stage /> : <LineUp />}</div>
+            <div className="flex min-h-0 min-w-0 flex-1">
+              {view === 'shape' ? <Stage /> : <LineUp />}
+              {view === 'shape' && heights && <HeightAxis />}
+            </div>
           </div>
           <MarksBar />
         </div>
