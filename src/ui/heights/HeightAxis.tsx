@@ -19,8 +19,13 @@ import { addHeightHere, heightEdgesOf, movingHeight, nextHeight, shownHeight } f
 const DOMAIN = { from: HEIGHT_MIN, to: 1400 };
 const BUTTON = 'w-full border-0 bg-transparent px-1 py-0.5 text-left text-[11px] text-muted hover:bg-paper hover:text-ink';
 
-/** The instrument along the height axis, beside the page: scale, posts of breakpoints, devices of the band, the cursor. */
+/** The axis of heights, where it is wanted. */
 export const HeightAxis = memo(function HeightAxis() {
+  return useSession((session) => session.heightsShown) ? <Axis /> : null;
+});
+
+/** The instrument along the height axis, beside the page: scale, posts of breakpoints, devices of the band, the cursor. */
+function Axis() {
   const [axis, setAxis] = useState<HTMLDivElement | null>(null);
   const { height: length } = useSize(axis);
   const scale = useMemo(() => gaugeScale(DOMAIN, length), [length]);
@@ -55,7 +60,7 @@ export const HeightAxis = memo(function HeightAxis() {
       </div>
     </section>
   );
-});
+}
 
 function Staff({ scale }: { scale: Scale }) {
   const named = ticks(scale, 34);

@@ -40,7 +40,6 @@ const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
   const [opened, setOpened] = useState<string>();
-  const heights = useSession((session) => session.heightsShown);
   const [failure, setFailure] = useState<string>();
   useEffect(() => {
     recallPanels();
@@ -133,7 +132,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
             <PartBar />
             <div className="flex min-h-0 min-w-0 flex-1">
               {view === 'shape' ? <Stage /> : <LineUp />}
-              {view === 'shape' && heights && <HeightAxis />}
+              {view === 'shape' && <HeightAxis />}
             </div>
           </div>
           <MarksBar />
