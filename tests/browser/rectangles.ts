@@ -46,6 +46,8 @@ export async function compareExport(
     for (const one of project.pages) {
       await page.goto(pathToFileURL(join(folder, `${one.slug}.html`)).href);
       await preview.setContent(previewDocument(renderPreview(project, one, fontData), ''));
+      // Here scrollbars are hidden, which takes them away but not the room that is kept for them.
+      await page.addStyleTag({ content: '@layer { * { scrollbar-width: none; } }' });
       expect(await page.evaluate(() => document.fonts.size)).toBeGreaterThan(0);
       for (const width of widths) {
         await page.setViewportSize({ width, height: 800 });

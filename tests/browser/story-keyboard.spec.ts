@@ -120,6 +120,7 @@ test('the outline is a tree: fold, walk, rename, remove, duplicate, move', async
   expect(childIds(words).map((child) => project.pages[0]!.elements[child]!.name)).toEqual([
     'Introduction',
     'Logo',
+    'Short introduction',
     'Main button',
   ]);
 });

@@ -16,7 +16,7 @@ test('by mouse: a word becomes strong and a link, a stretch takes a shared style
 }) => {
   const id = await createProject(request, 'demo');
   await openWorkbench(page, id);
-  const text = frameOf(page).getByText('Four hundred tools for one street');
+  const text = frameOf(page).getByText('Four hundred tools for one street and its');
   await text.dblclick();
   const bar = page.getByRole('toolbar', { name: 'Marks of the text' });
   await expect(bar).toBeVisible();
