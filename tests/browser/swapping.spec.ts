@@ -287,3 +287,56 @@ test('a panel is made of something of one’s own by keyboard, shown open to be 
   await expect(frame.getByText('Bring it back dry.')).toBeVisible();
   await expect(outline(page, 'Open Notes')).toHaveCount(0);
 });
+
+test('heights: an axis beside the page, a breakpoint made, moved and written to there, by mouse and by keyboard', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  await goTo(page, 1200);
+  await page.keyboard.press('Shift+K');
+  const cursor = page.getByRole('slider', { name: 'Viewport height on the axis' });
+  const axis = (await cursor.boundingBox())!;
+  await page.mouse.click(axis.x + 20, axis.y + (Math.log(600 / 200) / Math.log(1400 / 200)) * axis.height);
+  await cursor.focus();
+  for (let i = 0; i < 40; i++) {
+    const missing = 600 - Number(await cursor.getAttribute('aria-valuenow'));
+    if (missing === 0) break;
+    await page.keyboard.press(missing > 0 ? 'ArrowDown' : 'ArrowUp');
+  }
+  await expect
+    .poll(() =>
+      frameOf(page)
+        .locator('html')
+        .evaluate(() => innerHeight),
+    )
+    .toBe(600);
+  await page.getByRole('button', { name: '+ and shorter' }).click();
+  await expect(page.getByTestId('writes-to')).toHaveText('Writes to 600 and shorter');
+  await outline(page, 'Shop drawing').click();
+  await page.getByRole('button', { name: 'Seen: out of the layout, neighbours move' }).click();
+  const drawing = frameOf(page).getByRole('img', { name: 'The library with its green front' });
+  await expect(drawing).toBeHidden();
+  await cursor.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(drawing).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await expect(drawing).toBeHidden();
+
+  const post = page.getByRole('button', { name: /^Height of breakpoint Short/ });
+  await post.press('Shift+ArrowDown');
+  await expect(post).toHaveAccessibleName(/610 and shorter/);
+  const box = (await post.boundingBox())!;
+  await page.mouse.move(box.x + 8, box.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 8, box.y + 48, { steps: 5 });
+  await page.mouse.up();
+  await expect(post).not.toHaveAccessibleName(/610 and shorter/);
+  await saved(page);
+  const { project } = await readProject(request, id);
+  const { condition } = project.breakpoints.find(({ name }) => name === 'Short')!;
+  expect(condition.heightBelow).toBeGreaterThan(640);
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(post).toHaveAccessibleName(/610 and shorter/);
+});

@@ -21,13 +21,13 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
   const slice = useSession((session) => session.slice);
   const heights = useSession((session) => session.heightsShown);
   return (
-    <div className="flex h-11 shrink-0 items-center gap-3 px-4">
+    <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
       <WritesTo />
       <UseToggle />
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide · content {content ?? width}
       </span>
-      {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} />}
+      {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} height={!heights} />}
       <button
         type="button"
         aria-pressed={heights}
@@ -43,7 +43,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
 }
 
 /** The viewport's height and pointer, where some condition asks for them. */
-function SliceFields({ slice }: { slice: Slice }) {
+function SliceFields({ slice, height: asksHeight }: { slice: Slice; height: boolean }) {
   const [typed, setTyped] = useState<string>();
   const finish = () => {
     const height = Number(typed);
@@ -52,24 +52,26 @@ function SliceFields({ slice }: { slice: Slice }) {
   };
   return (
     <span className="flex items-center gap-1.5">
-      <label className="flex items-center gap-1 text-muted">
-        <input
-          aria-label="Viewport height"
-          inputMode="numeric"
-          className="h-[22px] w-[52px] rounded-[3px] border border-line-strong bg-sheet px-1 text-right font-mono text-ink"
-          value={typed ?? String(slice.height)}
-          onChange={(event) => setTyped(event.target.value)}
-          onBlur={finish}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') finish();
-            const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
-            if (by === 0) return;
-            event.preventDefault();
-            setSlice({ height: slice.height + by * (event.shiftKey ? 10 : 1) });
-          }}
-        />
-        high
-      </label>
+      {asksHeight && (
+        <label className="flex items-center gap-1 text-muted">
+          <input
+            aria-label="Viewport height"
+            inputMode="numeric"
+            className="h-[22px] w-[52px] rounded-[3px] border border-line-strong bg-sheet px-1 text-right font-mono text-ink"
+            value={typed ?? String(slice.height)}
+            onChange={(event) => setTyped(event.target.value)}
+            onBlur={finish}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') finish();
+              const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+              if (by === 0) return;
+              event.preventDefault();
+              setSlice({ height: slice.height + by * (event.shiftKey ? 10 : 1) });
+            }}
+          />
+          high
+        </label>
+      )}
       <select
         aria-label="Pointer"
         className="rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink"

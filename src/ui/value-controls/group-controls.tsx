@@ -7,6 +7,7 @@ import { ContrastNote } from './ContrastNote';
 import { EdgeControls, OpacityControl } from './EdgeControls';
 import { HoldControls } from './HoldControls';
 import { DisplayControls, FlowControls, TextControls } from './LayoutControls';
+import { ScreenHeight } from './ScreenHeight';
 import { ShadowList } from './ShadowList';
 import type { Shaped } from './shape';
 import { TrackList } from './TrackList';
@@ -23,6 +24,8 @@ export function groupControls(group: PropertyGroup, shaped: Shaped): ReactNode {
           <TrackList shaped={shaped} />
         </>
       );
+    case 'Size':
+      return <ScreenHeight shaped={shaped} />;
     case 'Position':
       return <HoldControls shaped={shaped} />;
     case 'Type':
