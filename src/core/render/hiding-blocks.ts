@@ -32,18 +32,17 @@ const AS_IN_THE_PAGE = [
 /** How far outside of the screen it stands while it is closed. */
 const OUTSIDE: Readonly<Record<PanelEdge, string>> = { left: '-100% 0', right: '100% 0', top: '0 -100%', bottom: '0 100%' };
 
-/** A panel that slides: it begins and ends outside, and is there until it has arrived (CSS Transitions 2, `@starting-style`). */
+/**
+ * A panel that slides comes from outside (CSS Transitions 2, `@starting-style`). It leaves at once: what would go on showing while it
+ * leaves would also show when a page in a window is made narrower, and the panel leaves the page.
+ */
 function sliding(id: string, name: string, { edge, slides }: Panel): readonly Rule[] {
   if (!slides || !edge) return [];
-  const outside = `translate: ${OUTSIDE[edge]};`;
   return [
     {
-      key: `${id} slides`,
-      selector: name,
-      lines: ['transition: translate 0.2s ease-out, display 0.2s allow-discrete, overlay 0.2s allow-discrete;'],
+      ...{ key: `${id} comes`, selector: `${name}:popover-open` },
+      lines: ['transition: translate 0.2s ease-out;', `@starting-style { translate: ${OUTSIDE[edge]}; }`],
     },
-    { key: `${id} outside`, selector: `${name}:not(:popover-open)`, lines: [outside] },
-    { key: `${id} comes`, selector: `${name}:popover-open`, lines: [`@starting-style { ${outside} }`] },
   ];
 }
 
