@@ -10,6 +10,10 @@ export function hold(next: readonly (readonly [id: string, states: string])[]): 
   holdAgain();
 }
 
+/** Whether it is the editor that holds an element in a state, whatever the pointer does. */
+export const isHeldByEditor = (element: Element, state: string): boolean =>
+  marks.some(([id, states]) => states.split(' ').includes(state) && find(id) === element);
+
 /** Marks them once more, after elements have been put in anew. */
 export function holdAgain(): void {
   for (const [id, states] of marks) find(id)?.setAttribute(HELD_ATTRIBUTE, states);

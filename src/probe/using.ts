@@ -1,4 +1,5 @@
 import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
+import { isHeldByEditor } from './held';
 import { send } from './nodes';
 
 /**
@@ -19,7 +20,7 @@ const pathOf = (target: EventTarget | null): readonly Element[] => {
 function mark(state: string, elements: readonly Element[]): void {
   const without = (one: Element) => (one.getAttribute(HELD) ?? '').split(' ').filter((word) => word !== '' && word !== state);
   for (const one of document.querySelectorAll(`[${HELD}~="${state}"]`))
-    if (!elements.includes(one)) {
+    if (!elements.includes(one) && !isHeldByEditor(one, state)) {
       const rest = without(one);
       if (rest.length > 0) one.setAttribute(HELD, rest.join(' '));
       else one.removeAttribute(HELD);
