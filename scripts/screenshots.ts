@@ -183,8 +183,11 @@ await page
 await picture(page, 'audit-pages');
 await page.close();
 const dark = await open('dark');
-await openCatalogue(dark);
-await dark.getByRole('treeitem', { name: /^Tool cards/ }).click();
-await goTo(dark, 742);
+await dark.getByRole('listitem').getByRole('link').first().click();
+await dark.getByRole('treeitem', { name: /^Introduction/ }).waitFor();
+await goTo(dark, 440);
+await dark.keyboard.press('Shift+V');
+await dark.frameLocator('iframe').getByRole('button', { name: 'Menu', exact: true }).click();
+await dark.frameLocator('iframe').getByRole('link', { name: 'Join', exact: true }).hover();
 await picture(dark, 'workbench-dark');
 await browser.close();
