@@ -1,16 +1,16 @@
 'use client';
 
-import { memo, useRef, useState } from 'react';
+import { memo, useRef } from 'react';
 import { describeInterval } from '@/core/breakpoints';
 import type { Lane, Stretch } from '@/core/cascade';
 import { CARRIAGE_WORDS } from '../inspector/OriginMark';
-import { followPointer } from '../input/follow-pointer';
 import { setWidth } from '../view/actions';
-import { shownProject, useSession } from '../state/store';
+import { useSession } from '../state/store';
 import type { LaneMenuPlace } from './LaneMenu';
 import type { Scale } from './scale';
 import { place } from './scale';
-import { endNear, moveEnd } from './stretch';
+import { usePulledEnd } from './pulled-end';
+import { moveEnd } from './stretch';
 import { StretchField } from './StretchField';
 
 /** What a row asks of its list. The object stays the same for as long as the list stands. */
@@ -114,8 +114,9 @@ interface CellProps {
 
 function StretchCell({ owner, property, stretch, before, after, reached, editing, scale, focus, handlers }: CellProps) {
   const cell = useRef<HTMLDivElement>(null);
-  const [pulled, setPulled] = useState<{ side: 'from' | 'below'; to: number }>();
-  const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
+  const { isPulled, shown, pull } = usePulledEnd<Stretch>(cell, stretch, scale, (side, to, neighbour) =>
+    moveEnd(owner, property, stretch, neighbour, side, to),
+  );
   const at = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
   if (!at) return null;
   const words = `${valueText(stretch)}, ${describeInterval(stretch)}: ${CARRIAGE_WORDS[stretch.carriage]}${inDoubt(stretch)}`;
@@ -124,22 +125,6 @@ function StretchCell({ owner, property, stretch, before, after, reached, editing
   const inside = () => {
     const { width } = useSession.getState();
     return width >= stretch.from && width < stretch.below;
-  };
-  const pull = (side: 'from' | 'below', neighbour: Stretch) => (event: React.PointerEvent<HTMLElement>) => {
-    event.stopPropagation();
-    const left = cell.current!.parentElement!.getBoundingClientRect().left;
-    let to: number | undefined;
-    followPointer(
-      event,
-      ({ x }) => {
-        to = endNear(shownProject(useSession.getState()), scale.width(x - left), scale.x);
-        setPulled({ side, to });
-      },
-      () => {
-        setPulled(undefined);
-        if (to !== undefined && to !== stretch[side]) moveEnd(owner, property, stretch, neighbour, side, to);
-      },
-    );
   };
   const grip = 'absolute inset-y-0 z-10 w-[6px] cursor-ew-resize touch-none hover:bg-reed';
   return (
@@ -150,7 +135,7 @@ function StretchCell({ owner, property, stretch, before, after, reached, editing
       aria-label={words}
       title={editing ? undefined : `${words}. Double press to type, right press for more.`}
       data-stretch={stretch.carriage}
-      className={`absolute top-[2px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center pattern-${stretch.carriage} ${pulled ? 'z-20 opacity-80' : ''}`}
+      className={`absolute top-[2px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center pattern-${stretch.carriage} ${isPulled ? 'z-20 opacity-80' : ''}`}
       style={{ left: at.left + 1, width: Math.max(2, at.width - 2) }}
       onFocus={focus}
       onClick={(event) => {

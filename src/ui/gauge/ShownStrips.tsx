@@ -11,8 +11,7 @@ import type { MenuPlace } from './LaneMenu';
 import { StretchMenu } from './LaneMenu';
 import type { Scale } from './scale';
 import { place } from './scale';
-import { endNear } from './stretch';
-import { followPointer } from '../input/follow-pointer';
+import { usePulledEnd } from './pulled-end';
 import { shownPage, shownProject, useSession } from '../state/store';
 import { select, setWidth } from '../view/actions';
 import type { Strip, StripOption } from '../swapping/strips';
@@ -154,31 +153,14 @@ interface CellProps {
 
 function Cell({ strip, stretches, at, isSelected, isReached, scale, onFocus, onMenu }: CellProps) {
   const cell = useRef<HTMLDivElement>(null);
-  const [pulled, setPulled] = useState<{ side: 'from' | 'below'; to: number }>();
   const stretch = stretches[at]!;
-  const shown = pulled ? { ...stretch, [pulled.side]: pulled.to } : stretch;
+  const { isPulled, shown, pull } = usePulledEnd<ChosenStretch>(cell, stretch, scale, (side, to, neighbour, grows) =>
+    carryOut(moveEnd(strip, stretch[side], to, optionOf(strip, grows ? stretch : neighbour))),
+  );
   const drawn = place(scale, Math.min(shown.from, shown.below), Math.max(shown.from, shown.below));
   if (!drawn) return null;
   const { name, element } = optionOf(strip, stretch);
   const words = `${name}, ${describeInterval(stretch)}${stretch.own ? ', chosen here' : ', carried on'}`;
-  const pull = (side: 'from' | 'below', neighbour: ChosenStretch) => (event: React.PointerEvent<HTMLElement>) => {
-    event.stopPropagation();
-    const left = cell.current!.parentElement!.getBoundingClientRect().left;
-    let to: number | undefined;
-    followPointer(
-      event,
-      ({ x }) => {
-        to = endNear(shownProject(useSession.getState()), scale.width(x - left), scale.x);
-        setPulled({ side, to });
-      },
-      () => {
-        setPulled(undefined);
-        if (to === undefined || to === stretch[side]) return;
-        const grows = side === 'from' ? to < stretch.from : to > stretch.below;
-        carryOut(moveEnd(strip, stretch[side], to, optionOf(strip, grows ? stretch : neighbour)));
-      },
-    );
-  };
   const [before, after] = [stretches[at - 1], stretches[at + 1]];
   const grip = 'absolute inset-y-0 z-10 w-[6px] cursor-ew-resize touch-none hover:bg-reed';
   return (
@@ -190,7 +172,7 @@ function Cell({ strip, stretches, at, isSelected, isReached, scale, onFocus, onM
       aria-haspopup="menu"
       title={`${words}. Right press or Enter to choose another.`}
       data-shown={stretch.word}
-      className={`absolute top-[3px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center ${isSelected ? 'border-reed bg-reed-tint text-ink' : stretch.own ? 'border-ink bg-sheet text-ink' : 'border-edge bg-sheet text-muted'} ${pulled ? 'z-20 opacity-80' : ''}`}
+      className={`absolute top-[3px] h-[18px] cursor-pointer overflow-hidden rounded-[2px] border px-1 text-center ${isSelected ? 'border-reed bg-reed-tint text-ink' : stretch.own ? 'border-ink bg-sheet text-ink' : 'border-edge bg-sheet text-muted'} ${isPulled ? 'z-20 opacity-80' : ''}`}
       style={{ left: drawn.left + 1, width: Math.max(2, drawn.width - 2) }}
       onFocus={onFocus}
       onClick={(event) => {
