@@ -109,7 +109,7 @@ await picture(page, 'columns');
 await page.keyboard.press('c');
 await page.getByRole('tab', { name: 'Values' }).click();
 await goTo(page, 1240);
-const words = page.frameLocator('iframe').getByText('Four hundred tools for one street');
+const words = page.frameLocator('iframe').getByText('Four hundred tools for one street and its');
 await words.dblclick();
 await words.dblclick({ position: { x: 12, y: 12 } });
 const marks = page.getByRole('toolbar', { name: 'Marks of the text' });
