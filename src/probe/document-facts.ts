@@ -11,12 +11,13 @@ const WORD = /\S+/g;
 
 const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
 
-/** In `<details>` that is closed only the first summary is seen. */
-function isClosedIn(node: Element): boolean {
+/** In `<details>` that is closed only the first summary is seen, unless a sheet shows the rest all the same. */
+function isClosedIn(node: Element, window: Window): boolean {
   for (let at: Element | null = node; at?.parentElement; at = at.parentElement) {
     const around: Element = at.parentElement;
     if (around.localName !== 'details' || around.hasAttribute('open')) continue;
-    if (around.querySelector(':scope > summary') !== at) return true;
+    if (around.querySelector(':scope > summary') === at) continue;
+    if (window.getComputedStyle(around, '::details-content').getPropertyValue('content-visibility') !== 'visible') return true;
   }
   return false;
 }
@@ -32,7 +33,8 @@ export class DocumentReader {
   readonly #window: Window;
   readonly #texts: readonly (readonly Text[])[];
   /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
-  readonly #closed: readonly boolean[];
+  #closed: readonly boolean[];
+  readonly #unfolds: boolean;
   /** What is opened and closed. */
   readonly panels: Panels;
   readonly #meta: string | undefined;
@@ -48,7 +50,8 @@ export class DocumentReader {
     const index = new Map<Element, number>();
     const nodes = [...document.body.parentElement!.querySelectorAll<HTMLElement>('[data-mp-node]')];
     this.nodes = nodes;
-    this.#closed = nodes.map(isClosedIn);
+    this.#unfolds = nodes.some(({ localName }) => localName === 'details');
+    this.#closed = nodes.map(() => false);
     this.#texts = nodes.map((node) =>
       [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
     );
@@ -91,6 +94,7 @@ export class DocumentReader {
       this.#styles = readStyles(this.nodes, this.elements, this.#window);
       this.#fontSize = this.#textSizes();
       this.#panelFacts = this.panels.read();
+      if (this.#unfolds) this.#closed = this.nodes.map((node) => isClosedIn(node, this.#window));
       this.#epoch = epoch;
     } else if (fluid) {
       this.#styles = withLengths(this.#styles, this.nodes, this.#window);

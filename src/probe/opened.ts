@@ -5,9 +5,17 @@ let wanted: readonly string[] = [];
 
 const isPanelHere = (panel: HTMLElement) => getComputedStyle(panel).getPropertyValue('--panel').trim() === '1';
 
+function show(panel: HTMLElement | null, open: boolean): void {
+  if (panel?.localName === 'details') panel.toggleAttribute('open', open);
+  else if (panel && panel.popover !== null && open !== panel.matches(':popover-open')) {
+    if (open) panel.showPopover();
+    else panel.hidePopover();
+  }
+}
+
 /** Shows panels open, in place of those from before, wherever they are panels. */
 export function openPanels(ids: readonly string[]): void {
-  for (const id of wanted) if (!ids.includes(id)) find(id)?.hidePopover?.();
+  for (const id of wanted) if (!ids.includes(id)) show(find(id), false);
   wanted = ids;
   openAgain();
 }
@@ -16,15 +24,15 @@ export function openPanels(ids: readonly string[]): void {
 export function openAgain(): void {
   for (const id of wanted) {
     const panel = find(id);
-    if (!panel || panel.popover === null) continue;
+    if (!panel) continue;
     if (!isPanelHere(panel)) {
-      if (panel.matches(':popover-open')) panel.hidePopover();
+      show(panel, false);
       continue;
     }
-    if (panel.popover !== 'manual') panel.popover = 'manual';
+    if (panel.popover !== null && panel.popover !== 'manual') panel.popover = 'manual';
     // Whoever edits it wants to see where it stands, not how it gets there.
     panel.style.setProperty('transition', 'none', 'important');
-    if (!panel.matches(':popover-open')) panel.showPopover();
+    show(panel, true);
   }
 }
 

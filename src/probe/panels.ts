@@ -6,13 +6,17 @@ export class Panels {
   readonly #index: ReadonlyMap<Element, number>;
   readonly #document: Document;
   #held: HTMLElement | undefined;
+  /** What unfolds and was open from the start. */
+  readonly #unfolded: ReadonlySet<Element>;
 
   constructor(document: Document, nodes: readonly HTMLElement[]) {
     this.#document = document;
     this.#index = new Map(nodes.map((node, i) => [node, i]));
-    this.#nodes = nodes.filter((node) => node.hasAttribute('popover'));
+    this.#nodes = nodes.filter((node) => node.matches('[popover], details[data-panel]'));
+    this.#unfolded = new Set(this.#nodes.filter((node) => node.matches('details[open]')));
     // What closes itself when another opens would close in the middle of a measurement.
-    for (const node of this.#nodes) node.dataset.mpOutside = node.getAttribute('popover') === 'manual' ? 'no' : 'yes';
+    for (const node of this.#nodes)
+      if (node.hasAttribute('popover')) node.dataset.mpOutside = node.getAttribute('popover') === 'manual' ? 'no' : 'yes';
   }
 
   get count(): number {
@@ -21,9 +25,9 @@ export class Panels {
 
   /** Holds one open wherever it is a panel; none where it isn't given. */
   hold(which: number | undefined): void {
-    this.#held?.hidePopover();
+    if (this.#held) this.#show(this.#held, this.#unfolded.has(this.#held));
     this.#held = which === undefined ? undefined : this.#nodes[which];
-    if (this.#held) this.#held.popover = 'manual';
+    if (this.#held?.hasAttribute('popover')) this.#held.popover = 'manual';
   }
 
   /** Opens and closes what is held as the width has it. Returns the open one's index. */
@@ -31,11 +35,16 @@ export class Panels {
     const panel = this.#held;
     if (!panel) return undefined;
     const here = this.#isHere(panel);
-    if (here !== panel.matches(':popover-open')) {
-      if (here) panel.showPopover();
+    this.#show(panel, here);
+    return here ? this.#index.get(panel) : undefined;
+  }
+
+  #show(panel: HTMLElement, open: boolean): void {
+    if (panel.localName === 'details') panel.toggleAttribute('open', open);
+    else if (open !== panel.matches(':popover-open')) {
+      if (open) panel.showPopover();
       else panel.hidePopover();
     }
-    return here ? this.#index.get(panel) : undefined;
   }
 
   /** Our own panels say where they are one; others are where they would be closed. */
@@ -53,6 +62,7 @@ export class Panels {
       this.#nodes.map((panel) => {
         const own = buttons.filter((button) => button.popoverTargetElement === panel && this.#index.has(button));
         const does = (button: HTMLButtonElement, not: string) => button.popoverTargetAction !== not;
+        const over = panel.localName !== 'details';
         const of = (list: readonly HTMLElement[]) => list.map((one) => this.#index.get(one)!);
         return [
           this.#index.get(panel)!,
@@ -60,6 +70,7 @@ export class Panels {
             here: this.#isHere(panel),
             openers: of(own.filter((button) => !panel.contains(button) && does(button, 'hide'))),
             closers: of(own.filter((button) => panel.contains(button) && does(button, 'show'))),
+            over,
             outside: panel.dataset.mpOutside === 'yes',
             locked,
           },

@@ -340,3 +340,34 @@ test('heights: an axis beside the page, a breakpoint made, moved and written to 
   await page.keyboard.press('ControlOrMeta+z');
   await expect(post).toHaveAccessibleName(/610 and shorter/);
 });
+
+test('a disclosure unfolds on a phone and is simply there on a desktop, in the preview and in what is handed over', async ({
+  page,
+  request,
+}, info) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id);
+  await goTo(page, 480);
+  await outline(page, 'Steps').click();
+  await page.getByRole('button', { name: 'Make a panel …' }).click();
+  await page.getByLabel('It is a').selectOption('disclosure');
+  await page.getByRole('button', { name: 'Make the panel' }).press('Enter');
+  const frame = frameOf(page);
+  await expect(frame.getByText('Twelve a year')).toBeHidden();
+  await outline(page, 'Steps, folded').click();
+  await page.getByRole('button', { name: 'Show it open' }).click();
+  await expect(frame.getByText('Twelve a year')).toBeVisible();
+  await goTo(page, 1000);
+  await expect(frame.getByText('Twelve a year')).toBeVisible();
+  await expect(frame.locator('summary')).toBeHidden();
+  await saved(page);
+
+  const at = await handedOver(request, id, info.outputPath('handed'));
+  await page.goto(at('index.html'));
+  await expect(page.getByText('Twelve a year')).toBeVisible();
+  await page.setViewportSize({ width: 400, height: 800 });
+  await expect(page.getByText('Twelve a year')).toBeHidden();
+  await page.locator('summary').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Twelve a year')).toBeVisible();
+});

@@ -22,6 +22,8 @@ export const choices = fc.record({
 });
 export type Choices = typeof choices extends fc.Arbitrary<infer T> ? T : never;
 
+const kindOf = ({ tag }: PageElement) => (tag === 'details' ? 'disclosure' : 'drawer');
+
 /** The same project with alternates and panels among the elements that it keeps, those of parts too. */
 export function withChoices(given: Project, { alternates, panels }: Choices): Project {
   const project = kept(given);
@@ -38,7 +40,15 @@ export function withChoices(given: Project, { alternates, panels }: Choices): Pr
     change(element, ({ tag }) => (canBeAlternate(tag) ? { alternate: { set, at } } : {}));
   for (const { element, at, locks, outside } of panels)
     change(element, (one) =>
-      whyNoPanel(one) || one.use ? {} : { panel: { kind: 'drawer', at, ...(locks && { locks }), ...(outside && { outside }) } },
+      whyNoPanel(one, kindOf(one)) || one.use
+        ? {}
+        : { panel: { kind: kindOf(one), at, ...(locks && { locks }), ...(outside && { outside }) } },
+    );
+  // Few elements unfold, so all that are there do.
+  const [first] = panels;
+  if (first)
+    all.forEach(
+      ({ tag, use }, i) => tag === 'details' && !use && change(i, () => ({ panel: { kind: 'disclosure', at: first.at } })),
     );
   const put = <T extends Project['pages'][number]>(tree: T): T => ({
     ...tree,

@@ -33,6 +33,8 @@ export interface PanelFacts {
   readonly closers: readonly number[];
   /** A press outside closes it. */
   readonly outside: boolean;
+  /** Whether it opens over the page, not where it stands. */
+  readonly over: boolean;
   /** Whether the page can't be scrolled now. */
   readonly locked: boolean;
 }

@@ -1,4 +1,5 @@
 import { alternatesWith } from '../document/alternates';
+import { isOver } from '../document/panel';
 import { panelsOn } from '../document/panels';
 import type { Page } from '../document/project';
 import { ALTERNATES_SCRIPT } from './alternates-script';
@@ -15,6 +16,6 @@ export function behaviourOf(pages: readonly Page[]): string {
   const builds = pages.some((page) =>
     Object.values(page.elements).some(({ id, alternate }) => alternate?.later && isBuiltLater(page, id)),
   );
-  const opens = pages.some((page) => panelsOn(page).length > 0);
+  const opens = pages.some((page) => panelsOn(page).some(({ panel }) => isOver(panel!)));
   return [...(opens ? [PANELS_SCRIPT] : []), ...(builds ? [ALTERNATES_SCRIPT] : [])].join('\n');
 }

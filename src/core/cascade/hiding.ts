@@ -3,7 +3,8 @@ import type { Term } from '../breakpoints/choice';
 import { termsWhere } from '../breakpoints/choice';
 import type { AlternateSet } from '../document/alternates';
 import type { PageElement } from '../document/element';
-import { panelChoice } from '../document/panel';
+import type { Panel } from '../document/panel';
+import { isOver, panelChoice } from '../document/panel';
 import type { Project } from '../document/project';
 import type { Layer, Source } from './source';
 
@@ -14,12 +15,25 @@ export const HIDDEN = { display: 'none' } as const;
 export const hiddenAlternate = ({ breakpoints }: Pick<Project, 'breakpoints'>, set: AlternateSet, id: string): readonly Term[] =>
   termsWhere(breakpoints, set.choice, set.members[0]!, (member) => member !== id);
 
-/** Where an element is a panel, hidden until it is opened. */
-export const panelTerms = ({ breakpoints }: Pick<Project, 'breakpoints'>, { panel }: PageElement): readonly Term[] =>
-  panel ? termsWhere(breakpoints, panelChoice(panel), true, (isPanel) => isPanel) : [];
+/** Where something is a panel, or with `isPanel` false part of the page. */
+export const panelTerms = (
+  { breakpoints }: Pick<Project, 'breakpoints'>,
+  { panel }: Pick<PageElement, 'panel'>,
+  isPanel = true,
+): readonly Term[] => (panel ? termsWhere(breakpoints, panelChoice(panel), true, (one) => one === isPanel) : []);
 
-/** What hides an element: the alternates that it is one of, and itself as a panel that is closed. */
-export function hidingOf(project: Pick<Project, 'breakpoints'>, element: PageElement, set: AlternateSet | undefined): Source[] {
+/** What unfolds around a summary, which shows only where that is a panel. */
+export const foldAround = (element: PageElement, parent: PageElement | undefined): Panel | undefined =>
+  element.tag === 'summary' && parent?.panel && !isOver(parent.panel) ? parent.panel : undefined;
+
+/** What hides an element: the alternates that it is one of, itself as a panel that is closed, what it would unfold. */
+export function hidingOf(
+  project: Pick<Project, 'breakpoints'>,
+  element: PageElement,
+  set: AlternateSet | undefined,
+  fold: Panel | undefined,
+): Source[] {
+  const over = element.panel && isOver(element.panel) ? panelTerms(project, element) : [];
   const source = (layer: Layer, { when, unless }: Term, more: Partial<Source> = {}): Source => ({
     ...{ layer, at: BASE, important: true, declarations: HIDDEN },
     ...(when && { when: [when] }),
@@ -28,7 +42,8 @@ export function hidingOf(project: Pick<Project, 'breakpoints'>, element: PageEle
   });
   return [
     ...(set ? hiddenAlternate(project, set, element.id).map((term) => source('alternates', term, { owner: set.id })) : []),
-    ...panelTerms(project, element).map((term) => source('panel', term, { closed: element.id })),
+    ...over.map((term) => source('panel', term, { closed: element.id })),
+    ...(fold ? panelTerms(project, { panel: fold }, false) : []).map((term) => source('panel', term)),
   ];
 }
 

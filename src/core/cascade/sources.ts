@@ -7,10 +7,11 @@ import type { Pseudo } from '../document/pseudo';
 import { isUsed, readPseudo, splitPseudo } from '../document/pseudo';
 import { CAN_BE_DISABLED, documentStates } from '../document/states';
 import type { Page, Project } from '../document/project';
-import { ancestorsOf } from '../document/tree';
+import type { Panel } from '../document/panel';
+import { ancestorsOf, parentOf } from '../document/tree';
 import { readWholeSheet } from '../read';
 import { rulesOn } from './page-rules';
-import { addHiding, hidingOf } from './hiding';
+import { addHiding, foldAround, hidingOf } from './hiding';
 import { presentationalFor } from './presentational';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
@@ -33,6 +34,8 @@ interface Known {
   readonly under: readonly string[];
   /** The alternates that it is one of. */
   readonly alternates: AlternateSet | undefined;
+  /** What it is the summary of. */
+  readonly fold: Panel | undefined;
   /** The states that the document says it is in, where something is written for such. */
   readonly states?: string | undefined;
   readonly list: readonly Source[];
@@ -50,10 +53,14 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.project.sheets === project.sheets &&
   known.project.rootSize === project.rootSize &&
   known.alternates === alternatesWith(page, element) &&
+  known.fold === foldOf(page, element) &&
   known.direction === page.direction &&
   // Imported rules match by classes, which come from names all over the project.
   ((project.sheets.length === 0 && !page.brought) || (known.project === project && known.elements === page.elements)) &&
   standsAsBefore(known, page, element);
+
+const foldOf = (page: Page, element: PageElement): Panel | undefined =>
+  element.tag === 'summary' ? foldAround(element, parentOf(page, element.id)) : undefined;
 
 /** Without sheets from elsewhere an element's declarations ask nothing of its page but the tags that it stands in. */
 function standsAsBefore(known: Known, page: Page, element: PageElement): boolean {
@@ -106,8 +113,9 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
       : collectBox(project, page, carrier, pseudo);
   addStates(list, project, owners, carrier, pseudo, states);
   const alternates = alternatesWith(page, element);
+  const fold = foldOf(page, element);
   if (pseudo === '') {
-    addHiding(list, hidingOf(project, element, alternates), page.brought !== undefined);
+    addHiding(list, hidingOf(project, element, alternates, fold), page.brought !== undefined);
     addInline(list, element);
   }
   const fresh: Known = {
@@ -116,6 +124,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
     direction: page.direction,
     under,
     alternates,
+    fold,
     list: list.filter(({ declarations }) => Object.keys(declarations).length > 0),
     ...(asks && { states: states.join() }),
   };

@@ -58,7 +58,7 @@ function elementProblem(element: PageElement): { message: string; path?: readonl
     return { message: 'What stands in the use of a part is said by the part.' };
   if (element.kind && !holdsElements(element.tag))
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
-  const noPanel = element.panel && whyNoPanel(element);
+  const noPanel = element.panel && whyNoPanel(element, element.panel.kind);
   if (noPanel) return { message: noPanel, path: ['panel'] };
   if (element.alternate && !canBeAlternate(element.tag))
     return { message: `<${element.tag}> can't be one of several alternates.` };

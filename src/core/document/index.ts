@@ -27,7 +27,7 @@ export { canBeAlternate } from './alternate';
 export type { Alternate } from './alternate';
 export { alternatesOn, alternatesWith, atBase } from './alternates';
 export type { AlternateSet } from './alternates';
-export { PANEL_EDGES, PANEL_KINDS, isPanelAtBase, panelChoice, whyNoPanel } from './panel';
+export { PANEL_EDGES, PANEL_KINDS, isOver, isPanelAtBase, panelChoice, whyNoPanel } from './panel';
 export type { Panel, PanelEdge, PanelKind } from './panel';
 export { openersOf, panelsOn } from './panels';
 export { expanded, expandedParts, kept, keptElements, keptTree } from './expand';

@@ -11,6 +11,7 @@ import { conditionsOf } from '../cascade/sources';
 import { classNames } from '../document/class-names';
 import { ownerKind } from '../document/owner';
 import { alternatesWith } from '../document/alternates';
+import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import { isInUse } from '../document/use';
 import { partNamed, shownAs } from '../document/parts';
@@ -162,7 +163,12 @@ export function shownFootprint(before: Project, after: Project, nodes: readonly 
       const ids = new Set(
         nodes.flatMap((node) =>
           versions.flatMap(([project, page]) =>
-            shownAs(project, page, node).flatMap((id) => [id, ...(alternatesWith(page, page.elements[id])?.members ?? [])]),
+            shownAs(project, page, node).flatMap((id) => [
+              id,
+              ...(alternatesWith(page, page.elements[id])?.members ?? []),
+              // What unfolds hides its summary where it is part of the page.
+              ...childIds(page.elements[id]!).filter((child) => page.elements[child]!.tag === 'summary'),
+            ]),
           ),
         ),
       );

@@ -25,7 +25,7 @@ export const setPanel: EditKind<SetPanel> = {
   ...changesElements<SetPanel>((writer, { node, panel }) => {
     const { page, element } = writer.require(node);
     if (panel) {
-      const why = parentOf(page, node) ? whyNoPanel(element) : "A page's body can't be a panel.";
+      const why = parentOf(page, node) ? whyNoPanel(element, panel.kind) : "A page's body can't be a panel.";
       if (why) throw new EditError(why);
       if (element.use) throw new EditError(`${element.name} is the use of a part: make what stands in the part a panel.`);
     }

@@ -7,7 +7,7 @@ import type { AlternateSet } from '../document/alternates';
 import { alternatesOn, atBase } from '../document/alternates';
 import type { PageElement } from '../document/element';
 import { isInert } from '../document/html';
-import { panelChoice } from '../document/panel';
+import { isOver, panelChoice } from '../document/panel';
 import { openersOf, panelsOn } from '../document/panels';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf, subtreeOf, treesOf } from '../document/tree';
@@ -130,6 +130,8 @@ function neverShown(looked: Looked): LintFinding[] {
 function aboutPanel(looked: Looked, panel: PageElement): LintFinding[] {
   const { project, tree, cells } = looked;
   const { kind, outside } = panel.panel!;
+  // What unfolds brings its own summary.
+  if (!isOver(panel.panel!)) return [];
   const inside = new Set(subtreeOf(tree, panel.id).map(({ id }) => id));
   const named = openersOf(tree, panel);
   const openers = named.filter(({ id, attributes }) => !inside.has(id) && attributes.popovertargetaction !== 'hide');

@@ -7,7 +7,7 @@ import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import { htmlIdsOn } from '../document/html-ids';
 import type { Panel, PanelEdge, PanelKind } from '../document/panel';
-import { whyNoPanel } from '../document/panel';
+import { isOver, whyNoPanel } from '../document/panel';
 import { openersOf } from '../document/panels';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf, parentOf, subtreeOf } from '../document/tree';
@@ -114,9 +114,12 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
     ? "A page's body can't be a panel."
     : element.use
       ? 'Open the part to make what stands in it a panel.'
-      : whyNoPanel(element);
+      : wish.kind === 'disclosure'
+        ? undefined
+        : whyNoPanel(element, wish.kind);
   if (why || !parent) throw new PlanError(why!);
   const { name } = element;
+  if (wish.kind === 'disclosure') return disclosure(project, tree, parent, element, wish.at, newId);
   const inside = new Set(subtreeOf(tree, id).map((one) => one.id));
   if (wish.opener !== undefined && inside.has(wish.opener))
     throw new PlanError(
@@ -125,7 +128,7 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
   const htmlId = element.attributes.id ?? freshId(tree, name);
   const at = wish.at;
   const panel: Panel = {
-    ...{ kind: wish.kind, at: at === BASE ? { [BASE]: true } : { [BASE]: false, [at]: true } },
+    ...{ kind: wish.kind, at: placesFor(at) },
     ...(wish.kind !== 'dialog' && { edge: wish.edge }),
     ...(wish.locks && { locks: true }),
     ...(wish.outside && { outside: true }),
@@ -196,6 +199,38 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
   };
 }
 
+/** What unfolds where it stands: the element goes into a `<details>` with a summary, and is part of the page elsewhere. */
+function disclosure(project: Project, tree: Page, parent: PageElement, element: PageElement, at: At, newId: () => string): Plan {
+  const { id, name } = element;
+  const [around, summary] = [`e${newId()}`, `e${newId()}`];
+  const bare = { attributes: {}, shared: [], styles: {} };
+  const edits: Edit[] = [
+    {
+      ...{ type: 'insertElement', page: tree.id, parent: parent.id, index: childIds(parent).indexOf(id) },
+      elements: [
+        {
+          ...bare,
+          id: around,
+          tag: 'details',
+          name: `${name}, folded`.slice(0, 80),
+          children: [summary],
+          panel: { kind: 'disclosure', at: placesFor(at) },
+        },
+        { ...bare, id: summary, tag: 'summary', name: `Unfold ${name}`.slice(0, 80), children: [{ text: name }] },
+      ],
+    },
+    { type: 'moveElement', node: id, parent: around, index: 1 },
+  ];
+  const where = at === BASE ? 'everywhere' : `at ${describeTarget(project, at)}; elsewhere it is simply shown`;
+  return {
+    edit: { type: 'group', label: `Make ${name} a disclosure`.slice(0, 300), edits },
+    sentence: `Lets ${name} unfold ${where}.`,
+    details: ['It stands in a group of its own from now on, with a summary that opens and closes it.'],
+  };
+}
+
+const placesFor = (at: At): Panel['at'] => (at === BASE ? { [BASE]: true } : { [BASE]: false, [at]: true });
+
 /** An id for HTML that the tree hasn't got yet. */
 function freshId(tree: Page, name: string): string {
   const taken = htmlIdsOn(tree);
@@ -222,6 +257,22 @@ export function planPanelChange(tree: Page, id: string, change: Partial<Panel>):
 /** Makes a panel part of the page again, everywhere. What opened and closed it stays, and does nothing. */
 export function planNoPanel(tree: Page, id: string): Plan {
   const element = tree.elements[id]!;
+  const parent = parentOf(tree, id);
+  if (element.panel && !isOver(element.panel) && parent) {
+    const inside = childIds(element).filter((child) => tree.elements[child]!.tag !== 'summary');
+    const place = childIds(parent).indexOf(id);
+    return {
+      edit: {
+        ...{ type: 'group', label: `${element.name} is part of the page again`.slice(0, 300) },
+        edits: [
+          ...inside.map((node, i): Edit => ({ type: 'moveElement', node, parent: parent.id, index: place + i })),
+          { type: 'removeElement', node: id },
+        ],
+      },
+      sentence: `Takes what stands in ${element.name} out of it, and the summary away.`,
+      details: [],
+    };
+  }
   const buttons = openersOf(tree, element);
   const edits: Edit[] = [
     { type: 'setPanel', node: id, panel: null },

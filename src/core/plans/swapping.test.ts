@@ -221,3 +221,22 @@ test('what is wrong with panels and alternates is found without a browser', () =
   expect(atBase(alternatesOn(page(third)).values().next().value!)).toBe(TEXT);
   expect(choiceAt([], new Map([['base', 'x']]), 'y', { ...DEFAULT_SLICE, width: 1 })).toBe('x');
 });
+
+test('a disclosure: unfolds where it is one, is simply shown elsewhere without a summary, and can be taken back', () => {
+  const project = made(BOX, planPanel(BOX, page(BOX), 'ebox', { ...wish, kind: 'disclosure' }, ids()));
+  const { elements } = page(project);
+  expect([elements.en0!.tag, elements.en0!.children]).toEqual(['details', ['en1', 'ebox']]);
+  const summary = (width: number) => specifiedValue(project, page(project), 'en1', 'display', { ...DEFAULT_SLICE, width });
+  expect([summary(500), summary(700)]).toEqual(['list-item', 'none']);
+  expect(lints(project)).toEqual([]);
+  const css = renderExport(project).flatMap(({ path, content }) =>
+    path === 'styles.css' && 'text' in content ? [content.text] : [],
+  )[0];
+  expect(css).toContain('::details-content');
+  expect(renderExport(project).map(({ path }) => path)).not.toContain('behaviour.js');
+  const back = made(project, planNoPanel(page(project), 'en0'));
+  expect([page(back).elements.en0, page(back).elements[MAIN]!.children]).toEqual([undefined, page(BOX).elements[MAIN]!.children]);
+  expect(() => makeEdit(BOX, { type: 'setPanel', node: 'ebox', panel: { kind: 'disclosure', at: {} } })).toThrow(
+    /doesn't unfold/,
+  );
+});

@@ -5,6 +5,7 @@ import { isBuiltLater } from '../behaviour';
 import { alternatesOn } from '../document/alternates';
 import { classNames } from '../document/class-names';
 import type { Panel, PanelEdge } from '../document/panel';
+import { isOver } from '../document/panel';
 import { panelsOn } from '../document/panels';
 import type { Page, Project } from '../document/project';
 import { isInUse } from '../document/use';
@@ -59,7 +60,9 @@ const ownPanels = (tree: Page) => panelsOn(tree).filter(({ id, use }) => !isInUs
 /** Before all that is written here: panels are as they would be without being any, and what is built later isn't away. */
 export function groundBlocks(project: Project, trees: readonly Page[], layer: string | undefined): SheetBlock[] {
   const names = classNames(project);
-  const panels = trees.flatMap(ownPanels);
+  const own = trees.flatMap(ownPanels);
+  const panels = own.filter(({ panel }) => isOver(panel!));
+  const folds = own.filter(({ panel }) => !isOver(panel!));
   const later = trees.flatMap((tree) => Object.keys(tree.elements).filter((id) => !isInUse(id) && isBuiltLater(tree, id)));
   const classes = (ids: readonly string[]) => ids.map((id) => `.${names.get(id)}`).join(', ');
   const locking = panels.filter(({ panel }) => panel!.locks).map(({ id }) => id);
@@ -70,6 +73,9 @@ export function groundBlocks(project: Project, trees: readonly Page[], layer: st
       rules: [
         ...(panels.length > 0
           ? [{ key: 'panels', selector: `:where(${classes(panels.map(({ id }) => id))})`, lines: AS_IN_THE_PAGE }]
+          : []),
+        ...(folds.length > 0
+          ? [{ key: 'folds', selector: `:where(${classes(folds.map(({ id }) => id))})`, lines: ['--panel: 0;'] }]
           : []),
         ...(later.length > 0
           ? [
@@ -106,8 +112,22 @@ export function hidingBlocks(project: Project, trees: readonly Page[], boost: st
     ),
     ...ownPanels(tree).flatMap((element): Hiding[] => {
       const [id, name, terms] = [element.id, `.${names.get(element.id)}`, panelTerms(project, element)];
+      const is = { id: `${id} panel`, selector: name, terms, lines: ['--panel: 1;'] };
+      if (!isOver(element.panel!)) {
+        const inPage = panelTerms(project, element, false);
+        return [
+          is,
+          { id: `${id} summary`, selector: `${name}${boost} > summary`, terms: inPage, lines: HIDES },
+          {
+            id: `${id} unfolded`,
+            selector: `${name}::details-content`,
+            terms: inPage,
+            lines: ['content-visibility: visible !important;'],
+          },
+        ];
+      }
       return [
-        { id: `${id} panel`, selector: name, terms, lines: ['--panel: 1;'] },
+        is,
         { id, selector: `${name}${boost}:not(:popover-open)`, terms, lines: HIDES },
         ...(element.panel!.locks
           ? [{ id: `${id} locks`, selector: `html:has(${name}:popover-open)`, terms, lines: ['overflow: hidden !important;'] }]

@@ -3,6 +3,7 @@ import { isBuiltLater } from '../behaviour';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
 import type { Panel } from '../document/panel';
+import { isOver } from '../document/panel';
 import { FETCHING, isLink, picturesShown, ruleOf } from '../document/html';
 import { candidatesOf } from '../document/html/attributes';
 import { withAddresses } from '../read/references';
@@ -90,7 +91,10 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
 }
 
 /** How HTML says of an element that it opens and closes, and what its script does besides. */
-const panelAttributes = ({ locks, outside, links }: Panel): readonly (readonly [string, string])[] => [
+const panelAttributes = (panel: Panel): readonly (readonly [string, string])[] =>
+  isOver(panel) ? popoverAttributes(panel) : [['data-panel', 'unfolds']];
+
+const popoverAttributes = ({ locks, outside, links }: Panel): readonly (readonly [string, string])[] => [
   ['popover', outside ? 'auto' : 'manual'],
   ['data-panel', [...(locks ? ['locks'] : []), ...(links ? ['links'] : [])].join(' ')],
 ];

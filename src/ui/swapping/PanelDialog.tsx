@@ -18,6 +18,7 @@ const USUAL: Readonly<Record<PanelKind, Pick<Panel, 'edge' | 'locks' | 'outside'
   sheet: { edge: 'bottom', locks: true, outside: true, links: true },
   menu: { edge: 'right', outside: true, links: true },
   dialog: { locks: true, outside: true },
+  disclosure: {},
 };
 
 const close = () => useSession.setState({ makingPanel: undefined });
@@ -44,6 +45,7 @@ function PanelForm({ id, name }: { id: string; name: string }) {
   const page = useSession(steadyPage);
   const at = useSession((session) => writeTarget(session));
   const [wish, setWish] = useState<PanelWish>(() => wishFor('drawer', at));
+  const isOver = wish.kind !== 'disclosure';
   const change = (fields: Partial<PanelWish>) => setWish((before) => ({ ...before, ...fields }));
   const buttons = Object.values(page.elements).filter(
     ({ tag, attributes }) => tag === 'button' && attributes.popovertarget === undefined,
@@ -83,7 +85,7 @@ function PanelForm({ id, name }: { id: string; name: string }) {
             ))}
         </select>
       </Row>
-      {wish.kind !== 'dialog' && (
+      {wish.kind !== 'dialog' && isOver && (
         <Row label="Comes from the">
           <select className={SELECT} value={wish.edge} onChange={(event) => change({ edge: event.target.value as PanelEdge })}>
             {PANEL_EDGES.map((edge) => (
@@ -92,36 +94,40 @@ function PanelForm({ id, name }: { id: string; name: string }) {
           </select>
         </Row>
       )}
-      <Row label="Covers">
-        <select
-          className={SELECT}
-          value={wish.covers}
-          onChange={(event) => change({ covers: event.target.value as 'part' | 'all' })}
-        >
-          <option value="part">a part of the screen</option>
-          <option value="all">the whole screen</option>
-        </select>
-      </Row>
-      <Row label="Opened by">
-        <select
-          className={SELECT}
-          value={wish.opener ?? ''}
-          onChange={(event) => change({ opener: event.target.value || undefined })}
-        >
-          <option value="">a new button before it</option>
-          {buttons.map(({ id: node, name }) => (
-            <option key={node} value={node}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </Row>
-      <Tick label="The page behind holds still" isOn={wish.locks} change={(on) => change({ locks: on === true })} />
-      <Tick label="A press outside closes it" isOn={wish.outside} change={(on) => change({ outside: on === true })} />
-      {wish.kind !== 'dialog' && (
-        <Tick label="It slides in from its edge" isOn={wish.slides} change={(on) => change({ slides: on === true })} />
+      {isOver && (
+        <>
+          <Row label="Covers">
+            <select
+              className={SELECT}
+              value={wish.covers}
+              onChange={(event) => change({ covers: event.target.value as 'part' | 'all' })}
+            >
+              <option value="part">a part of the screen</option>
+              <option value="all">the whole screen</option>
+            </select>
+          </Row>
+          <Row label="Opened by">
+            <select
+              className={SELECT}
+              value={wish.opener ?? ''}
+              onChange={(event) => change({ opener: event.target.value || undefined })}
+            >
+              <option value="">a new button before it</option>
+              {buttons.map(({ id: node, name }) => (
+                <option key={node} value={node}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </Row>
+          <Tick label="The page behind holds still" isOn={wish.locks} change={(on) => change({ locks: on === true })} />
+          <Tick label="A press outside closes it" isOn={wish.outside} change={(on) => change({ outside: on === true })} />
+          {wish.kind !== 'dialog' && (
+            <Tick label="It slides in from its edge" isOn={wish.slides} change={(on) => change({ slides: on === true })} />
+          )}
+          <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
+        </>
       )}
-      <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
       <p className="m-0 flex justify-end gap-2 pt-3">
         <button type="button" className={BAR_BUTTON} onClick={close}>
           Leave it

@@ -1,5 +1,4 @@
 import type { Panel } from '@/core/document';
-import { whyNoPanel } from '@/core/document';
 import type { PanelWish } from '@/core/plans';
 import { planNoPanel, planPanel, planPanelChange } from '@/core/plans';
 import { insideOf } from '@/core/edits';
@@ -12,7 +11,9 @@ import { key } from '../view/actions';
 
 /** Asks what kind of panel the element is to be. */
 export function askPanel(id = useSession.getState().selection[0]): void {
-  const why = id === undefined ? 'Select what is to be a panel.' : whyNoPanel(shownPage(useSession.getState()).elements[id]!);
+  const page = shownPage(useSession.getState());
+  const why =
+    id === undefined ? 'Select what is to be a panel.' : id === page.root ? 'The body of a page can’t be a panel.' : undefined;
   if (why) report(why);
   else useSession.setState({ makingPanel: id });
 }

@@ -41,7 +41,7 @@ export const stuckPanel: Check = {
   view: 'opened',
   judge(facts) {
     const opened = openedIn(facts);
-    if (!opened) return [];
+    if (!opened?.panel.over) return [];
     const { panel, past, id } = opened;
     const isReached = (one: number) => facts.shown[one] === 1;
     const leavesRoom = panel.outside && past.some((beyond) => !exceeds(facts, beyond, -ROOM));
@@ -64,7 +64,7 @@ export const loosePage: Check = {
   limits: { share: { label: 'Covers the screen from', unit: '%', usual: 70, least: 30, most: 100 } },
   judge(facts, { share }) {
     const opened = openedIn(facts);
-    if (!opened || opened.panel.locked || !exceeds(facts, facts.scrollHeight, facts.viewport.height)) return [];
+    if (!opened?.panel.over || opened.panel.locked || !exceeds(facts, facts.scrollHeight, facts.viewport.height)) return [];
     const { width, height } = facts.viewport;
     const box = boxOf(facts, opened.element);
     const across = Math.max(0, Math.min(width, box.right) - Math.max(0, box.left));
