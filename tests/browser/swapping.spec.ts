@@ -265,7 +265,9 @@ test('a panel is made of something of one’s own by keyboard, shown open to be 
   const frame = frameOf(page);
   await outline(page, 'First text').click();
   await page.getByRole('button', { name: 'Make a panel …' }).click();
-  await expect(page.getByText('<p> can’t be a panel').or(page.getByText("<p> can't be a panel"))).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText("<p> can't be a panel: put it into a group");
+  await expect(page.getByRole('button', { name: 'Make the panel' })).toBeDisabled();
+  await page.keyboard.press('Escape');
   await outline(page, 'Notes').click();
   await page.getByRole('button', { name: 'Make a panel …' }).press('Enter');
   await page.getByLabel('It is a').selectOption('sheet');

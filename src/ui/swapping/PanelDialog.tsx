@@ -4,7 +4,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import { BASE } from '@/core/breakpoints';
 import type { Panel, PanelEdge, PanelKind } from '@/core/document';
-import { PANEL_EDGES, PANEL_KINDS } from '@/core/document';
+import { PANEL_EDGES, PANEL_KINDS, whyNoPanel } from '@/core/document';
 import type { PanelWish } from '@/core/plans';
 import { placesOf } from '../breakpoints/places';
 import { steadyPage, steadyProject, useSession, writeTarget } from '../state/store';
@@ -46,6 +46,7 @@ function PanelForm({ id, name }: { id: string; name: string }) {
   const at = useSession((session) => writeTarget(session));
   const [wish, setWish] = useState<PanelWish>(() => wishFor('drawer', at));
   const isOver = wish.kind !== 'disclosure';
+  const why = isOver ? whyNoPanel(page.elements[id]!, wish.kind) : undefined;
   const change = (fields: Partial<PanelWish>) => setWish((before) => ({ ...before, ...fields }));
   const buttons = Object.values(page.elements).filter(
     ({ tag, attributes }) => tag === 'button' && attributes.popovertarget === undefined,
@@ -128,11 +129,16 @@ function PanelForm({ id, name }: { id: string; name: string }) {
           <Tick label="A link in it closes it" isOn={wish.links} change={(on) => change({ links: on === true })} />
         </>
       )}
+      {why && (
+        <p role="alert" className="m-0 pt-2 text-rust">
+          {why}
+        </p>
+      )}
       <p className="m-0 flex justify-end gap-2 pt-3">
         <button type="button" className={BAR_BUTTON} onClick={close}>
           Leave it
         </button>
-        <button type="submit" className={YES_BUTTON}>
+        <button type="submit" disabled={why !== undefined} className={`${YES_BUTTON} disabled:opacity-50`}>
           Make the panel
         </button>
       </p>
