@@ -130,3 +130,33 @@ test('a file in another encoding is written in it, what it has no byte for as a 
   const changed = makeEdit(old.project, { type: 'setText', node: paragraph, text: '“blau” Ж' }).document;
   expect(old.back(changed)['docs/index.html']).toBe('<meta charset=windows-1252><p>\x93blau\x94 &#x416;</p><i>\x93x\x94</i>');
 });
+
+test('alternates and panels come along: classes, a popover with its script, a template for what is built later; all else stays', () => {
+  const page = `<!DOCTYPE html>
+<body>
+<button type="button">Menu</button>
+<nav id=menu><a href="#a">A</a></nav>
+<p>A long text</p><p>Short</p>
+</body>
+`;
+  const one = brought(page);
+  const of = (tag: string, n = 0) =>
+    Object.values(one.project.pages[0]!.elements).filter((element) => element.tag === tag)[n]!.id;
+  const edits: Edit[] = [
+    { type: 'addBreakpoint', breakpoint: { id: 'bn', name: 'Narrow', condition: { below: 600 } } },
+    { type: 'setPanel', node: of('nav'), panel: { kind: 'drawer', at: { base: false, bn: true }, locks: true, outside: true } },
+    { type: 'setAttribute', node: of('button'), name: 'popovertarget', value: 'menu' },
+    { type: 'setAlternate', node: of('p'), alternate: { set: 'ha', at: ['base'] } },
+    { type: 'setAlternate', node: of('p', 1), alternate: { set: 'ha', at: ['bn'], later: true } },
+  ];
+  const files = one.back(edits.reduce((before, edit) => makeEdit(before, edit).document, one.project));
+  const html = files['docs/index.html']!;
+  expect(html).toContain('<button type="button" popovertarget="menu">Menu</button>');
+  expect(html).toMatch(/<nav id=menu class="[^"]+" popover="auto" data-panel="locks"><a href="#a">A<\/a><\/nav>/);
+  expect(html).toMatch(
+    /<p class="a-long-text">A long text<\/p><template class="short" data-later="ha"><p class="short">Short<\/p><\/template>/,
+  );
+  expect(html).toContain('<script src="index-behaviour.js" defer></script>');
+  expect(Object.keys(files).sort()).toEqual(['docs/index-additions.css', 'docs/index-behaviour.js', 'docs/index.html']);
+  expect(files['docs/index-additions.css']).toContain('@media (width >= 600px)');
+});

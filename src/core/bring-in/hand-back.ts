@@ -7,7 +7,8 @@ import { isRun } from '../document/content';
 import type { PageElement } from '../document/element';
 import { isInert } from '../document/html';
 import type { Page, Project } from '../document/project';
-import { escapeAttribute, escapeText, renderElement } from '../render/markup';
+import { isBuiltLater } from '../behaviour';
+import { escapeAttribute, escapeText, panelAttributes, renderElement, templateFor } from '../render/markup';
 import type { MarkupOptions } from '../render/markup';
 import { readHtml } from './read-html';
 
@@ -132,15 +133,26 @@ class HandingBack {
   #element(id: string): void {
     const [was, is] = [this.#were[id]!, this.page.elements[id]];
     if (!is) return;
+    if (isBuiltLater(this.page, id)) this.#intoTemplate(id, is);
     this.#attributes(id, was, is);
     if (is.source !== was.source) return this.#inside(id, is.source ?? '');
     if (is.children !== was.children && !sameChildren(was.children, is.children)) return this.#children(id, was, is);
     for (const child of was.children) if (!isRun(child)) this.#element(child);
   }
 
+  /** An alternate that is built only when it is first shown waits where it stood. */
+  #intoTemplate(id: string, is: PageElement): void {
+    const { start, end } = this.#rangeOf(this.#nodes.get(id)!);
+    this.#splices.push({ start, end: start, text: templateFor(this.project, is) }, { start: end, end, text: '</template>' });
+  }
+
   #attributes(id: string, was: PageElement, is: PageElement): void {
     const classes = classesOf(this.project, is).join(' ');
-    const wanted: Record<string, string> = { ...is.attributes, ...(classes !== '' && { class: classes }) };
+    const wanted: Record<string, string> = {
+      ...is.attributes,
+      ...(classes !== '' && { class: classes }),
+      ...(is.panel && Object.fromEntries(panelAttributes(is.panel))),
+    };
     if (sameClasses(wanted.class, was.attributes.class)) {
       if (was.attributes.class === undefined) delete wanted.class;
       else wanted.class = was.attributes.class;

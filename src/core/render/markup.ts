@@ -91,7 +91,7 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
 }
 
 /** How HTML says of an element that it opens and closes, and what its script does besides. */
-const panelAttributes = (panel: Panel): readonly (readonly [string, string])[] =>
+export const panelAttributes = (panel: Panel): readonly (readonly [string, string])[] =>
   isOver(panel) ? popoverAttributes(panel) : [['data-panel', 'unfolds']];
 
 const popoverAttributes = ({ locks, outside, links }: Panel): readonly (readonly [string, string])[] => [
@@ -118,15 +118,17 @@ function written(project: Project, page: Page, id: string, options: MarkupOption
   const was = options.was?.(id);
   if (was !== undefined) return was;
   if (!options.marked && isBuiltLater(page, id)) {
-    const element = page.elements[id]!;
-    const list = [
-      ['class', classesOf(project, element).join(' ')],
-      ['data-later', element.alternate!.set.replaceAll('.', '-')],
-    ] as const;
-    return `<template${writtenAttributes(list)}>${itself(project, page, id, options, indent)}</template>`;
+    return `${templateFor(project, page.elements[id]!)}${itself(project, page, id, options, indent)}</template>`;
   }
   return itself(project, page, id, options, indent);
 }
+
+/** The tag in which an alternate waits until it is first shown. */
+export const templateFor = (project: Project, element: PageElement): string =>
+  `<template${attributesText({
+    class: classesOf(project, element).join(' '),
+    'data-later': element.alternate!.set.replaceAll('.', '-'),
+  })}>`;
 
 function itself(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
   const element = page.elements[id]!;
