@@ -44,7 +44,7 @@ function seen(project: Project, page: Page, id: string, pseudo: string, width: n
     const around = ancestorsOf(look.page, id).map((one) => one.id);
     const held: Held = { element: id, states: [...(look.held?.states ?? []), ...states], around };
     const viewport = heldIn({ ...look, held }, { width, height: 800, pointer: 'mouse' as const });
-    return [[], [id]].flatMap((open) =>
+    return [[], ...(page.elements[id]?.panel ? [[id]] : [])].flatMap((open) =>
       WATCHED.map((property) => specifiedValue(look.project, look.page, look.node, property, { ...viewport, open })),
     );
   }).join('\n');
