@@ -38,13 +38,13 @@ function valueEdit(project: Project, draw: Draw): Edit {
 const TOGETHER: readonly (readonly string[])[] = [[], ['hover'], ['hover', 'active'], ['focus-visible']];
 
 /** All that anybody can see of a page at a width: each element and box in each state, whatever else is held. */
-function seen(project: Project, page: Page, id: string, pseudo: string, width: number): string {
+function seen(project: Project, page: Page, id: string, pseudo: string, width: number, isPanel: boolean): string {
   const look = lookOf(project, page, id, pseudo);
   return TOGETHER.flatMap((states) => {
     const around = ancestorsOf(look.page, id).map((one) => one.id);
     const held: Held = { element: id, states: [...(look.held?.states ?? []), ...states], around };
     const viewport = heldIn({ ...look, held }, { width, height: 800, pointer: 'mouse' as const });
-    return [[], ...(page.elements[id]?.panel ? [[id]] : [])].flatMap((open) =>
+    return [[], ...(isPanel ? [[id]] : [])].flatMap((open) =>
       WATCHED.map((property) => specifiedValue(look.project, look.page, look.node, property, { ...viewport, open })),
     );
   }).join('\n');
@@ -71,7 +71,8 @@ test(`a footprint names every width at which anything differs in any state: ${SE
         for (const id of Object.keys(page.elements).filter((one) => one in was.elements))
           for (const pseudo of LOOKED)
             for (const width of [400, 1000]) {
-              if (seen(project, was, id, pseudo, width) === seen(document, page, id, pseudo, width)) continue;
+              const isPanel = [was, page].some(({ elements }) => elements[id]?.panel !== undefined);
+              if (seen(project, was, id, pseudo, width, isPanel) === seen(document, page, id, pseudo, width, isPanel)) continue;
               differing++;
               if (!contains(reached?.widths ?? [], width))
                 throw new Error(`Not in the footprint: ${id}${pseudo} at ${width}, series ${series}, ${JSON.stringify(edit)}`);
