@@ -111,6 +111,8 @@ function colour(property: string, value: string, { parent }: Around): string | u
 function lineWidth(value: string, { context }: Around): string | undefined {
   const px = LINE_WIDTHS[value] ?? lengthInPx(value, context());
   if (px === undefined) return undefined;
+  // Browsers reckon in 32 bits: what comes to a whole number here may be a hair less there, and is cut down then.
+  if (/\(|v(?:w|h|min|max)/.test(value) && Math.abs(px - Math.round(px)) < 1e-4) return undefined;
   return knownPx(Math.abs(px) > 0 && Math.abs(px) < 1 ? Math.sign(px) : Math.trunc(px));
 }
 

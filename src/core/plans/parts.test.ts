@@ -66,7 +66,7 @@ test('taken apart, a use looks the same in every state at every viewport, and un
       expect(differences(project, page, document, document.pages[0]!)).toEqual([]);
       expect(makeEdit(document, inverse).document).toEqual(project);
     }),
-    { numRuns: 16 },
+    { numRuns: 24 },
   );
   expect(apart).toBeGreaterThan(2);
 });
