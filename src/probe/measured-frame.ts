@@ -78,6 +78,7 @@ export class MeasuredFrame {
   readonly #looks: HeldLooks;
   readonly #focus: FocusReader;
   #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
+  #idle: PageFacts | undefined;
   #setting: Setting = 'plain';
   #layer = 0;
   #enlargedAt: string | undefined;
@@ -155,9 +156,16 @@ export class MeasuredFrame {
       this.#large.enlarge(this.reader.fontSizes());
       this.#enlargedAt = epoch;
     }
+    if (this.#setting === 'opened' && opened === undefined) return this.#withoutPanel(width, epoch);
     const facts = this.reader.read(epoch, fluid);
     if (opened !== undefined) return { ...facts, opened };
     return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
+  }
+
+  /** Where what is to be open is no panel nothing is asked of the page, so it needn't be looked at again. */
+  #withoutPanel(width: number, epoch: string): PageFacts {
+    this.#idle ??= this.reader.read(epoch);
+    return { ...this.#idle, opened: undefined, viewport: { width, height: this.#frame.clientHeight } };
   }
 
   #hold(state: HeldState, layer: number): void {

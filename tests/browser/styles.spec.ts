@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { computed, field, goTo, makeEdits, openWorkbench, write } from './workbench';
+import { computed, field, frameOf, goTo, makeEdits, openWorkbench, write } from './workbench';
 
 const proposal = (page: Page) => page.getByRole('dialog', { name: 'What will happen' });
 const doIt = async (page: Page) => {
@@ -15,6 +15,14 @@ async function paddings(page: Page, node: string): Promise<string[]> {
   const values: string[] = [];
   for (const width of [1000, 800, 500]) {
     await goTo(page, width);
+    // The frame is told a moment later.
+    await expect
+      .poll(() =>
+        frameOf(page)
+          .locator('body')
+          .evaluate(() => innerWidth),
+      )
+      .toBe(width);
     values.push(await computed(page, node, 'padding-top'));
   }
   return values;
