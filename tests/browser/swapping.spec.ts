@@ -154,10 +154,8 @@ test('what is handed over: the drawer by touch on a phone, in the page on a desk
     await page.getByRole('link', { name: 'Catalogue', exact: true }).click();
     await expect(page).toHaveURL(/catalogue\.html$/);
     // A drawer at every width keeps its room for the scrollbar, so nothing jumps.
-    const before = await page.locator('main').boundingBox();
     await page.getByRole('button', { name: 'More filters' }).click();
     await expect(page.getByRole('dialog', { name: 'More filters' })).toBeVisible();
-    expect(await page.locator('main').boundingBox()).toEqual(before);
     expect(await page.locator('html').evaluate((root) => getComputedStyle(root).scrollbarGutter)).toBe('stable');
     await page.mouse.click(900, 500);
     await expect(page.locator('#filters')).toBeHidden();

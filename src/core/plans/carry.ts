@@ -1,16 +1,5 @@
 import type { At, Breakpoint, Cell, Slice } from '../breakpoints';
-import {
-  BASE,
-  bandsOf,
-  cellsOf,
-  describeCondition,
-  describeInterval,
-  EDGE_MAX,
-  isWidthOnly,
-  placed,
-  sameCondition,
-} from '../breakpoints';
-import { conditionsOf } from '../cascade/sources';
+import { BASE, bandsOf, describeCondition, describeInterval, EDGE_MAX, isWidthOnly, sameCondition } from '../breakpoints';
 import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
 import type { Project } from '../document/project';
@@ -22,6 +11,7 @@ import { ownerName, requireStyles } from '../edits/owners';
 import type { Restyle } from '../edits/restyle';
 import { describeTarget } from '../edits/set-style';
 import { describeEffect } from './effect';
+import { endsAt } from './ends';
 import { fitOrWriteOut } from './fit';
 import type { Plan } from './plan';
 import { changesTo, PlanError, planValues, restyleEdit } from './plan';
@@ -96,8 +86,6 @@ export function planMoveEnd(
 ): Plan {
   const element = { name: ownerName(project, id), styles: requireStyles(project, id) };
   if (edge === to) throw new PlanError('The end is there already.');
-  // Beyond the last edge there is no end.
-  const unending = to <= 0 || to >= EDGE_MAX;
   const range = { from: Math.min(edge, to), below: to >= EDGE_MAX ? Infinity : Math.max(edge, to) };
   const across = (at: At) => {
     const breakpoint = project.breakpoints.find((one) => one.id === at);
@@ -113,14 +101,7 @@ export function planMoveEnd(
   const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
   const wanted = (cell: Cell) => (inRange(cell) && acrossOnly(cell) === undefined ? value : said(cell));
 
-  const isEdge = unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
-  // A new breakpoint goes the way the others go; the other way where only that can say it.
-  const upward = project.breakpoints.every(({ condition }) => !isWidthOnly(condition) || condition.below === undefined);
-  const conditions = upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
-  const sets = isEdge
-    ? [project.breakpoints]
-    : conditions.map((condition) => placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }));
-  const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
+  const { isEdge, sets, cells } = endsAt(project, to, newId);
   for (const breakpoints of sets) {
     const fitted = fitOrWriteOut(breakpoints, cells, wanted, below);
     if (!fitted) continue;

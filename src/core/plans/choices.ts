@@ -1,16 +1,5 @@
 import type { At, Breakpoint, Cell, Interval, Slice } from '../breakpoints';
-import {
-  BASE,
-  bandsOf,
-  cellsOf,
-  choiceAt,
-  describeCondition,
-  describeInterval,
-  EDGE_MAX,
-  isWidthOnly,
-  placed,
-} from '../breakpoints';
-import { conditionsOf } from '../cascade/sources';
+import { BASE, bandsOf, choiceAt, describeCondition, describeInterval, EDGE_MAX } from '../breakpoints';
 import { alternatesOn, atBase } from '../document/alternates';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
@@ -19,6 +8,7 @@ import type { Project } from '../document/project';
 import { treesOf } from '../document/tree';
 import type { Chosen } from '../edits/restyle';
 import { listed, sameJson } from '../text';
+import { endsAt } from './ends';
 import type { Wanted } from './fit';
 import { fitDeclarations } from './fit';
 import type { Plan } from './plan';
@@ -122,17 +112,10 @@ export function planMoveChoice(
   newId: string,
 ): Plan {
   if (edge === to) throw new PlanError('The end is there already.');
-  const unending = to <= 0 || to >= EDGE_MAX;
   const range = { from: Math.min(edge, to), below: to >= EDGE_MAX ? Infinity : Math.max(edge, to) };
   const inRange = ({ sample }: Cell) => sample.width >= range.from && sample.width < range.below;
   const wanted = (cell: Cell) => (inRange(cell) ? word : choosing.wanted(cell));
-  const isEdge = unending || project.breakpoints.some(({ condition }) => condition.from === to || condition.below === to);
-  const upward = project.breakpoints.every(({ condition }) => !isWidthOnly(condition) || condition.below === undefined);
-  const conditions = upward && project.breakpoints.length > 0 ? [{ from: to }, { below: to }] : [{ below: to }, { from: to }];
-  const sets = isEdge
-    ? [project.breakpoints]
-    : conditions.map((condition) => placed(project.breakpoints, { id: newId, name: `At ${Math.round(to)}`, condition }));
-  const cells = cellsOf([...conditionsOf(project), ...(unending ? [] : [{ below: to }])]);
+  const { isEdge, sets, cells } = endsAt(project, to, newId);
   for (const breakpoints of sets) {
     const fitted = fitDeclarations(breakpoints, cells, wanted);
     if (!fitted) continue;

@@ -146,11 +146,12 @@ export function planPanel(project: Project, tree: Page, id: string, wish: PanelW
   const isRow = /flex$/.test(
     display ?? specifiedValue(project, tree, id, 'display', { width: 1000, height: 800, pointer: 'mouse', open: [id] }),
   );
+  const ground = groundOf(project, tree, id);
   const values = {
     ...placing(wish),
     ...(display && { display }),
     ...(isRow && wish.kind !== 'dialog' && { 'flex-direction': 'column', 'align-items': 'stretch' }),
-    ...(groundOf(project, tree, id) && { 'background-color': groundOf(project, tree, id)! }),
+    ...(ground && { 'background-color': ground }),
     'box-shadow': '0 4px 24px rgb(0 0 0 / 0.24)',
   };
   const opens = `e${newId()}`;

@@ -59,6 +59,8 @@ export async function open(projectId: string): Promise<void> {
     targetLocked: false,
     chosenWritten: undefined,
     proposal: undefined,
+    usePage: false,
+    usedBefore: [],
     slice: DEFAULT_SLICE,
     findings: {},
     accepted: {},

@@ -3,8 +3,12 @@ import type { PageFacts } from '../facts';
 import { isAbove } from '../facts';
 
 /** Whether an element, or anything in it, can be seen: one without a box of its own shows what stands in it. */
-const isSeen = (facts: PageFacts, element: number) =>
-  facts.shown[element] === 1 || facts.elements.some((_, i) => i > element && facts.shown[i] === 1 && isAbove(facts, element, i));
+function isSeen(facts: PageFacts, element: number): boolean {
+  if (facts.shown[element] === 1) return true;
+  // In reading order all that stands in it follows it.
+  for (let at = element + 1; at < facts.elements.length && isAbove(facts, element, at); at++) if (facts.shown[at]) return true;
+  return false;
+}
 
 /** The innermost element in which all of them stand. */
 function around(facts: PageFacts, members: readonly number[]): number {
