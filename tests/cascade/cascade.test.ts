@@ -7,8 +7,8 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 40;
-const STOOD_IN = 30;
+const DOCUMENTS = 26;
+const STOOD_IN = 16;
 
 let browser: Browser;
 let pages: Page[];

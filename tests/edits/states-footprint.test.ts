@@ -9,7 +9,7 @@ import { Draw } from './draw';
 import { randomEdit } from './random-edit';
 import { START } from './start';
 
-const SERIES = Number(process.env.SERIES ?? 2);
+const SERIES = Number(process.env.SERIES ?? 1);
 const WATCHED = ['color', '--ink', 'padding-left', 'display', 'width', 'content', 'outline-width', 'margin-top'];
 const LOOKED = ['', ':hover', ':active', ':disabled', ':empty', ':current', '::before', ':hover::before'];
 /** Edits that write values or decide where they hold, and leave the HTML as it is. */
