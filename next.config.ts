@@ -6,7 +6,7 @@ const config: NextConfig = {
   devIndicators: false,
   // Served on loopback only: packing and unpacking would cost more time than it saves.
   compress: false,
-  serverExternalPackages: ['fontkit', 'subset-font', 'playwright-core', 'pg', 'pg-boss', 'pino', 'rotating-file-stream'],
+  serverExternalPackages: ['fontkit', 'sharp', 'subset-font', 'playwright-core', 'pg', 'pg-boss', 'pino', 'rotating-file-stream'],
   // `npm test` runs the type check on its own; doing it again in each build only makes the start slow.
   typescript: { ignoreBuildErrors: true },
   // Pages have a policy for scripts besides, with a nonce for each: see src/proxy.ts.

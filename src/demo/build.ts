@@ -14,6 +14,8 @@ export interface Parts {
   readonly key?: string;
   readonly alternate?: Alternate;
   readonly panel?: Panel;
+  /** What an image shows at breakpoints. */
+  readonly pictures?: Readonly<Record<string, string>>;
   readonly name?: string;
   readonly text?: string;
   readonly attributes?: Readonly<Record<string, string>>;
@@ -101,6 +103,7 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
       styles: styleSet(parts),
       ...(parts.alternate && { alternate: parts.alternate }),
       ...(parts.panel && { panel: parts.panel }),
+      ...(parts.pictures && { pictures: parts.pictures }),
       ...(of && { use: of }),
     };
     elements[id] = { ...elements[id], children: [...textChildren(parts.text), ...children.map(put)] };

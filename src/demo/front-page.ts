@@ -63,8 +63,14 @@ export const frontPage = page('Front page', [
           ],
         ),
         el('img', {
-          name: 'Shop drawing',
-          attributes: { src: 'picture:pfront', alt: 'The library with its green front' },
+          name: 'Shop picture',
+          attributes: {
+            src: 'picture:pstreet',
+            alt: 'The library with its green front, a member waiting with a ladder',
+            width: '1800',
+            height: '1125',
+          },
+          pictures: { [NARROW]: 'pstreetcut' },
           base: { display: 'block', width: '100%', 'border-radius': '8px' },
           narrow: { 'border-radius': '6px' },
         }),

@@ -1,4 +1,5 @@
-import type { Picture } from '@/core/document';
+import type { Photo, Picture } from '@/core/document';
+import photos from './photos/photos.json';
 
 const drawing = (ground: string, shapes: string) =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 320 200" width="320" height="200"><rect width="320" height="200" fill="${ground}"/><g fill="#26322f" stroke="none">${shapes}</g></svg>`;
@@ -7,7 +8,7 @@ const SAND = '#e9e2cf';
 const REED = '#dbe5dd';
 const CLAY = '#e9dad0';
 
-/** Drawn for the demo: plain shapes of tools on quiet grounds. */
+/** Drawn for the demo: plain shapes of tools on quiet grounds, and the shop as it is and cut for narrow screens. */
 export const PICTURES: readonly Picture[] = [
   {
     id: 'phammer',
@@ -57,12 +58,5 @@ export const PICTURES: readonly Picture[] = [
       '<path d="M104 132h112v18H104z"/><path d="M116 124q4-64 60-62 34 2 34 30-20 2-24 32z"/><rect x="204" y="70" width="46" height="12" rx="6"/>',
     ),
   },
-  {
-    id: 'pfront',
-    fileName: 'shop-front.svg',
-    svg: drawing(
-      SAND,
-      '<path d="M52 60h216v12H52z"/><path d="M60 72h200v92H60z" fill="#1c6b5e"/><path d="M76 88h64v52H76zM156 88h48v76h-48z" fill="#fbf9f4"/><path d="M220 88h28v28h-28z" fill="#d9a94a"/><rect x="40" y="164" width="240" height="8"/>',
-    ),
-  },
+  ...(photos as readonly Photo[]),
 ];

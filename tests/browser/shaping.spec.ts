@@ -320,7 +320,7 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   await expect(page.getByRole('alert').filter({ hasText: "isn't a link address" })).toBeVisible();
   await page.getByRole('combobox', { name: 'Leads to' }).fill('page:ghours');
   await page.keyboard.press('Enter');
-  await outline(page, 'Shop drawing').click();
+  await outline(page, 'Shop picture').click();
   await page.getByRole('combobox', { name: 'Picture', exact: true }).selectOption('claw-hammer.svg');
   await expect(frameOf(page).locator('img').first()).toHaveAttribute('src', /M/);
   await page.getByRole('tab', { name: 'Grid' }).click();
@@ -334,7 +334,7 @@ test('the column grid: shown, changed at its place, refused where it can not be,
   await saved(page);
   const { project } = await readProject(request, id);
   expect(elementNamed(project, 'Main button').attributes.href).toBe('page:ghours');
-  expect(elementNamed(project, 'Shop drawing').attributes.src).toBe('picture:phammer');
+  expect(elementNamed(project, 'Shop picture').attributes.src).toBe('picture:phammer');
   expect([project.columns.bmiddle!.columns, project.pages[0]!.columns!.base!.columns, project.grids[0]!.name]).toEqual([
     10,
     10,

@@ -314,7 +314,7 @@ test('heights: an axis beside the page, a breakpoint made, moved and written to 
     .toBe(600);
   await page.getByRole('button', { name: '+ and shorter' }).click();
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to 600 and shorter');
-  await outline(page, 'Shop drawing').click();
+  await outline(page, 'Shop picture').click();
   await page.getByRole('button', { name: 'Seen: out of the layout, neighbours move' }).click();
   const drawing = frameOf(page).getByRole('img', { name: 'The library with its green front' });
   await expect(drawing).toBeHidden();

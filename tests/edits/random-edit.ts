@@ -93,6 +93,11 @@ function anyElement(project: Project, draw: Draw): string {
   return draw.chance(0.6) ? draw.from(ids.slice(-6)) : draw.from(ids);
 }
 
+function anyImage(project: Project, draw: Draw): string {
+  const images = treesOf(project).flatMap((page) => Object.values(page.elements).filter(({ tag }) => tag === 'img'));
+  return images.length === 0 ? anyElement(project, draw) : draw.from(images).id;
+}
+
 function anyOwner(project: Project, draw: Draw): string {
   const others = [...project.shared.map(({ id }) => id), ...KINDS.slice(0, 3).map(({ id }) => id), 'krow'];
   const owner = draw.chance(0.7) ? anyElement(project, draw) : draw.from(others);
@@ -399,6 +404,17 @@ const MAKERS: readonly Maker[] = [
           ...(draw.chance(0.3) && { locks: true }),
           ...(draw.chance(0.3) && { outside: true, edge: 'left' }),
         },
+  }),
+  (project, draw) => ({
+    type: 'setPictures',
+    node: draw.chance(0.8) ? anyImage(project, draw) : anyElement(project, draw),
+    pictures: draw.chance(0.2)
+      ? null
+      : Object.fromEntries(
+          draw
+            .some([...project.breakpoints.map(({ id }) => id), 'bgone', ...(draw.chance(0.05) ? ['base'] : [])], 3)
+            .map((at) => [at, anyOf(project.pictures, draw, 'pgone')]),
+        ),
   }),
   (project, draw) => ({ type: 'setKind', node: anyElement(project, draw), kind: draw.from(['krow', 'kgrid', null] as const) }),
   (project, draw) => ({

@@ -24,9 +24,10 @@ const OF_VALUES = new Set([
   'changeShared',
   'setAlternate',
   'setPanel',
+  'setPictures',
 ]);
 /** Those of them that write a class besides, and nothing else into the HTML. */
-const CHOOSES = new Set(['setAlternate', 'setPanel']);
+const CHOOSES = new Set(['setAlternate', 'setPanel', 'setPictures']);
 
 function valueEdit(project: Project, draw: Draw): Edit {
   for (;;) {

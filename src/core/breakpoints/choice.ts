@@ -18,13 +18,13 @@ export interface Term {
   readonly unless: readonly Condition[];
 }
 
-interface Step<T> {
+export interface Step<T> {
   readonly condition?: Condition;
   readonly value: T;
 }
 
 /** Strongest first; the last, without a condition, is the base. What stands at breakpoints that are gone doesn't count. */
-function stepsOf<T>(breakpoints: readonly Breakpoint[], choice: Choice<T>, base: T): readonly Step<T>[] {
+export function stepsOf<T>(breakpoints: readonly Breakpoint[], choice: Choice<T>, base: T): readonly Step<T>[] {
   const steps = breakpoints.flatMap(({ id, condition, also }): Step<T>[] => {
     const at = (also?.length ? takenBy(breakpoints, id) : [id]).findLast((one) => choice.has(one));
     return at === undefined ? [] : [{ condition, value: choice.get(at)! }];

@@ -2,6 +2,7 @@ import { folderOf } from '../document/addresses';
 import type { Page, Project } from '../document/project';
 import { behaviourOf } from '../behaviour';
 import { fontAddresses, fontsUsed, isAny, renderSheet, writeFontFaces, writeSheet } from '../render';
+import { HandedPictures } from '../render/handed-pictures';
 import type { MarkupOptions } from '../render/markup';
 import { decodeHtml } from './decode';
 import { encodeHtml } from './encode';
@@ -52,8 +53,8 @@ export function handedBack(project: Project, source: (hash: string) => Uint8Arra
 function pageFiles(project: Project, page: Page, source: (hash: string) => Uint8Array | undefined): HandedFile[] {
   const brought = page.brought!;
   const folder = folderOf(brought.file);
-  const names = new Map(project.pictures.map((picture) => [picture.id, picture.fileName]));
-  const addresses = { picture: (id: string) => pathFrom(folder, `pictures/${names.get(id) ?? 'missing.svg'}`) };
+  const pictures = new HandedPictures(project);
+  const addresses = { picture: (id: string) => pathFrom(folder, pictures.address(id)) };
   const places = new Map(project.pages.map((one) => [one.id, one.brought?.file ?? `${one.slug}.html`]));
   const options: MarkupOptions = {
     ...{ addresses, marked: false, inert: false },

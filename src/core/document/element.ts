@@ -11,6 +11,7 @@ import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 import type { Panel } from './panel';
 import { panelSchema, whyNoPanel } from './panel';
+import { picturesSchema, whyNoPictures } from './shown-pictures';
 import type { PseudoStyles, StyleSet } from './style-sets';
 import { pseudoStylesSchema, styleSetSchema } from './style-sets';
 import type { Use } from './use';
@@ -44,6 +45,7 @@ export const elementSchema = z
     first: z.literal(true).optional(),
     alternate: alternateSchema.optional(),
     panel: panelSchema.optional(),
+    pictures: picturesSchema.optional(),
     use: useSchema.optional(),
   })
   .superRefine((element, context) => {
@@ -60,6 +62,8 @@ function elementProblem(element: PageElement): { message: string; path?: readonl
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
   const noPanel = element.panel && whyNoPanel(element, element.panel.kind);
   if (noPanel) return { message: noPanel, path: ['panel'] };
+  const noPictures = element.pictures && whyNoPictures(element);
+  if (noPictures) return { message: noPictures, path: ['pictures'] };
   if (element.alternate && !canBeAlternate(element.tag))
     return { message: `<${element.tag}> can't be one of several alternates.` };
   for (const child of element.children) {
@@ -101,6 +105,8 @@ export interface PageElement {
   readonly alternate?: Alternate | undefined;
   /** Opened and closed, where it isn't simply part of the page. */
   readonly panel?: Panel | undefined;
+  /** What an image shows at breakpoints, in place of what its `src` names. */
+  readonly pictures?: Readonly<Record<string, string>> | undefined;
   /** Which part it is a use of, and what it says otherwise. */
   readonly use?: Use | undefined;
   /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */

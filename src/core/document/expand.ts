@@ -153,9 +153,11 @@ function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: 
   const own = path === '' ? use : said;
   // What the use says itself speaks of the page's ids, not of the part's.
   const attributes = { ...withHtmlIds(of.attributes, fresh), ...allowed(of.tag, own.attributes) };
-  const { styles: _, pseudo: __, layers: ___, kept: ____, alternate, ...rest } = of;
+  const { styles: _, pseudo: __, layers: ___, kept: ____, alternate, pictures, ...rest } = of;
   return {
     ...rest,
+    // A picture of its own is shown at all widths.
+    ...(pictures && own.attributes?.src === undefined && { pictures }),
     id: shownId(use.id, top.id, of.id),
     attributes,
     children: childrenFor(use, top, of, said),

@@ -22,6 +22,7 @@ export {
   whyNoText,
 } from './html';
 export type { Surroundings } from './html';
+export { picturesShown } from './html';
 export { GIVEN_KINDS, kindNamed, kindOf, KINDS } from './kinds';
 export { canBeAlternate } from './alternate';
 export type { Alternate } from './alternate';
@@ -29,6 +30,11 @@ export { alternatesOn, alternatesWith, atBase } from './alternates';
 export type { AlternateSet } from './alternates';
 export { PANEL_EDGES, PANEL_KINDS, isOver, isPanelAtBase, panelChoice, whyNoPanel } from './panel';
 export type { Panel, PanelEdge, PanelKind } from './panel';
+export type { PhotoCrop, PhotoFacts, PhotoFile, PhotoType } from './photo';
+export { PHOTO_SIDE_MOST, PHOTO_TYPES } from './photo';
+export type { Drawing, Photo } from './picture';
+export { freePictureName, pictureSchema } from './picture';
+export { pictureAt, pictureChoice, picturesNamed, whyNoPictures } from './shown-pictures';
 export { openersOf, panelsOn } from './panels';
 export { expanded, expandedParts, kept, keptElements, keptTree } from './expand';
 export { LIMITS } from './limits';
@@ -51,6 +57,7 @@ export { carried, holdSame } from './versions';
 export { shapeOf, treesProblem } from './trees';
 export type { Shape } from './trees';
 export { slugOf } from './class-names';
+export { cleanSvg } from './clean-svg';
 export { htmlIdsOn } from './html-ids';
 export { nameSchema } from '../text';
 export {

@@ -24,7 +24,7 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 8 had all pages in English, and took file names that some systems keep for themselves.
  * Version 9 knew no parts. Version 10 audited every project from 320 to 1920 px, and left the size of text on its root alone.
  * Version 11 knew no files that came in with pages, version 12 no fonts among them that were added by hand, version 13 neither
- * alternates nor panels.
+ * alternates nor panels, version 14 drawings alone as pictures.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -46,6 +46,7 @@ const STEPS: readonly Step[] = [
   (document) => ({ files: [], ...document, schema: 12 }),
   (document) => ({ ...document, schema: 13 }),
   (document) => ({ ...document, schema: 14 }),
+  (document) => ({ ...document, schema: 15 }),
 ];
 
 function withFileNames(pages: unknown): unknown {

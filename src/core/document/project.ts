@@ -18,16 +18,17 @@ import type { PseudoStyles } from './style-sets';
 import { kindStylesSchema, pseudoStylesSchema } from './style-sets';
 import type { Brought, ProjectFile } from './brought';
 import { broughtSchema, hashSchema, pathSchema, projectFileSchema } from './brought';
-import { cleanSvg } from './clean-svg';
 import { LIMITS } from './limits';
 import type { PageFields } from './page-fields';
+import type { Picture } from './picture';
+import { pictureSchema } from './picture';
 import { languageSchema, pageFieldsShape, slugSchema } from './page-fields';
 import { rootSizeSchema } from './root-size';
 import { treesProblem } from './trees';
 import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 14;
+export const SCHEMA_VERSION = 15;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -62,22 +63,8 @@ export interface ImportedSheet {
   readonly source?: string | undefined;
 }
 
-export const pictureSchema = z.strictObject({
-  id: z.string().regex(/^p[a-z0-9]{1,24}$/),
-  fileName: z.string().regex(/^[a-z0-9][a-z0-9-]{0,60}\.svg$/, 'A picture file is named like "claw-hammer.svg".'),
-  /** SVG source as `cleanSvg` writes it; what runs, fetches or links is refused. */
-  svg: z
-    .string()
-    .max(LIMITS.pictureBytes)
-    .regex(/^<svg[\s>]/, 'A picture is an SVG drawing.')
-    .transform((source, context) => {
-      const { svg, removed } = cleanSvg(source);
-      if (removed.length === 0) return svg;
-      context.addIssue({ code: 'custom', message: `A picture may not hold ${removed.join(', ')}.` });
-      return z.NEVER;
-    }),
-});
-export type Picture = z.infer<typeof pictureSchema>;
+export { pictureSchema };
+export type { Picture };
 
 /** Elements kept to be put in again; the first is the top. What they name may have gone since. */
 export const blockSchema = z

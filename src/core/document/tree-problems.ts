@@ -1,6 +1,7 @@
 import { BASE } from '../breakpoints/breakpoint';
 import type { PageElement } from './element';
 import { isInert, picturesShown, QUIRKS } from './html';
+import { picturesNamed } from './shown-pictures';
 import { LIMITS } from './limits';
 import { shownCount, topOf, usesIn } from './parts';
 import type { Page, Project } from './project';
@@ -43,7 +44,7 @@ export function referencesProblem(element: PageElement, names: Names): string | 
   if (isLost(element, names)) return `"${element.name}" has values under a breakpoint that isn't there.`;
   if (element.shared.length > LIMITS.carried) return `An element carries at most ${LIMITS.carried} shared styles.`;
   if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
-  for (const id of picturesShown(element.attributes).values())
+  for (const id of picturesNamed(element))
     if (!names.pictures.has(id)) return `"${element.name}" shows a picture that isn't there.`;
   return element.use && useProblem(element.name, element.tag, element.use, names);
 }

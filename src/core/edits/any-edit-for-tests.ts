@@ -142,6 +142,11 @@ export const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
     node,
     panel: fc.option(fc.record({ kind: fc.constant('drawer' as const), at: fc.dictionary(at, fc.boolean(), { maxKeys: 2 }) })),
   }),
+  fc.record({
+    type: fc.constant('setPictures' as const),
+    node,
+    pictures: fc.option(fc.dictionary(fc.constantFrom('bmiddle', 'bnarrow'), fc.constantFrom('pa', 'pb'), { minKeys: 1 })),
+  }),
   fc
     .constantFrom(null, { off: true as const }, { limits: { least: 20 } })
     .map((tuning): Edit => ({ type: 'tuneCheck', check: 'small-target', tuning })),

@@ -14,6 +14,7 @@ import { alternatesWith } from '../document/alternates';
 import { childIds } from '../document/content';
 import type { PageElement } from '../document/element';
 import { isInUse } from '../document/use';
+import { pictureAt } from '../document/shown-pictures';
 import { partNamed, shownAs } from '../document/parts';
 import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
@@ -120,7 +121,12 @@ export function breakpointFootprint(before: Project, after: Project, ids: readon
   for (const project of [before, after])
     for (const { id, styles } of allOwners(project))
       for (const at of ids) if (styles[at]) changes.set(id, new Set([...(changes.get(id) ?? []), ...Object.keys(styles[at])]));
-  return mergeFootprints(stylesFootprint(before, after, changes), shownFootprint(before, after, chosenAt([before, after], ids)));
+  const chosen = chosenAt([before, after], ids);
+  return mergeFootprints(
+    stylesFootprint(before, after, changes),
+    shownFootprint(before, after, chosen),
+    picturesFootprint(before, after, chosen),
+  );
 }
 
 /** The footprint of a change to which shared styles or kind an element carries. */
@@ -139,9 +145,10 @@ export function carryingFootprint(before: Project, after: Project, pageId: strin
   return { [pageId]: { ...part, html: true } };
 }
 
-/** The elements that say something of themselves at one of those places: where they are chosen, or where they are panels. */
+/** The elements that say something of themselves at one of those places: where they are chosen or panels, what they show. */
 function chosenAt(projects: readonly Project[], ids: readonly string[]): readonly string[] {
-  const says = ({ alternate, panel }: PageElement) => ids.some((at) => alternate?.at.includes(at) || (panel && at in panel.at));
+  const says = ({ alternate, panel, pictures }: PageElement) =>
+    ids.some((at) => alternate?.at.includes(at) || (panel && at in panel.at) || (pictures && at in pictures));
   return projects.flatMap((project) =>
     treesOf(project).flatMap(({ elements }) =>
       Object.values(elements).flatMap((one) => (says(one) && !isInUse(one.id) ? [one.id] : [])),
@@ -149,7 +156,7 @@ function chosenAt(projects: readonly Project[], ids: readonly string[]): readonl
   );
 }
 
-/** Whether some alternate is chosen at a place, or something is or isn't a panel there. */
+/** Whether something is chosen at a place: an alternate, whether something is a panel, a picture. */
 export const isChosenAt = (project: Project, at: string): boolean => chosenAt([project], [at]).length > 0;
 
 /** The footprint of where elements show: of what is one of several alternates all of them, in every use of a part. */
@@ -177,6 +184,26 @@ export function shownFootprint(before: Project, after: Project, nodes: readonly 
       const part = pageFootprint(before, after, tree.id, changes)[tree.id];
       // Whether classes come or go, it is written in the HTML.
       return { [tree.id]: { ...(part ?? { elements: [...ids], properties: [], widths: [] }), html: true } };
+    }),
+  );
+}
+
+/** The footprint of which pictures images show: the widths at which any of them, in any use of a part, shows another. */
+export function picturesFootprint(before: Project, after: Project, nodes: readonly string[]): Footprint {
+  if (nodes.length === 0) return {};
+  const cells = cellsBetween(before, after);
+  return mergeFootprints(
+    ...treesOf(after).map((tree): Footprint => {
+      const was = pageOf(before, tree.id);
+      const ids = nodes.flatMap((node) => shownAs(after, tree, node)).filter((id) => was?.elements[id]);
+      if (!was || ids.length === 0) return {};
+      const differing = cells.filter(({ sample }) =>
+        ids.some(
+          (id) =>
+            pictureAt(before.breakpoints, was.elements[id]!, sample) !== pictureAt(after.breakpoints, tree.elements[id]!, sample),
+        ),
+      );
+      return { [tree.id]: { elements: ids, properties: [], widths: widthsOfCells(differing), html: true } };
     }),
   );
 }

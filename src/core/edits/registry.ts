@@ -48,6 +48,7 @@ import { setKind } from './set-kind';
 import { setLocked } from './set-locked';
 import { setPage } from './set-page';
 import { setPanel } from './set-panel';
+import { setPictures } from './set-pictures';
 import { setProject } from './set-project';
 import { setStyle } from './set-style';
 import { setText } from './set-text';
@@ -108,6 +109,7 @@ const KINDS: Kinds = {
   setLocked,
   setPage,
   setPanel,
+  setPictures,
   setProject,
   setStyle,
   setText,

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { picturesShown } from '../document/html';
+import { picturesNamed } from '../document/shown-pictures';
+import type { PageElement } from '../document/element';
+import { treesOf } from '../document/tree';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
 import { idsOf, placeOf } from './list-place';
@@ -18,9 +20,9 @@ export const removePicture: EditKind<RemovePicture> = {
   apply(project, { id }) {
     const index = project.pictures.findIndex((picture) => picture.id === id);
     if (index < 0) throw new EditError('This picture has been removed already.');
-    const shows = project.pages
-      .flatMap((page) => Object.values(page.elements))
-      .find(({ attributes }) => [...picturesShown(attributes).values()].includes(id));
+    const shows = treesOf(project)
+      .flatMap(({ elements }) => Object.values(elements))
+      .find((element) => showsOf(element).includes(id));
     if (shows) throw new EditError(`${shows.name} shows this picture.`);
     return {
       document: { ...project, pictures: project.pictures.toSpliced(index, 1) },
@@ -30,3 +32,9 @@ export const removePicture: EditKind<RemovePicture> = {
   footprint: () => ({}),
   describe: (project, { id }) => `Remove picture ${project.pictures.find((picture) => picture.id === id)?.fileName ?? ''}`,
 };
+
+/** The pictures that an element shows, and those that it shows as the use of a part. */
+const showsOf = (element: PageElement): readonly string[] => [
+  ...picturesNamed(element),
+  ...Object.values(element.use?.says ?? {}).flatMap(({ attributes = {} }) => picturesNamed({ attributes })),
+];

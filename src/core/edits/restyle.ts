@@ -5,6 +5,8 @@ import { alternateSchema } from '../document/alternate';
 import { elementIdSchema } from '../document/element';
 import type { Panel } from '../document/panel';
 import { panelSchema } from '../document/panel';
+import { pictureIdSchema } from '../document/picture';
+import { withPictures } from '../document/shown-pictures';
 import { LIMITS } from '../document/limits';
 import { ownerIdSchema } from '../document/owner';
 import type { Project } from '../document/project';
@@ -13,10 +15,11 @@ import { isProperty } from '../styles/properties';
 import { listOf, nameSchema } from '../text';
 import type { EditKind } from './edit';
 import { EditError } from './edit';
-import { breakpointFootprint, mergeFootprints, shownFootprint, stylesFootprint } from './footprint';
+import { breakpointFootprint, mergeFootprints, picturesFootprint, shownFootprint, stylesFootprint } from './footprint';
 import { allOwners } from './owners';
 import { DocumentWriter } from './document-writer';
 import { longhandsOfValue } from './set-style';
+import { requirePictures, whyNotHere, wordsOf } from './set-pictures';
 import { ValueWriter } from './value-writer';
 
 /** Values one edit writes at most. */
@@ -35,16 +38,19 @@ const changeSchema = z.strictObject({
   value: z.string().max(20_000).nullable(),
 });
 
-/** Where an element that is there shows, or is a panel, in place of what it has said. */
+/** Where an element that is there shows or is a panel, or which pictures it shows, in place of what it has said. */
 const chosenSchema = z.strictObject({
   node: elementIdSchema,
   alternate: alternateSchema.optional(),
   panel: panelSchema.optional(),
+  /** By place, the base too. */
+  pictures: z.record(atSchema, pictureIdSchema).optional(),
 });
 export interface Chosen {
   readonly node: string;
   readonly alternate?: Alternate | undefined;
   readonly panel?: Panel | undefined;
+  readonly pictures?: Readonly<Record<string, string>> | undefined;
 }
 
 const schema = z.strictObject({
@@ -104,12 +110,12 @@ export const restyle: EditKind<Restyle> = {
       if (properties) properties.add(property);
       else perOwner.set(owner, new Set([property]));
     }
-    const shown = shownFootprint(
-      before,
-      after,
-      chosen.map(({ node }) => node),
+    const nodes = (named: readonly Chosen[]) => named.map(({ node }) => node);
+    const values = mergeFootprints(
+      stylesFootprint(before, after, perOwner),
+      shownFootprint(before, after, nodes(chosen.filter(({ alternate, panel }) => alternate ?? panel))),
+      picturesFootprint(before, after, nodes(chosen.filter(({ pictures }) => pictures))),
     );
-    const values = mergeFootprints(stylesFootprint(before, after, perOwner), shown);
     if (!breakpoints) return values;
     const ids = [...new Set([...before.breakpoints, ...after.breakpoints].map(({ id }) => id))];
     return mergeFootprints(values, breakpointFootprint(before, after, ids));
@@ -118,12 +124,19 @@ export const restyle: EditKind<Restyle> = {
 };
 
 /** What it said before is returned. @throws EditError where it says nothing of the sort */
-function choose(writer: DocumentWriter, { node, alternate, panel }: Chosen): Chosen {
+function choose(writer: DocumentWriter, { node, alternate, panel, pictures }: Chosen): Chosen {
   const { page, element } = writer.require(node);
-  if ((alternate && !element.alternate) || (panel && !element.panel))
+  if ((alternate && !element.alternate) || (panel && !element.panel) || (pictures && whyNotHere(page, element)))
     throw new EditError(`${element.name} is no longer what this edit is about.`);
-  writer.put(page.id, { ...element, ...(alternate && { alternate }), ...(panel && { panel }) });
-  return { node, ...(alternate && { alternate: element.alternate }), ...(panel && { panel: element.panel }) };
+  requirePictures(writer.project, Object.values(pictures ?? {}));
+  const chosen = { ...element, ...(alternate && { alternate }), ...(panel && { panel }) };
+  writer.put(page.id, pictures ? withPictures(chosen, pictures) : chosen);
+  return {
+    node,
+    ...(alternate && { alternate: element.alternate }),
+    ...(panel && { panel: element.panel }),
+    ...(pictures && { pictures: wordsOf(element) }),
+  };
 }
 
 /** @throws EditError when values would stand under a breakpoint that isn't there, or the set isn't one. */

@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { attributeNameSchema, attributeValueSchema } from '../document/attribute-fields';
+import { whyNoPictures } from '../document/shown-pictures';
 import { picturesShown, whyNotAttribute, whyNotKeptAttribute } from '../document/html';
 import { isInUse, shownIdSchema, splitShownId } from '../document/use';
 import type { EditKind } from './edit';
 import { changesElements, EditError, laterWins, nameOf, requireElement } from './edit';
 import { structureFootprint } from './footprint';
 import { inUse, say } from './in-use';
+import { requirePictures } from './set-pictures';
 
 const schema = z.strictObject({
   type: z.literal('setAttribute'),
@@ -34,8 +36,7 @@ export const setAttribute: EditKind<SetAttribute> = {
     const whyNot = hasBrought && !shown ? whyNotKeptAttribute : whyNotAttribute;
     const why = value === null ? undefined : whyNot(tag, name, value);
     if (why) throw new EditError(why);
-    for (const shown of value === null ? [] : picturesShown({ [name]: value }).values())
-      if (!writer.project.pictures.some(({ id }) => id === shown)) throw new EditError("That picture isn't there.");
+    if (value !== null) requirePictures(writer.project, [...picturesShown({ [name]: value }).values()]);
     const before = Object.hasOwn(own, name) ? own[name] : undefined;
     const { [name]: _, ...others } = own;
     const attributes = value === null ? others : { ...others, [name]: value };
@@ -45,6 +46,8 @@ export const setAttribute: EditKind<SetAttribute> = {
       say(writer, shown, { attributes });
     } else {
       const { page, element } = writer.require(node);
+      if (element.pictures && whyNoPictures({ ...element, attributes }))
+        throw new EditError(`${element.name} shows other pictures at breakpoints: take those away first.`);
       writer.put(page.id, { ...element, attributes });
     }
     return { type: 'setAttribute', node, name, value: before ?? null };

@@ -78,6 +78,7 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
     case 'setFirst':
       return withFields(edit, { node: itself(edit.node) });
     case 'setPanel':
+    case 'setPictures':
     case 'setKind':
       return withFields(edit, { node: inside(edit.node) });
     case 'setAlternate': {

@@ -4,6 +4,7 @@ import { alternatesOn, atBase } from '../document/alternates';
 import type { PageElement } from '../document/element';
 import { kept } from '../document/expand';
 import { panelChoice } from '../document/panel';
+import { pictureChoice } from '../document/shown-pictures';
 import type { Project } from '../document/project';
 import { treesOf } from '../document/tree';
 import type { Chosen } from '../edits/restyle';
@@ -14,9 +15,9 @@ import { fitDeclarations } from './fit';
 import type { Plan } from './plan';
 import { PlanError } from './plan';
 
-/** What is chosen at the base and at breakpoints besides values: which of several alternates shows, whether something is a panel. */
+/** What is chosen at the base and at breakpoints besides values: which of several alternates shows, whether something is a panel, which picture an image shows. */
 export interface Choosing {
-  /** The set of alternates, or the panel. */
+  /** The set of alternates, the panel, or the image with " pictures" behind it. */
   readonly id: string;
   /** Whose choice it is, in words. */
   readonly name: string;
@@ -43,7 +44,10 @@ export function choosings(project: Project): readonly Choosing[] {
       const name = `which of ${listed(set.members.map((id) => tree.elements[id]!.name))} shows`;
       return { id: set.id, name, words: Object.fromEntries(set.choice), wanted, written };
     }),
-    ...Object.values(tree.elements).flatMap((element) => panelChoosing(breakpoints, element)),
+    ...Object.values(tree.elements).flatMap((element) => [
+      ...panelChoosing(breakpoints, element),
+      ...(tree.brought ? [] : pictureChoosing(breakpoints, element)),
+    ]),
   ]);
 }
 
@@ -60,6 +64,24 @@ function panelChoosing(breakpoints: readonly Breakpoint[], { id, name, panel }: 
         const at = Object.fromEntries(Object.entries(words).map(([place, word]) => [place, word === 'true']));
         return sameJson(at, panel.at) ? [] : [{ node: id, panel: { ...panel, at } }];
       },
+    },
+  ];
+}
+
+/** How the choice of an image's pictures is called. */
+export const picturesOf = (id: string): string => `${id} pictures`;
+
+function pictureChoosing(breakpoints: readonly Breakpoint[], element: PageElement): Choosing[] {
+  const choice = element.use ? undefined : pictureChoice(element);
+  if (!choice) return [];
+  const words = Object.fromEntries(choice);
+  return [
+    {
+      id: picturesOf(element.id),
+      name: `what ${element.name} shows`,
+      words,
+      wanted: ({ sample }) => choiceAt(breakpoints, choice, words[BASE]!, sample),
+      written: (next) => (sameJson(next, words) ? [] : [{ node: element.id, pictures: next }]),
     },
   ];
 }

@@ -1,7 +1,7 @@
 export { PlanError } from './plan';
 export type { Plan } from './plan';
 export { planAlternates, planNoAlternate, planSplit } from './alternates';
-export { choosings, chosenAlong, planChoose, planMoveChoice } from './choices';
+export { choosings, chosenAlong, picturesOf, planChoose, planMoveChoice } from './choices';
 export type { ChosenStretch, Choosing } from './choices';
 export { planNoPanel, planPanel, planPanelChange } from './panels';
 export type { PanelWish } from './panels';

@@ -26,7 +26,7 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
   const says: Record<string, Saying> = {};
   let top: PageElement['attributes'] = {};
   const compare = (x: PageElement, y: PageElement): boolean => {
-    const same = ({ id, tag, source, shared, styles, pseudo, kind, panel, alternate, use }: PageElement) => ({
+    const same = ({ id, tag, source, shared, styles, pseudo, kind, panel, pictures, alternate, use }: PageElement) => ({
       tag,
       source,
       shared,
@@ -34,6 +34,7 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
       pseudo,
       kind,
       panel,
+      pictures,
       // Which of several the top is stays with its place; what chooses among what is in it would have to be chosen once.
       alternate: id === a || id === b ? undefined : alternate,
       use,

@@ -1,11 +1,14 @@
 import { behaviourOf } from '../behaviour';
 import { htmlAttributes } from '../document/page-fields';
+import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
 import type { AddedFont, BundledFont } from './fonts';
 import { slugOf } from '../document/class-names';
 import type { FontAddresses, FontsUsed } from './fonts';
 import { charactersOf } from './characters';
 import { fontsUsed, writeFontFaces } from './fonts';
+import type { PictureSizes } from '../pictures/weights';
+import { HandedPictures } from './handed-pictures';
 import { attributesText, escapeText, renderElement } from './markup';
 import { renderSheet } from './sheet';
 import { writeSheet } from './sheet-block';
@@ -18,18 +21,28 @@ export interface ExportFile {
   readonly content:
     | { readonly text: string }
     | { readonly font: BundledFont }
+    /** A file that is kept beside the document, by its hash. */
+    | { readonly kept: string }
     /** Of a font that was added by hand only what is needed for these characters. */
     | { readonly added: AddedFont; readonly characters: string };
 }
 
-/** Everything that is handed over: one HTML file a page, one sheet, pictures, fonts. Same project, same bytes. */
-export function renderExport(project: Project): ExportFile[] {
-  const names = new Map(project.pictures.map((picture) => [picture.id, picture.fileName]));
-  const addresses = { picture: (id: string) => `pictures/${names.get(id) ?? 'missing.svg'}` };
+/**
+ * Everything that is handed over: one HTML file a page, one sheet, pictures, fonts. Same project, same bytes.
+ * @param sizes how wide pictures are shown; as wide as the page where it isn't known
+ */
+export function renderExport(project: Project, sizes?: PictureSizes): ExportFile[] {
+  const pictures = new HandedPictures(project, sizes);
+  const addresses = {
+    picture: (id: string) => pictures.address(id),
+    behind: (id: string) => pictures.behind(id, (path) => path),
+  };
   const fonts = fontsUsed(project);
   // Pages that were brought in are handed back in the files that they came from.
   const own = project.pages.filter(({ brought }) => !brought);
-  if (own.length === 0) return [...shownPictures(project), ...fontFiles(project)];
+  if (own.length === 0) return [...pictures.files(), ...fontFiles(project)];
+  const sources = (page: Page, element: PageElement) => pictures.sourcesFor(page.id, element);
+  const wrapped = own.some((page) => Object.values(page.elements).some((element) => sources(page, element).length > 0));
   const sheet = [
     ...(isAny(fonts)
       ? [
@@ -39,11 +52,12 @@ export function renderExport(project: Project): ExportFile[] {
           ),
         ]
       : []),
+    ...(wrapped ? ['picture { display: contents; }\n'] : []),
     writeSheet(renderSheet(project, own, { addresses, queries: project.queries })),
   ].join('\n');
   const pages = new Map(project.pages.map((page) => [page.id, page.brought?.file ?? `${page.slug}.html`]));
   const behaviour = behaviourOf(own);
-  const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false };
+  const markup = { addresses, page: (id: string) => pages.get(id) ?? '#', marked: false, inert: false, sources };
   return [
     ...own.map((page) => ({
       path: `${page.slug}.html`,
@@ -58,7 +72,7 @@ export function renderExport(project: Project): ExportFile[] {
     })),
     { path: SHEET_FILE, content: { text: sheet } },
     ...(behaviour ? [{ path: BEHAVIOUR_FILE, content: { text: behaviour } }] : []),
-    ...shownPictures(project),
+    ...pictures.files(),
     ...fontFiles(project),
   ];
 }
@@ -88,9 +102,6 @@ function fontFiles(project: Project): ExportFile[] {
     ...(licences.length > 0 ? [{ path: 'fonts/LICENCES.txt', content: { text: licences.join('\n') } }] : []),
   ];
 }
-
-const shownPictures = (project: Project): ExportFile[] =>
-  project.pictures.map((picture) => ({ path: `pictures/${picture.fileName}`, content: { text: picture.svg } }));
 
 function documentText(project: Project, page: Page, head: string, body: string): string {
   const description = page.description && `<meta name="description"${attributesText({ content: page.description })}>\n`;

@@ -26,7 +26,8 @@ export function keepFile(hash: string, address: string): void {
 /** The data address of a file; undefined where it isn't known. */
 export const fileData = (hash: string): string | undefined => known.get(hash);
 
-/** The hashes of a project's files whose data isn't known. */
-export const lackingFiles = ({ files }: Pick<Project, 'files'>): readonly string[] => [
-  ...new Set(files.flatMap(({ hash }) => (known.has(hash) ? [] : [hash]))),
-];
+/** The hashes of what frames show of a project's files and pictures, as far as it isn't known. */
+export const lackingFiles = ({ files, pictures }: Pick<Project, 'files' | 'pictures'>): readonly string[] => {
+  const shown = [...files.map(({ hash }) => hash), ...pictures.flatMap(({ photo }) => photo?.small ?? [])];
+  return [...new Set(shown.filter((hash) => !known.has(hash)))];
+};

@@ -19,6 +19,8 @@ export interface MarkupOptions {
   readonly marked: boolean;
   /** Leaves out what would fetch, play or take the focus. */
   readonly inert: boolean;
+  /** Other files that images name, each a `<source>`; an image that has some is written in a `<picture>`. */
+  readonly sources?: ((page: Page, element: PageElement) => readonly Readonly<Record<string, string>>[]) | undefined;
   /** What is written for an element in place of itself: for what keeps only its place here, what it was. */
   readonly was?: ((id: string) => string | undefined) | undefined;
 }
@@ -134,6 +136,7 @@ function itself(project: Project, page: Page, id: string, options: MarkupOptions
   const element = page.elements[id]!;
   const { tag, children } = element;
   const open = `<${tag}${attributesOf(project, element, options)}>`;
+  if (tag === 'img') return inPicture(options.sources?.(page, element) ?? [], open);
   if (ruleOf(tag)?.content === 'void' || tag === 'link' || tag === 'meta' || tag === 'base') return open;
   const close = `</${tag}>`;
   const deeper = `${indent}  `;
@@ -147,6 +150,12 @@ function itself(project: Project, page: Page, id: string, options: MarkupOptions
   }
   const lines = children.map((child) => `${deeper}${written(project, page, child as string, options, deeper)}\n`);
   return `${open}\n${lines.join('')}${indent}${close}`;
+}
+
+/** An image with the other files that it may show. On one line, since white space around images is seen. */
+function inPicture(sources: readonly Readonly<Record<string, string>>[], image: string): string {
+  if (sources.length === 0) return image;
+  return `<picture>${sources.map((source) => `<source${attributesText(source)}>`).join('')}${image}</picture>`;
 }
 
 /** Parsers drop a line break that stands first in these. */

@@ -3,6 +3,7 @@ import { CLASSIC_SCROLLBAR } from '../devices/device';
 import { htmlAttributes } from '../document/page-fields';
 import { pathOf } from '../document/addresses';
 import { doctypeOf } from '../document/brought';
+import type { PhotoFacts } from '../document/photo';
 import type { Page, Project } from '../document/project';
 import { fileData } from './file-data';
 import type { BundledFont } from './fonts';
@@ -42,7 +43,7 @@ export function renderPreview(project: Project, page: Page, fontData: (font: Bun
       bundled: fontData,
       added: ({ hash, type }) => ({ address: fileData(hash) ?? 'data:,', type }),
     }),
-    blocks: renderSheet(project, [page], { addresses, standIn, held: true }),
+    blocks: renderSheet(project, [page], { addresses, standIn, held: true, shows: true }),
     body: lazily(() => renderElement(project, page, page.root, markupOptions(project, page))),
   };
 }
@@ -77,12 +78,34 @@ export function addressesFor(project: Project, page: Page): Addresses {
   return addresses;
 }
 
+/** A picture made of pixels as frames show it: less of it than is handed over, drawn as large as it is. */
+function standInFor({ width, height, small }: PhotoFacts): string | undefined {
+  const data = fileData(small);
+  return (
+    data &&
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><image href="${data}" width="${width}" height="${height}" preserveAspectRatio="none"/></svg>`
+  );
+}
+
 /** Addresses of a project's pictures as data, the same object for the same pictures. */
 export function pictureData(project: Project): Addresses {
   let addresses = pictureAddresses.get(project.pictures);
   if (!addresses) {
-    const data = new Map(project.pictures.map(({ id, svg }) => [id, `data:image/svg+xml,${encodeURIComponent(svg)}`]));
-    addresses = { picture: (id: string) => data.get(id) ?? 'data:,' };
+    const byId = new Map(project.pictures.map((picture) => [picture.id, picture]));
+    const data = new Map<string, string>();
+    addresses = {
+      picture(id: string) {
+        const known = data.get(id);
+        if (known !== undefined) return known;
+        const picture = byId.get(id);
+        const svg = picture && (picture.photo ? standInFor(picture.photo) : picture.svg);
+        // What isn't there yet may come.
+        if (svg === undefined) return 'data:,';
+        const address = `data:image/svg+xml,${encodeURIComponent(svg)}`;
+        data.set(id, address);
+        return address;
+      },
+    };
     pictureAddresses.set(project.pictures, addresses);
   }
   return addresses;

@@ -31,7 +31,7 @@ test('an export is pages, a sheet, pictures and fonts, with nothing of the progr
   ]);
   expect([...out.values()].join('')).not.toMatch(/data-mp|mill.?pond/i);
   expect(out.get('index.html')).toContain('href="catalogue.html"');
-  expect(out.get('index.html')).toContain('src="pictures/shop-front.svg"');
+  expect(out.get('index.html')).toContain('src="pictures/shop-front-street-1280.jpg"');
 });
 
 const REDUCED = '(prefers-reduced-motion: no-preference)';

@@ -14,6 +14,7 @@ import { onlyPageDiffers } from './restyled';
 /** Whether neither the sheet nor any class speaks of an element. */
 const saysNothing = ({ tag, styles, pseudo, shared, kind, attributes }: PageElement) =>
   pseudo === undefined &&
+  tag !== 'img' &&
   !asksForRules(tag) &&
   kind === undefined &&
   shared.length === 0 &&

@@ -29,7 +29,7 @@ export function seenBy(project: Project, page: Page): (viewport: Viewport) => st
     let blocks = sheets.get(reader);
     if (!blocks) {
       // Without their queries, which hold: a breakpoint that moves elsewhere changes nothing here.
-      blocks = renderSheet(project, [page], { addresses, standIn }).map(({ query, within: _, ...block }) => ({
+      blocks = renderSheet(project, [page], { addresses, standIn, shows: true }).map(({ query, within: _, ...block }) => ({
         key: block.key,
         term: block.term,
         css: writeBlock(block.layer === 'imported' && query ? { ...block, query } : block),

@@ -5,6 +5,8 @@ import type { StandIn } from './stand-in';
 export interface Addresses {
   /** The address of a picture by id. */
   readonly picture: (id: string) => string;
+  /** A picture behind an element as CSS writes it, where it is more than one file. */
+  readonly behind?: ((id: string) => string | undefined) | undefined;
   /**
    * The address of a file that came with a page, by the address that names it there; undefined where it isn't there.
    * @param base the folder that the address is seen from, where it isn't the page's
@@ -18,6 +20,8 @@ export interface SheetOptions {
   readonly standIn?: StandIn | undefined;
   /** Whether pointing, focus and pressing are said by an attribute, for frames that hold them. */
   readonly held?: boolean;
+  /** Whether what images show at breakpoints is said by the sheet. An export says it where they stand. */
+  readonly shows?: boolean;
   /** As ranges where nothing is said. */
   readonly queries?: QuerySyntax;
 }

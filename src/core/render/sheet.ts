@@ -16,6 +16,7 @@ import { writeDeclarations } from './declarations';
 import { groundBlocks, hidingBlocks } from './hiding-blocks';
 import { HELD_ATTRIBUTE } from '../audit/codes';
 import { heldSelectors } from './held';
+import { pictureBlocks } from './picture-blocks';
 import { boostOver, rawBlocks } from './raw-sheet';
 import { isRoot, rootBlock, scaledSize } from './root-block';
 import type { Rule, SheetBlock } from './sheet-block';
@@ -85,6 +86,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
   for (const [key, owners] of all) add(ownersKey(key), undefined, owners);
   for (const [key, owners] of all) for (const state of STATES) add(ownersKey(key, state), state, owners);
   blocks.push(...hidingBlocks(project, trees, boost, options));
+  if (options.shows) blocks.push(...pictureBlocks(project, pages, options));
   return blocks.filter((block) => block.rules.length > 0 || block.raw !== undefined);
 }
 
@@ -189,7 +191,10 @@ export function writingFor(addresses: Addresses, standIn: StandIn | undefined): 
   if (!writing) {
     const picture = (text: string) =>
       text.includes('picture:')
-        ? text.replace(/url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g, (_, id: string) => `url("${addresses.picture(id)}")`)
+        ? text.replace(
+            /url\(\s*["']?picture:(p[a-z0-9]+)["']?\s*\)/g,
+            (_, id: string) => addresses.behind?.(id) ?? `url("${addresses.picture(id)}")`,
+          )
         : text;
     writing = { standIn, write: (property, value) => picture(valueFor(property, value, standIn)) };
     if (known.size > 40) known.clear();

@@ -171,6 +171,7 @@ export function fitClip(
       ...(element.alternate && {
         alternate: { ...element.alternate, at: element.alternate.at.flatMap((at) => placeHere(at) ?? []) },
       }),
+      ...(element.pictures && { pictures: refitPictures(element.pictures) }),
       ...(element.panel && {
         panel: {
           ...element.panel,
@@ -184,6 +185,13 @@ export function fitClip(
       }),
     };
   };
+  const refitPictures = (shown: Readonly<Record<string, string>>) =>
+    Object.fromEntries(
+      Object.entries(shown).flatMap(([at, picture]) => {
+        const [here, id] = [placeHere(at), pictures.ids.get(picture)];
+        return here === undefined || id === undefined ? [] : [[here, id]];
+      }),
+    );
   const refitUse = (use: Use): Use =>
     Object.entries(use.says).reduce((one, [path, saying]) => {
       const styled = styleSetsOf(saying).reduce<Styled>(

@@ -3,6 +3,8 @@ import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
+import { drawnWidth } from '@/core/pictures/drawn';
+import { imageRooms, openEverything } from '@/probe/pictures';
 import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
@@ -44,6 +46,15 @@ export interface SweepStep {
   readonly done: boolean;
 }
 
+/** How large images and the boxes of some elements are at a width, with all open that opens. */
+export interface RoomsAt {
+  readonly width: number;
+  /** How wide the whole of each picture is drawn, CSS px; 0 where it isn't shown. */
+  readonly images: Readonly<Record<string, number>>;
+  /** Padding boxes, CSS px. */
+  readonly boxes: Readonly<Record<string, readonly [width: number, height: number]>>;
+}
+
 interface Measuring {
   load(html: string, height: number): Promise<void>;
   /** Takes up a sweep of the loaded page. */
@@ -61,6 +72,8 @@ interface Measuring {
    * `looks` reads or looks otherwise.
    */
   comparePair(widths: readonly number[], looks: boolean): string;
+  /** `RoomsAt[]` as JSON. @param ids elements whose boxes are wanted besides */
+  rooms(widths: readonly number[], ids: readonly string[]): string;
   /** Only resizes and reads the document's width: what a sweep costs at the very least. */
   resizeOnly(widths: readonly number[]): number;
 }
@@ -279,6 +292,7 @@ const LOOKS = [
   'textAlign',
   'borderTopLeftRadius',
   'objectFit',
+  'content',
   'zIndex',
   'transform',
 ] as const;
@@ -326,6 +340,23 @@ function comparePair(widths: readonly number[], looks: boolean): string {
   return JSON.stringify(found);
 }
 
+function rooms(widths: readonly number[], ids: readonly string[]): string {
+  const inside = frame!.contentDocument!;
+  openEverything(inside);
+  const boxed = ids.flatMap((id) => inside.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`) ?? []);
+  const told = widths.map((width): RoomsAt => {
+    frame!.style.width = `${width}px`;
+    return {
+      width,
+      images: Object.fromEntries(
+        imageRooms(inside).map(({ id, fit, own, ...room }) => [id, drawnWidth(room, fit, own[0] / own[1], own[0])]),
+      ),
+      boxes: Object.fromEntries(boxed.map((one) => [one.dataset.mpNode!, [one.clientWidth, one.clientHeight]])),
+    };
+  });
+  return JSON.stringify(told);
+}
+
 function resizeOnly(widths: readonly number[]): number {
   let total = 0;
   for (const width of widths) {
@@ -337,4 +368,4 @@ function resizeOnly(widths: readonly number[]): number {
 
 const names = () => measured!.reader.elements.map(({ id }) => id);
 
-globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair };
+globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms };

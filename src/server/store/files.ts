@@ -5,6 +5,7 @@ import { keepFile, lackingFiles } from '@/core/render';
 import type { Connection } from '../db/client';
 import { database } from '../db/client';
 import { broughtFiles } from '../db/schema';
+import { shippedFile } from './shipped-files';
 
 export const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
@@ -24,12 +25,14 @@ export async function putFiles(
 export async function filesBy(
   hashes: readonly string[],
 ): Promise<Map<string, { readonly type: string; readonly bytes: Buffer }>> {
-  if (hashes.length === 0) return new Map();
-  const rows = await database()
-    .select()
-    .from(broughtFiles)
-    .where(inArray(broughtFiles.hash, [...hashes]));
-  return new Map(rows.map(({ hash, type, bytes }) => [hash, { type, bytes }]));
+  const shipped = hashes.flatMap((hash) => {
+    const file = shippedFile(hash);
+    return file ? [[hash, file] as const] : [];
+  });
+  const others = hashes.filter((hash) => !shipped.some(([one]) => one === hash));
+  if (others.length === 0) return new Map(shipped);
+  const rows = await database().select().from(broughtFiles).where(inArray(broughtFiles.hash, others));
+  return new Map([...shipped, ...rows.map(({ hash, type, bytes }) => [hash, { type, bytes }] as const)]);
 }
 
 /** Makes the files of a project known to what renders its pages. */

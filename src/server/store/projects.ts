@@ -6,6 +6,8 @@ import { database } from '../db/client';
 import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
 import { insertProject, loadProject } from './documents';
+import { putFiles } from './files';
+import { shippedFiles } from './shipped-files';
 
 export interface ProjectSummary {
   readonly id: string;
@@ -32,7 +34,10 @@ export async function listProjects(): Promise<ProjectSummary[]> {
 export async function createProject(name: string, from: 'empty' | 'demo'): Promise<string> {
   const id = randomUUID();
   const project = from === 'demo' ? demoProject(id, name) : newProject(id, name);
-  await database().transaction((transaction) => insertProject(transaction, project));
+  await database().transaction(async (transaction) => {
+    if (from === 'demo') await putFiles(transaction, shippedFiles());
+    await insertProject(transaction, project);
+  });
   return id;
 }
 

@@ -10,7 +10,9 @@ export async function followFiles(project: Project): Promise<void> {
   if (lackingFiles(project).length === 0) return;
   await loadFiles(project);
   // Another list of the same files: frames go by what is another object.
-  useSession.setState((session) => ({ project: { ...session.project, files: [...session.project.files] } }));
+  useSession.setState((session) => ({
+    project: { ...session.project, files: [...session.project.files], pictures: [...session.project.pictures] },
+  }));
 }
 
 /** So many are asked for at once: their names stand in an address. */

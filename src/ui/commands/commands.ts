@@ -103,6 +103,8 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
   shape('part-back', 'From a part back to the page', [], leavePart),
   shape('alternates', 'Let it show in turns with another: make alternates', ['Shift+x'], makeAlternates),
+  shape('pictures', 'Pictures of the project', ['Shift+i'], () => useSession.setState({ pictures: 'list' })),
+  shape('fetched', 'What is fetched for the pictures of this page', [], () => useSession.setState({ pictures: 'fetched' })),
   shape('panel', 'Make a panel of it: opened and closed', [], () => askPanel()),
   shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),

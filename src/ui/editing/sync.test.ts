@@ -1,5 +1,6 @@
 import { demoProject } from '@/demo';
 import type { Edit, LogEntry, PendingEntry } from '@/core/edits';
+import { keepFile, lackingFiles } from '@/core/render';
 import { applyEdit, EMPTY_HISTORY, opened } from '@/core/edits';
 import type { SaveAnswer } from '../requests/requests';
 import { openProject, Refused, saveEdits } from '../requests/requests';
@@ -19,6 +20,8 @@ const taken = (_: string, revision: number, batch: readonly PendingEntry[]): Pro
   Promise.resolve({ entries: batch.map(({ id }, i) => ({ revision: revision + i + 1, id })), known: [], refused: [] });
 
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
+// What its pictures hold is there already.
+for (const hash of lackingFiles(demo)) keepFile(hash, 'data:,');
 const [, first, second] = Object.keys(demo.pages[0]!.elements);
 const colour = (node: string, value: string): Edit => ({ type: 'setStyle', owner: node, at: 'base', property: 'color', value });
 const state = () => useSession.getState();

@@ -26,6 +26,7 @@ import { fieldValue } from '../value-controls/field-value';
 import type { FieldValue } from '../value-controls/field-value';
 import { ElementActions } from './ElementActions';
 import { PropertyRow } from './PropertyRow';
+import { PictureFields } from '../pictures/PictureFields';
 import { ContentFields } from '../value-controls/ContentFields';
 import { groupControls } from '../value-controls/group-controls';
 import { Proportions } from '../value-controls/Proportions';
@@ -177,7 +178,11 @@ export function Inspector() {
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <SwapBox id={ids[0]!} />}
-        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <ContentFields id={ids[0]!} />}
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && (
+          <ContentFields id={ids[0]!}>
+            <PictureFields id={ids[0]!} />
+          </ContentFields>
+        )}
         {GROUPS.map(({ group, items }) => {
           const rows = items.map((item) => (item.kind === 'one' ? row(item.property) : compositeRow(item))).filter(Boolean);
           if (rows.length === 0) return null;

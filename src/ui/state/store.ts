@@ -113,6 +113,10 @@ export interface Session extends EditLog {
   readonly selectedFinding: string | undefined;
   readonly panel: PanelTab;
   readonly zoom: 'fit' | number;
+  /** Whether the project's pictures are shown, and which side of them. */
+  readonly pictures: 'list' | 'fetched' | undefined;
+  /** The image whose picture is about to be cut, and where for. */
+  readonly cutting: { readonly element: string; readonly at: At } | undefined;
   /** The element that is about to become a panel. */
   readonly makingPanel: string | undefined;
   /** Whether the axis of heights stands beside the page, which is then as high as it says. */
@@ -196,6 +200,8 @@ export const useSession = create<Session>(() => ({
   panel: 'values',
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
+  pictures: undefined,
+  cutting: undefined,
   makingPanel: undefined,
   heightsShown: false,
   usePage: false,

@@ -1,9 +1,9 @@
 import type { At } from '@/core/breakpoints';
 import type { AlternateSet, Page, PageElement, Project } from '@/core/document';
-import { alternatesOn, alternatesWith, ancestorsOf, panelsOn } from '@/core/document';
+import { alternatesOn, alternatesWith, ancestorsOf, panelsOn, picturesShown } from '@/core/document';
 import { insideOf } from '@/core/edits';
 import type { Choosing } from '@/core/plans';
-import { choosings, PlanError, planChoose, planMoveChoice } from '@/core/plans';
+import { choosings, picturesOf, PlanError, planChoose, planMoveChoice } from '@/core/plans';
 import { inItsTree } from '../arranging/in-part';
 import type { Make } from '../editing/proposal';
 import { key } from '../view/actions';
@@ -42,6 +42,20 @@ function ofPanel(project: Project, { id: element, name, panel }: PageElement): S
   };
 }
 
+/** So many pictures that it shows nowhere yet can be chosen on the strip; all of them in the inspector. */
+const OTHERS_MOST = 12;
+
+function ofPictures(project: Project, { id: element, attributes, pictures }: PageElement): Strip[] {
+  const base = picturesShown(attributes).get('src');
+  if (!pictures || base === undefined) return [];
+  const used = new Set([base, ...Object.values(pictures)]);
+  const others = project.pictures.filter(({ id }) => !used.has(id)).slice(0, OTHERS_MOST);
+  const options = [...project.pictures.filter(({ id }) => used.has(id)), ...others].map(({ id, fileName }) => ({
+    ...{ word: id, name: fileName, says: `${fileName} shows`, element },
+  }));
+  return [{ id: picturesOf(insideOf(project, element)), title: 'Picture', options }];
+}
+
 /** The strips that the gauge shows: those around what is selected, or all of the page where nothing is. */
 export function stripsFor(project: Project, page: Page, selected: string | undefined): readonly Strip[] {
   const element = selected === undefined ? undefined : page.elements[selected];
@@ -52,7 +66,11 @@ export function stripsFor(project: Project, page: Page, selected: string | undef
     ];
   return [element, ...ancestorsOf(page, element.id)].flatMap((one) => {
     const set = alternatesWith(page, one);
-    return [...(set ? [ofSet(page, set)] : []), ...(one.panel ? [ofPanel(project, one)] : [])];
+    return [
+      ...(set ? [ofSet(page, set)] : []),
+      ...(one.panel ? [ofPanel(project, one)] : []),
+      ...(one.id === element.id ? ofPictures(project, one) : []),
+    ];
   });
 }
 

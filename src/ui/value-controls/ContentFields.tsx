@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { INPUT_TYPES } from '@/core/document';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyPage, steadyProject, useSession } from '../state/store';
@@ -69,7 +70,7 @@ const FIELDS: Readonly<Record<string, readonly Field[]>> = {
 };
 
 /** What an element says or shows besides its text: where a link leads, which picture. The same at all widths. */
-export function ContentFields({ id }: { id: string }) {
+export function ContentFields({ id, children }: { readonly id: string; readonly children?: ReactNode }) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const element = page.elements[id];
@@ -82,23 +83,7 @@ export function ContentFields({ id }: { id: string }) {
       <h3 className="m-0 py-1 font-semibold text-muted" title="Content is shared by all widths">
         Content, at all widths
       </h3>
-      {element.tag === 'img' && (
-        <label className="flex items-center gap-1 py-px">
-          <span className="w-[87px] shrink-0">Picture</span>
-          <select
-            className="h-[22px] min-w-0 flex-1 rounded-[3px] border border-line-strong bg-well"
-            value={element.attributes.src?.replace('picture:', '') ?? ''}
-            onChange={(event) => write('src', `picture:${event.target.value}`)}
-          >
-            {!element.attributes.src && <option value="">none</option>}
-            {project.pictures.map((picture) => (
-              <option key={picture.id} value={picture.id}>
-                {picture.fileName}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
+      {children}
       {fields.map(({ name, label, choices, flag }) => (
         <label key={`${id} ${name}`} className="flex items-start gap-1 py-px" title={name}>
           <span className="w-[87px] shrink-0 pt-0.5">{label}</span>

@@ -29,6 +29,8 @@ import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { PartBar } from '../parts/PartBar';
+import { CutDialog } from '../pictures/CutDialog';
+import { PicturesDialog } from '../pictures/PicturesDialog';
 import { PanelDialog } from '../swapping/PanelDialog';
 import { HeightAxis } from '../heights/HeightAxis';
 import { PartDialogs } from '../parts/PartDialogs';
@@ -108,6 +110,8 @@ function OpenWorkbench() {
       <DropZone />
       <PartDialogs />
       <PanelDialog />
+      <PicturesDialog />
+      <CutDialog />
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { database } from '@/server/db/client';
 import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';
 import { route } from '@/server/http/route';
+import { sizesOfPictures } from '@/server/pictures/picture-sizes';
 import { loadProject } from '@/server/store/documents';
 import { filesBy } from '@/server/store/files';
 
@@ -23,14 +24,19 @@ export const GET = route<{ id: string }>(async (_, parameters) => {
     ...project.files.map(({ hash }) => hash),
     ...project.sheets.flatMap(({ source }) => source ?? []),
     ...project.pages.flatMap(({ brought }) => brought?.source ?? []),
+    ...project.pictures.flatMap(({ photo }) => photo?.files.map((file) => file.hash) ?? []),
   ];
   const kept = await filesBy([...new Set(hashes)]);
   const text = new TextEncoder();
   const files: Record<string, Uint8Array> = {};
-  for (const { path, content } of renderExport(project))
+  for (const { path, content } of renderExport(project, await sizesOfPictures(project)))
     if ('text' in content) files[path] = text.encode(content.text);
     else if ('font' in content) files[path] = new Uint8Array(fontBytes(content.font));
-    else {
+    else if ('kept' in content) {
+      const file = kept.get(content.kept);
+      if (!file) throw new HttpError(422, `The file ${path} isn’t kept any more.`);
+      files[path] = file.bytes;
+    } else {
       const whole = kept.get(content.added.hash);
       if (!whole) throw new HttpError(422, `The file of the font ${content.added.font.family} isn’t kept any more.`);
       files[path] = await fontFor(content.characters, whole.bytes);

@@ -1,0 +1,11 @@
+export type { Behind } from './behind';
+export { behindElsewhere, behindOn } from './behind';
+export { behindWidth, drawnWidth } from './drawn';
+export { fetchedWidth, ladderOf } from './candidates';
+export type { Cut, Rectangle } from './crop';
+export { cutSchema, focusWithin, RATIO_LEAST, RATIO_MOST, rectangleFor, ZOOM_MOST } from './crop';
+export { fallbackFile, filesWithin, kindsOf } from './files';
+export type { Measured, SizePiece } from './sizes';
+export type { Fetched, PictureSizes } from './weights';
+export { bytesOf, fetchedFile, fetchedOn, filesBehind } from './weights';
+export { piecesFor, sizeAt, sizesText } from './sizes';
