@@ -1,5 +1,6 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
 import { Panels } from './panels';
+import { pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
 import { readStyles, withLengths } from './style-facts';
 
@@ -42,6 +43,7 @@ export class DocumentReader {
   #epoch: string | undefined;
   #styles: StyleFacts | undefined;
   #panelFacts: PageFacts['panels'];
+  #pictures: PageFacts['pictures'];
   #fontSize: Float64Array;
 
   constructor(document: Document) {
@@ -94,10 +96,12 @@ export class DocumentReader {
       this.#styles = readStyles(this.nodes, this.elements, this.#window);
       this.#fontSize = this.#textSizes();
       this.#panelFacts = this.panels.read();
+      this.#pictures = pictureFacts(this.nodes, this.#window);
       if (this.#unfolds) this.#closed = this.nodes.map((node) => isClosedIn(node, this.#window));
       this.#epoch = epoch;
     } else if (fluid) {
       this.#styles = withLengths(this.#styles, this.nodes, this.#window);
+      if (this.#pictures?.size) this.#pictures = pictureFacts(this.nodes, this.#window);
       this.#fontSize = this.#textSizes();
     }
     const styles = this.#styles;
@@ -137,6 +141,7 @@ export class DocumentReader {
       broken,
       meta: this.#meta,
       panels: this.#panelFacts,
+      pictures: this.#pictures,
     };
   }
 

@@ -1,3 +1,5 @@
+import type { FileFacts, PictureFacts } from '@/core/audit/facts';
+
 /** An image made of pixels, as it stands in a frame. */
 export interface ImageRoom {
   readonly id: string;
@@ -47,4 +49,73 @@ export function openEverything(document: Document): void {
       // It stands in something that isn't shown at all.
     }
   }
+}
+
+/** The bytes of a data address. */
+function bytesOf(address: string): number {
+  const comma = address.indexOf(',');
+  const data = address.slice(comma + 1);
+  if (/;base64$/i.test(address.slice(0, comma))) return Math.floor((data.replace(/=+$/, '').length * 3) / 4);
+  return data.replace(/%[0-9a-f]{2}/gi, 'x').length;
+}
+
+/** What a `srcset` names (HTML, 4.8.4.3): addresses, each with its width or its density. */
+const candidatesIn = (srcset: string) =>
+  [...srcset.matchAll(/[\s,]*(\S*[^\s,])(?:\s+([\d.]+)([wx]))?\s*(?:,|$)/g)].map(([, address = '', amount, unit]) => ({
+    address,
+    width: unit === 'w' ? Number(amount) : undefined,
+    density: unit === 'x' ? Number(amount) : 1,
+  }));
+
+const NOTHING: readonly FileFacts[] = [];
+
+/** The files that an image of somebody else's may fetch, where they are known: those beside the one that it shows. */
+function filesOf(image: HTMLImageElement): Pick<PictureFacts, 'files' | 'own' | 'asked'> {
+  const { currentSrc, naturalWidth, naturalHeight } = image;
+  const own = [naturalWidth, naturalHeight] as const;
+  if (!currentSrc.startsWith('data:')) return { files: NOTHING, own };
+  if (/^data:image\/svg/i.test(currentSrc)) return { files: [[0, bytesOf(currentSrc)]], own };
+  const sources = image.parentElement?.localName === 'picture' ? [...image.parentElement.querySelectorAll('source')] : [];
+  const sets = [...sources, image].map(({ srcset }) => candidatesIn(srcset));
+  const set = sets.find((one) => one.some(({ address }) => address === currentSrc));
+  if (!set) return { files: [[naturalWidth, bytesOf(currentSrc)]], own };
+  const files = set
+    .map(({ address, width, density }): FileFacts => [width ?? Math.round(naturalWidth * density), bytesOf(address)])
+    .sort(([a], [b]) => a - b);
+  return { files, own, asked: naturalWidth };
+}
+
+/** The files of one of the project's own pictures, as the frame has been told. */
+function toldOf(style: CSSStyleDeclaration): Pick<PictureFacts, 'files' | 'own'> | undefined {
+  const list = (name: string) => style.getPropertyValue(name).trim().split(' ').map(Number);
+  const own = list('--mp-picture');
+  if (own.length !== 2) return undefined;
+  const numbers = list('--mp-files');
+  return {
+    own: [own[0]!, own[1]!],
+    files: Array.from({ length: numbers.length / 2 }, (_, i): FileFacts => [numbers[2 * i]!, numbers[2 * i + 1]!]),
+  };
+}
+
+/** What images show and fetch, by the index of the element. */
+export function pictureFacts(nodes: readonly HTMLElement[], window: Window): ReadonlyMap<number, PictureFacts> {
+  const found = new Map<number, PictureFacts>();
+  nodes.forEach((node, i) => {
+    if (node.localName !== 'img') return;
+    const image = node as HTMLImageElement;
+    const style = window.getComputedStyle(image);
+    const sum = (...names: string[]) => names.reduce((all, name) => all + number(style.getPropertyValue(name)), 0);
+    const isClosed = image.closest('[popover], details:not([open]), dialog, [data-mp-later]') !== null;
+    found.set(i, {
+      ...(toldOf(style) ?? filesOf(image)),
+      fit: style.objectFit,
+      less: [
+        sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width'),
+        sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width'),
+      ],
+      hidden: !isClosed && (!image.checkVisibility() || style.visibility !== 'visible'),
+      waits: image.loading === 'lazy',
+    });
+  });
+  return found;
 }

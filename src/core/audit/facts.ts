@@ -1,3 +1,4 @@
+import type { Density } from '../devices/densities';
 import { Cut, Positioning } from './codes';
 
 export { Backdrop, Cut, Laying, Level, Pinned, Positioning } from './codes';
@@ -37,6 +38,26 @@ export interface PanelFacts {
   readonly over: boolean;
   /** Whether the page can't be scrolled now. */
   readonly locked: boolean;
+}
+
+/** A file that an image may fetch: px wide, and bytes. */
+export type FileFacts = readonly [width: number, bytes: number];
+
+/** An image and what it fetches. */
+export interface PictureFacts {
+  /** Of what it shows, px; the whole of the largest file. */
+  readonly own: readonly [width: number, height: number];
+  /** Narrow first. A drawing has one, 0 px wide: it has as many as it needs. */
+  readonly files: readonly FileFacts[];
+  /** What its `sizes` says, or the density of its files; CSS px. Undefined where that follows how wide it is drawn. */
+  readonly asked?: number | undefined;
+  readonly fit: string;
+  /** Padding and border, both sides together, px. */
+  readonly less: readonly [across: number, down: number];
+  /** 1 where it isn't rendered at all, and doesn't stand in what is only closed. */
+  readonly hidden: boolean;
+  /** It fetches nothing before it comes into sight. */
+  readonly waits: boolean;
 }
 
 /** What an element's computed style says. Arrays are indexed by element; colours take four numbers each. */
@@ -102,6 +123,10 @@ export interface PageFacts extends StyleFacts {
   readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
   /** The content of `<meta name="viewport">`; undefined where the page has none. */
   readonly meta?: string | undefined;
+  /** Images by element. */
+  readonly pictures?: ReadonlyMap<number, PictureFacts> | undefined;
+  /** The densities of devices; usual ones where nothing is known of them. */
+  readonly densities?: readonly Density[] | undefined;
   /** Panels by element. */
   readonly panels?: ReadonlyMap<number, PanelFacts> | undefined;
   /** The panel that is held open, where it is one at this width. */

@@ -8,6 +8,7 @@ import { heldIn } from '../cascade/look';
 import { circumstancesOf, lookUnder } from '../cascade/circumstances';
 import { specifiedValue } from '../cascade/resolve';
 import { conditionsOf } from '../cascade/sources';
+import { densitiesOf } from '../devices/densities';
 import { classNames } from '../document/class-names';
 import { ownerKind } from '../document/owner';
 import { alternatesWith } from '../document/alternates';
@@ -20,6 +21,7 @@ import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
 import { pageOf, subtreeOf, treesOf } from '../document/tree';
 import { propertyNamed } from '../styles/properties';
+import { sameJson } from '../text';
 import { Alike } from './alike';
 import type { Footprint, PageFootprint } from './edit';
 import { allOwners, carriersOf } from './owners';
@@ -260,6 +262,12 @@ export function wholeFootprint(project: Project): Footprint {
       [page.id]: { elements: Object.keys(page.elements), properties: [], widths: ALL_WIDTHS, html: false },
     })),
   );
+}
+
+/** What devices reach: by their densities, pages that show pictures made of pixels. */
+export function densitiesFootprint(before: Project, after: Project): Footprint {
+  const shows = after.pictures.some(({ photo }) => photo) || after.pages.some(({ brought }) => brought);
+  return shows && !sameJson(densitiesOf(before), densitiesOf(after)) ? wholeFootprint(after) : {};
 }
 
 export function mergeFootprints(...footprints: readonly Footprint[]): Footprint {

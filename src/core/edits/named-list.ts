@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Project } from '../document/project';
-import type { Edit, EditKind } from './edit';
+import type { Edit, EditKind, Footprint } from './edit';
 import { EditError } from './edit';
 import type { ListPlace } from './list-place';
 import { anchored, idsOf, indexIn, placeOf } from './list-place';
@@ -10,7 +10,7 @@ interface Named {
   readonly name: string;
 }
 
-/** A list of the project whose entries people keep under a name and look up by id, and which reaches no page. */
+/** A list of the project whose entries people keep under a name and look up by id. */
 export interface NamedList<T extends Named> {
   readonly of: (project: Project) => readonly T[];
   readonly put: (project: Project, list: readonly T[]) => Project;
@@ -19,6 +19,8 @@ export interface NamedList<T extends Named> {
   readonly word: string;
   readonly save: (entry: T, place: ListPlace) => Edit;
   readonly remove: (id: string) => Edit;
+  /** What of pages another list reaches; nothing where it doesn't say. */
+  readonly reaches?: (before: Project, after: Project) => Footprint;
 }
 
 /** Keeps an entry; one of the same id is replaced where it stands. Two can't have the same name. */
@@ -42,7 +44,7 @@ export function savesInto<T extends Named, E extends ListPlace>(
         inverse: same < 0 ? list.remove(entry.id) : list.save(all[same]!, placeOf(ids, entry.id)),
       };
     },
-    footprint: () => ({}),
+    footprint: (before, after) => list.reaches?.(before, after) ?? {},
     describe: (_, edit) => `Keep ${list.word} ${entryOf(edit).name}`,
     merge: (earlier, later) => (entryOf(earlier).id === entryOf(later).id ? later : undefined),
     anchor: ({ project }, edit) => anchored(idsOf(list.of(project)), edit),
@@ -62,7 +64,7 @@ export function removesFrom<T extends Named, E extends { readonly id: string }>(
       if (index < 0) throw new EditError(`This ${list.word} has been removed already.`);
       return { document: list.put(project, all.toSpliced(index, 1)), inverse: list.save(all[index]!, placeOf(idsOf(all), id)) };
     },
-    footprint: () => ({}),
+    footprint: (before, after) => list.reaches?.(before, after) ?? {},
     describe: (project, { id }) => `Forget ${list.word} ${list.of(project).find((one) => one.id === id)?.name ?? ''}`,
   };
 }

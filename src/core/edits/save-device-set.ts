@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { DeviceSet } from '../devices/device-set';
 import { deviceSetSchema } from '../devices/device-set';
 import { LIMITS } from '../document/limits';
+import { densitiesFootprint } from './footprint';
 import { placeFields } from './list-place';
 import type { NamedList } from './named-list';
 import { removesFrom, savesInto } from './named-list';
@@ -24,6 +25,7 @@ const list: NamedList<DeviceSet> = {
   word: 'set of devices',
   save: (set, place) => ({ type: 'saveDeviceSet', set, ...place }),
   remove: (id) => ({ type: 'removeDeviceSet', id }),
+  reaches: densitiesFootprint,
 };
 
 /** Keeps devices, each held in its way, under a name. */

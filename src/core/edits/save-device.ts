@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Device } from '../devices/device';
 import { deviceSchema } from '../devices/device';
 import { LIMITS } from '../document/limits';
+import { densitiesFootprint } from './footprint';
 import { placeFields } from './list-place';
 import type { NamedList } from './named-list';
 import { removesFrom, savesInto } from './named-list';
@@ -24,6 +25,7 @@ const list: NamedList<Device> = {
   word: 'device',
   save: (device, place) => ({ type: 'saveDevice', device, ...place }),
   remove: (id) => ({ type: 'removeDevice', id }),
+  reaches: densitiesFootprint,
 };
 
 /** Adds a device, or changes the one of the same id. */

@@ -20,8 +20,10 @@ function lineFor([first, ...rest]: readonly Measured[], least: number, most: num
   const [at, width] = first!;
   const share = width / at;
   if (rest.length === 0 || (least <= 0 && most >= 0)) return { slope: 0, offset: rounded(width, 1) };
-  if (least <= share && share <= most) return { slope: rounded(share, 4), offset: 0 };
-  const slope = rounded((least + most) / 2, 4);
+  if (least <= share && share <= most && rounded(share, 3) === rounded(share, 4)) return { slope: rounded(share, 3), offset: 0 };
+  // As plain as it can be: 40vw rather than 39.79vw.
+  const middle = (least + most) / 2;
+  const slope = [2, 3].map((digits) => rounded(middle, digits)).find((one) => least <= one && one <= most) ?? rounded(middle, 4);
   return { slope, offset: rounded(width - slope * at, 1) };
 }
 

@@ -36,6 +36,8 @@ export interface SweepTask {
   readonly asked: readonly { readonly id: string; readonly limits: Limits }[];
   /** The page's column grid from each width on, ascending. */
   readonly grids: readonly { readonly from: number; readonly grid: ColumnGrid | null }[];
+  /** The densities of devices by their widths. */
+  readonly densities?: PageFacts['densities'];
   /** Measures every width, to compare with. */
   readonly brute?: boolean;
 }
@@ -216,7 +218,7 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
     const { columnWidth, fits } = layColumns(grid, width);
     return { columnWidth, fits, least: grid.columnLeast };
   };
-  const measure = (width: number) => ({ ...page.read(width), turned });
+  const measure = (width: number) => ({ ...page.read(width), turned, densities: task.densities });
   const decide = (facts: PageFacts) => judge(asked, facts);
   const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
   if (task.brute)

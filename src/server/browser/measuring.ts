@@ -5,6 +5,7 @@ import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { PLAIN_PROFILE, READERS_SIZE } from '@/core/document';
 import type { Page, Project } from '@/core/document';
+import { densitiesOf } from '@/core/devices';
 import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
 import { loadFiles } from '../store/files';
@@ -51,6 +52,7 @@ export class MeasuredPage {
     private readonly askedIn: (views: readonly View[]) => readonly AskedFor[],
     private readonly grids: SweepTask['grids'],
     private readonly widest: number,
+    private readonly densities?: SweepTask['densities'],
   ) {}
 
   /** @param slice the viewport height and the reader that the page is measured with */
@@ -60,7 +62,14 @@ export class MeasuredPage {
     // What somebody else wrote isn't written anew for another text size: there the browser itself has that size.
     const tab = await loadMeasured(html, slice.height, page.brought ? slice.text : undefined);
     const asked = (views: readonly View[]) => askedFor(project.audit, views);
-    return new MeasuredPage(tab, slice.height, asked, gridsOf(project, page, slice), project.audit.range.last);
+    return new MeasuredPage(
+      tab,
+      slice.height,
+      asked,
+      gridsOf(project, page, slice),
+      project.audit.range.last,
+      densitiesOf(project),
+    );
   }
 
   /** Any HTML document, measured by the checks that are given, whatever view they are for. */
@@ -87,6 +96,7 @@ export class MeasuredPage {
       widest: this.widest,
       asked: this.askedIn(view === 'widths' ? ['widths', 'heights'] : [view]),
       grids: this.grids,
+      densities: this.densities,
       brute,
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));

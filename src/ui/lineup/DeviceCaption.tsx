@@ -7,6 +7,7 @@ import type { Page } from '@/core/document';
 import { canBe, STATES, stateWord } from '@/core/document';
 import type { Device, Part } from '@/core/devices';
 import { holdInWords, PARTS } from '@/core/devices';
+import { bytesInWords } from '../pictures/bytes';
 import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import type { Stands } from '../devices/line-up';
 import { activate, holdOn, removeFromLineup, setPart, turn } from '../devices/line-up';
@@ -17,6 +18,8 @@ interface Props {
   readonly content: number;
   readonly findings: number;
   readonly active: boolean;
+  /** The bytes of pictures that the device fetches; undefined where it isn't known. */
+  readonly fetched?: number | undefined;
   /** The page that is worked on, where frames can hold its elements in states. */
   readonly page?: Page;
 }
@@ -41,7 +44,7 @@ export function readerInWords({ viewport }: Pick<Stands, 'viewport'>): string {
 }
 
 /** Over a frame: which device, how it is held, how wide it is, and what can be done with it. */
-export function DeviceCaption({ stands, content, findings, active, page }: Props) {
+export function DeviceCaption({ stands, content, findings, active, fetched, page }: Props) {
   const { key, device, viewport, ...hold } = stands;
   const held = holdInWords(hold);
   const state = useLineup((lineup) => lineup.holds[key]);
@@ -61,6 +64,11 @@ export function DeviceCaption({ stands, content, findings, active, page }: Props
         <span className="block truncate font-mono text-[11px] leading-4 text-muted" data-testid="device-size">
           {viewport.width} × {viewport.height}
           {content !== viewport.width && ` · content ${content}`}
+          {fetched ? (
+            <span title={`Pictures that are fetched at density ${device.density}`}> · {bytesInWords(fetched)}</span>
+          ) : (
+            ''
+          )}
           {state && name && ` · ${name} ${stateWord(state.state)}`}
           {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
         </span>

@@ -1,11 +1,13 @@
 'use client';
 
-import { useContext, memo, useCallback, useEffect, useRef, useState } from 'react';
+import { useContext, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { cutInWords } from '@/core/lineup';
 import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
+import type { FetchedAt } from '../pictures/use-fetched';
+import { sumOf } from '../pictures/use-fetched';
 import { ViewportMarks } from '../marks/ViewportMarks';
 import type { FrameParts } from '../requests/requests';
 import { heldOnStage, useSession, useLineup } from '../state/store';
@@ -37,6 +39,8 @@ interface Props {
   readonly left: number;
   readonly top: number;
   readonly others: readonly Viewport[];
+  /** What browsers fetch for the page's pictures, once that has been measured. */
+  readonly fetchedAt: FetchedAt | undefined;
   readonly scroller: HTMLElement | null;
   readonly onHeight: (key: number, height: number) => void;
 }
@@ -69,7 +73,7 @@ interface DeviceProps extends Omit<Props, 'left' | 'top' | 'scroller'> {
 
 /** Everything of a device but its place, which changes more often while others grow. */
 const Device = memo(function Device(props: DeviceProps) {
-  const { stands, project, page, parts, zoom, others, onHeight, near, met, active } = props;
+  const { stands, project, page, parts, zoom, others, fetchedAt, onHeight, near, met, active } = props;
   const { key, device, viewport } = stands;
   const frame = useRef<HTMLIFrameElement | null>(null);
   const [layout, setLayout] = useState<FrameLayout>();
@@ -136,6 +140,10 @@ const Device = memo(function Device(props: DeviceProps) {
     [key, post, keys],
   );
 
+  const fetched = useMemo(
+    () => fetchedAt && sumOf(fetchedAt(viewport.width, device.density, viewport), 'bytes'),
+    [fetchedAt, viewport, device.density],
+  );
   // What a scrollbar takes stays while the width changes.
   const content = viewport.width - (layout ? layout.viewport - layout.content : 0);
   const marks = (
@@ -143,7 +151,7 @@ const Device = memo(function Device(props: DeviceProps) {
   );
   return (
     <>
-      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} page={page} />
+      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} page={page} fetched={fetched} />
       <div
         className={`relative overflow-clip bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
         style={{ height: height * zoom }}

@@ -7,6 +7,7 @@ import type { FrameParts } from '../requests/requests';
 import { report } from '../editing/edits';
 import { shownPage, shownProject, useSession, useLineup } from '../state/store';
 import { useSize } from '../stage/use-size';
+import { useFetched, usePictureSizes } from '../pictures/use-fetched';
 import { BUTTON } from '../theme/controls';
 import { CAPTION, DeviceFrame, FOOT } from './DeviceFrame';
 
@@ -25,6 +26,7 @@ export function DevicesView() {
   const choice = useLineup((lineup) => lineup.zoom);
   const { stands, others } = useStands();
   const size = useSize(bed);
+  const fetchedAt = useFetched(usePictureSizes());
 
   useEffect(() => {
     loadFrameParts().then(setParts, (error: Error) => report(`The previews can't be shown: ${error.message}`));
@@ -90,6 +92,7 @@ export function DevicesView() {
               left={packed.places[i]!.left}
               top={packed.places[i]!.top}
               others={others}
+              fetchedAt={fetchedAt}
               scroller={bed}
               onHeight={onHeight}
             />

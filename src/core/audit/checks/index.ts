@@ -22,6 +22,7 @@ import { orientationLock } from './orientation-lock';
 import { outsideViewport } from './outside-viewport';
 import { overlappingBoxes } from './overlapping-boxes';
 import { overlappingText } from './overlapping-text';
+import { blurredPicture, hiddenWeight, oversizedPicture } from './picture-sizes';
 import { raggedRow } from './ragged-row';
 import { readingOrder } from './reading-order';
 import { rowOverFull } from './row-over-full';
@@ -74,6 +75,8 @@ export const CHECKS: readonly Check[] = [
   faintFocus,
   readingOrder,
   focusOrder,
+  blurredPicture,
+  hiddenWeight,
   growingType,
   longLines,
   smallText,
@@ -83,6 +86,7 @@ export const CHECKS: readonly Check[] = [
   tightGrid,
   emptyScreen,
   narrowContent,
+  oversizedPicture,
   unknownContrast,
 ];
 
