@@ -34,7 +34,7 @@ export type { PhotoCrop, PhotoFacts, PhotoFile, PhotoType } from './photo';
 export { PHOTO_SIDE_MOST, PHOTO_TYPES } from './photo';
 export type { Drawing, Photo } from './picture';
 export { freePictureName, pictureSchema } from './picture';
-export { pictureAt, pictureChoice, picturesNamed, whyNoPictures } from './shown-pictures';
+export { pictureAt, saysSize, pictureChoice, picturesNamed, whyNoPictures } from './shown-pictures';
 export { openersOf, panelsOn } from './panels';
 export { expanded, expandedParts, kept, keptElements, keptTree } from './expand';
 export { LIMITS } from './limits';

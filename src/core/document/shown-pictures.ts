@@ -49,6 +49,13 @@ export const picturesNamed = ({ attributes, pictures = {} }: Omit<Shows, 'tag'>)
   ...Object.values(pictures),
 ];
 
+/**
+ * Whether an image says how large it is. One that doesn't is laid out by the size of the file that a browser chose, so there is only one
+ * file to choose: what is laid out must not depend on the screen's density.
+ */
+export const saysSize = ({ attributes }: Pick<Shows, 'attributes'>): boolean =>
+  Number(attributes.width) > 0 && Number(attributes.height) > 0;
+
 /** The same element, showing pictures by place: at the base by its `src`, at breakpoints by what it says there. */
 export function withPictures<T extends Shows>(element: T, words: Readonly<Record<string, string>>): T {
   const { [BASE]: base, ...at } = words;

@@ -1,9 +1,14 @@
+import type { PageElement } from '../document/element';
+import { saysSize } from '../document/shown-pictures';
 import type { PhotoFacts, PhotoFile } from '../document/photo';
 
-/** The files of a picture that nearly all browsers fetch: those of its lightest kind, narrow first. */
-export function filesWithin({ files }: Pick<PhotoFacts, 'files'>): readonly PhotoFile[] {
-  const kinds = kindsOf({ files });
-  return kinds[0] ?? [];
+/**
+ * The files of a picture among which nearly all browsers choose: those of its lightest kind, narrow first.
+ * @param element the image that shows it; where that doesn't say its size there is one
+ */
+export function filesWithin(photo: Pick<PhotoFacts, 'files'>, element?: Pick<PageElement, 'attributes'>): readonly PhotoFile[] {
+  const files = kindsOf(photo)[0] ?? [];
+  return element && !saysSize(element) ? files.slice(-1) : files;
 }
 
 const weight = (files: readonly PhotoFile[]) => files.reduce((sum, { bytes }) => sum + bytes, 0);

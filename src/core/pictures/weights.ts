@@ -1,6 +1,7 @@
 import type { Viewport } from '../breakpoints';
 import { specifiedValue } from '../cascade/resolve';
 import { isBuiltLater } from '../behaviour';
+import type { PageElement } from '../document/element';
 import type { Page, Picture, Project } from '../document/project';
 import { picturesShown } from '../document/html';
 import { pictureAt } from '../document/shown-pictures';
@@ -40,9 +41,10 @@ export function fetchedFile(
   picture: Picture,
   size: number,
   density: number,
+  element?: Pick<PageElement, 'attributes'>,
 ): { readonly width?: number; readonly bytes: number } {
   if (!picture.photo) return { bytes: bytesOf(picture) };
-  const files = filesWithin(picture.photo);
+  const files = filesWithin(picture.photo, element);
   const width = fetchedWidth(
     files.map((file) => file.width),
     size,
@@ -94,7 +96,7 @@ export function fetchedOn(
     if (!shown && waits) continue;
     const pieces = sizes.images.get(page.id)?.get(element.id);
     const size = pieces && sizeAt(pieces, viewport.width);
-    const { width, bytes } = fetchedFile(picture, size ?? viewport.width, density);
+    const { width, bytes } = fetchedFile(picture, size ?? viewport.width, density, element);
     const base = byId.get(picturesShown(element.attributes).get('src')!);
     const drawn = picture.photo && shown ? size : undefined;
     add({ element: element.id, picture: picture.id, width, drawn, bytes, before: bytesOf(base ?? picture), shown });

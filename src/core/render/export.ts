@@ -52,7 +52,7 @@ export function renderExport(project: Project, sizes?: PictureSizes): ExportFile
           ),
         ]
       : []),
-    ...(wrapped ? ['picture { display: contents; }\n'] : []),
+    ...(wrapped ? [WRAPPED] : []),
     writeSheet(renderSheet(project, own, { addresses, queries: project.queries })),
   ].join('\n');
   const pages = new Map(project.pages.map((page) => [page.id, page.brought?.file ?? `${page.slug}.html`]));
@@ -76,6 +76,9 @@ export function renderExport(project: Project, sizes?: PictureSizes): ExportFile
     ...fontFiles(project),
   ];
 }
+
+/** Images lie as they would without what names their other files: that must not become items of grids and rows. */
+const WRAPPED = 'picture { display: contents; }\n\npicture > source { display: none; }\n';
 
 /** Where the file of an added font lies in what is handed over: always a WOFF2. */
 const addedPath = ({ font: { family, weight, style }, hash }: AddedFont): string =>

@@ -5,7 +5,7 @@ import type { PageElement } from '../document/element';
 import type { PhotoFile } from '../document/photo';
 import { PHOTO_TYPES } from '../document/photo';
 import type { Picture, Project } from '../document/project';
-import { pictureChoice } from '../document/shown-pictures';
+import { pictureChoice, saysSize } from '../document/shown-pictures';
 import { fallbackFile, kindsOf } from '../pictures/files';
 import type { PictureSizes } from '../pictures/weights';
 import { filesBehind } from '../pictures/weights';
@@ -66,13 +66,13 @@ export class HandedPictures {
     const when: Record<string, string> = media === undefined ? {} : { media };
     const { photo } = picture;
     if (!photo) return media === undefined ? [] : [{ ...when, type: 'image/svg+xml', srcset: this.address(id) }];
+    if (!saysSize(element))
+      return kindsOf(photo).map((files) => ({ ...when, type: files[0]!.type, srcset: this.#path(picture, files.at(-1)!) }));
     const sizes = sizesText(this.sizes?.images.get(page)?.get(element.id) ?? []);
     // As wide as the image says it is, so that only the ratio differs; known before the file is there.
     const wide = Number(element.attributes.width);
     const size: Record<string, string> =
-      media !== undefined && wide > 0
-        ? { width: String(wide), height: String(Math.round((wide * photo.height) / photo.width)) }
-        : {};
+      media === undefined ? {} : { width: String(wide), height: String(Math.round((wide * photo.height) / photo.width)) };
     return kindsOf(photo).map((files) => ({
       ...when,
       type: files[0]!.type,

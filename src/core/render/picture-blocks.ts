@@ -1,6 +1,7 @@
 import { BASE } from '../breakpoints/breakpoint';
 import { termsWhere } from '../breakpoints/choice';
 import { filesWithin } from '../pictures/files';
+import type { PageElement } from '../document/element';
 import type { Page, Picture, Project } from '../document/project';
 import { pictureChoice } from '../document/shown-pictures';
 import type { SheetBlock } from './sheet-block';
@@ -25,10 +26,10 @@ export function pictureBlocks(project: Project, pages: readonly Page[], options:
       if (!choice) continue;
       const selector = `[data-mp-node="${element.id}"]`;
       const base = choice.get(BASE)!;
-      if (byId.get(base)?.photo) put('pictures', {}, { key: element.id, selector, lines: factsOf(byId.get(base)) });
+      if (byId.get(base)?.photo) put('pictures', {}, { key: element.id, selector, lines: factsOf(byId.get(base), element) });
       for (const shown of new Set(choice.values())) {
         if (shown === base) continue;
-        const lines = [`content: url("${options.addresses.picture(shown)}");`, ...factsOf(byId.get(shown))];
+        const lines = [`content: url("${options.addresses.picture(shown)}");`, ...factsOf(byId.get(shown), element)];
         for (const term of termsWhere(project.breakpoints, choice, base, (one) => one === shown)) {
           const queries = termQueries(term, options.standIn, options.queries);
           if (queries === null) continue;
@@ -41,11 +42,11 @@ export function pictureBlocks(project: Project, pages: readonly Page[], options:
   return [...blocks.values()];
 }
 
-const factsOf = (picture: Picture | undefined): string[] =>
+const factsOf = (picture: Picture | undefined, element: PageElement): string[] =>
   picture?.photo
     ? [
         `--mp-picture: ${picture.photo.width} ${picture.photo.height};`,
-        `--mp-files: ${filesWithin(picture.photo)
+        `--mp-files: ${filesWithin(picture.photo, element)
           .map(({ width, bytes }) => `${width} ${bytes}`)
           .join(' ')};`,
       ]

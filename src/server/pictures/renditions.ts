@@ -47,11 +47,12 @@ async function make(
   const whole = crop ? upright.extract({ left: crop.x, top: crop.y, width, height }) : upright;
   const { data, info } = await whole.raw().toBuffer({ resolveWithObject: true });
   const raw = { width: info.width, height: info.height, channels: info.channels };
-  const narrowed = (to: number) => sharp(data, { raw }).resize({ width: to });
+  const narrowed = (to: number) =>
+    sharp(data, { raw }).resize({ width: to, height: Math.max(1, Math.round((to * height) / width)), fit: 'fill' });
   const files: PhotoFile[] = [];
   const add = (kind: PhotoType, to: number, bytes: Uint8Array) =>
     files.push({ width: to, type: kind, hash: keep(kind, bytes), bytes: bytes.length });
-  for (const to of ladderOf(width)) {
+  for (const to of ladderOf({ width, height })) {
     const at = await narrowed(to).raw().toBuffer({ resolveWithObject: true });
     const again = () => sharp(at.data, { raw: { width: at.info.width, height: at.info.height, channels: at.info.channels } });
     add('image/avif', to, await again().avif({ quality: QUALITY.avif, effort: 1 }).toBuffer());
