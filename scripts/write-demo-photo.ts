@@ -71,7 +71,7 @@ const { picture, files } = await readPicture(painted, 'shop-front-street.jpg', '
 write(files);
 const of = [WIDTH, HEIGHT] as [number, number];
 const focus: [number, number] = [50, 56];
-const crop = { ...rectangleFor(of, { ratio: 6 / 5, focus, zoom: 1.5 }), of, focus };
+const crop = { ...rectangleFor(of, { ratio: 6 / 5, focus, zoom: 1.15 }), of, focus };
 const cut = await renditionsOf(painted, 'image/jpeg', { width: WIDTH, height: HEIGHT }, crop);
 write(cut.files);
 const photos: Photo[] = [picture as Photo, { id: 'pstreetcut', fileName: 'shop-front-street-cut.jpg', photo: cut.photo }];

@@ -64,13 +64,13 @@ export function DeviceCaption({ stands, content, findings, active, fetched, page
         <span className="block truncate font-mono text-[11px] leading-4 text-muted" data-testid="device-size">
           {viewport.width} × {viewport.height}
           {content !== viewport.width && ` · content ${content}`}
+          {state && name && ` · ${name} ${stateWord(state.state)}`}
+          {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
           {fetched ? (
             <span title={`Pictures that are fetched at density ${device.density}`}> · {bytesInWords(fetched)}</span>
           ) : (
             ''
           )}
-          {state && name && ` · ${name} ${stateWord(state.state)}`}
-          {findings > 0 && <span className="text-rust"> · {findings} wrong</span>}
         </span>
       </button>
       <CaptionMenu placeKey={key} device={device} part={hold.part ?? 'whole'} reader={readerInWords(stands)} />
