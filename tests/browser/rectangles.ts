@@ -7,6 +7,7 @@ import type { APIRequestContext, Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '@/server/browser/fonts';
+import { loadFiles } from '@/server/store/files';
 import { readProject } from './workbench';
 
 /** Every element's box and every text's lines, in document order, to a hundredth of a px. */
@@ -18,7 +19,8 @@ async function rectangles(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const round = (value: number) => Math.round(value * 100) / 100;
     const write = (rect: DOMRect) => [rect.left + scrollX, rect.top + scrollY, rect.width, rect.height].map(round).join(' ');
-    return [...document.body.querySelectorAll('*')].flatMap((element) => {
+    // What names the other files of a picture stands only in what is handed over, and has no box.
+    return [...document.body.querySelectorAll(':not(picture, source)')].flatMap((element) => {
       const range = document.createRange();
       range.selectNodeContents(element);
       return [`${element.tagName} ${write(element.getBoundingClientRect())}`, ...[...range.getClientRects()].map(write)];
@@ -43,6 +45,7 @@ export async function compareExport(
       await mkdir(dirname(join(folder, path)), { recursive: true });
       await writeFile(join(folder, path), content);
     }
+    await loadFiles(project);
     for (const one of project.pages) {
       await page.goto(pathToFileURL(join(folder, `${one.slug}.html`)).href);
       await preview.setContent(previewDocument(renderPreview(project, one, fontData), ''));

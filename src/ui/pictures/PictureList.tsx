@@ -83,10 +83,10 @@ export function PictureList() {
         )}
       </div>
       {taken.some(({ words }) => words.length > 0) && (
-        <ul aria-label="What became of the files" className="m-0 max-h-28 list-none overflow-auto p-0 pb-2">
+        <ul aria-label="What became of the files" aria-live="polite" className="m-0 max-h-28 list-none overflow-auto p-0 pb-2">
           {taken.flatMap(({ name, words, picture }) =>
             words.map((text) => (
-              <li key={name + text} className={picture ? 'text-muted' : 'text-rust'} role={picture ? undefined : 'alert'}>
+              <li key={name + text} className={picture ? 'text-muted' : 'text-rust'}>
                 {text}
               </li>
             )),
