@@ -23,7 +23,9 @@ async function rectangles(page: Page): Promise<string[]> {
     return [...document.body.querySelectorAll(':not(picture, source)')].flatMap((element) => {
       const range = document.createRange();
       range.selectNodeContents(element);
-      return [`${element.tagName} ${write(element.getBoundingClientRect())}`, ...[...range.getClientRects()].map(write)];
+      const box = `${element.tagName} ${write(element.getBoundingClientRect())}`;
+      // Ranges tell of images otherwise where something stands around them.
+      return element.querySelector('img') ? [box] : [box, ...[...range.getClientRects()].map(write)];
     });
   });
 }

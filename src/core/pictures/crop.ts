@@ -29,17 +29,29 @@ export type Cut = z.infer<typeof cutSchema>;
 
 const within = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
 
+/** A ratio as two small whole numbers, where it is that of two. */
+function smallNumbers(ratio: number): readonly [number, number] | undefined {
+  for (let down = 1; down <= 20; down++) {
+    const across = Math.round(ratio * down);
+    if (across >= 1 && Math.abs(across / down - ratio) < 1e-4) return [across, down];
+  }
+  return undefined;
+}
+
 /**
  * The largest part of an original that has the ratio, as close as asked, with what must stay in sight as near to its middle as the edges
- * of the original let it.
+ * of the original let it. Where the ratio is one of small numbers, the part has just that: then files of all widths can have it.
  * @param of width and height of the original, px
  */
 export function rectangleFor(of: readonly [number, number], { ratio, focus, zoom }: Cut): Rectangle {
   const wanted = within(ratio, RATIO_LEAST, RATIO_MOST);
   const close = within(zoom, 1, ZOOM_MOST);
   const size = (side: number, most: number) => within(Math.round(side / close), 1, most);
-  const width = size(Math.min(of[0], of[1] * wanted), of[0]);
-  const height = size(Math.min(of[1], of[0] / wanted), of[1]);
+  let width = size(Math.min(of[0], of[1] * wanted), of[0]);
+  let height = size(Math.min(of[1], of[0] / wanted), of[1]);
+  const plain = smallNumbers(wanted);
+  const times = plain ? Math.floor(Math.min(width / plain[0], height / plain[1])) : 0;
+  if (plain && times > 0) [width, height] = [times * plain[0], times * plain[1]];
   const start = (at: number, length: number, whole: number) =>
     within(Math.round((at / 100) * whole - length / 2), 0, whole - length);
   return { x: start(focus[0], width, of[0]), y: start(focus[1], height, of[1]), width, height };
