@@ -1,4 +1,6 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import type { DropRow } from './fits';
+import { dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
 import { pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
@@ -44,6 +46,7 @@ export class DocumentReader {
   #styles: StyleFacts | undefined;
   #panelFacts: PageFacts['panels'];
   #pictures: PageFacts['pictures'];
+  readonly #dropRows: readonly DropRow[];
   #fontSize: Float64Array;
 
   constructor(document: Document) {
@@ -76,6 +79,7 @@ export class DocumentReader {
       };
     });
     this.panels = new Panels(document, nodes);
+    this.#dropRows = dropRows(document);
     this.#meta = document.querySelector('meta[name=viewport]')?.getAttribute('content') ?? undefined;
     this.#range = document.createRange();
     this.#fontSize = new Float64Array(nodes.length);
@@ -141,8 +145,20 @@ export class DocumentReader {
       broken,
       meta: this.#meta,
       panels: this.#panelFacts,
+      drops: this.#drops(),
       pictures: this.#pictures,
     };
+  }
+
+  #drops(): PageFacts['drops'] {
+    if (this.#dropRows.length === 0) return undefined;
+    return new Map(
+      this.#dropRows.map((one) => {
+        const next = wouldFit(one);
+        const item = next && this.nodes.indexOf(next.item);
+        return [this.nodes.indexOf(one.row), { fits: fits(one.row), ...(next && { next: { item: item!, fits: next.fits } }) }];
+      }),
+    );
   }
 
   #textSizes(): Float64Array {

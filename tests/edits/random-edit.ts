@@ -405,6 +405,16 @@ const MAKERS: readonly Maker[] = [
           ...(draw.chance(0.3) && { outside: true, edge: 'left' }),
         },
   }),
+  (project, draw) => {
+    const node = anyElement(project, draw);
+    const children = treesOf(project).flatMap(
+      ({ elements }) => elements[node]?.children.filter((one) => typeof one === 'string') ?? [],
+    );
+    const item = children.length > 0 && draw.chance(0.9) ? draw.from(children) : anyElement(project, draw);
+    const at = draw.from([...project.breakpoints.map(({ id }) => id), 'bgone']);
+    const copy = draw.chance(0.3) ? { copy: anyElement(project, draw) } : {};
+    return { type: 'setDrops', node, drops: draw.chance(0.2) ? null : { items: [{ item, at, ...copy }] } };
+  },
   (project, draw) => ({
     type: 'setPictures',
     node: draw.chance(0.8) ? anyImage(project, draw) : anyElement(project, draw),

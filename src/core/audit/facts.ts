@@ -25,6 +25,14 @@ export interface ElementFacts {
   readonly panel?: boolean | undefined;
 }
 
+/** A row out of which items drop as room runs out. */
+export interface DropFacts {
+  /** Whether all that shows of it fits. */
+  readonly fits: boolean;
+  /** The item that dropped last, and whether the row would fit with it. */
+  readonly next?: { readonly item: number; readonly fits: boolean } | undefined;
+}
+
 /** An element that is opened and closed by HTML's `popover`, by the elements that do it. */
 export interface PanelFacts {
   /** Whether it is a panel at this width, not simply part of the page. */
@@ -127,6 +135,8 @@ export interface PageFacts extends StyleFacts {
   readonly pictures?: ReadonlyMap<number, PictureFacts> | undefined;
   /** The densities of devices; usual ones where nothing is known of them. */
   readonly densities?: readonly Density[] | undefined;
+  /** Rows out of which items drop, by element. */
+  readonly drops?: ReadonlyMap<number, DropFacts> | undefined;
   /** Panels by element. */
   readonly panels?: ReadonlyMap<number, PanelFacts> | undefined;
   /** The panel that is held open, where it is one at this width. */

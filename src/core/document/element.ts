@@ -11,6 +11,8 @@ import type { GivenKind } from './kinds';
 import { givenKindSchema } from './kinds';
 import type { Panel } from './panel';
 import { panelSchema, whyNoPanel } from './panel';
+import type { Drops } from './drop';
+import { dropsSchema } from './drop';
 import { picturesSchema, whyNoPictures } from './shown-pictures';
 import type { PseudoStyles, StyleSet } from './style-sets';
 import { pseudoStylesSchema, styleSetSchema } from './style-sets';
@@ -46,6 +48,7 @@ export const elementSchema = z
     alternate: alternateSchema.optional(),
     panel: panelSchema.optional(),
     pictures: picturesSchema.optional(),
+    drops: dropsSchema.optional(),
     use: useSchema.optional(),
   })
   .superRefine((element, context) => {
@@ -107,6 +110,8 @@ export interface PageElement {
   readonly panel?: Panel | undefined;
   /** What an image shows at breakpoints, in place of what its `src` names. */
   readonly pictures?: Readonly<Record<string, string>> | undefined;
+  /** Which items of it drop away as room runs out. */
+  readonly drops?: Drops | undefined;
   /** Which part it is a use of, and what it says otherwise. */
   readonly use?: Use | undefined;
   /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */

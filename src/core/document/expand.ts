@@ -1,6 +1,7 @@
 import { sameJson } from '../text';
 import type { Child } from './content';
 import { childIds, isRun, normalChildren } from './content';
+import type { Drops } from './drop';
 import type { PageElement, PartLayer } from './element';
 import { whyNotAttribute, whyNoText } from './html';
 import { freshHtmlIds, withHtmlIds } from './html-ids';
@@ -153,9 +154,10 @@ function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: 
   const own = path === '' ? use : said;
   // What the use says itself speaks of the page's ids, not of the part's.
   const attributes = { ...withHtmlIds(of.attributes, fresh), ...allowed(of.tag, own.attributes) };
-  const { styles: _, pseudo: __, layers: ___, kept: ____, alternate, pictures, ...rest } = of;
+  const { styles: _, pseudo: __, layers: ___, kept: ____, alternate, pictures, drops, ...rest } = of;
   return {
     ...rest,
+    ...(drops && { drops: dropsIn(use, top, drops) }),
     // A picture of its own is shown at all widths.
     ...(pictures && own.attributes?.src === undefined && { pictures }),
     id: shownId(use.id, top.id, of.id),
@@ -166,6 +168,15 @@ function newlyShown(use: PageElement, top: PageElement, of: PageElement, fresh: 
     layers: layersOf(of),
     ...(alternate && path !== '' && { alternate: { ...alternate, set: `${use.id}.${alternate.set}` } }),
     ...(path === '' && ofTheUse(use, of)),
+  };
+}
+
+/** What drops out of a row of a part, as a use names it. */
+function dropsIn(use: PageElement, top: PageElement, { items, more }: Drops): Drops {
+  const shown = (id: string) => shownId(use.id, top.id, id);
+  return {
+    items: items.map(({ item, at, copy }) => ({ item: shown(item), at, ...(copy && { copy: shown(copy) }) })),
+    ...(more && { more: shown(more) }),
   };
 }
 

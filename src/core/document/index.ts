@@ -34,6 +34,8 @@ export type { PhotoCrop, PhotoFacts, PhotoFile, PhotoType } from './photo';
 export { PHOTO_SIDE_MOST, PHOTO_TYPES } from './photo';
 export type { Drawing, Photo } from './picture';
 export { freePictureName, pictureSchema } from './picture';
+export type { Drops } from './drop';
+export { dropsOf, isForDrops } from './drops';
 export { pictureAt, saysSize, pictureChoice, picturesNamed, whyNoPictures } from './shown-pictures';
 export { openersOf, panelsOn } from './panels';
 export { expanded, expandedParts, kept, keptElements, keptTree } from './expand';

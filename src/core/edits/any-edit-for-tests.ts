@@ -143,6 +143,11 @@ export const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
     panel: fc.option(fc.record({ kind: fc.constant('drawer' as const), at: fc.dictionary(at, fc.boolean(), { maxKeys: 2 }) })),
   }),
   fc.record({
+    type: fc.constant('setDrops' as const),
+    node,
+    drops: fc.option(fc.record({ items: fc.tuple(fc.record({ item: node, at: fc.constantFrom('bmiddle', 'bnarrow') })) })),
+  }),
+  fc.record({
     type: fc.constant('setPictures' as const),
     node,
     pictures: fc.option(fc.dictionary(fc.constantFrom('bmiddle', 'bnarrow'), fc.constantFrom('pa', 'pb'), { minKeys: 1 })),

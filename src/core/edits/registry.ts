@@ -42,6 +42,7 @@ import { setAlternate } from './set-alternate';
 import { setAttribute } from './set-attribute';
 import { setColumns } from './set-columns';
 import { setContent } from './set-content';
+import { setDrops } from './set-drops';
 import { setFirst } from './set-first';
 import { setHidden } from './set-hidden';
 import { setKind } from './set-kind';
@@ -103,6 +104,7 @@ const KINDS: Kinds = {
   setAttribute,
   setColumns,
   setContent,
+  setDrops,
   setFirst,
   setHidden,
   setKind,

@@ -79,6 +79,7 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
       return withFields(edit, { node: itself(edit.node) });
     case 'setPanel':
     case 'setPictures':
+    case 'setDrops':
     case 'setKind':
       return withFields(edit, { node: inside(edit.node) });
     case 'setAlternate': {

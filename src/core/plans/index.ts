@@ -1,6 +1,8 @@
 export { PlanError } from './plan';
 export type { Plan } from './plan';
 export { planAlternates, planNoAlternate, planSplit } from './alternates';
+export type { DropWish } from './drops';
+export { dropOrder, droppable, planDrops, planFitDrops, planNoDrops, whyNoDrops } from './drops';
 export { choosings, chosenAlong, picturesOf, planChoose, planMoveChoice } from './choices';
 export type { ChosenStretch, Choosing } from './choices';
 export { planNoPanel, planPanel, planPanelChange } from './panels';

@@ -1,5 +1,8 @@
 import type { PageElement } from '../document/element';
 import { isBuiltLater } from '../behaviour';
+import { specifiedValue } from '../cascade/resolve';
+import type { Drops } from '../document/drop';
+import { dropsOf } from '../document/drops';
 import { classesOf } from '../document/class-names';
 import { isRun, isWritten } from '../document/content';
 import type { Panel } from '../document/panel';
@@ -62,7 +65,12 @@ const SHOWN: ReadonlySet<string> = new Set([
 /** Attributes that make something begin by itself. */
 const PLAYS = new Set(['autoplay', 'autofocus']);
 
-function attributesOf(project: Project, element: PageElement, options: MarkupOptions): string {
+/** What drops out of a row, in order, each with how it shows where it hasn't; behind a semicolon what shows where some have. */
+const dropsText = (project: Project, page: Page, { items, more = '' }: Drops) =>
+  `${items.map(({ item }) => `${item}:${specifiedValue(project, page, item, 'display', WIDE)}`).join(' ')};${more}`;
+const WIDE = { width: 100_000, height: 800, pointer: 'mouse' as const };
+
+function attributesOf(project: Project, page: Page, element: PageElement, options: MarkupOptions): string {
   const classes = classesOf(project, element);
   const list: (readonly [string, string])[] = classes.length > 0 ? [['class', classes.join(' ')]] : [];
   const pictures = picturesShown(element.attributes);
@@ -86,6 +94,8 @@ function attributesOf(project: Project, element: PageElement, options: MarkupOpt
   // It keeps its place, and runs nothing.
   if (element.tag === 'script') list.push(['type', 'text/plain']);
   if (options.marked) list.push(['data-mp-node', element.id]);
+  const drops = options.marked && dropsOf(project, page, element);
+  if (drops) list.push(['data-mp-drops', dropsText(project, page, drops)]);
   if (options.marked && element.first) list.push(['data-mp-first', '']);
   if (options.marked && element.alternate) list.push(['data-mp-alternate', element.alternate.set]);
   if (options.marked && element.alternate?.later) list.push(['data-mp-later', '']);
@@ -135,7 +145,7 @@ export const templateFor = (project: Project, element: PageElement): string =>
 function itself(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {
   const element = page.elements[id]!;
   const { tag, children } = element;
-  const open = `<${tag}${attributesOf(project, element, options)}>`;
+  const open = `<${tag}${attributesOf(project, page, element, options)}>`;
   if (tag === 'img') return inPicture(options.sources?.(page, element) ?? [], open);
   if (ruleOf(tag)?.content === 'void' || tag === 'link' || tag === 'meta' || tag === 'base') return open;
   const close = `</${tag}>`;

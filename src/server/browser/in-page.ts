@@ -4,6 +4,7 @@ import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
 import { drawnWidth } from '@/core/pictures/drawn';
+import { fits } from '@/probe/fits';
 import { imageRooms, openEverything } from '@/probe/pictures';
 import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
@@ -76,6 +77,8 @@ interface Measuring {
   comparePair(widths: readonly number[], looks: boolean): string;
   /** `RoomsAt[]` as JSON. @param ids elements whose boxes are wanted besides */
   rooms(widths: readonly number[], ids: readonly string[]): string;
+  /** Whether all that shows of a row fits, by width. */
+  fits(widths: readonly number[], row: string): boolean[];
   /** Only resizes and reads the document's width: what a sweep costs at the very least. */
   resizeOnly(widths: readonly number[]): number;
 }
@@ -359,6 +362,14 @@ function rooms(widths: readonly number[], ids: readonly string[]): string {
   return JSON.stringify(told);
 }
 
+function fitsAt(widths: readonly number[], id: string): boolean[] {
+  const row = frame!.contentDocument!.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
+  return widths.map((width) => {
+    frame!.style.width = `${width}px`;
+    return !row || fits(row);
+  });
+}
+
 function resizeOnly(widths: readonly number[]): number {
   let total = 0;
   for (const width of widths) {
@@ -370,4 +381,4 @@ function resizeOnly(widths: readonly number[]): number {
 
 const names = () => measured!.reader.elements.map(({ id }) => id);
 
-globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms };
+globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms, fits: fitsAt };

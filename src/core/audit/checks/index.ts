@@ -4,6 +4,7 @@ import { brokenWords } from './broken-words';
 import { clippedContent } from './clipped-content';
 import { contrast } from './contrast';
 import { coveredFocus } from './covered-focus';
+import { dropWidth } from './drop-width';
 import { droppedItem } from './dropped-item';
 import { emptyScreen } from './empty-screen';
 import { faintFocus } from './faint-focus';
@@ -61,6 +62,7 @@ export const CHECKS: readonly Check[] = [
   squeezedText,
   brokenWords,
   droppedItem,
+  dropWidth,
   fixedHeight,
   rowOverFull,
   smallTarget,

@@ -52,10 +52,17 @@ const sameFocus = (a: PageFacts['focus'], b: PageFacts['focus']) =>
     b !== undefined &&
     (['changed', 'ring', 'drawnByBrowser', 'apart'] as const).every((name) => same(a[name], b[name])));
 
+const sameDrops = (a: PageFacts['drops'], b: PageFacts['drops']) =>
+  [...(a ?? [])].every(([row, one]) => {
+    const other = b?.get(row);
+    return one.fits === other?.fits && one.next?.item === other.next?.item && one.next?.fits === other.next?.fits;
+  });
+
 /** Whether two viewports show the same arrangement: the same styles, the same boxes, the same lines in each text. */
 export function sameArrangement(a: PageFacts, b: PageFacts): boolean {
   if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;
   if (!same(a.shown, b.shown) || !same(a.broken, b.broken) || !sameFocus(a.focus, b.focus)) return false;
+  if (!sameDrops(a.drops, b.drops)) return false;
   for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) return false;
   return STYLES.every((name) => same(a[name] as Numbers, b[name] as Numbers)) && sameGrids(a.grids, b.grids);
 }
