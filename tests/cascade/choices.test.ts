@@ -118,7 +118,7 @@ test.each(QUERY_SYNTAXES)(
           ]);
         }
       }),
-      { numRuns: 15, endOnFailure: true },
+      { numRuns: 10, endOnFailure: true },
     );
   },
   120_000,

@@ -6,6 +6,7 @@ import type { Drops } from '../document/drop';
 import { DROPS_MOST } from '../document/drop';
 import { dropsOf } from '../document/drops';
 import type { PageElement } from '../document/element';
+import { keptTree } from '../document/expand';
 import { LIMITS } from '../document/limits';
 import type { Page, Project } from '../document/project';
 import { pageHolding, parentOf, subtreeOf } from '../document/tree';
@@ -55,7 +56,7 @@ export function whyNoDrops(project: Project, tree: Page, row: string, { items, m
 
 /** Copies of elements with ids of their own, and without HTML ids, which stand once. */
 function copyOf(tree: Page, id: string, newId: () => string): PageElement[] {
-  const all = subtreeOf(tree, id);
+  const all = subtreeOf(keptTree(tree), id);
   const ids = new Map(all.map((one) => [one.id, `e${newId()}`]));
   return all.map((one) => {
     const { attributes, drops: _, alternate: __, ...rest } = one;

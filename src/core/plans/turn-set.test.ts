@@ -54,9 +54,9 @@ test('turned around, and back, every element keeps every value everywhere', () =
       const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;
       expect(differences(project, back)).toEqual([]);
     }),
-    { numRuns: 16 },
+    { numRuns: 8 },
   );
-  expect(turned).toBeGreaterThan(8);
+  expect(turned).toBeGreaterThan(3);
   expect(refused).toBeLessThan(turned / 2);
 });
 

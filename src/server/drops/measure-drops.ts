@@ -1,10 +1,9 @@
 import { bandsOf, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
-import { expanded, kept, pageOf } from '@/core/document';
+import { dropsOf, expanded, pageOf } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import type { DropWish } from '@/core/plans';
 import { dropOrder, PlanError, planDrops } from '@/core/plans';
-import { dropsOf } from '@/core/document';
 import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '../browser/fonts';
 import { turns } from '../browser/lanes';
@@ -86,11 +85,11 @@ async function widestFailing(
 
 /** The project as it will be, with the items at breakpoints that say nothing yet. */
 function provisional(project: Project, treeId: string, row: string, wish: DropWish): Project {
-  const tree = pageOf(kept(project), treeId);
+  const tree = pageOf(project, treeId);
   if (!tree?.elements[row]) throw new PlanError('The row has been taken away.');
   let count = 0;
   const widths = wish.items.map((_, i) => 10 + i);
-  const plan = planDrops(kept(project), tree, row, wish, widths, () => `measured${(count++).toString(36)}`);
+  const plan = planDrops(project, tree, row, wish, widths, () => `measured${(count++).toString(36)}`);
   return expanded(applyEdit(project, plan.edit).document);
 }
 

@@ -13,6 +13,7 @@ import {
 } from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
 import { setUsing } from '../using/using';
+import { askDrops } from '../swapping/drops';
 import { askPanel } from '../swapping/panels';
 import { makeAlternates } from '../swapping/alternates';
 import { showMode, stepDevice, turn } from '../devices/line-up';
@@ -103,6 +104,7 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
   shape('part-back', 'From a part back to the page', [], leavePart),
   shape('alternates', 'Let it show in turns with another: make alternates', ['Shift+x'], makeAlternates),
+  shape('drops', 'Let items of a row drop away as room runs out', [], () => askDrops()),
   shape('pictures', 'Pictures of the project', ['Shift+i'], () => useSession.setState({ pictures: 'list' })),
   shape('fetched', 'What is fetched for the pictures of this page', [], () => useSession.setState({ pictures: 'fetched' })),
   shape('panel', 'Make a panel of it: opened and closed', [], () => askPanel()),

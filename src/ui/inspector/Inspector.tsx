@@ -7,6 +7,7 @@ import { readPseudo, whyNotOn } from '@/core/document';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
 import { ownerOf } from '@/core/edits';
+import { DropBox } from '../swapping/DropBox';
 import { SwapBox } from '../swapping/SwapBox';
 import { PartBox } from '../parts/PartBox';
 import {
@@ -178,6 +179,7 @@ export function Inspector() {
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <SwapBox id={ids[0]!} />}
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <DropBox id={ids[0]!} />}
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && (
           <ContentFields id={ids[0]!}>
             <PictureFields id={ids[0]!} />

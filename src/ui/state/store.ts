@@ -117,6 +117,8 @@ export interface Session extends EditLog {
   readonly pictures: 'list' | 'fetched' | undefined;
   /** The image whose picture is about to be cut, and where for. */
   readonly cutting: { readonly element: string; readonly at: At } | undefined;
+  /** The row out of which items are about to drop. */
+  readonly dropping: string | undefined;
   /** The element that is about to become a panel. */
   readonly makingPanel: string | undefined;
   /** Whether the axis of heights stands beside the page, which is then as high as it says. */
@@ -202,6 +204,7 @@ export const useSession = create<Session>(() => ({
   outside: NOTHING_OUTSIDE,
   pictures: undefined,
   cutting: undefined,
+  dropping: undefined,
   makingPanel: undefined,
   heightsShown: false,
   usePage: false,

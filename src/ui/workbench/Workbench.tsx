@@ -31,6 +31,8 @@ import { Splitter } from './Splitter';
 import { PartBar } from '../parts/PartBar';
 import { CutDialog } from '../pictures/CutDialog';
 import { PicturesDialog } from '../pictures/PicturesDialog';
+import { DropDialog } from '../swapping/DropDialog';
+import { keepDropsRight } from '../swapping/drops';
 import { PanelDialog } from '../swapping/PanelDialog';
 import { HeightAxis } from '../heights/HeightAxis';
 import { PartDialogs } from '../parts/PartDialogs';
@@ -95,6 +97,7 @@ function OpenWorkbench() {
   const view = useSession((session) => session.mode);
   const pageId = useSession((session) => session.pageId);
   const name = useSession((session) => session.project.name);
+  useEffect(() => keepDropsRight(), []);
   useEffect(() => {
     document.title = `${name} · Mill Pond`;
   }, [name]);
@@ -110,6 +113,7 @@ function OpenWorkbench() {
       <DropZone />
       <PartDialogs />
       <PanelDialog />
+      <DropDialog />
       <PicturesDialog />
       <CutDialog />
     </div>
