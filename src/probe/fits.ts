@@ -41,6 +41,9 @@ const onOneLine = (elements: readonly HTMLElement[]) => {
  */
 export function fits(row: HTMLElement): boolean {
   if (!row.checkVisibility() || !isThere(row)) return true;
+  const { display, flexDirection } = getComputedStyle(row);
+  // Where it is laid out otherwise it is no row, and has no room to run out of.
+  if (!/flex$/.test(display) || flexDirection.startsWith('column')) return true;
   const items = [...row.children].filter(isThere);
   if (items.length === 0) return true;
   const around = row.parentElement;
