@@ -238,7 +238,7 @@ function fit(
     return id;
   };
   const dropping = items.flatMap((one, i) => (widths[i]! > 0 ? [{ ...one, at: at(widths[i]!), width: widths[i]! }] : []));
-  const own = new Set([...items.flatMap(({ item, copy }) => [item, copy]), more]);
+  const own = new Set([...items.flatMap(({ item, copy }) => [item, copy, copy && panelAround(tree, copy)]), more]);
   let breakpoints = without(
     project,
     spare.filter((id) => ![...known.values()].includes(id)),
@@ -273,6 +273,17 @@ function fit(
     undefined,
   );
   if (more && first) show(more, first.at, tree.elements[more]!.tag === 'li' ? 'list-item' : 'inline-block');
+  // The menu is one only where something has dropped; elsewhere it isn't there at all.
+  const menu = items.map(({ copy }) => copy && panelAround(tree, copy)).find((id) => id !== undefined);
+  const chosen =
+    menu !== undefined && first
+      ? [{ node: menu, panel: { ...tree.elements[menu]!.panel!, at: { [BASE]: false, [first.at]: true } } }]
+      : [];
+  if (menu !== undefined) {
+    for (const id of spare) show(menu, id, null);
+    show(menu, BASE, 'none');
+    if (first) show(menu, first.at, 'block');
+  }
   const last = new Map(changes.map((one) => [`${one.owner} ${one.at}`, one]));
   const drops: Drops | null =
     dropping.length === 0
@@ -282,7 +293,7 @@ function fit(
           ...(more && { more }),
         };
   return [
-    { type: 'restyle', label: 'Fit what drops away', breakpoints, changes: [...last.values()] },
+    { type: 'restyle', label: 'Fit what drops away', breakpoints, chosen, changes: [...last.values()] },
     { type: 'setDrops', node: row, drops },
   ];
 }
