@@ -1,6 +1,6 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
 import type { DropRow } from './fits';
-import { dropRows, fits, wouldFit } from './fits';
+import { droppedOf, dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
 import { pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
@@ -156,7 +156,14 @@ export class DocumentReader {
       this.#dropRows.map((one) => {
         const next = wouldFit(one);
         const item = next && this.nodes.indexOf(next.item);
-        return [this.nodes.indexOf(one.row), { fits: fits(one.row), ...(next && { next: { item: item!, fits: next.fits } }) }];
+        return [
+          this.nodes.indexOf(one.row),
+          {
+            fits: fits(one.row),
+            rest: one.items.length - droppedOf(one).length,
+            ...(next && { next: { item: item!, fits: next.fits } }),
+          },
+        ];
       }),
     );
   }

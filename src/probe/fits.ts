@@ -1,5 +1,7 @@
-/** Rounding of layout, px. */
-const SLACK = 0.6;
+/** Rounding of layout, px: it reckons in 64ths. A label that is squeezed by more may break. */
+const SLACK = 0.02;
+/** So far past an edge nobody sees anything, px. */
+const PAST = 0.1;
 /** What stands beside a row is a label up to so many characters: it mustn't be squeezed either. */
 const LABEL_MOST = 60;
 
@@ -62,7 +64,7 @@ export function fits(row: HTMLElement): boolean {
   }
   for (let at: Element | null = row; at && at.localName !== 'html'; at = at.parentElement) {
     const [from, to] = contentEdges(at);
-    if (left < from - SLACK || right > to + SLACK) return false;
+    if (left < from - PAST || right > to + PAST) return false;
   }
   return true;
 }
@@ -91,9 +93,12 @@ export function dropRows(document: Document): DropRow[] {
   });
 }
 
+/** The items of a row that have dropped. */
+export const droppedOf = ({ items }: DropRow) => items.filter(({ node }) => getComputedStyle(node).display === 'none');
+
 /** Whether the row would still fit if the item that dropped last came back; undefined where none has dropped. */
 export function wouldFit({ row, items, more }: DropRow): { readonly item: HTMLElement; readonly fits: boolean } | undefined {
-  const dropped = items.filter(({ node }) => getComputedStyle(node).display === 'none');
+  const dropped = droppedOf({ row, items, more });
   const next = dropped[dropped.length - 1];
   if (!next || !row.checkVisibility()) return undefined;
   const changed: [HTMLElement, string][] = [

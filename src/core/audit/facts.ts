@@ -29,6 +29,8 @@ export interface ElementFacts {
 export interface DropFacts {
   /** Whether all that shows of it fits. */
   readonly fits: boolean;
+  /** How many items haven't dropped and could. */
+  readonly rest: number;
   /** The item that dropped last, and whether the row would fit with it. */
   readonly next?: { readonly item: number; readonly fits: boolean } | undefined;
 }
