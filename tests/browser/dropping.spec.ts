@@ -4,6 +4,7 @@ import { pathToFileURL } from 'node:url';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import type { Child, PageElement } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import { createProject, elementNamed, frameOf, goTo, makeEdits, openWorkbench, outline, readProject, saved } from './workbench';
 
@@ -15,9 +16,12 @@ const element = (
   id: string,
   tag: string,
   name: string,
-  children: readonly (string | { text: string })[],
+  children: readonly Child[],
   base: Record<string, string>,
-) => ({ ...{ id, tag, name, children, shared: [], styles: { base } }, attributes: tag === 'a' ? { href: '#' } : {} });
+): PageElement => ({
+  ...{ id, tag, name, children, shared: [], styles: { base } },
+  attributes: tag === 'a' ? { href: '#' } : {},
+});
 
 async function rowProject(request: Parameters<typeof createProject>[0]): Promise<string> {
   const id = await createProject(request, 'empty');

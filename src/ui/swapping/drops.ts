@@ -107,10 +107,13 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 export function keepDropsRight(): () => void {
   const stop = useSession.subscribe((now, before) => {
     if (now.project === before.project || now.project.id !== before.project.id) return;
-    const last = now.history.undo[now.history.undo.length - 1];
-    const isOwn = now.history.undo.length > before.history.undo.length && last !== undefined && now.history.redo.length === 0;
+    const [last, was] = [now.history, before.history].map(({ undo }) => undo[undo.length - 1]);
+    // What comes in from elsewhere is kept right where it was made.
+    if (last === was) return;
     clearTimeout(timer);
-    if (!isOwn) return;
+    const isUndone = now.history.undo.length < before.history.undo.length;
+    const isRedone = last !== undefined && before.history.redo.some(({ id }) => id === last.id);
+    if (isUndone || isRedone) return;
     const page = shownPage(now);
     const rows = Object.keys(page.elements).filter((id) => dropsShown(now.project, page, id));
     if (rows.length === 0) return;
