@@ -54,7 +54,9 @@ function report(token?: number): void {
   scheduled = false;
   holdFixed();
   noteAnchor();
-  const rects = Object.fromEntries([...selected, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
+  // What must be seen first is shown on the axis of heights.
+  const first = leads ? [...document.querySelectorAll<HTMLElement>('[data-mp-first]')].map((node) => node.dataset.mpNode!) : [];
+  const rects = Object.fromEntries([...selected, ...first, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
   const root = document.documentElement;
   const last = leads && selected.length === 1 ? find(selected[0]!) : null;
   send({

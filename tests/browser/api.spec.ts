@@ -164,10 +164,8 @@ test('a sweep of nonsense widths or of an old revision is refused', async ({ req
     .split('\n')
     .map((line) => JSON.parse(line) as Told);
   expect(lines.flatMap(({ results = [] }) => unpacked(results)).map(({ width }) => width)).toEqual([320, 321]);
-  expect(lines.map(({ type, view }) => [type, view])).toEqual([
-    ['results', 'widths'],
-    ['done', undefined],
-  ]);
+  // On a slow machine they come one by one.
+  expect([...new Set(lines.map(({ type, view }) => `${type} ${view}`))]).toEqual(['results widths', 'done undefined']);
 });
 
 test('audits, fixes and reports refuse what they can not do, in words', async ({ request }) => {

@@ -14,6 +14,8 @@ export { planHeights, planWidths } from './proportions';
 export { planClear, planClearStronger, planCopy, planEverywhere, planMakeBase } from './values';
 export { planGive, receiversOf } from './give';
 export type { Receivers } from './give';
+export type { MatrixCell, MatrixRow, Orientation } from './matrix';
+export { beneathCell, matrixOf } from './matrix';
 export { bandTarget, planMoveEnd, planStop } from './carry';
 export { planCarry, planCreateShared, planDeleteShared, planDetach } from './shared';
 export { listOverrides, planRemoveBreakpoint } from './remove-breakpoint';

@@ -72,6 +72,7 @@ export const onlyPageDiffers = ({ project: old, page: was }: ShownPreview, proje
   old.pages.length === project.pages.length &&
   old.pages.every((one, i) => one === project.pages[i] || (one.id === page.id && one === was)) &&
   was.root === page.root &&
+  was.brought === page.brought &&
   sameJson(htmlAttributes(old, was), htmlAttributes(project, page));
 
 /**

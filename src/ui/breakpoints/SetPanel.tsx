@@ -14,6 +14,7 @@ import { steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { FoundList } from './FoundList';
 import { BreakpointForm } from './BreakpointForm';
+import { Matrix } from './Matrix';
 import { PlaneMap } from './PlaneMap';
 import { removeBreakpoint } from './removing';
 
@@ -147,6 +148,7 @@ export function SetPanel() {
       </ol>
       <FoundList />
       <div className="pt-2.5">
+        <Matrix />
         <PlaneMap />
       </div>
     </div>

@@ -13,6 +13,7 @@ import { followPointer } from '../input/follow-pointer';
 import { useSize } from '../stage/use-size';
 import { HEIGHT_MAX, HEIGHT_MIN, shownBandStart, shownProject, useLineup, useSession } from '../state/store';
 import { chooseTarget, setSlice } from '../view/actions';
+import { FirstMarks, SelectedSpan } from './StandingMarks';
 import type { HeightEdge } from './heights';
 import { addHeightHere, heightEdgesOf, movingHeight, nextHeight, shownHeight } from './heights';
 
@@ -52,6 +53,8 @@ function Axis() {
         <Staff scale={scale} />
         <HeightCursor scale={scale} />
         <DeviceTicks scale={scale} />
+        <FirstMarks scale={scale} />
+        <SelectedSpan scale={scale} />
         {project.breakpoints.flatMap((breakpoint) =>
           heightEdgesOf(breakpoint.condition).map((edge) => (
             <HeightPost key={`${breakpoint.id} ${edge.side}`} breakpoint={breakpoint} edge={edge} scale={scale} />

@@ -25,6 +25,12 @@ export function movingHeight({ id, condition }: Breakpoint, { side }: HeightEdge
   return { type: 'changeBreakpoint', id, condition: { ...condition, [side]: side === 'heightBelow' ? whole + 1 : whole } };
 }
 
+/** A least height as it is written. @param screen the screen's height, px, where it is a share of that */
+export function heightFor(height: number, screen?: number): string {
+  const least = Math.max(0, height);
+  return screen === undefined ? `${Math.round(least)}px` : `${Math.round((least / screen) * 100)}svh`;
+}
+
 const NAMES = { shorter: ['Short', 'Shorter', 'Low'], taller: ['Tall', 'Taller', 'High'] } as const;
 
 /** A new breakpoint at the height that the stage shows; edits go there from then on. */

@@ -28,8 +28,17 @@ export function forgetAsked(): void {
   telling.clear();
 }
 
+const following = new Set<() => void>();
+
+/** Tells of every layout that the frame on the stage reports. Returns what stops that. */
+export function followLayout(tell: () => void): () => void {
+  following.add(tell);
+  return () => following.delete(tell);
+}
+
 export function noteLayout(latest: FrameLayout): void {
   layout = latest;
+  for (const tell of following) tell();
   if (latest.token === undefined) return;
   asked.get(latest.token)?.(latest);
   asked.delete(latest.token);
