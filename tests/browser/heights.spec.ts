@@ -10,7 +10,7 @@ test('an arrangement for a size held upright, by keyboard; the other cells inher
   const matrix = page.getByTestId('matrix');
   await expect(matrix.getByRole('row')).toHaveCount(5);
   await matrix.getByRole('button', { name: 'An arrangement of its own for Middle, upright' }).press('Enter');
-  await expect(page.getByTestId('writes-to')).toContainText('upright');
+  await expect(page.getByTestId('writes-to')).toContainText('portrait');
   await page.getByRole('tab', { name: 'Values' }).click();
   await outline(page, 'Welcome').click();
   const columns = page.locator('input[data-property="grid-template-columns"]');
