@@ -43,7 +43,7 @@ function FirstMark({ id, name, scale }: { id: string; name: string; scale: Scale
       aria-label={`${name} must be seen first; it is from ${bottom} px of height on`}
       title={`${name} must be seen first: it is on screens from ${bottom} px high`}
       data-first-mark={id}
-      className={`absolute left-0 z-10 max-w-[84px] -translate-y-full truncate border-b-2 px-1 text-[10px] leading-3 ${isSeen ? 'border-reed text-reed' : 'border-rust text-rust'}`}
+      className={`absolute left-[14px] z-10 max-w-[70px] -translate-y-full truncate border-b-2 bg-sheet px-1 text-[10px] leading-3 ${isSeen ? 'border-reed text-reed' : 'border-rust text-rust'}`}
       style={{ top: y }}
     >
       {name}
