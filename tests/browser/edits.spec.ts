@@ -142,12 +142,14 @@ test('each edit of values says what will happen, does it at three widths, and is
       await expect(proposal(page).locator('p').first()).toHaveText(one.sentence);
       for (const line of one.details) await expect(proposal(page)).toContainText(line);
       await expect(page.getByTestId('marked')).not.toHaveAttribute('data-widths', '');
-      // Nothing has happened yet, and Escape leaves it so.
-      await expect(page.getByRole('button', { name: 'Do it' })).toBeFocused();
-      await page.keyboard.press('Escape');
-      await expect(proposal(page)).toHaveCount(0);
-      await expect.poll(() => computed(page, 'ea', 'padding-top')).toBe(START[WIDTHS.indexOf(one.at)]);
-      await one.ask(page);
+      if (one === CASES[0]) {
+        // Nothing has happened yet, and Escape leaves it so: the same for all, so the first says it.
+        await expect(page.getByRole('button', { name: 'Do it' })).toBeFocused();
+        await page.keyboard.press('Escape');
+        await expect(proposal(page)).toHaveCount(0);
+        await expect.poll(() => computed(page, 'ea', 'padding-top')).toBe(START[WIDTHS.indexOf(one.at)]);
+        await one.ask(page);
+      }
       await expect(page.getByRole('button', { name: 'Do it' })).toBeFocused();
       await page.keyboard.press('Enter');
       expect(await across(page, one.node, one.property)).toEqual(one.after);

@@ -33,13 +33,13 @@ test('several files at once, good and bad; shown by button, by drop, taken back;
   await outline(page, 'Shop picture').click();
   await page.keyboard.press('Shift+I');
   const dialog = page.getByRole('dialog', { name: 'Pictures' });
-  const harbour = await noise(1000, 500).jpeg().toBuffer();
+  const harbour = await noise(600, 300).jpeg().toBuffer();
   const frames = sharp(Buffer.alloc(40 * 80 * 3).fill(90, 40 * 40 * 3), {
     raw: { width: 40, height: 80, channels: 3, pageHeight: 40 },
   });
   await dialog.getByLabel('Add pictures …').setInputFiles([
     { name: 'Harbour.png', mimeType: 'image/png', buffer: harbour },
-    { name: 'cut-off.jpg', mimeType: 'image/jpeg', buffer: harbour.subarray(0, 30_000) },
+    { name: 'cut-off.jpg', mimeType: 'image/jpeg', buffer: harbour.subarray(0, 20_000) },
     { name: 'moving.webp', mimeType: 'image/webp', buffer: await frames.webp({ loop: 0, delay: [90, 90] }).toBuffer() },
     { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') },
     {
@@ -61,20 +61,20 @@ test('several files at once, good and bad; shown by button, by drop, taken back;
     'again.jpg is in the project already, as harbour.jpg.',
   ]);
   const row = dialog.getByRole('listitem').filter({ hasText: /^harbour\.jpg/ });
-  await expect(row).toContainText('1000 × 500 px');
+  await expect(row).toContainText('600 × 300 px');
   await expect(row).toContainText('not shown');
   await row.getByRole('button', { name: 'Show' }).click();
   await expect(row).toContainText('shown once');
   await expect(row.getByRole('button', { name: 'Remove harbour.jpg' })).toBeDisabled();
   await dialog.getByRole('button', { name: 'Close' }).click();
-  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('1000 × 500');
+  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('600 × 300');
   await page.keyboard.press('ControlOrMeta+z');
   await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('1800 × 1125');
   await page.keyboard.press('ControlOrMeta+Shift+z');
-  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('1000 × 500');
+  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('600 × 300');
 
   // Dropped on the page, one picture goes into the image that is selected.
-  const bridge = (await noise(640, 640).png().toBuffer()).toString('base64');
+  const bridge = (await noise(320, 320).png().toBuffer()).toString('base64');
   const transfer = await page.evaluateHandle((data) => {
     const bytes = Uint8Array.from(atob(data), (one) => one.charCodeAt(0));
     const given = new DataTransfer();
@@ -83,15 +83,15 @@ test('several files at once, good and bad; shown by button, by drop, taken back;
   }, bridge);
   await page.locator('body').dispatchEvent('dragenter', { dataTransfer: transfer });
   await page.getByTestId('drop-zone').dispatchEvent('drop', { dataTransfer: transfer });
-  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('640 × 640');
+  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('320 × 320');
   await saved(page);
   const { project } = await readProject(request, id);
-  expect(elementNamed(project, 'Shop picture').attributes).toMatchObject({ width: '640', height: '640' });
+  expect(elementNamed(project, 'Shop picture').attributes).toMatchObject({ width: '320', height: '320' });
   expect(project.pictures.find(({ fileName }) => fileName === 'sign.svg')!.svg).not.toMatch(/script|onload/);
   // Nothing is lost with the window, and another window shows it too.
   await page.reload();
   await outline(page, 'Shop picture').click();
-  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('640 × 640');
+  await expect.poll(() => shownWidth(page, 'The library with its green front')).toBe('320 × 320');
 });
 
 test('cut for a band by mouse and by keys, moved along the widths, weighed, and fetched as it was said', async ({

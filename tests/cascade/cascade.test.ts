@@ -7,8 +7,8 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 26;
-const STOOD_IN = 16;
+const DOCUMENTS = 16;
+const STOOD_IN = 10;
 
 let browser: Browser;
 let pages: Page[];

@@ -65,7 +65,7 @@ test('taken apart, a use looks the same in every state at every viewport, and un
       expect(makeEdit(document, inverse).document).toEqual(project);
     }),
     // Few of the random pages have uses; those that have none don't count.
-    { numRuns: 6, maxSkipsPerRun: 1000 },
+    { numRuns: 4, maxSkipsPerRun: 1000 },
   );
 });
 
@@ -90,7 +90,7 @@ test('made a part, elements look the same, and stay so when the part is removed 
       expect(removed.parts.length).toBe(project.parts.length);
       expect(differences(project, page, removed, removed.pages[0]!)).toEqual([]);
     }),
-    { numRuns: 4, maxSkipsPerRun: 1000 },
+    { numRuns: 2, maxSkipsPerRun: 1000 },
   );
 });
 

@@ -154,7 +154,7 @@ test('what claims to change nothing changes nothing: dropped findings, detached 
         }
       }
     }),
-    { numRuns: 20 },
+    { numRuns: 12 },
   );
   expect(Math.min(dropped, kept)).toBeGreaterThan(5);
 });
@@ -173,7 +173,7 @@ test('a breakpoint that is folded in goes, can be brought back, and by far less 
         dropped += changed(project, drop.document).size;
       }
     }),
-    { numRuns: 12 },
+    { numRuns: 8 },
   );
   expect(folded).toBeLessThan(dropped);
 });

@@ -14,7 +14,7 @@ import { requestJson } from '../requests/requests';
 import { shownPage, steadyProject, useSession } from '../state/store';
 import { BAR_BUTTON, SELECT, YES_BUTTON } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
-import { FocusPad } from './FocusPad';
+import { FocusPad } from '../value-controls/FocusPad';
 import { choiceOf, showPicture } from './shown';
 import { cutOut } from './upload';
 

@@ -1,14 +1,19 @@
 'use client';
 
+import { useState } from 'react';
+import type { Picture } from '@/core/document';
+import { pictureData } from '@/core/render';
 import type { BackgroundLayer, Gradient } from '@/core/styles';
 import { checkValue, readGradient, writeGradient } from '@/core/styles';
+import { useSession } from '../state/store';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { CheckedField } from './CheckedField';
 import { ColourField } from './ColourField';
+import { FocusPad } from './FocusPad';
 
 interface Props {
   readonly layer: BackgroundLayer;
-  readonly pictures: readonly { readonly id: string; readonly fileName: string }[];
+  readonly pictures: readonly Picture[];
   readonly write: (layer: BackgroundLayer) => string | undefined;
 }
 
@@ -53,6 +58,7 @@ export function LayerFields({ layer, pictures, write }: Props) {
           )}
         </label>
       )}
+      {shown && <LayerFocus layer={layer} picture={pictures.find(({ id }) => id === shown)} write={write} />}
       {PARTS.map(([part, label, list]) => (
         <label key={part} className="flex items-start gap-1">
           <span className="w-12 shrink-0 pt-0.5 text-muted">{label}</span>
@@ -65,6 +71,31 @@ export function LayerFields({ layer, pictures, write }: Props) {
         </label>
       ))}
     </div>
+  );
+}
+
+/** The place of a picture behind an element, by what of it must stay in sight where it is cut. */
+function LayerFocus({ layer, picture, write }: Pick<Props, 'layer' | 'write'> & { readonly picture: Picture | undefined }) {
+  const project = useSession((session) => session.project);
+  const [held, setHeld] = useState<[number, number]>();
+  if (!picture?.photo) return null;
+  const { width, height } = picture.photo;
+  const said = /^([\d.]+)% ([\d.]+)%$/.exec(layer.position);
+  const focus = held ?? (said ? ([Number(said[1]), Number(said[2])] as const) : ([50, 50] as const));
+  return (
+    <FocusPad
+      label="What must stay in sight"
+      image={pictureData(project).picture(picture.id)}
+      of={[width, height]}
+      rectangle={{ x: 0, y: 0, width, height }}
+      focus={focus}
+      most={[210, 150]}
+      change={setHeld}
+      put={([x, y]) => {
+        write({ ...layer, position: `${x}% ${y}%` });
+        setHeld(undefined);
+      }}
+    />
   );
 }
 

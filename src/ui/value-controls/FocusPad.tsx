@@ -15,9 +15,13 @@ interface Props {
   /** Percent from the left and the top. */
   readonly focus: readonly [number, number];
   readonly change: (focus: [number, number]) => void;
+  /** Called when it has been put somewhere: let go, or moved by a key. */
+  readonly put?: (focus: [number, number]) => void;
+  /** How large it may be, px. */
+  readonly most?: readonly [width: number, height: number];
 }
 
-const [WIDEST, HIGHEST] = [576, 340];
+const MOST = [576, 340] as const;
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -27,13 +31,15 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
 const within = (value: number) => Math.min(100, Math.max(0, Math.round(value)));
 
 /** A picture with a mark on what must stay in sight, moved by mouse or arrow keys, and what is left of it. */
-export function FocusPad({ label, image, of, rectangle, focus, change }: Props) {
+export function FocusPad({ label, image, of, rectangle, focus, change, put, most = MOST }: Props) {
   const pad = useRef<HTMLDivElement>(null);
-  const scale = Math.min(WIDEST / of[0], HIGHEST / of[1]);
+  const scale = Math.min(most[0] / of[0], most[1] / of[1]);
+  const last = useRef<[number, number]>(undefined);
   const share = (length: number, whole: number) => `${(length / whole) * 100}%`;
   const moveTo = (x: number, y: number) => {
     const box = pad.current!.getBoundingClientRect();
-    change([within(((x - box.left) / box.width) * 100), within(((y - box.top) / box.height) * 100)]);
+    last.current = [within(((x - box.left) / box.width) * 100), within(((y - box.top) / box.height) * 100)];
+    change(last.current);
   };
   return (
     <div className="flex justify-center rounded-[4px] bg-well p-2">
@@ -43,7 +49,11 @@ export function FocusPad({ label, image, of, rectangle, focus, change }: Props) 
         style={{ width: of[0] * scale, height: of[1] * scale }}
         onPointerDown={(event) => {
           moveTo(event.clientX, event.clientY);
-          followPointer(event, ({ x, y }) => moveTo(x, y));
+          followPointer(
+            event,
+            ({ x, y }) => moveTo(x, y),
+            () => last.current && put?.(last.current),
+          );
         }}
       >
         {image ? (
@@ -73,7 +83,9 @@ export function FocusPad({ label, image, of, rectangle, focus, change }: Props) 
             event.preventDefault();
             event.stopPropagation();
             const by = event.shiftKey ? 10 : 1;
-            change([within(focus[0] + step[0] * by), within(focus[1] + step[1] * by)]);
+            const moved: [number, number] = [within(focus[0] + step[0] * by), within(focus[1] + step[1] * by)];
+            change(moved);
+            put?.(moved);
           }}
         />
       </div>
