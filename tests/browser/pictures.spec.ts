@@ -143,7 +143,7 @@ test('cut for a band by mouse and by keys, moved along the widths, weighed, and 
 
   // What is said of bytes is what a browser fetches.
   await page.keyboard.press('Shift+I');
-  await page.getByRole('tab', { name: 'What is fetched' }).click();
+  await page.getByRole('button', { name: 'What is fetched' }).click();
   const files = page.getByRole('list', { name: 'Files that are fetched' });
   const said = new Map<string, string[]>();
   const cells: [density: number, width: number][] = [];

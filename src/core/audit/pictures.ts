@@ -35,7 +35,3 @@ export function drawnNow(facts: PageFacts, element: number, picture: PictureFact
     facts.doubt.near = true;
   return { width, density, file: files.find((one) => one[0] === wide)! };
 }
-
-/** "174 kB". */
-export const kilobytes = (bytes: number): string =>
-  `${bytes < 10_000 ? (bytes / 1_000).toFixed(1) : Math.round(bytes / 1_000)} kB`;

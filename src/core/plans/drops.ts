@@ -1,17 +1,16 @@
 import type { Breakpoint } from '../breakpoints';
 import { BASE, placed, withoutBreakpoint } from '../breakpoints';
 import { specifiedValue } from '../cascade/resolve';
-import { childIds, renamedChildren } from '../document/content';
+import { childIds } from '../document/content';
 import type { Drops } from '../document/drop';
 import { DROPS_MOST } from '../document/drop';
 import { dropsOf } from '../document/drops';
-import type { PageElement } from '../document/element';
-import { keptTree } from '../document/expand';
 import { LIMITS } from '../document/limits';
 import type { Page, Project } from '../document/project';
 import { pageHolding, parentOf, subtreeOf } from '../document/tree';
 import { applyEdit } from '../edits/apply-edit';
 import type { Edit } from '../edits/edit';
+import { menuFor, showsAs } from './drop-menu';
 import { planPanel } from './panels';
 import type { ValueChange } from '../edits/value-writer';
 import { allOwners } from '../edits/owners';
@@ -53,95 +52,6 @@ export function whyNoDrops(project: Project, tree: Page, row: string, { items, m
     return `${tree.elements[fields]!.name} has fields, which would be there twice; it can drop away only without a menu.`;
   return undefined;
 }
-
-/** Copies of elements with ids of their own, and without HTML ids, which stand once. */
-function copyOf(tree: Page, id: string, newId: () => string): PageElement[] {
-  const all = subtreeOf(keptTree(tree), id);
-  const ids = new Map(all.map((one) => [one.id, `e${newId()}`]));
-  return all.map((one) => {
-    const { attributes, drops: _, alternate: __, ...rest } = one;
-    const { id: ___, ...others } = attributes;
-    return {
-      ...rest,
-      id: ids.get(one.id)!,
-      attributes: others,
-      children: renamedChildren(one.children, (child) => ids.get(child)!),
-    };
-  });
-}
-
-interface Menu {
-  readonly edits: readonly Edit[];
-  readonly copies: ReadonlyMap<string, string>;
-  readonly more: string;
-  readonly panel: string;
-}
-
-/** A button at the end of the row, and a menu beside the row with copies of the items. */
-function menuFor(tree: Page, row: PageElement, items: readonly string[], newId: () => string): Menu {
-  const plain = { shared: [], styles: {}, attributes: {} };
-  const isList = row.tag === 'ul' || row.tag === 'ol' || row.tag === 'menu';
-  const copies = items.map((id) => copyOf(tree, id, newId));
-  const tops = copies.map((one) => one[0]!.id);
-  const [button, around, panel, list] = [`e${newId()}`, `e${newId()}`, `e${newId()}`, `e${newId()}`];
-  const opener: PageElement = {
-    ...plain,
-    id: button,
-    tag: 'button',
-    name: `More of ${row.name}`.slice(0, 60),
-    attributes: { type: 'button' },
-    children: [{ text: 'More' }],
-  };
-  const end: readonly PageElement[] = isList
-    ? [{ ...plain, id: around, tag: 'li', name: 'More', children: [button] }, opener]
-    : [opener];
-  const inside: readonly PageElement[] = isList
-    ? [
-        {
-          ...plain,
-          id: list,
-          tag: row.tag,
-          name: `${row.name} in the menu`.slice(0, 60),
-          styles: { base: LIST },
-          children: tops,
-        },
-        ...copies.flat(),
-      ]
-    : copies.flat();
-  const menu: PageElement = {
-    ...plain,
-    id: panel,
-    tag: 'div',
-    name: `Menu of ${row.name}`.slice(0, 60),
-    children: isList ? [list] : tops,
-  };
-  const parent = parentOf(tree, row.id)!;
-  return {
-    edits: [
-      { type: 'insertElement', page: tree.id, parent: row.id, index: row.children.length, elements: end },
-      {
-        type: 'insertElement',
-        page: tree.id,
-        parent: parent.id,
-        index: parent.children.indexOf(row.id) + 1,
-        elements: [menu, ...inside],
-      },
-    ],
-    copies: new Map(items.map((id, i) => [id, tops[i]!])),
-    more: end[0]!.id,
-    panel,
-  };
-}
-
-const LIST = {
-  'list-style-type': 'none',
-  ...Object.fromEntries(
-    ['top', 'right', 'bottom', 'left'].flatMap((side) => [
-      [`margin-${side}`, '0'],
-      [`padding-${side}`, '0'],
-    ]),
-  ),
-};
 
 /**
  * Lets items drop out of a row one after the other, each at a breakpoint of its own, and perhaps into a menu.
@@ -272,7 +182,7 @@ function fit(
     (most, one) => (!most || one.width > most.width ? one : most),
     undefined,
   );
-  if (more && first) show(more, first.at, tree.elements[more]!.tag === 'li' ? 'list-item' : 'inline-block');
+  if (more && first) show(more, first.at, showsAs(tree.elements[more]!));
   // The menu is one only where something has dropped; elsewhere it isn't there at all.
   const menu = items.map(({ copy }) => copy && panelAround(tree, copy)).find((id) => id !== undefined);
   const chosen =

@@ -1,6 +1,7 @@
 export { PlanError } from './plan';
 export type { Plan } from './plan';
 export { planAlternates, planNoAlternate, planSplit } from './alternates';
+export { showsAs } from './drop-menu';
 export type { DropWish } from './drops';
 export { dropOrder, droppable, planDrops, planFitDrops, planNoDrops, whyNoDrops } from './drops';
 export { choosings, chosenAlong, picturesOf, planChoose, planMoveChoice } from './choices';

@@ -4,3 +4,4 @@ export { nameSchema } from './name';
 export { sameJson } from './same-json';
 export { plural } from './plural';
 export { listed } from './listed';
+export { bytesInWords } from './bytes';

@@ -3,7 +3,7 @@ import type { Project } from '@/core/document';
 import { dropsOf, expanded, pageOf } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import type { DropWish } from '@/core/plans';
-import { dropOrder, PlanError, planDrops } from '@/core/plans';
+import { dropOrder, PlanError, planDrops, showsAs } from '@/core/plans';
 import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '../browser/fonts';
 import { turns } from '../browser/lanes';
@@ -105,8 +105,6 @@ function documentWith(project: Project, treeId: string, row: string, dropped: nu
   const more =
     drops.more === undefined || dropped === 0
       ? []
-      : [
-          `[data-mp-node="${drops.more}"] { display: ${tree.elements[drops.more]!.tag === 'li' ? 'list-item' : 'inline-block'} !important; }`,
-        ];
+      : [`[data-mp-node="${drops.more}"] { display: ${showsAs(tree.elements[drops.more]!)} !important; }`];
   return html.replace('</head>', () => `<style>${[...out, ...more].join('\n')}</style>\n</head>`);
 }

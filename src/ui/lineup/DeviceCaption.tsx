@@ -7,7 +7,7 @@ import type { Page } from '@/core/document';
 import { canBe, STATES, stateWord } from '@/core/document';
 import type { Device, Part } from '@/core/devices';
 import { holdInWords, PARTS } from '@/core/devices';
-import { bytesInWords } from '../pictures/bytes';
+import { bytesInWords } from '@/core/text';
 import { MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import type { Stands } from '../devices/line-up';
 import { activate, holdOn, removeFromLineup, setPart, turn } from '../devices/line-up';

@@ -5,7 +5,7 @@ import { bandsOf, describeInterval } from '@/core/breakpoints';
 import type { Interval, Slice } from '@/core/breakpoints';
 import type { Fetched } from '@/core/pictures';
 import { shownPage, shownProject, useSession } from '../state/store';
-import { bytesInWords } from './bytes';
+import { bytesInWords } from '@/core/text';
 import type { FetchedAt } from './use-fetched';
 import { sumOf, useFetched, usePictureSizes } from './use-fetched';
 

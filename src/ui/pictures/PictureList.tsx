@@ -9,7 +9,7 @@ import { commitOrReport } from '../editing/edits';
 import { dropped, givenBy } from '../bring-in/gather';
 import type { Given } from '../bring-in/gather';
 import { BUTTON } from '../theme/controls';
-import { bytesInWords } from './bytes';
+import { bytesInWords } from '@/core/text';
 import { showPicture, usesOfPictures } from './shown';
 import type { Taken } from './upload';
 import { addPictures } from './upload';

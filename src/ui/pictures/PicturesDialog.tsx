@@ -23,13 +23,12 @@ export function PicturesDialog() {
         <DialogPanel className="flex h-[620px] max-h-full w-[860px] flex-col rounded-[6px] border border-line-strong bg-sheet p-4">
           <div className="flex items-center gap-3 pb-3">
             <DialogTitle className="m-0 text-[15px] font-bold">Pictures</DialogTitle>
-            <div role="tablist" aria-label="Pictures" className="flex gap-1">
+            <div role="group" aria-label="What is shown" className="flex gap-1">
               {SIDES.map(([name, label]) => (
                 <button
                   key={name}
                   type="button"
-                  role="tab"
-                  aria-selected={side === name}
+                  aria-pressed={side === name}
                   className={`${BUTTON} ${side === name ? 'border-reed bg-reed-tint' : ''}`}
                   onClick={() => useSession.setState({ pictures: name })}
                 >

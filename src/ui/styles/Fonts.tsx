@@ -1,5 +1,6 @@
 'use client';
 
+import { bytesInWords } from '@/core/text';
 import { useState } from 'react';
 import type { Edit } from '@/core/edits';
 import type { AddedFont } from '@/core/render';
@@ -10,8 +11,6 @@ import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { addFont } from './add-font';
 import { CheckedField } from '../value-controls/CheckedField';
 import { writeValue } from '../view/actions';
-
-const kilobytes = (bytes: number) => `${Math.max(1, Math.round(bytes / 1_000))} kB`;
 
 /** The same file with something else said of it, as one step. */
 const changed = (file: AddedFont, font: Partial<AddedFont['font']>): Edit => ({
@@ -91,7 +90,7 @@ function FontEntry({ file, isUsed }: { file: AddedFont; isUsed: boolean }) {
         <b className="min-w-0 flex-1 truncate">{family}</b>
         <span className="shrink-0 text-xs text-muted">
           {style === 'italic' ? 'italic, ' : ''}
-          {kilobytes(file.bytes)}
+          {bytesInWords(file.bytes)}
           {isUsed ? '' : ', unused'}
         </span>
         <button

@@ -1,6 +1,7 @@
 import type { Check, Violation } from '../check';
 import { exceedsBy } from '../facts';
-import { drawnNow, kilobytes } from '../pictures';
+import { bytesInWords } from '../../text';
+import { drawnNow } from '../pictures';
 
 /** How far off a worked-out width can be, px. */
 const SLACK = 0.5;
@@ -62,7 +63,7 @@ export const oversizedPicture: Check = {
     });
   },
   sentence: ({ element, measured: { drawn, density, file, bytes } }, name) =>
-    `${name(element)} is drawn ${Math.round(drawn!)} px wide at density ${density}, from a file of ${file} px and ${kilobytes(bytes!)}.`,
+    `${name(element)} is drawn ${Math.round(drawn!)} px wide at density ${density}, from a file of ${file} px and ${bytesInWords(bytes!)}.`,
 };
 
 /** Files that are fetched for images that aren't shown. */
@@ -82,5 +83,6 @@ export const hiddenWeight: Check = {
       return [{ element: facts.elements[element]!.id, amount: bytes, measured: { bytes }, others: [] }];
     });
   },
-  sentence: ({ element, measured }, name) => `${name(element)} isn’t shown, and its ${kilobytes(measured.bytes!)} are fetched.`,
+  sentence: ({ element, measured }, name) =>
+    `${name(element)} isn’t shown, and its ${bytesInWords(measured.bytes!)} are fetched.`,
 };

@@ -1,5 +1,6 @@
 import type { PageFacts, StyleFacts } from '../facts';
 import { Laying, Level, Positioning } from '../facts';
+import { sameJson } from '../../text';
 
 /**
  * Between two events — a line wraps, a condition begins, a value meets its limit — every coordinate of a page is an
@@ -52,11 +53,7 @@ const sameFocus = (a: PageFacts['focus'], b: PageFacts['focus']) =>
     b !== undefined &&
     (['changed', 'ring', 'drawnByBrowser', 'apart'] as const).every((name) => same(a[name], b[name])));
 
-const sameDrops = (a: PageFacts['drops'], b: PageFacts['drops']) =>
-  [...(a ?? [])].every(([row, one]) => {
-    const other = b?.get(row);
-    return one.fits === other?.fits && one.next?.item === other.next?.item && one.next?.fits === other.next?.fits;
-  });
+const sameDrops = (a: PageFacts['drops'], b: PageFacts['drops']) => sameJson([...(a ?? [])], [...(b ?? [])]);
 
 /** Whether two viewports show the same arrangement: the same styles, the same boxes, the same lines in each text. */
 export function sameArrangement(a: PageFacts, b: PageFacts): boolean {
