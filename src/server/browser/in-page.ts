@@ -3,13 +3,11 @@ import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
-import { drawnWidth } from '@/core/pictures/drawn';
-import { fits } from '@/probe/fits';
-import { imageRooms, openEverything } from '@/probe/pictures';
 import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
+import { fitsAt, roomsAt } from './rooms-in-page';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
 // so that only faults and not the facts of every width travel back.
@@ -47,15 +45,6 @@ export interface SweepStep {
   readonly results: readonly WidthResult[];
   readonly layouts: number;
   readonly done: boolean;
-}
-
-/** How large images and the boxes of some elements are at a width, with all open that opens. */
-export interface RoomsAt {
-  readonly width: number;
-  /** How wide the whole of each picture is drawn, CSS px; 0 where it isn't shown. */
-  readonly images: Readonly<Record<string, number>>;
-  /** Padding boxes, CSS px. */
-  readonly boxes: Readonly<Record<string, readonly [width: number, height: number]>>;
 }
 
 interface Measuring {
@@ -345,31 +334,6 @@ function comparePair(widths: readonly number[], looks: boolean): string {
   return JSON.stringify(found);
 }
 
-function rooms(widths: readonly number[], ids: readonly string[]): string {
-  const inside = frame!.contentDocument!;
-  openEverything(inside);
-  const boxed = ids.flatMap((id) => inside.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`) ?? []);
-  const told = widths.map((width): RoomsAt => {
-    frame!.style.width = `${width}px`;
-    return {
-      width,
-      images: Object.fromEntries(
-        imageRooms(inside).map(({ id, fit, own, ...room }) => [id, drawnWidth(room, fit, own[0] / own[1], own[0])]),
-      ),
-      boxes: Object.fromEntries(boxed.map((one) => [one.dataset.mpNode!, [one.clientWidth, one.clientHeight]])),
-    };
-  });
-  return JSON.stringify(told);
-}
-
-function fitsAt(widths: readonly number[], id: string): boolean[] {
-  const row = frame!.contentDocument!.querySelector<HTMLElement>(`[data-mp-node="${CSS.escape(id)}"]`);
-  return widths.map((width) => {
-    frame!.style.width = `${width}px`;
-    return !row || fits(row);
-  });
-}
-
 function resizeOnly(widths: readonly number[]): number {
   let total = 0;
   for (const width of widths) {
@@ -381,4 +345,7 @@ function resizeOnly(widths: readonly number[]): number {
 
 const names = () => measured!.reader.elements.map(({ id }) => id);
 
-globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms, fits: fitsAt };
+const rooms: Measuring['rooms'] = (widths, ids) => JSON.stringify(roomsAt(frame!, widths, ids));
+const fits: Measuring['fits'] = (widths, row) => fitsAt(frame!, widths, row);
+
+globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms, fits };

@@ -7,7 +7,7 @@ import type { Behind, Measured, PictureSizes } from '@/core/pictures';
 import { behindElsewhere, behindOn, behindWidth, piecesFor } from '@/core/pictures';
 import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '../browser/fonts';
-import type { RoomsAt } from '../browser/in-page';
+import type { RoomsAt } from '../browser/rooms-in-page';
 import { measuringTabs, POLICY } from '../browser/measuring';
 import { tried } from '../browser/tries';
 import { turns } from '../browser/lanes';
