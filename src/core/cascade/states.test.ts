@@ -120,7 +120,7 @@ test('what is asked of one element in a state is what the whole page in that sta
             );
         }
     }),
-    { numRuns: 8 },
+    { numRuns: 4 },
   );
   expect(otherwise).toBeGreaterThan(20);
 });

@@ -94,3 +94,6 @@ export function withOwnSets(copies: readonly PageElement[]): PageElement[] {
     return members.length > 1 ? { ...rest, alternate: { ...alternate, set: `h${members[0]!.id.slice(1)}` } } : rest;
   });
 }
+
+/** How a set is called in what is handed over. */
+export const handedSet = (set: string): string => set.replaceAll('.', '-');

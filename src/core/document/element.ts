@@ -16,6 +16,8 @@ import { dropsSchema } from './drop';
 import { picturesSchema, whyNoPictures } from './shown-pictures';
 import type { PseudoStyles, StyleSet } from './style-sets';
 import { pseudoStylesSchema, styleSetSchema } from './style-sets';
+import type { List } from './list';
+import { listSchema } from './list';
 import type { Use } from './use';
 import { useSchema } from './use';
 
@@ -49,6 +51,7 @@ export const elementSchema = z
     panel: panelSchema.optional(),
     pictures: picturesSchema.optional(),
     drops: dropsSchema.optional(),
+    list: listSchema.optional(),
     use: useSchema.optional(),
   })
   .superRefine((element, context) => {
@@ -59,10 +62,15 @@ export const elementSchema = z
 
 /** What an element's own fields say against each other. */
 function elementProblem(element: PageElement): { message: string; path?: readonly string[] } | undefined {
-  if (element.use && (element.children.length > 0 || element.source !== undefined || element.kind || element.panel))
+  if (
+    element.use &&
+    (element.children.length > 0 || element.source !== undefined || element.kind || element.panel || element.list)
+  )
     return { message: 'What stands in the use of a part is said by the part.' };
   if (element.kind && !holdsElements(element.tag))
     return { message: `<${element.tag}> holds no elements, so it can't be a row or a grid.` };
+  if (element.list && !holdsElements(element.tag))
+    return { message: `<${element.tag}> holds no elements, so it can't be a list.` };
   const noPanel = element.panel && whyNoPanel(element, element.panel.kind);
   if (noPanel) return { message: noPanel, path: ['panel'] };
   const noPictures = element.pictures && whyNoPictures(element);
@@ -112,6 +120,8 @@ export interface PageElement {
   readonly pictures?: Readonly<Record<string, string>> | undefined;
   /** Which items of it drop away as room runs out. */
   readonly drops?: Drops | undefined;
+  /** Shows an item for each row of a table, behind what stands in it itself. */
+  readonly list?: List | undefined;
   /** Which part it is a use of, and what it says otherwise. */
   readonly use?: Use | undefined;
   /** Where a use shows it: what the parts around it say, weakest first. Never kept; see `expand.ts`. */

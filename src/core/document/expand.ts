@@ -7,7 +7,9 @@ import { whyNotAttribute, whyNoText } from './html';
 import { freshHtmlIds, withHtmlIds } from './html-ids';
 import { LIMITS } from './limits';
 import { inContext } from './part-context';
-import { nesting, partNamed, partsInOrder, topOf, usesIn } from './parts';
+import type { Fed } from './list-rows';
+import { rowsOf } from './list-rows';
+import { listsIn, nesting, partNamed, partsIn, partsInOrder, shownCount, topOf, usesIn } from './parts';
 import type { Page, Project } from './project';
 import { subtreeOf } from './tree';
 import type { Saying, Use } from './use';
@@ -15,19 +17,26 @@ import { isInUse, NESTED_PARTS_MOST, sayingOf, shownId } from './use';
 
 /*
  * A part is kept once. Everybody but edits and storage sees trees in which each use stands for the elements of its part,
- * under ids of their own: "e12" for the part's top, "e12.e7" for the part's e7. `expanded` makes them so, `kept` leads
- * back, and both remember what they made.
+ * under ids of their own: "e12" for the part's top, "e12.e7" for the part's e7. A list shows a use of its item for each row.
+ * `expanded` makes them so, `kept` leads back, and both remember what they made.
  */
+
+/** Parts that are expanded already, and what lists are fed from. */
+type Source = Pick<Project, 'parts'> & Fed;
 
 interface Shown {
   /** The parts it shows, as they were. */
   readonly parts: readonly Page[];
+  /** Undefined where it has no lists. */
+  readonly fed: Fed | undefined;
   readonly tree: Page;
 }
 
+const sameFed = (a: Fed | undefined, b: Fed | undefined) => a?.tables === b?.tables && a?.pictures === b?.pictures;
+
 const shownTrees = new WeakMap<Page, Shown>();
 const keptTrees = new WeakMap<Page, Page>();
-const shownParts = new WeakMap<Project['parts'], readonly Page[]>();
+const shownParts = new WeakMap<Project['parts'], { readonly fed: Fed; readonly made: readonly Page[] }>();
 const keptParts = new WeakMap<readonly Page[], Project['parts']>();
 const projects = new WeakMap<Project, Project>();
 
@@ -41,7 +50,7 @@ export function expanded(project: Project): Project {
   if (!made && kept(project) !== project) return project;
   if (!made) {
     const inside = expandedParts(project);
-    const pages = project.pages.map((page) => expandedTree({ parts: inside }, page));
+    const pages = project.pages.map((page) => expandedTree({ ...fedBy(project), parts: inside }, page));
     const parts = inContext(project, inside);
     parts.forEach((part, i) => keptTrees.set(part, keptTree(inside[i]!)));
     keptParts.set(parts, project.parts);
@@ -54,51 +63,60 @@ export function expanded(project: Project): Project {
 const keptProjects = new WeakMap<Project, Project>();
 
 /** The parts of a project as it is kept, with those that stand in them. */
-export function expandedParts(project: Pick<Project, 'parts'>): readonly Page[] {
-  let made = shownParts.get(project.parts);
+export function expandedParts(project: Source): readonly Page[] {
+  const fed = fedBy(project);
+  const known = shownParts.get(project.parts);
+  let made = known && sameFed(known.fed, fed) ? known.made : undefined;
   if (!made) {
     const byId = new Map<string, Page>();
     for (const part of partsInOrder(project))
-      byId.set(part.id, nesting(project, part) < NESTED_PARTS_MOST ? expandedTree({ parts: [...byId.values()] }, part) : part);
+      byId.set(
+        part.id,
+        nesting(project, part) < NESTED_PARTS_MOST ? expandedTree({ ...fed, parts: [...byId.values()] }, part) : part,
+      );
     made = project.parts.map((part) => byId.get(part.id) ?? part);
     if (made.every((part, i) => part === project.parts[i])) made = project.parts;
-    shownParts.set(project.parts, made);
+    shownParts.set(project.parts, { fed, made });
     keptParts.set(made, project.parts);
   }
   return made;
 }
 
-/** @param project with parts that are expanded already */
-function expandedTree(project: Pick<Project, 'parts'>, tree: Page): Page {
-  const uses = usesIn(tree.elements);
-  if (uses.length === 0) return tree;
-  const parts = [...new Set(uses.map((id) => tree.elements[id]!.use!.part))].flatMap((id) => partNamed(project, id) ?? []);
+const fedBy = ({ tables, pictures }: Fed): Fed => ({ tables, pictures });
+
+function expandedTree(project: Source, tree: Page): Page {
+  const { elements } = tree;
+  const [uses, lists] = [usesIn(elements), listsIn(elements)];
+  if (uses.length === 0 && lists.length === 0) return tree;
+  const parts = [...partsIn(tree)].flatMap((id) => partNamed(project, id) ?? []);
+  const fed = lists.length > 0 ? fedBy(project) : undefined;
   const known = shownTrees.get(tree);
-  if (known?.parts.length === parts.length && known.parts.every((part, i) => part === parts[i])) return known.tree;
-  if (countWith(tree, parts) > LIMITS.elements) return tree;
-  const made = { ...tree, elements: withUses(tree, parts) };
-  shownTrees.set(tree, { parts, tree: made });
+  const isKnown = known?.parts.length === parts.length && known.parts.every((part, i) => part === parts[i]);
+  if (isKnown && sameFed(known.fed, fed)) return known.tree;
+  if (shownCount(project, tree) > LIMITS.elements) return tree;
+  const made = { ...tree, elements: withUses(project, tree, parts) };
+  shownTrees.set(tree, { parts, fed, tree: made });
   keptTrees.set(made, tree);
   return made;
 }
 
-/** How many elements a tree has with its uses. A use itself shows the part's top, and nothing shows the body. */
-const countWith = ({ elements }: Page, parts: readonly Page[]): number =>
-  usesIn(elements).reduce((sum, id) => {
-    const part = partNamed({ parts }, elements[id]!.use!.part);
-    return part ? sum + Object.keys(part.elements).length - 2 : sum;
-  }, Object.keys(elements).length);
-
-function withUses(tree: Page, parts: readonly Page[]): Page['elements'] {
+function withUses(fed: Fed, tree: Page, parts: readonly Page[]): Page['elements'] {
   const elements: Record<string, PageElement> = { ...tree.elements };
   const byId = new Map(parts.map((part) => [part.id, part]));
   const withIds = parts.some(({ elements: inside }) =>
     Object.values(inside).some(({ attributes }) => attributes.id !== undefined),
   );
   const taken = new Set(withIds ? Object.values(tree.elements).flatMap(idsSaid) : []);
-  const uses = withIds
-    ? subtreeOf(tree, tree.root).filter(({ use }) => use)
-    : usesIn(tree.elements).map((id) => tree.elements[id]!);
+  const holders = withIds
+    ? subtreeOf(tree, tree.root).filter(({ use, list }) => use ?? list)
+    : [...usesIn(tree.elements), ...listsIn(tree.elements)].map((id) => tree.elements[id]!);
+  const uses = holders.flatMap((one) => {
+    if (!one.list) return [one];
+    const part = byId.get(one.list.part);
+    const rows = part && topOf(part) ? rowsOf(fed, one, part) : [];
+    if (rows.length > 0) elements[one.id] = withRows(one, rows);
+    return rows;
+  });
   for (const use of uses) {
     const part = byId.get(use.use!.part);
     const top = part && topOf(part);
@@ -112,6 +130,21 @@ function withUses(tree: Page, parts: readonly Page[]): Page['elements'] {
     show(top);
   }
   return elements;
+}
+
+interface WithRows {
+  readonly rows: readonly PageElement[];
+  readonly element: PageElement;
+}
+const lastWithRows = new WeakMap<PageElement, WithRows>();
+
+/** A list with its rows behind what stands in it itself; the same object for as many rows. */
+function withRows(list: PageElement, rows: readonly PageElement[]): PageElement {
+  const known = lastWithRows.get(list);
+  if (known?.rows.length === rows.length) return known.element;
+  const element = { ...list, children: [...list.children, ...rows.map(({ id }) => id)], kept: list };
+  lastWithRows.set(list, { rows, element });
+  return element;
 }
 
 const NO_IDS: ReadonlyMap<string, string> = new Map();

@@ -28,7 +28,7 @@ interface Said {
  * it is at every viewport and in every state.
  */
 export function flatten(shown: PageElement): Flat {
-  const { layers = [], kept: _, use: __, styles, pseudo, alternate, ...bare } = shown;
+  const { layers = [], kept: _, use: __, list: ___, styles, pseudo, alternate, ...bare } = shown;
   // The name of a set that a use shows says which use it is; whoever puts elements in gives them sets of their own.
   const rest = alternate ? { ...bare, alternate: { ...alternate, set: inOneWord(alternate.set) } } : bare;
   const all: readonly Styled[] = [...layers, { styles, pseudo }];

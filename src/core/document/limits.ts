@@ -18,4 +18,16 @@ export const LIMITS = {
   grids: 60,
   devices: 200,
   deviceSets: 60,
+  tables: 40,
+  /** Arrangements that are remembered, and one's own. */
+  arranged: 200,
+  recipes: 60,
+  /** Columns of a table, sets of its rows, rows of a set, characters of a cell. */
+  fields: 40,
+  sampleSets: 20,
+  rows: 5_000,
+  cell: 2_000,
+  /** How many rows a list shows, and places of its item that are fed. */
+  rowsShown: 200,
+  binds: 100,
 } as const;

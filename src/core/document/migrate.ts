@@ -24,7 +24,8 @@ type Step = (document: Record<string, unknown>) => Record<string, unknown>;
  * Version 8 had all pages in English, and took file names that some systems keep for themselves.
  * Version 9 knew no parts. Version 10 audited every project from 320 to 1920 px, and left the size of text on its root alone.
  * Version 11 knew no files that came in with pages, version 12 no fonts among them that were added by hand, version 13 neither
- * alternates nor panels, version 14 drawings alone as pictures.
+ * alternates nor panels, version 14 drawings alone as pictures, version 15 no
+ * tables that lists are fed from, version 16 no arrangements.
  */
 const STEPS: readonly Step[] = [
   (document) => ({ baseName: 'Base', devices: [], ...document, schema: 1 }),
@@ -47,6 +48,8 @@ const STEPS: readonly Step[] = [
   (document) => ({ ...document, schema: 13 }),
   (document) => ({ ...document, schema: 14 }),
   (document) => ({ ...document, schema: 15 }),
+  (document) => ({ tables: [], ...document, schema: 16 }),
+  (document) => ({ arranged: [], recipes: [], ...document, schema: 17 }),
 ];
 
 function withFileNames(pages: unknown): unknown {

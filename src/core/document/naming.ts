@@ -1,7 +1,7 @@
 import { childIds } from './content';
 import type { PageElement } from './element';
 import { expandedParts, kept } from './expand';
-import { partNamed, partsInOrder, topOf, usesIn } from './parts';
+import { partNamed, partsIn, partsInOrder, topOf } from './parts';
 import type { Page, Project } from './project';
 import type { Styled } from './style-sets';
 import { carried } from './versions';
@@ -50,9 +50,7 @@ const known = new WeakMap<Page, Known>();
  * edit of a part needn't look at all that thousands of uses show.
  */
 function namingOf(all: Project['parts'], tree: Page): Naming {
-  const parts = [...new Set(usesIn(tree.elements).map((id) => tree.elements[id]!.use!.part))].map((id) =>
-    partNamed({ parts: all }, id),
-  );
+  const parts = [...partsIn(tree)].map((id) => partNamed({ parts: all }, id));
   const places = parts.flatMap((part) => (part ? [placesOf(part.elements)] : []));
   const before = known.get(tree);
   if (before?.places.length === places.length && before.places.every((one, i) => one === places[i])) return before.naming;

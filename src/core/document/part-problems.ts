@@ -1,5 +1,6 @@
 import { expandedParts } from './expand';
-import { holdsPart, nesting, partsIn } from './parts';
+import { tagsAround } from './new-part';
+import { holdsPart, nesting, partsIn, topOf } from './parts';
 import type { Page, Project } from './project';
 import type { Problem } from './tree-problems';
 import { at, namesIn, referencesProblem, shownProblem, structureProblem } from './tree-problems';
@@ -28,10 +29,21 @@ export function partsProblem(project: Project): Problem | undefined {
 export const inItself = (name: string): string => `The part ${name} would have itself in it.`;
 
 /** The body of a part is there to show it, and in no page. */
-function bodyProblem({ elements, root }: Page): Problem | undefined {
-  const { children, styles, pseudo, shared, attributes } = elements[root]!;
-  if (children.length !== 1 || typeof children[0] !== 'string')
-    return at('A part has one element that holds all others.', 'root');
-  const says = Object.keys(styles).length + shared.length + Object.keys(attributes).length > 0 || pseudo !== undefined;
-  return says ? at('What a part stands in is only there to show it, and says nothing of its own.', 'root') : undefined;
+function bodyProblem(part: Page): Problem | undefined {
+  const { elements, root } = part;
+  const top = topOf(part);
+  const around = ['body', ...(top ? tagsAround(top.tag) : [])];
+  let id = root;
+  for (const tag of around) {
+    const element = elements[id]!;
+    const { children, styles, pseudo, shared, attributes } = element;
+    const [child] = children;
+    if (children.length !== 1 || typeof child !== 'string' || element.tag !== tag)
+      return at('A part has one element that holds all others.', 'root');
+    const says = Object.keys(styles).length + shared.length + Object.keys(attributes).length > 0 || pseudo !== undefined;
+    if (says || element.use || element.list || element.panel || element.alternate)
+      return at('What a part stands in is only there to show it, and says nothing of its own.', 'root');
+    id = child;
+  }
+  return id === top?.id ? undefined : at('A part has one element that holds all others.', 'root');
 }

@@ -1,13 +1,16 @@
 import { childIds } from './content';
+import { tagsAround } from './new-part';
+import { rowCount } from './row-count';
 import type { PageElement } from './element';
 import type { Page, Project } from './project';
 import { treesOf } from './tree';
 import { carried } from './versions';
 
-/** A part is a tree like a page's: a body, which is there to show it, and in it the part's top. */
-export const topOf = ({ elements, root }: Page): PageElement | undefined => {
-  const [top] = elements[root] ? childIds(elements[root]) : [];
-  return top === undefined ? undefined : elements[top];
+/** A part is a tree like a page's: a body, which is there to show it, and in it the part's top, perhaps in the table that it needs. */
+export const topOf = ({ elements, root, top }: Page): PageElement | undefined => {
+  const [first] = elements[root] ? childIds(elements[root]) : [];
+  const id = top ?? first;
+  return id === undefined ? undefined : elements[id];
 };
 
 const partOf = (element: PageElement | undefined) => element?.use?.part;
@@ -18,9 +21,18 @@ export const usesIn: (elements: Page['elements']) => readonly string[] = carried
   (before, after) => partOf(before) !== partOf(after),
 );
 
-/** The ids of the parts that stand in a tree by themselves, not through others. */
+/** The lists in a tree, as they are kept. */
+export const listsIn: (elements: Page['elements']) => readonly string[] = carried(
+  (elements) => Object.keys(elements).filter((id) => elements[id]!.list && !id.includes('.')),
+  (before, after) => before?.list?.part !== after?.list?.part,
+);
+
+/** The ids of the parts that stand in a tree by themselves, as uses and as the items of lists, not through others. */
 export function partsIn({ elements }: Page): ReadonlySet<string> {
-  return new Set(usesIn(elements).map((id) => elements[id]!.use!.part));
+  return new Set([
+    ...usesIn(elements).map((id) => elements[id]!.use!.part),
+    ...listsIn(elements).map((id) => elements[id]!.list!.part),
+  ]);
 }
 
 export const partNamed = ({ parts }: Pick<Project, 'parts'>, id: string): Page | undefined =>
@@ -51,19 +63,27 @@ export function partsInOrder(project: Pick<Project, 'parts'>): readonly Page[] {
 const orders = new WeakMap<Project['parts'], readonly Page[]>();
 
 /** How many elements a tree shows, those of all uses in it included; more than can be counted where parts hold each other. */
-export function shownCount(project: Pick<Project, 'parts'>, tree: Page): number {
+export function shownCount(project: Pick<Project, 'parts' | 'tables'>, tree: Page): number {
   const sizes = new Map<string, number>();
   const sizeOf = (one: Page, above: readonly string[]): number => {
     let count = Object.keys(one.elements).length;
-    for (const id of usesIn(one.elements)) {
-      const inner = one.elements[id]!.use!.part;
+    const shown = [
+      // The use itself shows the top, which a row of a list doesn't.
+      ...usesIn(one.elements).map((id) => ({ inner: one.elements[id]!.use!.part, times: 1, more: 0 })),
+      ...listsIn(one.elements).map((id) => {
+        const list = one.elements[id]!.list!;
+        return { inner: list.part, times: rowCount(project, list), more: 1 };
+      }),
+    ];
+    for (const { inner, times, more } of shown) {
       const part = partNamed(project, inner);
       if (!part) continue;
       if (above.includes(inner)) return Infinity;
       let size = sizes.get(inner);
-      // The use itself shows the top, and nothing shows the body.
-      if (size === undefined) sizes.set(inner, (size = sizeOf(part, [...above, inner]) - 2));
-      count += size;
+      // Nothing shows the body, and what else is around the top.
+      if (size === undefined)
+        sizes.set(inner, (size = sizeOf(part, [...above, inner]) - 2 - tagsAround(topOf(part)?.tag ?? '').length));
+      count += (size + more) * times;
     }
     return count;
   };
@@ -100,7 +120,8 @@ export function shownAs(project: Pick<Project, 'parts'>, tree: Page, owner: stri
     }
     return found;
   };
-  const through = usesIn(elements).flatMap((id) => {
+  const rows = listsIn(elements).flatMap((id) => childIds(elements[id]!).filter((child) => child.startsWith(`${id}.`)));
+  const through = [...usesIn(elements), ...rows].flatMap((id) => {
     const ends = within(elements[id]!.use!.part);
     return ends.length === 0 ? [] : ends.map((end) => id + end).filter((one) => one in elements);
   });
@@ -120,6 +141,12 @@ export interface PartUse {
 export const usesOf = (project: Project, part: string): PartUse[] =>
   treesOf(project).flatMap((tree) =>
     usesIn(tree.elements).flatMap((id) => (tree.elements[id]!.use!.part === part ? [{ tree, id }] : [])),
+  );
+
+/** The lists of which a part is the item. */
+export const listsOf = (project: Project, part: string): PartUse[] =>
+  treesOf(project).flatMap((tree) =>
+    listsIn(tree.elements).flatMap((id) => (tree.elements[id]!.list!.part === part ? [{ tree, id }] : [])),
   );
 
 /** The pages on which a part shows, by itself or through others. */

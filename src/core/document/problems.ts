@@ -32,6 +32,9 @@ const LISTS = [
   'blocks',
   'grids',
   'parts',
+  'tables',
+  'arranged',
+  'recipes',
   'pages',
 ] as const;
 type List = (typeof LISTS)[number];
@@ -45,6 +48,9 @@ const LIST_WORDS: Readonly<Record<List, string>> = {
   blocks: 'blocks',
   grids: 'grids',
   parts: 'parts',
+  tables: 'tables',
+  arranged: 'applied arrangements',
+  recipes: 'recipes',
   pages: 'pages',
 };
 /** Fields besides the id that no two entries of a list may share, and what the field is called. */
@@ -52,6 +58,9 @@ const UNIQUE: Readonly<Partial<Record<List, readonly (readonly [field: string, w
   devices: [['name', 'name']],
   deviceSets: [['name', 'name']],
   grids: [['name', 'name']],
+  tables: [['name', 'name']],
+  arranged: [['name', 'name']],
+  recipes: [['name', 'name']],
   pictures: [['fileName', 'file name']],
   pages: [['slug', 'file name']],
 };
@@ -142,12 +151,14 @@ function keptProblem(before: Project, after: Project): Problem | undefined {
   // What elements name can have gone from under those that didn't change.
   const named =
     changed.some((key) => key === 'breakpoints' || key === 'shared' || key === 'pictures') || otherParts(before, after);
+  // What lists show, and how much of it, can be otherwise under pages that didn't change.
+  const fed = changed.includes('tables');
   const names = namesIn(after);
   const old = new Map(treesOf(before).map((tree) => [tree.id, tree]));
   const [shownBefore, shown] = [expanded(before), expanded(after)];
   for (const [index, page] of is.entries()) {
     const earlier = old.get(page.id);
-    if (earlier === page && !named) continue;
+    if (earlier === page && !named && !fed) continue;
     const isShown = shown.pages[index]!;
     const differs =
       pageChange(earlier, page, names, named) ??

@@ -30,7 +30,7 @@ test('a document of version 0 is led to the current one', () => {
     ...old
   } = newProject('00000000-0000-4000-8000-000000000000', 'Old');
   expect(readProject(old)).toMatchObject({
-    schema: 15,
+    schema: 17,
     baseName: 'Base',
     devices: CATALOGUE,
     deviceSets: DEVICE_SETS,

@@ -25,10 +25,14 @@ import { pictureSchema } from './picture';
 import { languageSchema, pageFieldsShape, slugSchema } from './page-fields';
 import { rootSizeSchema } from './root-size';
 import { treesProblem } from './trees';
+import type { Arranged, Recipe } from './arranged';
+import { arrangedSchema, recipeSchema } from './arranged';
+import type { Table } from './table';
+import { tableSchema } from './table';
 import { partIdSchema } from './use';
 
 /** Raised by one whenever the stored shape changes; `migrate.ts` leads older documents here. */
-export const SCHEMA_VERSION = 15;
+export const SCHEMA_VERSION = 17;
 
 export const pageIdSchema = z.string().regex(/^g[a-z0-9]{1,24}$/, 'Not a page id.');
 
@@ -122,6 +126,8 @@ export interface Page extends PageFields {
   readonly name: string;
   readonly slug: string;
   readonly root: string;
+  /** Of a part whose top can't stand in a body: which element it is. What stands around it is there to show it. */
+  readonly top?: string | undefined;
   readonly elements: Readonly<Record<string, PageElement>>;
   readonly columns?: ColumnGrids | undefined;
   /** Where somebody else wrote it: what it came with. */
@@ -137,6 +143,7 @@ const partObject = z.strictObject({
   name: nameSchema,
   slug: z.string().optional(),
   root: elementIdSchema,
+  top: elementIdSchema.optional(),
   elements: z.record(elementIdSchema, elementSchema),
 });
 export const partFieldsSchema = partObject.omit({ elements: true });
@@ -161,6 +168,9 @@ export const projectSchema = z.strictObject({
   blocks: z.array(blockSchema).max(LIMITS.blocks, `A project has at most ${LIMITS.blocks} blocks.`),
   files: z.array(projectFileSchema).max(LIMITS.files, `A project has at most ${LIMITS.files} files.`),
   parts: listOf(partSchema, LIMITS.parts, `A project has at most ${LIMITS.parts} parts.`),
+  tables: listOf(tableSchema, LIMITS.tables, `A project has at most ${LIMITS.tables} tables.`),
+  arranged: listOf(arrangedSchema, LIMITS.arranged, `At most ${LIMITS.arranged} arrangements are remembered.`),
+  recipes: listOf(recipeSchema, LIMITS.recipes, `A project has at most ${LIMITS.recipes} recipes.`),
   columns: columnGridsSchema,
   grids: z.array(namedGridSchema).max(LIMITS.grids, `A project has at most ${LIMITS.grids} grids.`),
   /** What an audit asks of its pages. */
@@ -195,6 +205,12 @@ export interface Project {
   readonly files: readonly ProjectFile[];
   /** Each a tree like a page's; which elements are uses of them is said by the elements. */
   readonly parts: readonly Page[];
+  /** What lists are fed from. */
+  readonly tables: readonly Table[];
+  /** Arrangements that were applied and can be taken back whole. */
+  readonly arranged: readonly Arranged[];
+  /** One's own arrangements. */
+  readonly recipes: readonly Recipe[];
   /** The column grid at the base and under breakpoints. */
   readonly columns: ColumnGrids;
   /** Column grids kept under a name. */

@@ -3,7 +3,7 @@ import type { PageElement } from './element';
 import { isInert, picturesShown, QUIRKS } from './html';
 import { picturesNamed } from './shown-pictures';
 import { LIMITS } from './limits';
-import { shownCount, topOf, usesIn } from './parts';
+import { partsIn, shownCount, topOf } from './parts';
 import type { Page, Project } from './project';
 import type { Styled } from './style-sets';
 import { styleSetsOf } from './style-sets';
@@ -46,6 +46,7 @@ export function referencesProblem(element: PageElement, names: Names): string | 
   if (element.shared.some((id) => !names.shared.has(id))) return `"${element.name}" carries a shared style that isn't there.`;
   for (const id of picturesNamed(element))
     if (!names.pictures.has(id)) return `"${element.name}" shows a picture that isn't there.`;
+  if (element.list && !names.parts.has(element.list.part)) return `"${element.name}" is a list of a part that isn't there.`;
   return element.use && useProblem(element.name, element.tag, element.use, names);
 }
 
@@ -78,7 +79,7 @@ export function structureProblem({ elements, root, brought }: Page): Problem | u
 
 /** What is wrong with a tree as its uses make it; undefined where it uses none. */
 export function shownProblem(project: Project, tree: Page, shown: Page): Problem | undefined {
-  if (usesIn(tree.elements).length === 0) return undefined;
+  if (partsIn(tree).size === 0) return undefined;
   const count = shownCount(project, tree);
   if (count > LIMITS.elements)
     return at(`With all that its parts show it would have ${count} elements; at most ${LIMITS.elements} can be.`, 'elements');

@@ -15,7 +15,7 @@ const PATH = `e[a-z0-9]{1,24}(\\.e[a-z0-9]{1,24}){0,${NESTED_PARTS_MOST}}`;
 export const shownIdSchema = z.string().regex(new RegExp(`^${PATH}$`), 'Not an element id.');
 
 /** Which element of a part, seen from its use: "e7", "e7.e2" through a part in it; empty for the part's top. */
-const pathSchema = z.string().regex(new RegExp(`^(${PATH})?$`), 'Not a place in a part.');
+export const placeSchema = z.string().regex(new RegExp(`^(${PATH})?$`), 'Not a place in a part.');
 
 /** What a use says otherwise of one element of its part. */
 export interface Saying {
@@ -48,7 +48,7 @@ const sayingSchema = z
 export const useSchema = z.strictObject({
   part: partIdSchema,
   says: z
-    .record(pathSchema, sayingSchema)
+    .record(placeSchema, sayingSchema)
     .transform((says) => Object.fromEntries(Object.entries(says).filter(([, saying]) => !saysNothing(saying)))),
 });
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../document/limits';
 import { pictureSchema } from '../document/project';
 import type { EditKind } from './edit';
+import { tablesFootprint } from './save-table';
 import { EditError } from './edit';
 import { anchored, idsOf, indexIn, placeFields } from './list-place';
 
@@ -26,7 +27,8 @@ export const addPicture: EditKind<AddPicture> = {
       inverse: { type: 'removePicture', id: picture.id },
     };
   },
-  footprint: () => ({}),
+  // Tables name pictures that may come and go.
+  footprint: tablesFootprint,
   describe: (_, { picture }) => `Add picture ${picture.fileName}`,
   anchor: ({ project }, edit) => anchored(idsOf(project.pictures), edit),
 };

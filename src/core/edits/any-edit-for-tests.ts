@@ -187,6 +187,40 @@ export const anyEdit: fc.Arbitrary<Edit> = fc.oneof(
       grid: { id, name: `Grid ${id}`, grid: { columns: 6, gutter: 0, margin: 0, align: 'centre', columnLeast: 20 } },
     })),
   fc.constantFrom('na', 'nb').map((id): Edit => ({ type: 'removeGrid', id })),
+  fc
+    .constantFrom('a', 'b')
+    .chain((id) =>
+      fc.constantFrom<Edit>(
+        { type: 'saveArranged', arranged: { id: `v${id}`, name: id, kind: 'drawer', node: 'e1', back: '{}' } },
+        { type: 'removeArranged', id: `v${id}` },
+        { type: 'saveRecipe', recipe: { id: `y${id}`, name: id, shape: { '': 'div' }, edits: '[]' } },
+        { type: 'removeRecipe', id: `y${id}` },
+      ),
+    ),
+  fc
+    .constantFrom('da', 'db')
+    .chain((id) =>
+      fc.constantFrom<Edit>(
+        {
+          type: 'saveTable',
+          table: { id, name: id, fields: [{ id: 'f1', name: 'A' }], sets: [{ id: 'r1', name: 'Usual', rows: [['x']] }] },
+        },
+        { type: 'removeTable', id },
+        { type: 'setCells', table: id, set: 'r1', cells: [{ row: 0, field: 'f1', value: 'y' }] },
+        { type: 'spliceRows', table: id, set: 'r1', at: 0, remove: 1, insert: [['p'], ['q']] },
+      ),
+    ),
+  fc.record({
+    type: fc.constant('setList' as const),
+    node,
+    list: fc.option(
+      fc.record({
+        table: fc.constantFrom('da', 'db'),
+        part: fc.constant('mcard'),
+        binds: fc.constantFrom([], [{ place: 'ecard4', to: 'text', field: 'f1' }]),
+      }),
+    ),
+  }),
   node.map((id): Edit => ({
     type: 'addBlock',
     block: { id: `o${fresh++}`, name: 'Kept', elements: subtreeOf(keptTree(page), id) as never },

@@ -40,14 +40,14 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
 test('edits survive the way through JSON and the schema', () => {
   fc.assert(
     fc.property(anyEdit, (edit) => expect(readEdit(JSON.parse(JSON.stringify(edit)))).toEqual(edit)),
-    { numRuns: 100 },
+    { numRuns: 50 },
   );
   fc.assert(
     fc.property(fc.array(anyEdit, { minLength: 1, maxLength: 4 }), (edits) => {
       for (const inverse of applyAll(demo, edits).inverses)
         expect(() => readEdit(JSON.parse(JSON.stringify(inverse)))).not.toThrow();
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
 });
 

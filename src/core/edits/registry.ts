@@ -34,18 +34,22 @@ import { renameBreakpoint } from './rename-breakpoint';
 import { renameElement } from './rename-element';
 import { renamePart } from './rename-part';
 import { restyle } from './restyle';
+import { removeArranged, removeRecipe, saveArranged, saveRecipe } from './save-arranged';
 import { removeDevice, saveDevice } from './save-device';
 import { removeDeviceSet, saveDeviceSet } from './save-device-set';
 import { removeGrid, saveGrid } from './save-grid';
+import { removeTable, saveTable } from './save-table';
 import { sayTexts } from './say-texts';
 import { setAlternate } from './set-alternate';
 import { setAttribute } from './set-attribute';
+import { setCells, spliceRows } from './set-cells';
 import { setColumns } from './set-columns';
 import { setContent } from './set-content';
 import { setDrops } from './set-drops';
 import { setFirst } from './set-first';
 import { setHidden } from './set-hidden';
 import { setKind } from './set-kind';
+import { setList } from './set-list';
 import { setLocked } from './set-locked';
 import { setPage } from './set-page';
 import { setPanel } from './set-panel';
@@ -79,6 +83,7 @@ const KINDS: Kinds = {
   moveBreakpoint,
   moveElement,
   movePage,
+  removeArranged,
   removeBlock,
   removeBreakpoint,
   removeDevice,
@@ -89,25 +94,32 @@ const KINDS: Kinds = {
   removePage,
   removePart,
   removePicture,
+  removeRecipe,
   removeShared,
   removeSheet,
+  removeTable,
   renameBlock,
   renameBreakpoint,
   renameElement,
   renamePart,
   restyle,
+  saveArranged,
   saveDevice,
   saveDeviceSet,
   saveGrid,
+  saveRecipe,
+  saveTable,
   sayTexts,
   setAlternate,
   setAttribute,
+  setCells,
   setColumns,
   setContent,
   setDrops,
   setFirst,
   setHidden,
   setKind,
+  setList,
   setLocked,
   setPage,
   setPanel,
@@ -115,6 +127,7 @@ const KINDS: Kinds = {
   setProject,
   setStyle,
   setText,
+  spliceRows,
   swapPart,
   tuneCheck,
 };

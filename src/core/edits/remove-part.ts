@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { usesOf } from '../document/parts';
+import { listsOf, usesOf } from '../document/parts';
 import type { Page, Project } from '../document/project';
 import { partIdSchema } from '../document/use';
 import type { EditKind } from './edit';
@@ -28,6 +28,8 @@ export const removePart: EditKind<RemovePart> = {
     const part = requirePart(project, id);
     const [use] = usesOf(project, id);
     if (use) throw new EditError(`The part ${part.name} is still used on ${use.tree.name}.`);
+    const [list] = listsOf(project, id);
+    if (list) throw new EditError(`The part ${part.name} is the item of a list on ${list.tree.name}.`);
     return {
       document: { ...project, parts: project.parts.filter((one) => one !== part) },
       inverse: { type: 'addPart', part, ...placeOf(idsOf(project.parts), id) },

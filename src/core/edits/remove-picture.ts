@@ -3,6 +3,7 @@ import { picturesNamed } from '../document/shown-pictures';
 import type { PageElement } from '../document/element';
 import { treesOf } from '../document/tree';
 import type { EditKind } from './edit';
+import { tablesFootprint } from './save-table';
 import { EditError } from './edit';
 import { idsOf, placeOf } from './list-place';
 
@@ -29,7 +30,8 @@ export const removePicture: EditKind<RemovePicture> = {
       inverse: { type: 'addPicture', picture: project.pictures[index]!, ...placeOf(idsOf(project.pictures), id) },
     };
   },
-  footprint: () => ({}),
+  // Tables name pictures that may come and go.
+  footprint: tablesFootprint,
   describe: (project, { id }) => `Remove picture ${project.pictures.find((picture) => picture.id === id)?.fileName ?? ''}`,
 };
 

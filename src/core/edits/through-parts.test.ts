@@ -40,7 +40,7 @@ test('what is put in or moved stays in its part, and is refused for one use', ()
   const edit = throughParts(demo, insert(`${HEADER}.${LIST}`), 'part');
   expect(edit).toMatchObject({ page: 'mheader', parent: LIST });
   const { document, footprint } = makeEdit(demo, edit);
-  expect(Object.keys(footprint).sort()).toEqual(['gcatalogue', 'gfront', 'ghours', 'gjoin', 'gtool', 'mheader']);
+  expect(Object.keys(footprint).sort()).toEqual(['gcatalogue', 'gfront', 'ghours', 'gjoin', 'gtool', 'gtools', 'mheader']);
   expect(pageOf(document, 'gjoin')!.elements).toHaveProperty(['ejoin1.enew']);
   expect(() => throughParts(demo, insert(`${HEADER}.${LIST}`), 'here')).toThrow(/the same in all of its uses/);
   const out: Edit = { type: 'moveElement', node: `${HEADER}.${LIST}`, parent: front.root, index: 0 };

@@ -10,6 +10,7 @@ import { pageHolding } from '../document/tree';
 import { isInUse, splitShownId } from '../document/use';
 import { sameJson } from '../text';
 import type { Edit, SingleEdit } from './edit';
+import { throughRow } from './through-row';
 import { EditError } from './edit-error';
 
 /** Where edits of what a use shows are written: to the part, for all of its uses, or to this use only. */
@@ -56,6 +57,8 @@ export function throughParts(project: Project, edit: Edit, written: Written): Ed
 }
 
 function single(project: Project, edit: SingleEdit, written: Written): Edit {
+  const inRow = throughRow(project, edit, written);
+  if (inRow) return inRow;
   const inside = (id: string) => insideOf(project, id);
   switch (edit.type) {
     case 'setStyle':
@@ -80,6 +83,7 @@ function single(project: Project, edit: SingleEdit, written: Written): Edit {
     case 'setPanel':
     case 'setPictures':
     case 'setDrops':
+    case 'setList':
     case 'setKind':
       return withFields(edit, { node: inside(edit.node) });
     case 'setAlternate': {

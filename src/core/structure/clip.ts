@@ -54,7 +54,7 @@ export function clipOf(project: Project, page: Page, tops: readonly string[]): C
   return {
     from: 'mill-pond',
     ...(asUses ? { tops, elements } : plain),
-    ...(asUses && elements.some(({ use }) => use) && { plain }),
+    ...(asUses && elements.some(({ use, list }) => use ?? list) && { plain }),
     breakpoints: Object.fromEntries(project.breakpoints.map(({ id, name }) => [id, name])),
     shared: Object.fromEntries(project.shared.map(({ id, name }) => [id, name])),
     pictures: project.pictures.filter(({ id }) => shown.has(id)),
@@ -116,7 +116,10 @@ export function fitClip(
   newId: () => string,
   taken: ReadonlySet<string> = new Set(),
 ): Fitted {
-  const hasParts = given.elements.every(({ use }) => !use || project.parts.some(({ id }) => id === use.part));
+  const hasParts = given.elements.every(({ use, list }) => {
+    const part = (use ?? list)?.part;
+    return part === undefined || project.parts.some(({ id }) => id === part);
+  });
   const clip = !hasParts && given.plain ? { ...given, ...given.plain } : given;
   const lost = { breakpoints: new Set<string>(), shared: new Set<string>() };
   const match = (list: readonly { id: string; name: string }[], names: Readonly<Record<string, string>> = {}) => {

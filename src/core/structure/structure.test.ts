@@ -1,4 +1,4 @@
-import { demoProject } from '@/demo';
+import { demoWithCards } from '@/demo/demo-with-cards-for-tests';
 import { newProject, readProject, treesProblem } from '../document';
 import type { Edit } from '../edits';
 import { applyEdit } from '../edits';
@@ -215,7 +215,7 @@ test('trees: every top is named, nothing is left over, nothing stands twice', ()
 });
 
 test('a use is taken along as a use where its part is, and as elements of their own elsewhere; so is what stands in one', () => {
-  const demo = demoProject('00000000-0000-4000-8000-000000000000');
+  const demo = demoWithCards();
   const page = demo.pages.find(({ id }) => id === 'gcatalogue')!;
   const card = Object.values(page.elements).find(({ name }) => name === 'Spirit level card')!;
   const clip = readClip(JSON.stringify(clipOf(demo, page, [card.id])))!;

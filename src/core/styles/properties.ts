@@ -61,6 +61,8 @@ const ROWS: Readonly<Record<(typeof PROPERTY_GROUPS)[number], readonly Row[]>> =
     ['visibility', 'Visibility', words('visible hidden collapse'), 'visible', 'inherited'],
     ['overflow-x', 'Overflow across', words('visible hidden clip auto scroll'), 'visible'],
     ['overflow-y', 'Overflow down', words('visible hidden clip auto scroll'), 'visible'],
+    ['scroll-snap-type', 'Scrolling stops', text, 'none'],
+    ['scroll-snap-align', 'Stops here at', words('none start center end'), 'none'],
     ['box-sizing', 'Box sizing', words('border-box content-box'), 'content-box'],
     ['float', 'Float', words('none left right'), 'none'],
     ['clear', 'Clear', words('none left right both'), 'none'],
