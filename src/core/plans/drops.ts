@@ -7,6 +7,7 @@ import { DROPS_MOST } from '../document/drop';
 import { dropsOf } from '../document/drops';
 import { LIMITS } from '../document/limits';
 import type { Page, Project } from '../document/project';
+import { isInUse } from '../document/use';
 import { pageHolding, parentOf, subtreeOf } from '../document/tree';
 import { applyEdit } from '../edits/apply-edit';
 import type { Edit } from '../edits/edit';
@@ -41,6 +42,9 @@ export function droppable(project: Project, tree: Page, row: string): readonly s
 export function whyNoDrops(project: Project, tree: Page, row: string, { items, menu }: DropWish): string | undefined {
   const element = tree.elements[row]!;
   if (element.use) return `${element.name} is the use of a part: say it in the part.`;
+  if (isInUse(row)) return `${element.name} stands in a part: open the part to let its items drop.`;
+  if (element.list)
+    return `${element.name} shows the rows of a table, so it can’t be said which of them drop: make it no list first.`;
   const can = droppable(project, tree, row);
   if (can.length < 2) return `${element.name} has no items of which some could drop away.`;
   if (items.length === 0) return 'Choose what may drop away.';

@@ -29,6 +29,7 @@ export type { Beginning } from './new-page';
 export { alikeTo, planMakePart, whyNoPart } from './make-part';
 export { planTakeApart } from './take-apart';
 export { planSwapPart } from './swap-part';
+export { feedable, freeName, planMakeList, planNoList } from './lists';
 export { planRemovePart, usesInWords } from './remove-part';
 export type { UsesFate } from './remove-part';
 export { planTakeOver } from './take-over';

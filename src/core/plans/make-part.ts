@@ -3,6 +3,7 @@ import { childIds, gapTexts, isWritten } from '../document/content';
 import { offsetOf } from '../document/content-place';
 import type { PageElement } from '../document/element';
 import { kept, keptTree } from '../document/expand';
+import { newPart } from '../document/new-part';
 import type { Page, Project } from '../document/project';
 import { ancestorsOf, parentOf, subtreeOf, treesOf } from '../document/tree';
 import type { Saying } from '../document/use';
@@ -26,7 +27,7 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
   const says: Record<string, Saying> = {};
   let top: PageElement['attributes'] = {};
   const compare = (x: PageElement, y: PageElement): boolean => {
-    const same = ({ id, tag, source, shared, styles, pseudo, kind, panel, pictures, alternate, use }: PageElement) => ({
+    const same = ({ id, tag, source, shared, styles, pseudo, kind, panel, pictures, alternate, list, use }: PageElement) => ({
       tag,
       source,
       shared,
@@ -37,6 +38,7 @@ function othersays(from: Page, a: string, to: Page, b: string): Alike | undefine
       pictures,
       // Which of several the top is stays with its place; what chooses among what is in it would have to be chosen once.
       alternate: id === a || id === b ? undefined : alternate,
+      list,
       use,
     });
     if (!sameJson(same(x), same(y)) || isWritten(x) !== isWritten(y)) return false;
@@ -101,20 +103,7 @@ export function planMakePart(project: Project, id: string, everywhere: boolean, 
       `${parted.name} is one of several alternates, and others of them stand outside: take them along, or make it none.`,
     );
   const name = freePageName(project.parts, top!.name);
-  const body: PageElement = {
-    id: `e${newId()}`,
-    tag: 'body',
-    name: 'Around',
-    attributes: {},
-    children: [id],
-    shared: [],
-    styles: {},
-  };
-  const key = newId();
-  const part: Page = {
-    ...{ id: `m${key}`, name, slug: `m${key}`, root: body.id },
-    elements: Object.fromEntries([body, bare, ...inside].map((one) => [one.id, one])),
-  };
+  const part = newPart(`m${newId()}`, name, [bare, ...inside], newId);
   const use = (of: PageElement, says: Readonly<Record<string, Saying>>, attributes: PageElement['attributes']): PageElement => ({
     ...{ id: `e${newId()}`, tag: of.tag, name: of.name, attributes, children: [], shared: [], styles: {} },
     use: { part: part.id, says },

@@ -6,10 +6,24 @@ import { heldIn } from '../cascade/look';
 import { conditionsOf } from '../cascade';
 import { specifiedValue } from '../cascade/resolve';
 import type { Child, Page, PageElement, Project } from '../document';
-import { alternatesOn, isInUse, isRun, kept, pageOf, PSEUDOS, readPseudo, subtreeOf, treesOf, usesIn, usesOf } from '../document';
+import {
+  alternatesOn,
+  isInUse,
+  isRun,
+  kept,
+  pageOf,
+  PSEUDOS,
+  readPseudo,
+  subtreeOf,
+  topOf,
+  treesOf,
+  usesIn,
+  usesOf,
+} from '../document';
 import { allDeclarations } from '../document/style-sets';
 import { makeEdit } from '../edits';
 import { demoProject } from '@/demo';
+import { demoWithCards } from '@/demo/demo-with-cards-for-tests';
 import { alikeTo, planMakePart, planRemovePart, planSwapPart, planTakeApart } from './index';
 
 let fresh = 0;
@@ -65,7 +79,7 @@ test('taken apart, a use looks the same in every state at every viewport, and un
       expect(makeEdit(document, inverse).document).toEqual(project);
     }),
     // Few of the random pages have uses; those that have none don't count.
-    { numRuns: 4, maxSkipsPerRun: 1000 },
+    { numRuns: 2, maxSkipsPerRun: 1000 },
   );
 });
 
@@ -99,11 +113,26 @@ const demo = demoProject('00000000-0000-4000-8000-000000000000');
 test('taken apart and made a part again, the demo has as many cards with texts, pictures and links of their own', () => {
   const card = demo.parts.find(({ name }) => name === 'Tool card')!;
   const each = makeEdit(demo, planRemovePart(demo, card.id, 'apart', newId).edit).document;
-  const first = Object.values(pageOf(each, 'gcatalogue')!.elements).find(({ name }) => name === 'Claw hammer card')!;
+  const first = Object.values(pageOf(each, 'gfront')!.elements).find(({ name }) => name === 'Claw hammer card')!;
   const again = makeEdit(each, planMakePart(each, first.id, true, newId).edit).document;
-  // Those of the front page have no button: they are other cards.
-  expect(usesOf(again, again.parts.at(-1)!.id).map(({ tree }) => tree.id)).toEqual(Array.from({ length: 6 }, () => 'gcatalogue'));
+  // That of the catalogue has a button: it is another card.
+  expect(usesOf(again, again.parts.at(-1)!.id).map(({ tree }) => tree.id)).toEqual(Array.from({ length: 3 }, () => 'gfront'));
   for (const [i, page] of demo.pages.slice(0, 2).entries()) expect(differences(demo, page, again, again.pages[i]!)).toEqual([]);
+});
+
+test('a use in a part is taken apart: what uses and lists of that part say of its elements goes along', () => {
+  for (const project of [demo, demoWithCards()]) {
+    const part = project.parts.find(({ name }) => name === 'Tool card, fed')!;
+    const use = topOf(part)!.id;
+    const after = makeEdit(project, planTakeApart(project, use, newId).edit).document;
+    const words = (of: Project) =>
+      subtreeOf(pageOf(of, 'gcatalogue')!, 'ecatalogue0').flatMap(({ attributes, children }) => [
+        attributes.src,
+        children.filter(isRun),
+      ]);
+    expect(words(after)).toEqual(words(project));
+    expect(topOf(after.parts.find(({ id }) => id === part.id)!)!.use).toBeUndefined();
+  }
 });
 
 test('a swapped part takes along what is said of elements of the same name', () => {

@@ -173,7 +173,7 @@ test('a breakpoint that is folded in goes, can be brought back, and by far less 
         dropped += changed(project, drop.document).size;
       }
     }),
-    { numRuns: 8 },
+    { numRuns: 4 },
   );
   expect(folded).toBeLessThan(dropped);
 });

@@ -5,7 +5,7 @@ import { byWorth, causesOf, fixesFor, isSafe, placesFor, proposedBreakpoints, ve
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const page = project.pages[1]!;
-const card = Object.values(page.elements).find(({ name }) => name === 'Claw hammer card')!;
+const card = Object.values(page.elements).find(({ name }) => name === 'Tool card 1')!;
 
 const finding = (check: string, from: number, below: number, more: Partial<Finding> = {}): Finding => ({
   key: `${check} ${card.id}`,
@@ -38,14 +38,19 @@ test('a fix is written where it covers the finding and little else', () => {
 
 test('fixes are edits that can be made and that change something', () => {
   const fixes = fixesFor(project, page, finding('clipped-content', 497, 600));
-  expect(fixes[0]!.title).toBe('Automatic height for Claw hammer card at 497 to 599, with a breakpoint there');
+  expect(fixes[0]!.title).toBe('Automatic height for Tool card 1 at 497 to 599, with a breakpoint there');
   for (const { edit } of fixes) expect(applyEdit(project, edit).footprint[page.id]!.widths.length).toBeGreaterThan(0);
   expect(fixesFor(project, page, finding('clipped-content', 497, 600, { element: 'egone' }))).toEqual([]);
 });
 
 test('the cause is the declaration behind it, with where it is written', () => {
   const [cause] = causesOf(project, page, finding('clipped-content', 497, 600));
-  expect(cause).toMatchObject({ property: 'height', value: '390px', where: 'set at 599 and narrower', at: 'bnarrow' });
+  expect(cause).toMatchObject({
+    property: 'height',
+    value: '390px',
+    where: 'from Tool card of part Tool card, fed at 599 and narrower',
+    at: 'bnarrow',
+  });
 });
 
 test('a verdict counts what is cleared, names what is new, and leaves the rest identical', () => {

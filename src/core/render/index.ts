@@ -5,6 +5,7 @@ export type { AddedFont } from './fonts';
 export { fontAddresses, isAny } from './export';
 export type { BundledFont } from './fonts';
 export { renderExport } from './export';
+export type { ExportFile } from './export';
 export { renderElement } from './markup';
 export { heldMarks, heldSelectors } from './held';
 export { deviceStyle, patchBetween, pictureData, previewDocument, renderPreview } from './preview';

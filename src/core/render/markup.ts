@@ -1,6 +1,8 @@
 import type { PageElement } from '../document/element';
 import { isBuiltLater } from '../behaviour';
 import { specifiedValue } from '../cascade/resolve';
+import { handedSet } from '../document/alternates';
+import { arrangedMarks, headsRows, isAmong } from '../document/arranged-marks';
 import type { Drops } from '../document/drop';
 import { dropsOf } from '../document/drops';
 import { classesOf } from '../document/class-names';
@@ -99,7 +101,21 @@ function attributesOf(project: Project, page: Page, element: PageElement, option
   if (options.marked && element.first) list.push(['data-mp-first', '']);
   if (options.marked && element.alternate) list.push(['data-mp-alternate', element.alternate.set]);
   if (options.marked && element.alternate?.later) list.push(['data-mp-later', '']);
+  if (options.marked) list.push(...arrangedAttributes(project, page, element, options));
   return writtenAttributes(list);
+}
+
+/** What an audit has to know of arrangements. */
+function arrangedAttributes(project: Project, page: Page, element: PageElement, options: MarkupOptions) {
+  const list: (readonly [string, string])[] = [];
+  if (headsRows(page, element)) list.push(['data-mp-head', '']);
+  if (project.arranged.length === 0) return list;
+  const { arranged, added, panes } = arrangedMarks(project);
+  if (isAmong(arranged, element)) list.push(['data-mp-arranged', '']);
+  if (isAmong(added, element)) list.push(['data-mp-added', '']);
+  const pane = panes.get(element.id);
+  if (pane !== undefined) list.push(['data-mp-pane', options.page(pane)]);
+  return list;
 }
 
 /** How HTML says of an element that it opens and closes, and what its script does besides. */
@@ -139,7 +155,7 @@ function written(project: Project, page: Page, id: string, options: MarkupOption
 export const templateFor = (project: Project, element: PageElement): string =>
   `<template${attributesText({
     class: classesOf(project, element).join(' '),
-    'data-later': element.alternate!.set.replaceAll('.', '-'),
+    'data-later': handedSet(element.alternate!.set),
   })}>`;
 
 function itself(project: Project, page: Page, id: string, options: MarkupOptions, indent: string): string {

@@ -25,6 +25,7 @@ test('an export is pages, a sheet, pictures and fonts, with nothing of the progr
     'tool.html',
     'hours.html',
     'join.html',
+    'all-tools.html',
     'styles.css',
     'behaviour.js',
     'fonts/schibsted-grotesk.woff2',

@@ -8,7 +8,7 @@ import type { Page, Project, ImportedSheet } from '../document/project';
 import type { Pseudo, State } from '../document/pseudo';
 import { isUsed, pseudoSelector, readPseudo, splitPseudo, STATES } from '../document/pseudo';
 import type { Styled } from '../document/style-sets';
-import { partsIn, partsInOrder, usesIn } from '../document/parts';
+import { partsIn, partsInOrder } from '../document/parts';
 import { styleSetsOf } from '../document/style-sets';
 import { subtreeOf } from '../document/tree';
 import { readSheet } from '../read';
@@ -92,7 +92,7 @@ export function renderSheet(project: Project, pages: readonly Page[], options: S
 
 /** Pages, and before them the parts that they use, through however many. */
 function treesShown(project: Project, pages: readonly Page[]): readonly Page[] {
-  const used = new Set(pages.flatMap(({ elements }) => usesIn(elements).map((id) => elements[id]!.use!.part)));
+  const used = new Set(pages.flatMap((page) => [...partsIn(page)]));
   const parts = partsInOrder(project);
   for (const part of parts.toReversed()) if (used.has(part.id)) for (const inner of partsIn(part)) used.add(inner);
   return [...parts.filter((part) => used.has(part.id) && !pages.includes(part)), ...pages];
