@@ -1,4 +1,5 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import { arrangedFacts } from './arranged';
 import type { DropRow } from './fits';
 import { droppedOf, dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
@@ -60,6 +61,7 @@ export class DocumentReader {
     this.#texts = nodes.map((node) =>
       [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
     );
+    const arranged = arrangedFacts(nodes);
     this.elements = nodes.map((node, i) => {
       index.set(node, i);
       const text = collapsed(this.#texts[i]!.map((one) => one.nodeValue ?? '').join(' '));
@@ -76,6 +78,7 @@ export class DocumentReader {
         first: node.dataset.mpFirst !== undefined,
         alternate: node.dataset.mpAlternate,
         panel: node.dataset.panel !== undefined,
+        ...arranged[i],
       };
     });
     this.panels = new Panels(document, nodes);

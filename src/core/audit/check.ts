@@ -10,7 +10,7 @@ export const SEVERITIES: readonly Severity[] = ['broken', 'poor', 'note'];
  * of each device. `large-text`: all text twice as large. `spaced-text`: the spacing of WCAG 2.2, 1.4.12. `reflow`: the
  * one viewport of 320 by 256 px. `turned`: each device upright and on its side. `pointed`, `focused` and `pressed`: every
  * width, with all that looks otherwise then pointed at, focused by keyboard, or pressed. `opened`: every width, each panel
- * open in turn where it is one.
+ * open in turn where it is one. `samples`: every width, lists with each set of rows that doesn't show.
  */
 export const VIEWS = [
   'widths',
@@ -23,6 +23,7 @@ export const VIEWS = [
   'focused',
   'pressed',
   'opened',
+  'samples',
 ] as const;
 export type View = (typeof VIEWS)[number];
 

@@ -21,6 +21,14 @@ export interface ElementFacts {
   readonly first: boolean;
   /** The set of alternates that it is one of. */
   readonly alternate?: string | undefined;
+  /** Where it is a pane of a list and its detail: the links that lead to what it shows. */
+  readonly pane?: readonly number[] | undefined;
+  /** Where it holds something of what was arranged: the elements that say the same. */
+  readonly same?: readonly number[] | undefined;
+  /** What describes it, by `aria-describedby`. */
+  readonly described?: readonly number[] | undefined;
+  /** Whether it heads the column that it stands in. */
+  readonly heads?: boolean | undefined;
   /** Whether it was made a panel here, so that what opens it is known. */
   readonly panel?: boolean | undefined;
 }

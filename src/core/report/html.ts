@@ -53,7 +53,7 @@ export function reportHtml(report: Report): string {
     .map(({ page, findings }) =>
       findings.length === 0
         ? `<h2>${escapeText(page.name)}</h2><p>Nothing is wrong on this page at any width.</p>`
-        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding), range)).join('\n')}\n</tbody></table></div>`,
+        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding, project), range)).join('\n')}\n</tbody></table></div>`,
     )
     .join('\n');
   return `<!doctype html>

@@ -18,7 +18,9 @@ const escape = (text: string) =>
 export function reportJunit(report: Report): string {
   const suites = report.pages.map(({ page, findings, problem }) => {
     const cases = CHECKS.map((check) => {
-      const lines = findings.filter((finding) => finding.check === check.id).map((finding) => lineOf(page, finding));
+      const lines = findings
+        .filter((finding) => finding.check === check.id)
+        .map((finding) => lineOf(page, finding, report.project));
       const failing = lines.filter(({ severity, accepted }) => severity !== 'note' && accepted === null);
       const told = lines.filter((line) => !failing.includes(line));
       const say = (list: typeof lines) =>

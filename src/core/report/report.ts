@@ -3,6 +3,7 @@ import { checkNamed } from '../audit/checks';
 import type { Severity } from '../audit/check';
 import { contains } from '../breakpoints/interval';
 import { deviceViewports } from '../audit/sweep/plan';
+import { sampleInWords } from '../tables/with-sample';
 import { devicesOf } from '../devices/device-set';
 import { viewportOn } from '../devices/device';
 import type { WidthRange } from '../document/profile';
@@ -44,13 +45,15 @@ export interface Line {
   readonly accepted: string | null;
 }
 
-export function linesOf({ pages }: Report): Line[] {
-  return pages.flatMap(({ page, findings }) => findings.map((finding) => lineOf(page, finding)));
+export function linesOf({ pages, project }: Report): Line[] {
+  return pages.flatMap(({ page, findings }) => findings.map((finding) => lineOf(page, finding, project)));
 }
 
-export function lineOf(page: Page, finding: Finding): Line {
+/** @param project whose tables name the rows with which something is found */
+export function lineOf(page: Page, finding: Finding, project: Pick<Project, 'tables'>): Line {
   const check = checkNamed(finding.check);
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
+  const withRows = finding.sample === undefined ? [] : [`With the rows ${sampleInWords(project, finding.sample)}.`];
   return {
     page: page.name,
     file: `${page.slug}.html`,
@@ -59,7 +62,7 @@ export function lineOf(page: Page, finding: Finding): Line {
     severity: finding.severity,
     element: name(finding.element),
     elementId: finding.element,
-    sentence: check?.sentence(finding.worst.violation, name) ?? '',
+    sentence: [check?.sentence(finding.worst.violation, name) ?? '', ...withRows].join(' '),
     why: check?.why ?? '',
     rule: check?.rule ?? '',
     widths: finding.widths.map(({ from, below }) => ({ first: from, last: below - 1 })),

@@ -4,6 +4,7 @@ import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
+import { stepsOf } from './sweep-samples';
 import { Tries } from './tries';
 
 /** How long one page may be worked on, ms, without the waiting. What was found until then is kept, and the page reported. */
@@ -51,7 +52,7 @@ export async function auditPage(
     const measured = await inTurn(() => MeasuredPage.open(project, page));
     try {
       for (const looking of ledger.missing(plan)) {
-        const steps = measured.sweep(looking);
+        const steps = stepsOf(measured, [project, page], looking);
         for (;;) {
           const { value: step, done } = await inTurn(() => steps.next());
           if (done || !step) break;

@@ -7,7 +7,7 @@ import type { LastLine } from './answer-lines';
 import { answerLines } from './answer-lines';
 import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
-import type { MovedAt } from './in-page';
+import type { MovedAt } from './versions-in-page';
 import { measuringTabs, POLICY } from './measuring';
 import { Tries } from './tries';
 

@@ -3,21 +3,14 @@ import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
-import { conditionsOfDocument } from '@/probe/conditions';
 import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
+import { compareVersions } from './versions-in-page';
 import { fitsAt, roomsAt } from './rooms-in-page';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
 // so that only faults and not the facts of every width travel back.
-
-/** A width at which versions of a page differ, and some of the elements that do. */
-export interface MovedAt {
-  readonly width: number;
-  readonly count: number;
-  readonly elements: readonly string[];
-}
 
 /** What is to be decided about the page that is loaded. */
 export interface SweepTask {
@@ -263,77 +256,6 @@ function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | nu
   return judge(checks, { ...facts, columns: columns ?? undefined }).length;
 }
 
-/** Less than this many px is rounding. */
-const MOVED = 0.05;
-const NAMED_MOST = 8;
-
-/** What is compared of an element besides its box: its text, and how it's painted. */
-const LOOKS = [
-  'color',
-  'backgroundColor',
-  'backgroundImage',
-  'borderTopColor',
-  'borderBottomColor',
-  'borderTopStyle',
-  'boxShadow',
-  'opacity',
-  'visibility',
-  'fontWeight',
-  'fontFamily',
-  'fontStyle',
-  'textDecorationLine',
-  'textTransform',
-  'textAlign',
-  'borderTopLeftRadius',
-  'objectFit',
-  'content',
-  'zIndex',
-  'transform',
-] as const;
-
-function looksOtherwise(a: HTMLElement, b: HTMLElement): boolean {
-  const own = (element: HTMLElement) =>
-    [...element.childNodes].map((node) => (node.nodeType === 3 ? node.nodeValue!.trim() : '')).join('|');
-  if (own(a) !== own(b) || a.getAttribute('src') !== b.getAttribute('src')) return true;
-  const [x, y] = [a, b].map((element) => element.ownerDocument.defaultView!.getComputedStyle(element));
-  return LOOKS.some((name) => x![name] !== y![name]);
-}
-
-function comparePair(widths: readonly number[], looks: boolean): string {
-  const [before, after] = pair.map((one) => {
-    const elements = one.contentDocument!.querySelectorAll<HTMLElement>('[data-mp-node]');
-    return new Map([...elements].map((element) => [element.dataset.mpNode!, element]));
-  });
-  const ids = [...new Set([...before!.keys(), ...after!.keys()])];
-  const boxOf = (element: HTMLElement | undefined) =>
-    element && element.getClientRects().length > 0 ? element.getBoundingClientRect() : undefined;
-  const conditions = pair.map((one) => conditionsOfDocument(one.contentDocument!, one.clientHeight));
-  const contained = conditions.some((one) => one.contained);
-  let epoch: string | undefined;
-  let repainted = new Set<string>();
-  const found: MovedAt[] = [];
-  for (const width of widths) {
-    for (const one of pair) one.style.width = `${width}px`;
-    // How things are painted changes with conditions only, so it's looked at once in each band.
-    const now =
-      conditions.flatMap(({ media }) => media.map(({ matches }) => (matches ? 1 : 0))).join('') + (contained ? ` ${width}` : '');
-    if (looks && now !== epoch) {
-      epoch = now;
-      repainted = new Set(
-        ids.filter((id) => before!.has(id) && after!.has(id) && looksOtherwise(before!.get(id)!, after!.get(id)!)),
-      );
-    }
-    const moved = ids.filter((id) => {
-      if (repainted.has(id)) return true;
-      const [a, b] = [boxOf(before!.get(id)), boxOf(after!.get(id))];
-      if (!a || !b) return a !== b;
-      return (['left', 'top', 'width', 'height'] as const).some((side) => Math.abs(a[side] - b[side]) > MOVED);
-    });
-    if (moved.length > 0) found.push({ width, count: moved.length, elements: moved.slice(0, NAMED_MOST) });
-  }
-  return JSON.stringify(found);
-}
-
 function resizeOnly(widths: readonly number[]): number {
   let total = 0;
   for (const width of widths) {
@@ -342,6 +264,8 @@ function resizeOnly(widths: readonly number[]): number {
   }
   return total;
 }
+
+const comparePair: Measuring['comparePair'] = (widths, looks) => JSON.stringify(compareVersions(pair, widths, looks));
 
 const names = () => measured!.reader.elements.map(({ id }) => id);
 

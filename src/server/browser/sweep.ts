@@ -5,6 +5,7 @@ import type { Page, Project } from '@/core/document';
 import type { LastLine } from './answer-lines';
 import { answerLines } from './answer-lines';
 import { MeasuredPage } from './measuring';
+import { stepsOf } from './sweep-samples';
 import { Tries } from './tries';
 
 /** One line of a sweep's answer. */
@@ -34,7 +35,7 @@ export async function* sweep(
     const measured = await MeasuredPage.open(project, page, slice);
     try {
       for (const looking of ledger.missing(wishes))
-        for await (const { results, layouts } of measured.sweep({ ...looking, near })) {
+        for await (const { results, layouts } of stepsOf(measured, [project, page, slice], looking, { near })) {
           if (signal.aborted) return;
           if (results.length === 0) continue;
           ledger.record(results, looking.view, looking.heights[0]);

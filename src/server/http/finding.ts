@@ -17,6 +17,7 @@ export const findingSchema = z.object({
     .array(z.object({ from: width, below: width }))
     .min(1)
     .max(2_000),
+  sample: z.string().max(60).optional(),
   heights: z.array(side).max(100).optional(),
   worst: z.object({
     width: side,

@@ -4,6 +4,7 @@ import { pageOf, UnreadableProject } from '@/core/document';
 import type { LogEntry, ServerState } from '@/core/edits';
 import { advance, applyEdit, HISTORY_DEPTH, historyOf } from '@/core/edits';
 import type { Connection } from '../db/client';
+import { sampleNamed, withSample } from '@/core/tables';
 import { database } from '../db/client';
 import { projects } from '../db/schema';
 import { HttpError } from '../http/errors';
@@ -132,10 +133,16 @@ export async function insertProject(connection: Connection, project: Project): P
  * A page of a project as it is now.
  * @throws HttpError 409 when the caller shows another revision, 404 when there is no such page
  */
-export async function pageAtRevision(id: string, revision: number, pageId: string): Promise<{ project: Project; page: Page }> {
+export async function pageAtRevision(
+  id: string,
+  revision: number,
+  pageId: string,
+  sample?: string,
+): Promise<{ project: Project; page: Page }> {
   const stored = await loadProject(database(), id);
   if (stored.revision !== revision) throw new HttpError(409, 'The project has changed since; ask again.');
-  const page = pageOf(stored.project, pageId);
+  const project = sample === undefined ? stored.project : withSample(stored.project, sampleNamed(sample));
+  const page = pageOf(project, pageId);
   if (!page) throw new HttpError(404, 'There is no such page.');
-  return { project: stored.project, page };
+  return { project, page };
 }

@@ -7,11 +7,12 @@ import { ownTurn } from './own-turn';
 
 /*
  * A document is kept in parts, each only where it differs from the one before: `project` (all that is small, and the
- * ids of the pages in order), `sheets`, `pictures`, `blocks`, `parts`, and `page <id>`. A snapshot is a revision at which the
+ * ids of the pages in order), `sheets`, `pictures`, `blocks`, `parts`,
+ * `tables`, `arranged`, `recipes`, and `page <id>`. A snapshot is a revision at which the
  * `project` part was written.
  */
 
-const LARGE = ['sheets', 'pictures', 'blocks', 'parts'] as const;
+const LARGE = ['sheets', 'pictures', 'blocks', 'parts', 'tables', 'arranged', 'recipes'] as const;
 /** How many of the last snapshots stay; the first one always does. */
 const KEPT = 4;
 

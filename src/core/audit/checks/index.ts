@@ -1,4 +1,5 @@
 import type { Check } from '../check';
+import { headingLine, lostContent, sidewaysHint, unreachedPane } from './arrangements';
 import { blockedZoom } from './blocked-zoom';
 import { brokenWords } from './broken-words';
 import { clippedContent } from './clipped-content';
@@ -50,6 +51,8 @@ export const CHECKS: readonly Check[] = [
   blockedZoom,
   unseenFocus,
   notJustOne,
+  unreachedPane,
+  lostContent,
   shutPanel,
   stuckPanel,
   cutPanel,
@@ -63,6 +66,8 @@ export const CHECKS: readonly Check[] = [
   brokenWords,
   droppedItem,
   dropWidth,
+  headingLine,
+  sidewaysHint,
   fixedHeight,
   rowOverFull,
   smallTarget,

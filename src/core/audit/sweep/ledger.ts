@@ -4,17 +4,25 @@ import type { Severity, View, Violation } from '../check';
 import { SEVERITIES, usualLimits } from '../check';
 import { checkNamed, CHECKS } from '../checks';
 import { growingType, grows } from '../checks/growing-type';
+import { rowless } from '../../document/list-rows';
 import type { Looking } from './plan';
 import { viewportsIn } from './plan';
 import type { Profile } from '../../document/profile';
 import { PLAIN_PROFILE } from '../../document/profile';
+
+/** A fault, and with which rows of a table it was found where lists show others. */
+export interface Found {
+  readonly check: string;
+  readonly violation: Violation;
+  readonly sample?: string | undefined;
+}
 
 /** All faults of one page at one width. */
 export interface WidthResult {
   readonly width: number;
   /** The viewport's height, px, where a view looks at several. */
   readonly height?: number | undefined;
-  readonly violations: readonly { readonly check: string; readonly violation: Violation }[];
+  readonly violations: readonly Found[];
   /** Where a condition begins or has just ended: the sizes of type by element, px. */
   readonly sizes?: Readonly<Record<string, number>> | undefined;
 }
@@ -30,6 +38,8 @@ export interface Finding {
   /** The heights at which it was found, ascending, px, where a view looks at several. */
   readonly heights?: readonly number[] | undefined;
   readonly worst: { readonly width: number; readonly height?: number | undefined; readonly violation: Violation };
+  /** The set of rows with which alone it is found, where it isn't with those that show. */
+  readonly sample?: string | undefined;
   /** Why the project takes it as it is; absent where it doesn't. */
   readonly accepted?: string | undefined;
 }
@@ -45,6 +55,7 @@ interface Column {
 
 interface Gathered {
   readonly check: string;
+  readonly sample: string | undefined;
   readonly widths: Set<number>;
   readonly heights: Set<number>;
   worst: Finding['worst'];
@@ -115,11 +126,12 @@ export class Ledger {
    */
   findings(profile: Profile = PLAIN_PROFILE, plan?: readonly Looking[]): Finding[] {
     const found = new Map<string, Gathered>();
-    const add = (width: number, height: number | undefined, check: string, violation: Violation) => {
+    const add = (width: number, height: number | undefined, { check, violation, sample }: Found) => {
       if (Object.hasOwn(profile.checks, check) && profile.checks[check]!.off) return;
-      const key = `${check} ${violation.element}`;
+      const key = [check, violation.element, sample].filter((part) => part !== undefined).join(' ');
       let one = found.get(key);
-      if (!one) found.set(key, (one = { check, widths: new Set(), heights: new Set(), worst: { width, height, violation } }));
+      if (!one)
+        found.set(key, (one = { check, sample, widths: new Set(), heights: new Set(), worst: { width, height, violation } }));
       one.widths.add(width);
       if (height !== undefined) one.heights.add(height);
       if (violation.amount > one.worst.violation.amount) one.worst = { width, height, violation };
@@ -133,30 +145,21 @@ export class Ledger {
       for (const width of widths) {
         const result = results.get(width);
         if (!result) continue;
-        for (const { check, violation } of result.violations) {
-          const besides = view === 'widths' ? undefined : checkNamed(check)?.besides;
-          const same =
-            besides &&
-            usual
-              ?.get(width)
-              ?.violations.some(
-                ({ check: other, violation: { element } }) => besides.includes(other) && element === violation.element,
-              );
-          if (!same) add(width, height, check, violation);
-        }
+        const known = view === 'widths' ? undefined : usual?.get(width)?.violations;
+        for (const one of result.violations) if (!known?.some((other) => saysAlready(other, one))) add(width, height, one);
         const next = view === 'widths' && result.sizes ? results.get(width + 1)?.sizes : undefined;
         if (next)
           for (const violation of grows(result.sizes!, next, {
             ...usualLimits(growingType),
             ...profile.checks[growingType.id]?.limits,
           }))
-            add(width, undefined, growingType.id, violation);
+            add(width, undefined, { check: growingType.id, violation });
       }
     }
     const accepted = new Map(profile.accepted.map(({ check, element, reason }) => [`${check} ${element}`, reason]));
     return [...found]
-      .map(([key, { check, widths, heights, worst }]): Finding => {
-        const reason = accepted.get(key);
+      .map(([key, { check, sample, widths, heights, worst }]): Finding => {
+        const reason = accepted.get(`${check} ${worst.violation.element}`);
         return {
           key,
           check,
@@ -165,6 +168,7 @@ export class Ledger {
           widths: fromIntegers([...widths].sort((a, b) => a - b)),
           ...(heights.size > 0 && { heights: [...heights].sort((a, b) => a - b) }),
           worst,
+          ...(sample !== undefined && { sample }),
           ...(reason !== undefined && { accepted: reason }),
         };
       })
@@ -179,6 +183,12 @@ export class Ledger {
       }),
     );
   }
+}
+
+/** Whether what was found under usual conditions makes another fault nothing new. */
+function saysAlready(usual: Found, { check, violation, sample }: Found): boolean {
+  if (sample !== undefined) return usual.check === check && rowless(usual.violation.element) === rowless(violation.element);
+  return (checkNamed(check)?.besides?.includes(usual.check) ?? false) && usual.violation.element === violation.element;
 }
 
 const orderOf = ({ check }: Finding) => CHECKS.findIndex((one) => one.id === check);

@@ -1,3 +1,4 @@
+import { hasSamples } from '../../tables/with-sample';
 import type { Slice, Viewport } from '../../breakpoints/viewport';
 import { conditionsOf } from '../../cascade/sources';
 import { devicesOf } from '../../devices/device-set';
@@ -112,6 +113,7 @@ export function planOf(project: Project, slice: Slice): Looking[] {
     ...(treesOf(project).some((tree) => panelsOn(tree).length > 0)
       ? [{ view: 'opened' as const, heights: [slice.height], widths }]
       : []),
+    ...(hasSamples(project) ? [{ view: 'samples' as const, heights: [slice.height], widths }] : []),
     { view: 'reflow', heights: [REFLOW_VIEWPORT.height], widths: [REFLOW_VIEWPORT.width] },
     ...turned.map(({ width, height }): Looking => ({
       view: 'turned',

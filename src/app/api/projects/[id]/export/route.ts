@@ -1,5 +1,6 @@
 import { zipSync } from 'fflate';
 import { handedBack, NotHandedBack } from '@/core/bring-in';
+import { rehearsalInWords } from '@/core/behaviour';
 import { renderExport } from '@/core/render';
 import { slugOf } from '@/core/document';
 import { fontFor } from '@/server/fonts/subset';
@@ -9,6 +10,7 @@ import { HttpError } from '@/server/http/errors';
 import { projectId } from '@/server/http/parameters';
 import { route } from '@/server/http/route';
 import { sizesOfPictures } from '@/server/pictures/picture-sizes';
+import { rehearse } from '@/server/rehearsal/rehearse';
 import { loadProject } from '@/server/store/documents';
 import { filesBy } from '@/server/store/files';
 
@@ -20,6 +22,8 @@ const STEADY_TIME = new Date(1980, 0, 1);
 /** The hand-over: pages, sheet, pictures and fonts as a ZIP. */
 export const GET = route<{ id: string }>(async (_, parameters) => {
   const { project } = await loadProject(database(), projectId(parameters));
+  const unfit = (await rehearse(project)).find(({ faults }) => faults.length > 0);
+  if (unfit) throw new HttpError(422, `${rehearsalInWords(unfit)} Nothing has been handed over.`);
   const hashes = [
     ...project.files.map(({ hash }) => hash),
     ...project.sheets.flatMap(({ source }) => source ?? []),

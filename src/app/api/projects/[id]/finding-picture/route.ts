@@ -12,7 +12,7 @@ const pictureSchema = z.strictObject({ page: treeIdSchema, revision: z.number().
 /** A picture of a finding where it is worst, with its element marked, as PNG. */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, finding } = await readBody(request, pictureSchema);
-  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId);
+  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId, finding.sample);
   const png = await pictureFinding(project, page, finding, request.signal);
   return new Response(new Uint8Array(png), { headers: { 'content-type': 'image/png', 'cache-control': 'no-store' } });
 });

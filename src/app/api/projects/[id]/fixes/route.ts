@@ -13,6 +13,6 @@ const fixesSchema = z.strictObject({ page: treeIdSchema, revision: z.number().in
 /** Tries fixes for a finding. Answers line by line (NDJSON), each fix with what it did. */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, finding } = await readBody(request, fixesSchema);
-  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId);
+  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId, finding.sample);
   return streamLines(request.signal, (signal) => tryFixes(project, page, finding, signal));
 });

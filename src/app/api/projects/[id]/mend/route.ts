@@ -14,9 +14,19 @@ const mendSchema = z.strictObject({
   findings: z.array(findingSchema).max(100, 'At most 100 findings are mended at once.'),
 });
 
-/** Finds safe fixes for findings of a page. Answers line by line; the last is the edit that makes them all. */
+/**
+ * Finds safe fixes for findings of a page, those that are there with the rows that show. Answers line by line; the last is the edit that
+ * makes them all.
+ */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, findings } = await readBody(request, mendSchema);
   const { project } = await pageAtRevision(projectId(parameters), revision, pageId);
-  return streamLines(request.signal, (signal) => mendPage(project, pageId, findings, signal));
+  return streamLines(request.signal, (signal) =>
+    mendPage(
+      project,
+      pageId,
+      findings.filter(({ sample }) => sample === undefined),
+      signal,
+    ),
+  );
 });

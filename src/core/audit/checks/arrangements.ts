@@ -1,0 +1,189 @@
+import type { Check, Violation } from '../check';
+import { px } from '../check';
+import type { Box, PageFacts } from '../facts';
+import { boxOf, Cut, exceeds, foundOn, inkOf, isAbove, TOLERANCE, visiblePart } from '../facts';
+import { oncePerFacts } from '../once';
+
+/** Indexes of the children of each element, in reading order. */
+const childrenOf = oncePerFacts((facts) => {
+  const children: number[][] = facts.elements.map(() => []);
+  facts.elements.forEach(({ parent }, i) => parent >= 0 && children[parent]!.push(i));
+  return children;
+});
+
+/** What is put away for those who hear the page. */
+const PUT_AWAY = 2;
+
+/** The rows that a row of headings stands over, with as many cells: those that follow it, or that stand in what follows. */
+function rowsUnder(facts: PageFacts, head: number): readonly number[] {
+  const children = childrenOf(facts);
+  const count = children[head]!.length;
+  const isBeside = (row: number) => {
+    const [first, second] = children[row]!;
+    return exceeds(facts, boxOf(facts, second!).left, boxOf(facts, first!).left + TOLERANCE);
+  };
+  const isRow = (row: number) => row !== head && children[row]!.length === count;
+  for (let at = head; at > 0; at = facts.elements[at]!.parent) {
+    const siblings = children[facts.elements[at]!.parent]!;
+    const after = siblings.slice(siblings.indexOf(at) + 1);
+    const inside = after.flatMap((one) => children[one]!.filter(isRow));
+    const rows = after.filter(isRow);
+    // What stands side by side is a row sooner than what only holds as many.
+    const found = [rows, inside].find((some) => some.some(isBeside)) ?? [rows, inside].find((some) => some.length > 0);
+    if (found) return found;
+    if (siblings.length > 1) return [];
+  }
+  return [];
+}
+
+/** What is seen of a cell: its own words where it has some, else its box. */
+function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
+  const count = facts.lines[cell]!.length / 4;
+  if (count === 0) return boxOf(facts, cell);
+  const lines = Array.from({ length: count }, (_, line) => inkOf(facts, cell, line));
+  return { left: Math.min(...lines.map(({ left }) => left)), right: Math.max(...lines.map(({ right }) => right)) };
+}
+
+/** How far two cells are from standing in one column, px: their boxes, or what is seen of them by its left, right or middle. */
+function apart(facts: PageFacts, a: number, b: number): number {
+  const [box, other] = [boxOf(facts, a), boxOf(facts, b)];
+  const [one, two] = [seenOf(facts, a), seenOf(facts, b)];
+  return Math.min(
+    Math.max(Math.abs(box.left - other.left), Math.abs(box.right - other.right)),
+    Math.abs(one.left - two.left),
+    Math.abs(one.right - two.right),
+    Math.abs(one.left + one.right - two.left - two.right) / 2,
+  );
+}
+
+/** Headings of columns that don't stand over them. */
+export const headingLine: Check = {
+  id: 'heading-line',
+  title: 'Headings out of line with their columns',
+  severity: 'poor',
+  why: 'People read a column by what stands over it; a heading beside its column names the wrong one.',
+  rule: 'WCAG 2.2, 1.3.1 Info and Relationships: what is told by where things stand (project profile)',
+  judge(facts) {
+    const heads = new Set(facts.elements.flatMap(({ heads: is, parent }) => (is && parent >= 0 ? [parent] : [])));
+    return [...heads].flatMap((head): Violation[] => {
+      const cells = childrenOf(facts)[head]!;
+      const box = cells.length > 1 && facts.shown[head] ? visiblePart(facts, head, boxOf(facts, head)) : undefined;
+      if (!box || !exceeds(facts, box.bottom - box.top, PUT_AWAY) || !exceeds(facts, box.right - box.left, PUT_AWAY)) return [];
+      let worst: Violation | undefined;
+      for (const row of rowsUnder(facts, head)) {
+        if (!facts.shown[row]) continue;
+        childrenOf(facts)[row]!.forEach((cell, i) => {
+          if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
+          const off = apart(facts, cells[i]!, cell);
+          if (!exceeds(facts, off, TOLERANCE) || off <= (worst?.amount ?? 0)) return;
+          foundOn(facts, cell);
+          worst = {
+            ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },
+            others: [facts.elements[cells[i]!]!.id, facts.elements[cell]!.id],
+          };
+        });
+      }
+      return worst ? [worst] : [];
+    });
+  },
+  sentence: ({ element, measured, others }, name) =>
+    `${name(others[0]!)} in ${name(element)} stands ${px(measured.off!)} beside its column, ${name(others[1]!)}.`,
+};
+
+/** So much of something has to be seen, and so much be cut off, for people to see that it goes on, px. */
+const SEEN = 8;
+
+/** Whether something that begins inside a box is visibly cut by its right edge. */
+function goesOn(facts: PageFacts, scroller: number, left: number, right: number, begins: boolean): boolean {
+  const edge = boxOf(facts, scroller);
+  const isCut = exceeds(facts, right, edge.right + SEEN) && exceeds(facts, edge.right - SEEN, left);
+  return isCut && (!begins || exceeds(facts, left, edge.left + SEEN));
+}
+
+/** A box that scrolls sideways and doesn't look like it. */
+export const sidewaysHint: Check = {
+  id: 'sideways-hint',
+  title: 'Scrolls sideways, and nothing shows it',
+  severity: 'poor',
+  why: 'On touch screens there is no scrollbar to be seen: where nothing is cut at the edge, nobody looks for more.',
+  rule: 'What scrolls sideways shows that it goes on: something cut at its edge, or words beside it (project profile)',
+  judge(facts) {
+    return facts.elements.flatMap(({ id, described = [] }, i): Violation[] => {
+      if (i === 0 || facts.cutX[i] !== Cut.scrolls || !facts.shown[i]) return [];
+      const edge = boxOf(facts, i);
+      let hidden = 0;
+      let hinted = described.some((one) => facts.shown[one]);
+      for (let at = i + 1; at < facts.elements.length && isAbove(facts, i, at); at++) {
+        if (!facts.shown[at]) continue;
+        const box = boxOf(facts, at);
+        if (exceeds(facts, box.right, edge.right + TOLERANCE)) hidden = Math.max(hidden, box.right - edge.right);
+        for (let line = 0; line < facts.lines[at]!.length / 4; line++) {
+          const ink = inkOf(facts, at, line);
+          if (goesOn(facts, i, ink.left, ink.right, false)) hinted = true;
+        }
+        const isSeen = facts.solid[at] || facts.elements[at]!.tag === 'img';
+        if (isSeen && goesOn(facts, i, box.left, box.right, true)) hinted = true;
+      }
+      return hidden > 0 && !hinted ? [{ element: id, amount: hidden, measured: { hidden }, others: [] }] : [];
+    });
+  },
+  sentence: ({ element, measured }, name) =>
+    `${name(element)} scrolls sideways over ${px(measured.hidden!)} more, and nothing at its edge shows it.`,
+};
+
+/** A pane that isn't shown, and to which no link leads. */
+export const unreachedPane: Check = {
+  id: 'unreached-pane',
+  title: 'A list or detail that can’t be reached',
+  severity: 'broken',
+  why: 'Where a pane isn’t beside the other, a link is the only way there, by keyboard as by pointer.',
+  rule: 'WCAG 2.2, 2.1.1 Keyboard: what isn’t shown beside is behind a link that can have the focus',
+  judge(facts) {
+    return facts.elements.flatMap(({ id, parent, pane }, i): Violation[] => {
+      if (!pane || facts.shown[i] || (parent >= 0 && !facts.shown[parent])) return [];
+      return pane.some((link) => facts.shown[link])
+        ? []
+        : [{ element: id, amount: 1, measured: { links: pane.length }, others: [] }];
+    });
+  },
+  sentence: ({ element, measured }, name) =>
+    measured.links === 0
+      ? `${name(element)} isn’t shown here, and no link leads to it.`
+      : `${name(element)} isn’t shown here, and no link that leads to it is either.`,
+};
+
+/** Whether something can be got at though it isn't seen now: it waits in what can be opened. */
+function waits(facts: PageFacts, element: number): boolean {
+  for (let at = element; at > 0; at = facts.elements[at]!.parent) {
+    const panel = facts.panels?.get(at);
+    if (panel?.here && panel.openers.some((opener) => facts.shown[opener])) return true;
+    if (facts.elements[at]!.tag === 'details' && facts.shown[at]) return true;
+  }
+  return false;
+}
+
+/** Something of what was arranged that is gone at a width. */
+export const lostContent: Check = {
+  id: 'lost-content',
+  title: 'An arrangement lost content',
+  severity: 'broken',
+  why: 'What people find on one screen they look for on another; an arrangement is to lay it out otherwise, not to take it away.',
+  rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of information or functionality',
+  judge(facts) {
+    const lost = facts.elements.flatMap(({ same }, i) => {
+      if (!same || facts.shown[i] || waits(facts, i)) return [];
+      return same.some((other) => facts.shown[other] || waits(facts, other)) ? [] : [i];
+    });
+    // One that says it for all that stand in it, and for all at once.
+    const [first, ...rest] = lost;
+    if (first === undefined) return [];
+    const ids = rest.map((one) => facts.elements[one]!.id);
+    return [
+      { element: facts.elements[first]!.id, amount: lost.length, measured: { lost: lost.length }, others: ids.slice(0, 8) },
+    ];
+  },
+  sentence: ({ element, measured, others }, name) =>
+    measured.lost === 1
+      ? `${name(element)} was arranged, and can’t be seen or opened here.`
+      : `${name(element)}${others[0] ? `, ${name(others[0])}` : ''}${measured.lost! > 2 ? ` and ${measured.lost! - 2} more` : ''} were arranged, and can’t be seen or opened here.`,
+};
