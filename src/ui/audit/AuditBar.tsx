@@ -18,6 +18,7 @@ const FURTHER_WORDS = {
   focused: 'what has the focus',
   pressed: 'what is pressed',
   opened: 'open panels',
+  samples: 'other rows in lists',
 } as const;
 
 /** How far the audit of the page is, and what can be done about all of it at once. */
@@ -26,7 +27,7 @@ export function AuditBar() {
   const sweep = useSession((session) => session.sweeps[session.pageId]);
   const { first, last } = useSession((session) => session.project.audit.range);
   const mending = useAudit((audit) => audit.mending);
-  const worth = findings.filter(({ severity }) => severity !== 'note');
+  const worth = findings.filter(({ severity, sample }) => severity !== 'note' && sample === undefined);
   const state = !sweep
     ? 'Not measured yet'
     : sweep.running

@@ -5,6 +5,8 @@ import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import { describeCondition } from '@/core/breakpoints';
 import { causesOf } from '@/core/remedy';
+import { sampleInWords } from '@/core/tables';
+import { showSample } from '../lists/lists';
 import { showFinding } from '../findings/show-finding';
 import { showMode } from '../devices/line-up';
 import { shownPage, useSession } from '../state/store';
@@ -60,6 +62,7 @@ export function FindingDetail({ finding }: { finding: Finding }) {
             <dd className="m-0 font-mono">{finding.heights.join(', ')} px</dd>
           </>
         )}
+        {finding.sample !== undefined && <WithRows sample={finding.sample} />}
         <dt className="text-muted">Cause</dt>
         <dd className="m-0" data-testid="cause">
           {causes.length === 0
@@ -86,6 +89,22 @@ export function FindingDetail({ finding }: { finding: Finding }) {
       <FixList finding={finding} />
       <AcceptForm finding={finding} />
     </article>
+  );
+}
+
+/** With which rows of a table it is found, and a way to see them. */
+function WithRows({ sample }: { sample: string }) {
+  const project = useSession((session) => session.project);
+  return (
+    <>
+      <dt className="text-muted">With rows</dt>
+      <dd className="m-0 flex flex-wrap items-center gap-2">
+        {sampleInWords(project, sample)}
+        <button type="button" className={BUTTON} onClick={() => showSample(sample)}>
+          Show these rows
+        </button>
+      </dd>
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { sampleInWords } from '@/core/tables';
 import { useMemo, useState } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed, SEVERITIES } from '@/core/audit';
@@ -97,6 +98,7 @@ export function PageReport() {
 }
 
 function Rows({ list, chosen, name }: { list: readonly Finding[]; chosen: string | undefined; name: (id: string) => string }) {
+  const project = useSession((session) => session.project);
   return (
     <ul className="m-0 list-none p-0">
       {list.map((finding) => (
@@ -115,6 +117,7 @@ function Rows({ list, chosen, name }: { list: readonly Finding[]; chosen: string
               <b className="block truncate font-semibold">{checkNamed(finding.check)?.title}</b>
               <span className="block truncate text-muted">
                 {name(finding.element)}
+                {finding.sample !== undefined && ` · with ${sampleInWords(project, finding.sample)}`}
                 {finding.accepted && ` · accepted: ${finding.accepted}`}
               </span>
             </span>

@@ -13,8 +13,10 @@ import {
 } from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
 import { setUsing } from '../using/using';
+import { askArrangement } from '../arrangements/arrangements';
 import { askDrops } from '../swapping/drops';
 import { askPanel } from '../swapping/panels';
+import { makeList, openTable } from '../lists/lists';
 import { makeAlternates } from '../swapping/alternates';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
@@ -104,7 +106,10 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('part-out', 'Leave it out in this use of a part', [], leaveOut),
   shape('part-back', 'From a part back to the page', [], leavePart),
   shape('alternates', 'Let it show in turns with another: make alternates', ['Shift+x'], makeAlternates),
+  shape('arrange', 'Arrange it in a common way: headers, tables, rows, lists', ['Shift+y'], () => askArrangement()),
   shape('drops', 'Let items of a row drop away as room runs out', [], () => askDrops()),
+  shape('list', 'Make a list of items that are alike, fed from a table', [], () => makeList()),
+  shape('tables', 'Tables of the project', ['Shift+t'], openTable),
   shape('pictures', 'Pictures of the project', ['Shift+i'], () => useSession.setState({ pictures: 'list' })),
   shape('fetched', 'What is fetched for the pictures of this page', [], () => useSession.setState({ pictures: 'fetched' })),
   shape('panel', 'Make a panel of it: opened and closed', [], () => askPanel()),

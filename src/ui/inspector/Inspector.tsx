@@ -7,6 +7,8 @@ import { readPseudo, whyNotOn } from '@/core/document';
 import { PROPERTIES, PROPERTY_GROUPS, propertyNamed } from '@/core/styles';
 import type { Property, PropertyGroup } from '@/core/styles';
 import { ownerOf } from '@/core/edits';
+import { ArrangedBox } from '../arrangements/ArrangedBox';
+import { ListBox } from '../lists/ListBox';
 import { DropBox } from '../swapping/DropBox';
 import { SwapBox } from '../swapping/SwapBox';
 import { PartBox } from '../parts/PartBox';
@@ -178,7 +180,9 @@ export function Inspector() {
         onChange={(event) => setQuery(event.target.value)}
       />
       <div className="part min-h-0 flex-1 overflow-auto pb-4" data-testid="values">
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <ListBox id={ids[0]!} />}
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <SwapBox id={ids[0]!} />}
+        {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <ArrangedBox id={ids[0]!} />}
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && <DropBox id={ids[0]!} />}
         {ids.length === 1 && query === '' && !onlySet && pseudo === '' && (
           <ContentFields id={ids[0]!}>

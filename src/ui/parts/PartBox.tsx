@@ -2,7 +2,7 @@
 
 import { Menu, MenuButton, MenuItem, MenuItems, Radio, RadioGroup } from '@headlessui/react';
 import { useMemo } from 'react';
-import { isInUse, partNamed, splitShownId, usesOf } from '@/core/document';
+import { isInUse, partNamed, rowPlace, splitShownId, usesOf } from '@/core/document';
 import type { Written } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
 import { report } from '../editing/edits';
@@ -24,6 +24,20 @@ export function PartBox({ id }: { id: string }) {
   const part = around?.use && partNamed(project, around.use.part);
   const others = useMemo(() => (part ? usesOf(project, part.id) : []), [project, part]);
   if (!element?.layers || !around || !part) return null;
+  const row = rowPlace(page, around.id);
+  if (row)
+    return (
+      <section
+        aria-label="Part"
+        className="mx-3.5 mb-2 flex items-baseline gap-1.5 rounded-[4px] border border-line-strong px-2.5 py-1.5"
+      >
+        <span className="shrink-0 text-muted">Edits go to</span>
+        <b className="min-w-0 truncate">{part.name}</b>
+        <button type="button" className={`${BUTTON} ml-auto shrink-0 text-xs`} onClick={() => openPart(part.id)}>
+          Open it
+        </button>
+      </section>
+    );
   const holder = page.elements[splitShownId(around.id).holder]!;
   const said = saidBy(project, holder);
   const choose = (to: Written) => useSession.setState({ chosenWritten: to, marked: [] });

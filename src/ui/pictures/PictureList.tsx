@@ -8,6 +8,7 @@ import { writeTarget, steadyPage, steadyProject, useSession } from '../state/sto
 import { commitOrReport } from '../editing/edits';
 import { dropped, givenBy } from '../bring-in/gather';
 import type { Given } from '../bring-in/gather';
+import { useFileDrop } from '../input/file-drop';
 import { BUTTON } from '../theme/controls';
 import { bytesInWords } from '@/core/text';
 import { showPicture, usesOfPictures } from './shown';
@@ -22,7 +23,6 @@ export function PictureList() {
   const at = useSession((session) => writeTarget(session));
   const [taken, setTaken] = useState<readonly Taken[]>([]);
   const [left, setLeft] = useState(0);
-  const [over, setOver] = useState(false);
   const stop = useRef<AbortController>(undefined);
   useEffect(() => () => stop.current?.abort(), []);
   const uses = useMemo(() => usesOfPictures(project), [project]);
@@ -41,20 +41,12 @@ export function PictureList() {
     await addPictures(files, told, mine.signal);
     setLeft(0);
   };
+  const drop = useFileDrop((transfer) => void dropped(transfer).then(add));
   return (
     <div
-      className={`flex min-h-0 flex-1 flex-col rounded-[4px] ${over ? 'outline-2 outline-reed outline-dashed' : ''}`}
+      className={`flex min-h-0 flex-1 flex-col rounded-[4px] ${drop.over ? 'outline-2 outline-reed outline-dashed' : ''}`}
       data-testid="picture-drop"
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        void dropped(event.dataTransfer).then(add);
-      }}
+      {...drop.handlers}
     >
       <div className="flex items-center gap-2 pb-2">
         <label className={`${BUTTON} shrink-0 cursor-pointer focus-within:outline`}>

@@ -16,6 +16,7 @@ import { NO_LINEUP } from './lineup-slice';
 import type { MarkId } from './marks-slice';
 import { FIRST_MARKS } from './marks-slice';
 import type { Panel, PanelName } from './panels-slice';
+import type { Recording } from './recording';
 import { ALL_PANELS } from './panels-slice';
 import type { Damage } from '../requests/requests';
 
@@ -115,10 +116,16 @@ export interface Session extends EditLog {
   readonly zoom: 'fit' | number;
   /** Whether the project's pictures are shown, and which side of them. */
   readonly pictures: 'list' | 'fetched' | undefined;
+  /** The table that is open, and which set of its rows. */
+  readonly table: { readonly id: string; readonly set?: string | undefined } | undefined;
   /** The image whose picture is about to be cut, and where for. */
   readonly cutting: { readonly element: string; readonly at: At } | undefined;
   /** The row out of which items are about to drop. */
   readonly dropping: string | undefined;
+  /** The element for which an arrangement is being chosen. */
+  readonly arrangementFor: string | undefined;
+  /** What is done to an element while it is recorded as a recipe. */
+  readonly recording: Recording | undefined;
   /** The element that is about to become a panel. */
   readonly makingPanel: string | undefined;
   /** Whether the axis of heights stands beside the page, which is then as high as it says. */
@@ -203,8 +210,11 @@ export const useSession = create<Session>(() => ({
   zoom: 'fit',
   outside: NOTHING_OUTSIDE,
   pictures: undefined,
+  table: undefined,
   cutting: undefined,
   dropping: undefined,
+  arrangementFor: undefined,
+  recording: undefined,
   makingPanel: undefined,
   heightsShown: false,
   usePage: false,

@@ -1,6 +1,6 @@
 'use client';
 
-import { alternatesWith } from '@/core/document';
+import { alternatesWith, rowPlace } from '@/core/document';
 import { bandAt, choiceAt } from '@/core/breakpoints';
 import { atBase } from '@/core/document';
 import { steadyBandStart, steadyPage, steadyProject, useSession } from '../state/store';
@@ -9,6 +9,7 @@ import { select } from '../view/actions';
 import { makeAlternates, noAlternate, setLater } from './alternates';
 import { PanelFields } from './PanelFields';
 import { askPanel } from './panels';
+import { Rehearsed } from './Rehearsed';
 
 /** What an element is besides itself: one of several alternates, a panel; or how it becomes one. */
 export function SwapBox({ id }: { id: string }) {
@@ -17,7 +18,8 @@ export function SwapBox({ id }: { id: string }) {
   const slice = useSession((session) => session.slice);
   const from = useSession(steadyBandStart);
   const element = page.elements[id];
-  if (!element || id === page.root) return null;
+  // Rows are there because their table has them: none can be swapped or opened by itself.
+  if (!element || id === page.root || rowPlace(page, id)?.place === '') return null;
   const set = alternatesWith(page, element);
   const here = set && choiceAt(project.breakpoints, set.choice, atBase(set), { ...slice, width: from });
   const { name: band } = bandAt(project, from, slice);
@@ -78,6 +80,7 @@ export function SwapBox({ id }: { id: string }) {
             />
             Built only when first shown
           </label>
+          {set.members.some((member) => page.elements[member]!.alternate?.later) && <Rehearsed />}
           <div className="flex flex-wrap gap-1 text-xs">
             <button type="button" className={BUTTON} onClick={makeAlternates}>
               Another here …

@@ -8,6 +8,7 @@ import { keptIn } from '../arranging/tree';
 import { announce, commit, report } from '../editing/edits';
 import { propose } from '../editing/proposal';
 import { Refused, requestJson } from '../requests/requests';
+import { savedRevision } from '../editing/saved-revision';
 import { shownPage, useSession } from '../state/store';
 import { key } from '../view/actions';
 
@@ -32,18 +33,8 @@ export function askDrops(id = useSession.getState().selection[0]): void {
   else useSession.setState({ dropping: id });
 }
 
-const SAVE_MOST_MS = 10_000;
-
-/** The revision that the server has, once all edits are there. */
-async function savedRevision(): Promise<number> {
-  for (const until = Date.now() + SAVE_MOST_MS; useSession.getState().pending.length > 0;) {
-    if (Date.now() > until) throw new Error('What was changed last isn’t saved yet; try again in a moment.');
-    await new Promise((done) => setTimeout(done, 100));
-  }
-  return useSession.getState().revision;
-}
-
-async function measured(tree: string, row: string, wish?: DropWish): Promise<readonly number[]> {
+/** The widths under which items no longer fit. @throws Error in words */
+export async function measureDrops(tree: string, row: string, wish?: DropWish): Promise<readonly number[]> {
   const revision = await savedRevision();
   const path = `/api/projects/${useSession.getState().project.id}/drops`;
   const answer = await requestJson(path, { method: 'POST', body: { tree, row, revision, ...(wish && { wish }) } });
@@ -55,7 +46,7 @@ export async function letDrop(id: string, wish: DropWish): Promise<string | unde
   const inTree: DropWish = { ...wish, items: wish.items.map(inItsTree) };
   try {
     const before = keptRow(id);
-    const widths = await measured(before.tree.id, before.row, inTree);
+    const widths = await measureDrops(before.tree.id, before.row, inTree);
     const { tree, row } = keptRow(id);
     const plan = planDrops(useSession.getState().project, tree, row, inTree, widths, key);
     const wrong = commit(plan.edit, undefined, 'part');
@@ -71,7 +62,7 @@ export async function fitAgain(id: string, isAsked = true): Promise<void> {
   try {
     const at = keptRow(id);
     const before = useSession.getState().project;
-    const widths = await measured(at.tree.id, at.row);
+    const widths = await measureDrops(at.tree.id, at.row);
     const { project } = useSession.getState();
     // Something else has been done meanwhile, after which it is measured again.
     if (project !== before && !isAsked) return;

@@ -12,7 +12,7 @@ export const PANEL = 'z-40 w-64 rounded-[4px] border border-line-strong bg-sheet
 export const SELECT = 'rounded-[4px] border border-line-strong bg-sheet px-1 py-0.5 text-ink';
 
 /** What is most likely wanted. */
-export const YES_BUTTON = 'rounded-[4px] border-0 bg-reed px-3 py-1 font-semibold text-on-reed';
+export const YES_BUTTON = 'rounded-[4px] border-0 bg-reed px-3 py-1 font-semibold text-on-reed disabled:opacity-50';
 
 /** A button of the bar at the top. */
 export const BAR_BUTTON =

@@ -30,7 +30,10 @@ import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { PartBar } from '../parts/PartBar';
 import { CutDialog } from '../pictures/CutDialog';
+import { TableDialog } from '../lists/TableDialog';
 import { PicturesDialog } from '../pictures/PicturesDialog';
+import { ArrangementDialog } from '../arrangements/ArrangementDialog';
+import { RecordingBar } from '../arrangements/RecordingBar';
 import { DropDialog } from '../swapping/DropDialog';
 import { keepDropsRight } from '../swapping/drops';
 import { PanelDialog } from '../swapping/PanelDialog';
@@ -106,6 +109,7 @@ function OpenWorkbench() {
       <TopBar />
       <DamageBar />
       {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
+      <RecordingBar />
       <ProposalBar />
       <Problems />
       <CommandDialog />
@@ -114,7 +118,9 @@ function OpenWorkbench() {
       <PartDialogs />
       <PanelDialog />
       <DropDialog />
+      <ArrangementDialog />
       <PicturesDialog />
+      <TableDialog />
       <CutDialog />
     </div>
   );
