@@ -1,5 +1,5 @@
 import type { At } from '@/core/breakpoints';
-import type { Alternate, Page, PageElement, Panel, Saying, StyleSet, Use } from '@/core/document';
+import type { Alternate, List, Page, PageElement, Panel, Saying, StyleSet, Use } from '@/core/document';
 import { textChildren, topOf } from '@/core/document';
 import { checkValue } from '@/core/styles';
 
@@ -53,6 +53,7 @@ export interface Sprig {
   readonly parts: Parts;
   readonly children: readonly Sprig[];
   readonly use?: Use;
+  readonly list?: List;
 }
 
 /** A tree that is made once and used on pages. */
@@ -87,11 +88,14 @@ export function el(tag: string, parts: Parts = {}, children: readonly Sprig[] = 
   return { tag, parts, children };
 }
 
+/** An element that shows an item for each row of a table. */
+export const list = (tag: string, parts: Parts, rows: List): Sprig => ({ tag, parts, children: [], list: rows });
+
 /** A tree of sprigs as the elements of a page, with ids counted from the page's key. */
 export function plant(key: string, root: Sprig): { root: string; elements: Record<string, PageElement> } {
   const elements: Record<string, PageElement> = {};
   let count = 0;
-  const put = ({ tag, parts, children, use: of }: Sprig): string => {
+  const put = ({ tag, parts, children, use: of, list: rows }: Sprig): string => {
     const id = `e${key}${parts.key ?? count++}`;
     elements[id] = {
       id,
@@ -105,6 +109,7 @@ export function plant(key: string, root: Sprig): { root: string; elements: Recor
       ...(parts.panel && { panel: parts.panel }),
       ...(parts.pictures && { pictures: parts.pictures }),
       ...(of && { use: of }),
+      ...(rows && { list: rows }),
     };
     elements[id] = { ...elements[id], children: [...textChildren(parts.text), ...children.map(put)] };
     return id;

@@ -58,5 +58,13 @@ export const PICTURES: readonly Picture[] = [
       '<path d="M104 132h112v18H104z"/><path d="M116 124q4-64 60-62 34 2 34 30-20 2-24 32z"/><rect x="204" y="70" width="46" height="12" rx="6"/>',
     ),
   },
+  {
+    id: 'ptag',
+    fileName: 'tool-tag.svg',
+    svg: drawing(
+      SAND,
+      '<path d="M112 60h96l24 40-24 40h-96a12 12 0 0 1-12-12V72a12 12 0 0 1 12-12z"/><circle cx="204" cy="100" r="9" fill="#e9e2cf"/><rect x="120" y="84" width="56" height="7" fill="#e9e2cf"/><rect x="120" y="106" width="40" height="7" fill="#e9e2cf"/>',
+    ),
+  },
   ...(photos as readonly Photo[]),
 ];
