@@ -67,6 +67,8 @@ async function browserTests() {
         MILLPOND_URL: stack.address,
         PLAYWRIGHT_JSON_OUTPUT_FILE: file,
         PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
+        // A test begins with nothing stored, but needn't begin with a new process that compiles the interface once more.
+        PW_TEST_REUSE_CONTEXT: '1',
       },
     });
     const { stats } = JSON.parse(readFileSync(file, 'utf8'));

@@ -150,7 +150,7 @@ test('by keyboard, pasted into an open project; one undo takes it out again', as
   await expect(lane('padding-top')).toContainText('7px');
   await saved(page);
   await page.keyboard.press('Control+z');
-  await expect.poll(async () => (await readProject(request, id)).project.pages.length).toBe(5);
+  await expect.poll(async () => (await readProject(request, id)).project.pages.length).toBe(6);
 });
 
 test('a page without a document type is laid out as it was, on the stage and where it is measured', async ({ page }) => {

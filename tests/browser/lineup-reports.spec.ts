@@ -26,7 +26,7 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   await way(page, 'All pages').click();
   await made(page);
   const before = await digests(page);
-  expect(before.map((row) => row.length)).toEqual([3, 3, 3, 3, 3]);
+  expect(before.map((row) => row.length)).toEqual([3, 3, 3, 3, 3, 3]);
   await expect(page.getByRole('button', { name: 'Front page on Phone: nothing wrong' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Catalogue on Phone: \d+ wrong/ })).toBeVisible();
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();

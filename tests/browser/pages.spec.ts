@@ -25,7 +25,7 @@ test('with the mouse: a page is added, says what it is, goes and comes back; the
   const id = await createProject(request, 'demo');
   await openWorkbench(page, id, 'Opening hours');
   await page.getByRole('button', { name: 'Pages', exact: true }).click();
-  await expect(cards(page)).toHaveCount(5);
+  await expect(cards(page)).toHaveCount(6);
   await expect(page.frameLocator('iframe[title="Picture of Join"]').locator('h1')).toHaveText('Join the library');
   await page.getByRole('button', { name: 'Add a page' }).click();
   await page.getByRole('menuitem', { name: /^What stands around Opening hours/ }).click();
@@ -59,10 +59,18 @@ test('with the mouse: a page is added, says what it is, goes and comes back; the
   expect(file('index.html')).toContain('<html lang="en-GB">');
 
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(cards(page)).toHaveCount(5);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(cards(page)).toHaveCount(6);
-  expect(await names(page)).toEqual(['Front page', 'Catalogue', 'Tool and booking', 'Opening hours', 'Ready for spring', 'Join']);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(cards(page)).toHaveCount(7);
+  expect(await names(page)).toEqual([
+    'Front page',
+    'Catalogue',
+    'Tool and booking',
+    'Opening hours',
+    'Ready for spring',
+    'Join',
+    'All tools',
+  ]);
   await saved(page);
   expect((await exported(request, id))('ready-for-spring.html')).toBe(file('ready-for-spring.html'));
 });
@@ -93,15 +101,17 @@ test('by keyboard: pages are chosen, moved, removed and opened; links to what we
   await page.keyboard.press('Shift+G');
   await cards(page).first().focus();
   await page.keyboard.press('Alt+ArrowRight');
-  await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Opening hours', 'Join']);
+  await expect
+    .poll(() => names(page))
+    .toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Opening hours', 'Join', 'All tools']);
   await expect(cards(page).nth(1)).toBeFocused();
   await page.keyboard.press('ArrowRight');
   await expect(cards(page).nth(2)).toBeFocused();
   await page.keyboard.press('ArrowRight');
   await expect(cards(page).nth(3)).toBeFocused();
-  await expect(page.getByText('5 links of other pages lead here.')).toBeVisible();
+  await expect(page.getByText('6 links of other pages lead here.')).toBeVisible();
   await page.keyboard.press('Delete');
-  await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Join']);
+  await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Join', 'All tools']);
   await expect(cards(page).nth(3)).toBeFocused();
   await page.keyboard.press('ArrowLeft');
   await expect(cards(page).nth(2)).toBeFocused();
@@ -114,14 +124,16 @@ test('by keyboard: pages are chosen, moved, removed and opened; links to what we
   await page.keyboard.press('Control+z');
   await expect(page.getByText('To the hours leads to a page that has been removed.')).toHaveCount(0);
   await page.keyboard.press('Shift+G');
-  await expect.poll(() => names(page)).toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Opening hours', 'Join']);
+  await expect
+    .poll(() => names(page))
+    .toEqual(['Catalogue', 'Front page', 'Tool and booking', 'Opening hours', 'Join', 'All tools']);
 });
 
 test('pages are put in order by dragging; Escape takes a drag back', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
   await openWorkbench(page, id);
   await page.keyboard.press('Shift+G');
-  const order = ['Front page', 'Catalogue', 'Tool and booking', 'Opening hours', 'Join'];
+  const order = ['Front page', 'Catalogue', 'Tool and booking', 'Opening hours', 'Join', 'All tools'];
   const drag = async (from: number, to: number, side: number) => {
     const [a, b] = [(await cards(page).nth(from).boundingBox())!, (await cards(page).nth(to).boundingBox())!];
     await page.mouse.move(a.x + a.width / 2, a.y + 40);
@@ -135,10 +147,14 @@ test('pages are put in order by dragging; Escape takes a drag back', async ({ pa
   expect(await names(page)).toEqual(order);
   await drag(4, 1, 0.2);
   await page.mouse.up();
-  await expect.poll(() => names(page)).toEqual(['Front page', 'Join', 'Catalogue', 'Tool and booking', 'Opening hours']);
+  await expect
+    .poll(() => names(page))
+    .toEqual(['Front page', 'Join', 'Catalogue', 'Tool and booking', 'Opening hours', 'All tools']);
   await drag(0, 4, 0.8);
   await page.mouse.up();
-  await expect.poll(() => names(page)).toEqual(['Join', 'Catalogue', 'Tool and booking', 'Opening hours', 'Front page']);
+  await expect
+    .poll(() => names(page))
+    .toEqual(['Join', 'Catalogue', 'Tool and booking', 'Opening hours', 'Front page', 'All tools']);
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect.poll(() => names(page)).toEqual(order);

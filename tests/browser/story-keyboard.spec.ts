@@ -1,12 +1,23 @@
 import { childIds } from '@/core/document';
 import { expect, test } from '@playwright/test';
-import { createProject, elementNamed, field, frameOf, openWorkbench, readProject, saved, swept, width } from './workbench';
+import {
+  createProject,
+  createWithCards,
+  elementNamed,
+  field,
+  frameOf,
+  openWorkbench,
+  readProject,
+  saved,
+  swept,
+  width,
+} from './workbench';
 
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
 
 test('the same story by keyboard only', async ({ page, request }) => {
-  const id = await createProject(request, 'demo', 'By keyboard');
+  const id = await createWithCards(request, 'By keyboard');
   await openWorkbench(page, id, 'Catalogue');
   await swept(page);
   const key = (name: string) => page.keyboard.press(name);

@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import {
   createProject,
+  createWithCards,
   elementNamed,
   field,
   frameOf,
@@ -20,7 +21,7 @@ import {
 test.use({ storageState: { cookies: [], origins: [] } });
 
 test('from a failing width to handed-over code, with the mouse', async ({ page, request }) => {
-  const id = await createProject(request, 'demo', 'By mouse');
+  const id = await createWithCards(request, 'By mouse');
   await page.goto('/');
   await page.getByRole('link', { name: 'By mouse' }).click();
   await page.getByRole('button', { name: /^Page:/ }).click();

@@ -115,6 +115,10 @@ test('a drawer as visitors use it, in the preview: press, Tab, Escape, outside, 
   await page.getByRole('button', { name: 'Use the page' }).click();
   const frame = frameOf(page);
   await useDrawer(frame, page, (one) => one.click());
+  const motion = () => frame.locator('#menu').evaluate((menu) => getComputedStyle(menu).transitionProperty);
+  expect(await motion()).toBe('translate');
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  expect(await motion()).toBe('none');
   await frame.locator('html').click({ position: { x: 30, y: 300 } });
   await expect(frame.locator('#menu')).toBeHidden();
   await frame.getByRole('button', { name: 'Menu', exact: true }).click();
@@ -133,6 +137,25 @@ test('a drawer as visitors use it, in the preview: press, Tab, Escape, outside, 
   await frame.getByRole('heading', { level: 1 }).click();
   await expect(outline(page, 'Title')).toHaveAttribute('aria-selected', 'true');
   await expect(frame.locator('#menu')).toBeHidden();
+});
+
+test.describe('with fingers', () => {
+  test.use({ hasTouch: true });
+  test('a drawer in the preview by touch: opened, closed outside and by its button, and left by a link', async ({
+    page,
+    request,
+  }) => {
+    await openWorkbench(page, await createProject(request, 'demo'));
+    await goTo(page, 440);
+    await page.getByRole('button', { name: 'Use the page' }).tap();
+    const frame = frameOf(page);
+    await useDrawer(frame, page, (one) => one.tap());
+    await frame.locator('html').tap({ position: { x: 30, y: 300 } });
+    await expect(frame.locator('#menu')).toBeHidden();
+    await frame.getByRole('button', { name: 'Menu', exact: true }).tap();
+    await frame.getByRole('link', { name: 'Join', exact: true }).tap();
+    await expect(frame.getByRole('heading', { level: 1 })).toHaveText('Join the library');
+  });
 });
 
 test('what is handed over: the drawer by touch on a phone, in the page on a desktop, and closed where it is no panel', async ({
@@ -199,6 +222,11 @@ test('alternates with the same field are built once, when they first show, and w
   await saved(page);
   const { project } = await readProject(request, id);
   expect(project.pages[0]!.elements.esmall!.alternate).toMatchObject({ at: ['bnarrow'], later: true });
+  await outline(page, 'Wide form').click();
+  await page.getByRole('button', { name: 'Try it as handed over' }).click();
+  await expect(page.getByRole('list', { name: 'Tried as handed over' })).toHaveText(
+    /as it is handed over, at \d+ sizes up and down: 2 alternates built, each once, when first shown; none within a band\. What was typed went along \d times\./,
+  );
 
   await page.keyboard.press('Shift+V');
   const frame = frameOf(page);

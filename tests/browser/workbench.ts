@@ -5,6 +5,7 @@ import type { APIRequestContext, FrameLocator, Page } from '@playwright/test';
 import type { OpenedProject } from '@/ui/requests/requests';
 import type { Project } from '@/core/document';
 import { readProject as shownProject } from '@/core/document';
+import { cardEdits } from '@/demo/cards-for-tests';
 
 /** A connection that the server has just closed for idleness is opened again. */
 const AGAIN = { maxRetries: 2 };
@@ -23,6 +24,13 @@ export async function makeEdits(request: APIRequestContext, id: string, edits: r
     ...AGAIN,
   });
   expect(await answer.json()).toMatchObject({ refused: [] });
+}
+
+/** The demo with the first cards of its catalogue as elements that can each be otherwise. */
+export async function createWithCards(request: APIRequestContext, name?: string): Promise<string> {
+  const id = await createProject(request, 'demo', name);
+  await makeEdits(request, id, cardEdits((await readProject(request, id)).project));
+  return id;
 }
 
 /** A computed value of an element in the frame, as the browser has it. */
@@ -67,10 +75,12 @@ export async function goTo(page: Page, wanted: number): Promise<void> {
   const x = (Math.log(wanted / 240) / Math.log(2560 / 240)) * box.width;
   await page.mouse.click(box.x + Math.min(box.width - 1, Math.max(1, x)), box.y + 12);
   await page.getByTestId('cursor').focus();
-  for (let step = 0; step < 60; step++) {
+  for (let attempt = 0; attempt < 5; attempt++) {
     const missing = wanted - (await width(page));
     if (missing === 0) break;
-    await page.keyboard.press(`${Math.abs(missing) >= 10 ? 'Shift+' : ''}Arrow${missing > 0 ? 'Right' : 'Left'}`);
+    const arrow = `Arrow${missing > 0 ? 'Right' : 'Left'}`;
+    for (let tens = Math.floor(Math.abs(missing) / 10); tens > 0; tens--) await page.keyboard.press(`Shift+${arrow}`);
+    for (let ones = Math.abs(missing) % 10; ones > 0; ones--) await page.keyboard.press(arrow);
   }
   await expect(page.getByTestId('cursor')).toHaveAttribute('aria-valuenow', String(wanted));
 }

@@ -7,7 +7,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 16;
+const DOCUMENTS = 8;
 const STOOD_IN = 10;
 
 let browser: Browser;
@@ -77,6 +77,6 @@ test('the value alone is the one that the whole story ends with', () => {
         for (const name of [...PROPERTIES.map((property) => property.name), '--a', '--b'])
           expect(specifiedValue(project, page, id, name, viewport)).toBe(resolve(project, page, id, name, width, viewport).value);
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
 });

@@ -10,6 +10,7 @@ import { newProject, STATES, usesIn } from '@/core/document';
 import type { Preview } from '@/core/render';
 import { heldMarks, patchBetween, previewDocument, renderPreview, restyledPreview, rewrittenPreview } from '@/core/render';
 import { demoProject } from '@/demo';
+import { demoWithCards } from '@/demo/demo-with-cards-for-tests';
 import { fontData } from '@/server/browser/fonts';
 import { launchChromium } from '@/server/browser/chromium';
 import { Draw } from '../edits/draw';
@@ -149,7 +150,10 @@ const value = (owner: string, at: string, property: string, text: string): Edit 
   value: text,
 });
 
-const USE = usesIn(pageOf(demo).elements).find((id) => pageOf(demo).elements[id]!.use!.part === 'mcard')!;
+const cards = demoWithCards();
+const USED = usesIn(pageOf(cards).elements).find((id) => pageOf(cards).elements[id]!.use!.part === 'mincatalogue')!;
+/** The card that the part of the catalogue uses, as a page shows it. */
+const USE = `${USED}.eincatalogue1`;
 
 const mark = (id: string, children: PageElement['children']): PageElement => ({
   ...{ id, tag: 'strong', name: 'Strong', attributes: {}, children, shared: [], styles: {} },
@@ -207,7 +211,7 @@ test.each<[string, Project, readonly Edit[]]>([
   ],
   [
     'a part, one use of it, and a card without its button again',
-    demo,
+    cards,
     [
       value('ecard3', 'base', 'color', 'red'),
       value(`${USE}.ecard3`, 'bnarrow', 'padding-top', '9px'),
@@ -249,8 +253,9 @@ test('a patched frame stands as a new one would, after every kind of edit', asyn
   let project = makeEdit(START, edged).document;
   // What is taken away must have been there.
   const isRemoval = (type: string) => Number(type.startsWith('remove'));
-  // A part that goes must be one that nothing shows yet.
-  const before = (type: string) => (type === 'removePart' ? ['addPart', type] : [type]);
+  // A part or a picture that goes must be one that nothing shows yet.
+  const before = (type: string) =>
+    type === 'removePart' ? ['addPart', type] : type === 'removePicture' ? ['addPicture', type] : [type];
   const types = [...EDIT_TYPES].sort((a, b) => isRemoval(a) - isRemoval(b));
   for (let at = 0; at < types.length; at += 3) {
     const from = project;

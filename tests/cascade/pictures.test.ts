@@ -101,11 +101,13 @@ const arbitrary = arbitraryBreakpoints.chain((breakpoints) => {
       const project = newProject('00000000-0000-4000-8000-000000000000', 'Pictures');
       const plain = { attributes: {}, children: [], shared: [], styles: {} };
       const of = (id: string) => PICTURES.find((one) => one.id === id)!.photo;
-      const shown = images.map(({ base, pictures, styles: own, sized }, i): PageElement => {
+      const shown = images.map(({ base: drawn, pictures, styles: own, sized }, i): PageElement => {
+        // The first is made of pixels at every width: each document fetches some.
+        const base = i === 0 ? PICTURES.find(({ photo }) => photo)!.id : drawn;
         const photo = of(base);
         const size: Record<string, string> = photo && sized ? { width: String(photo.width), height: String(photo.height) } : {};
         return {
-          ...{ ...plain, id: `ei${i}`, tag: 'img', name: `Image ${i}`, styles: own, pictures },
+          ...{ ...plain, id: `ei${i}`, tag: 'img', name: `Image ${i}`, styles: own, ...(i > 0 && { pictures }) },
           attributes: { id: `i${i}`, src: `picture:${base}`, alt: 'A picture', ...size },
         };
       });
@@ -182,7 +184,7 @@ test('the chosen picture shows, in the file that fits its measured width and the
         }
       },
     ),
-    { numRuns: Number(process.env.DOCUMENTS ?? 5), endOnFailure: true },
+    { numRuns: Number(process.env.DOCUMENTS ?? 3), endOnFailure: true },
   );
   expect(fetched).toBeGreaterThan(3);
 }, 240_000);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Page, PageElement, Project, Saying } from '@/core/document';
-import { childIds, expanded, isRun, kept, newPage, parentOf, shapeOf, subtreeOf, topOf } from '@/core/document';
+import { childIds, expanded, isRun, kept, newPage, newPart, parentOf, shapeOf, subtreeOf, topOf } from '@/core/document';
 import { projectProblem } from '@/core/document/problems';
 import { whyNotInto } from '@/core/document/room';
 import type { PseudoStyles, StyleSet } from '@/core/document';
@@ -81,19 +81,8 @@ function withPart(project: Project, { at, into, elsewhere, says, own }: Choice, 
   if (!chosen) return undefined;
   const { tree, id } = chosen;
   const inside = subtreeOf(tree, id);
-  const body: PageElement = {
-    id: `em${index}`,
-    tag: 'body',
-    name: 'Around',
-    attributes: {},
-    children: [id],
-    shared: [],
-    styles: {},
-  };
-  const part: Page = {
-    ...{ id: `m${index}`, name: `Part ${index}`, slug: `m${index}`, root: body.id },
-    elements: Object.fromEntries([body, ...inside].map((one) => [one.id, one])),
-  };
+  let n = 0;
+  const part = newPart(`m${index}`, `Part ${index}`, inside, () => `m${index}${n++ || ''}`);
   const use = (key: string, saying: boolean): PageElement => ({
     ...{ id: `eu${index}${key}`, tag: inside[0]!.tag, name: `Use ${index}`, attributes: {}, children: [], shared: [] },
     styles: saying ? own : {},
@@ -136,7 +125,7 @@ const withChild = (parent: PageElement, id: string, instead: string): PageElemen
 function sayings(project: Project, part: Page, says: Choice['says']): Record<string, Saying> {
   const shown = expanded(project).parts.find(({ id }) => id === part.id)!;
   const top = topOf(shown)!;
-  const inside = Object.values(shown.elements).filter(({ id }) => id !== shown.root && id !== top.id);
+  const inside = subtreeOf(shown, top.id).slice(1);
   return Object.fromEntries(
     says.flatMap(({ of, saying }) => {
       const element = inside[of % (inside.length || 1)];

@@ -5,6 +5,7 @@ import type { Edit, PageField } from '@/core/edits';
 import { allOwners } from '@/core/edits';
 import { planPage } from '@/core/plans';
 import type { Draw } from './draw';
+import { aboutLists } from './list-edits';
 import { aboutParts, meant } from './part-edits';
 
 /*
@@ -329,11 +330,14 @@ const aboutPages: Maker = (project, draw, odd) => draw.from(pages)(project, draw
 const partsMaker: Maker = (project, draw, odd) =>
   aboutParts(project, draw, { element: () => anyElement(project, draw), styles: () => anyStyles(project, draw, odd) });
 
+const listsMaker: Maker = (project, draw) => aboutLists(project, draw, () => anyElement(project, draw));
+
 const MAKERS: readonly Maker[] = [
   aboutPages,
   aboutPages,
   aboutPages,
   ...Array.from({ length: 6 }, () => partsMaker),
+  ...Array.from({ length: 4 }, () => listsMaker),
   insert,
   insert,
   insert,
@@ -563,6 +567,21 @@ const MAKERS: readonly Maker[] = [
     ...place(draw),
   }),
   (project, draw) => ({ type: 'removeGrid', id: anyOf(project.grids, draw, 'ngone') }),
+  (project, draw) => ({
+    type: 'saveArranged',
+    arranged: {
+      ...{ id: draw.from(['va', 'vb', 'vc']), name: draw.from(NAMES), kind: 'drawer', back: '[]' },
+      node: anyElement(project, draw).split('.')[0]!,
+    },
+    ...place(draw),
+  }),
+  (project, draw) => ({ type: 'removeArranged', id: anyOf(project.arranged, draw, 'vgone') }),
+  (_, draw) => ({
+    type: 'saveRecipe',
+    recipe: { id: draw.from(['ya', 'yb']), name: draw.from(NAMES), shape: { '': 'div' }, edits: '[]' },
+    ...place(draw),
+  }),
+  (project, draw) => ({ type: 'removeRecipe', id: anyOf(project.recipes, draw, 'ygone') }),
   (project, draw) => ({
     type: 'saveDevice',
     device: {

@@ -59,6 +59,27 @@ function withParts(project: Project): Project {
   return makeEdit(list, { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', elements: [second] }).document;
 }
 
+/** A table, and a list of the parts' first that shows two rows of it. */
+function withList(project: Project): Project {
+  const part = project.parts[0]!;
+  const rows = [
+    ['One', '#'],
+    ['', 'page:gfirst'],
+  ];
+  const fields = ['Name', 'Link'].map((name, i) => ({ id: `f${i}`, name }));
+  const set = { id: 'r0', name: 'Usual', rows };
+  const table: Edit = { type: 'saveTable', table: { id: 'dtools', name: 'Tools', fields, sets: [set] } };
+  const element = { id: 'efed', tag: 'ul', name: 'Fed', attributes: {}, children: [], shared: [], styles: {} };
+  const insert: Edit = { type: 'insertElement', page: 'gfirst', parent: 'efirstmain', elements: [element] };
+  const deepest = Object.values(part.elements).find(({ children }) => children.length === 0)!;
+  const binds = [
+    { place: deepest.id, to: 'text', field: 'f0', hides: true as const },
+    { place: '', to: 'title', field: 'f1' },
+  ];
+  const list: Edit = { type: 'setList', node: 'efed', list: { table: 'dtools', part: part.id, binds } };
+  return [table, insert, list].reduce((before, edit) => makeEdit(before, edit).document, project);
+}
+
 /** A page that somebody else wrote, behind the others. */
 function withBrought(project: Project): Project {
   const html = '<!doctype html><title>Brought</title><p style="color: red" class="a">One <b>two</b><p>Three';
@@ -67,4 +88,4 @@ function withBrought(project: Project): Project {
 }
 
 /** What random edits begin with: a page with all that nests in particular ways, parts in parts among it. */
-export const START = withBrought(withParts(PAGE));
+export const START = withBrought(withList(withParts(PAGE)));

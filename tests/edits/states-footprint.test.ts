@@ -53,10 +53,11 @@ function seen(project: Project, page: Page, id: string, pseudo: string, width: n
 
 test(`a footprint names every width at which anything differs in any state: ${SERIES} series of edits`, () => {
   let differing = 0;
+  const skip = new Draw(1);
   for (let series = 0; series < SERIES; series++) {
     let project = START;
     const draw = new Draw(7_100 + series);
-    for (let step = 0; step < 12; step++) {
+    for (let step = 0; step < 12 || (differing <= SERIES * 4 && step < 60); step++) {
       const edit = valueEdit(project, draw);
       let made: { document: Project; footprint: ReturnType<typeof makeEdit>['footprint'] };
       try {
@@ -65,6 +66,7 @@ test(`a footprint names every width at which anything differs in any state: ${SE
         continue;
       }
       const { document, footprint } = made;
+      const said = JSON.stringify(edit);
       for (const page of document.pages) {
         const was = project.pages.find((one) => one.id === page.id);
         const reached = footprint[page.id];
@@ -72,10 +74,15 @@ test(`a footprint names every width at which anything differs in any state: ${SE
         for (const id of Object.keys(page.elements).filter((one) => one in was.elements))
           for (const pseudo of LOOKED)
             for (const width of [400, 1000]) {
+              // What the footprint names need not differ; that some of it does is looked at until it is known.
+              const isNamed = contains(reached?.widths ?? [], width);
+              // In the suite some of all; with SERIES given, as the bulk checks do, everything.
+              if (!isNamed && process.env.SERIES === undefined && skip.chance(0.75)) continue;
+              if (isNamed && (differing > SERIES * 4 || !said.includes(id))) continue;
               const isPanel = [was, page].some(({ elements }) => elements[id]?.panel !== undefined);
               if (seen(project, was, id, pseudo, width, isPanel) === seen(document, page, id, pseudo, width, isPanel)) continue;
               differing++;
-              if (!contains(reached?.widths ?? [], width))
+              if (!isNamed)
                 throw new Error(`Not in the footprint: ${id}${pseudo} at ${width}, series ${series}, ${JSON.stringify(edit)}`);
             }
       }

@@ -25,7 +25,7 @@ jest.mock('@/server/logging/log', () => ({ log: { error: jest.fn(), warn: jest.f
 afterAll(closeBrowser);
 
 beforeAll(() => {
-  process.env.MILLPOND_SILENT_MS = '4000';
+  process.env.MILLPOND_SILENT_MS = '2500';
 });
 afterAll(() => {
   delete process.env.MILLPOND_SILENT_MS;
@@ -165,7 +165,7 @@ test('an audit reports a page whose styles make its layout explode, and goes on 
 
 test('a sheet that nobody waits for any more is not made to its end', async () => {
   const stop = new AbortController();
-  const devices = Array.from({ length: 40 }, (_, i) => ({
+  const devices = Array.from({ length: 20 }, (_, i) => ({
     title: `Device ${i}`,
     note: '',
     viewport: { ...DEFAULT_SLICE, width: 1_200 + i, height: 2_000 },

@@ -119,7 +119,7 @@ test('pages come, go and change places, and a copy of the project has what it ha
   );
   await make(id, ...Array.from({ length: 65 }, (_, i) => colour('ecatalogue1', `rgb(${i} 0 0)`)));
   const { project: after, history } = await freshly(id);
-  expect(after.pages.map(({ slug }) => slug)).toEqual(['join', 'volunteers', 'index', 'catalogue', 'hours']);
+  expect(after.pages.map(({ slug }) => slug)).toEqual(['join', 'volunteers', 'index', 'catalogue', 'hours', 'all-tools']);
   expect(history.undo).toHaveLength(68);
   const copy = await duplicateProject(id, 'A copy');
   const { project: copied, revision } = await freshly(copy);
