@@ -14,6 +14,7 @@ const VIEW_WORDS: Readonly<Record<View, string>> = {
   focused: 'at every width, with each element that the Tab key stops at focused',
   pressed: 'at every width, with all that looks otherwise then pressed',
   opened: 'every width, with each panel open where it is one',
+  samples: 'at every width, with each set of rows that lists could show',
 };
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
 const MEANINGS = { broken: 'Content can’t be read or reached.', poor: 'It works, badly.', note: 'Worth a look.' } as const;
