@@ -4,7 +4,7 @@ const shared = {
   testEnvironmentOptions: { globalsCleanup: 'off' },
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^fast-check$': '<rootDir>/tests/chance.ts' },
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
