@@ -13,7 +13,7 @@ export async function bundlePageScripts() {
     entryPoints: Object.fromEntries(Object.entries(SCRIPTS).map(([name, file]) => [name, join(root, file)])),
     outdir: join(root, 'generated'),
     bundle: true,
-    minify: true,
+    minify: !process.env.MP_PLAIN,
     format: 'iife',
     target: 'chrome110',
     tsconfig: join(root, 'tsconfig.json'),

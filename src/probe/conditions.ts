@@ -1,12 +1,29 @@
+import { bendsOf, isUneven } from './bends';
+import type { ContainerConditions } from './container-conditions';
+import { containerConditions } from './container-conditions';
+import { argumentsFrom, lengthOf, unitsWith } from './length-math';
+
 /** What a document's styles depend on: its media conditions, and whether values may change at every px. */
 export interface DocumentConditions {
   /** First whole px at which a media condition may begin or end, ascending. */
   readonly edges: readonly number[];
   readonly media: readonly MediaQueryList[];
+  /** Widths at which a value of the viewport's width meets a limit, ascending. */
+  readonly bends: readonly number[];
   /** Viewport units: a computed length may change at any width. */
   readonly fluid: boolean;
-  /** Conditions on a container: any computed style may change at any width. */
-  readonly contained: boolean;
+  /** What of that changes what is read of elements. */
+  readonly follows: {
+    readonly type: boolean;
+    readonly insets: boolean;
+    readonly shifts: boolean;
+    readonly scrollPadding: boolean;
+    readonly spacing: boolean;
+  };
+  /** Conditions on containers; undefined where there are none. */
+  readonly containers: ContainerConditions | undefined;
+  /** Something may change at any width, and nothing says at which. */
+  readonly unknown: boolean;
   /** Something may depend on the viewport's height. */
   readonly tall: boolean;
 }
@@ -15,43 +32,70 @@ const FLUID = /[\d.](?:[dsl]?v(?:w|h|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
 const TALL =
   /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|\b(?:fixed|sticky)\b|(?:height|block-size)\s*:[^;}]*%|\b(?:top|bottom|inset[a-z-]*)\s*:[^;}]*%/;
 const EM = 16;
-/** CSS Values 4, 5.2: px of the absolute units; em in a media condition is 16 px unless the reader says otherwise. */
-const UNITS: Readonly<Record<string, number>> = {
-  px: 1,
-  em: EM,
-  rem: EM,
-  in: 96,
-  cm: 96 / 2.54,
-  mm: 96 / 25.4,
-  pt: 96 / 72,
-  pc: 16,
-  q: 96 / 101.6,
-  ch: EM / 2,
-  ex: EM / 2,
-};
 
 /** Every width at which a media condition in words could change its mind: too many do no harm, too few would. */
-function edgesOfMedia(media: string, height: number): number[] {
-  const found: number[] = [];
-  const add = (px: number) => found.push(Math.ceil(px), Math.floor(px) + 1);
-  for (const [, number, unit] of media.matchAll(/([\d.]+)(px|r?em|in|[cm]m|p[tc]|q|ch|ex)\b/gi))
-    add(Number(number) * UNITS[unit!.toLowerCase()]!);
-  for (const [, a, b] of media.matchAll(/([\d.]+)\s*\/\s*([\d.]+)/g)) add((height * Number(a)) / Number(b));
-  for (const [, a] of media.matchAll(/aspect-ratio\s*[:<>=]+\s*([\d.]+)\s*\)/g)) add(height * Number(a));
-  if (/orientation|aspect-ratio/.test(media)) add(height);
-  return found;
+function edgesOfMedia(media: string, height: number): { readonly edges: number[]; readonly unknown: boolean } {
+  const edges: number[] = [];
+  let unknown = false;
+  const add = (px: number | undefined) => {
+    if (px === undefined) unknown = true;
+    else edges.push(Math.ceil(px), Math.floor(px) + 1);
+  };
+  let rest = media;
+  for (let call = CALL.exec(rest); call; call = CALL.exec(rest)) {
+    const inside = argumentsFrom(rest, call.index + call[0].length);
+    if (!inside) break;
+    add(lengthOf(rest.slice(call.index, inside.end + 1), unitsWith(EM)));
+    rest = rest.slice(0, call.index) + rest.slice(inside.end + 1);
+  }
+  for (const [, length] of rest.matchAll(/(?<![\w.-])([\d.]+(?:e[+-]?\d+)?(?:px|r?em|in|[cm]m|p[tc]|q|ch|ex))\b/gi))
+    add(lengthOf(length!, unitsWith(EM)));
+  for (const [, a, b] of rest.matchAll(/([\d.]+)\s*\/\s*([\d.]+)/g)) add((height * Number(a)) / Number(b));
+  for (const [, a] of rest.matchAll(/aspect-ratio\s*[:<>=]+\s*([\d.]+)\s*\)/g)) add(height * Number(a));
+  if (/orientation|aspect-ratio/.test(rest)) add(height);
+  return { edges, unknown };
 }
+const CALL = /(?<![\w-])(calc|min|max|clamp|round|mod|rem)\(/i;
+
+/** What declarations say that changes with the viewport though no condition does. */
+function followsOf(css: string): DocumentConditions['follows'] {
+  const declarations = [...css.matchAll(DECLARATION)].map(([, name, value]) => [name!, value!] as const);
+  /** Custom properties that hold something like it, or another that does. */
+  const holders = (holds: (value: string) => boolean) => {
+    const names = new Set<string>();
+    const uses = (value: string) => [...value.matchAll(/var\(\s*(--[\w-]+)/g)].some(([, name]) => names.has(name!));
+    for (let before = -1; before < names.size;) {
+      before = names.size;
+      for (const [name, value] of declarations) if (name.startsWith('--') && (holds(value) || uses(value))) names.add(name);
+    }
+    return (value: string) => holds(value) || uses(value);
+  };
+  const fluid = holders((value) => FLUID.test(value));
+  const shares = holders((value) => FLUID.test(value) || value.includes('%'));
+  const subtracts = holders((value) => /\(.*-/.test(value) && (FLUID.test(value) || value.includes('%')));
+  const says = (property: RegExp, moves: (value: string) => boolean) =>
+    declarations.some(([name, value]) => property.test(name) && moves(value));
+  return {
+    type: says(/^font(-size)?$/, fluid),
+    insets: says(/^(padding|border)/, shares),
+    // Only what subtracts can turn from one side to the other.
+    shifts: says(/^(margin|inset|top|left)/, subtracts),
+    scrollPadding: says(/^scroll-padding/, shares),
+    spacing: says(/^(letter|word)-spacing$/, fluid),
+  };
+}
+const DECLARATION = /(?:^|[{;]\s*)([\w-]+)\s*:\s*([^;{}]*)/g;
 
 /** Reads them from all sheets of a document. */
 export function conditionsOfDocument(document: Document, height: number): DocumentConditions {
   const texts = new Set<string>();
   let css = '';
-  let contained = false;
+  const containers: string[] = [];
   const walk = (rules: CSSRuleList) => {
     for (const rule of rules) {
       const group = rule as CSSRule & { readonly media?: MediaList; readonly cssRules?: CSSRuleList };
       if (group.media && group.media.mediaText) texts.add(group.media.mediaText);
-      if (rule.constructor.name === 'CSSContainerRule') contained = true;
+      if (rule.constructor.name === 'CSSContainerRule') containers.push((rule as CSSContainerRule).containerQuery);
       if ('style' in rule || !group.cssRules) css += rule.cssText;
       // Style rules can hold conditions too (CSS Nesting 1).
       if (group.cssRules) walk(group.cssRules);
@@ -67,11 +111,17 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     if (media) texts.add(media);
   }
   const window = document.defaultView!;
+  const media = [...texts].map((text) => edgesOfMedia(text, height));
+  const asked = containers.length > 0 ? containerConditions(containers) : undefined;
+  const rem = parseFloat(window.getComputedStyle(document.documentElement).fontSize);
   return {
-    edges: [...new Set([...texts].flatMap((text) => edgesOfMedia(text, height)))].sort((a, b) => a - b),
+    edges: [...new Set(media.flatMap(({ edges }) => edges))].sort((a, b) => a - b),
+    bends: bendsOf(css, height, rem).sort((a, b) => a - b),
     media: [...texts].map((text) => window.matchMedia(text)),
     fluid: FLUID.test(css),
-    contained,
+    follows: followsOf(css),
+    containers: asked,
+    unknown: isUneven(css) || media.some((one) => one.unknown) || (asked?.unknown ?? false),
     tall: TALL.test(css) || [...texts].some((text) => /height|orientation|aspect/.test(text)),
   };
 }

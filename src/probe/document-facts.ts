@@ -1,5 +1,7 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
 import { arrangedFacts } from './arranged';
+import type { DocumentConditions } from './conditions';
+import { gapsOf } from './container-conditions';
 import type { DropRow } from './fits';
 import { droppedOf, dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
@@ -9,6 +11,8 @@ import { readStyles, withLengths } from './style-facts';
 
 const FOCUSABLE =
   'a[href], button:not([disabled]), input:not([disabled]):not([type=hidden]), select:not([disabled]), textarea:not([disabled]), summary, [tabindex]:not([tabindex^="-"])';
+/** What is thinner than this is a rounding of nothing, px. */
+const NOTHING = 0.1;
 const NO_LINES = new Float64Array(0);
 const FIELDS = new Set(['input', 'textarea', 'select']);
 const WORD = /\S+/g;
@@ -26,6 +30,29 @@ function isClosedIn(node: Element, window: Window): boolean {
   return false;
 }
 
+type Reading = Pick<DocumentConditions, 'fluid' | 'follows' | 'containers'>;
+
+const AS_IT_IS: Reading = {
+  fluid: false,
+  follows: { type: false, insets: false, shifts: false, scrollPadding: false, spacing: false },
+  containers: undefined,
+};
+const anyOf = (follows: Reading['follows']) => Object.values(follows).includes(true);
+
+/** What was read of the styles in a stretch of viewports in which no condition begins or ends. */
+interface Known {
+  styles: StyleFacts;
+  fontSize: Float64Array;
+  readonly panels: PageFacts['panels'];
+  pictures: PageFacts['pictures'];
+  /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
+  readonly closed: readonly boolean[];
+}
+const EPOCHS_MOST = 24;
+
+/** On which side of each size that is asked for the containers are. */
+const signsOf = (gaps: Float64Array | undefined) => (gaps ? Array.from(gaps, (gap) => Math.sign(gap) + 1).join('') : '');
+
 /**
  * Reads facts from one document, again and again at different viewports. What can't change with the width is read once,
  * styles only where their epoch changes.
@@ -36,19 +63,16 @@ export class DocumentReader {
   readonly #document: Document;
   readonly #window: Window;
   readonly #texts: readonly (readonly Text[])[];
-  /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
-  #closed: readonly boolean[];
+  readonly #nothingClosed: readonly boolean[];
   readonly #unfolds: boolean;
   /** What is opened and closed. */
   readonly panels: Panels;
   readonly #meta: string | undefined;
   readonly #range: Range;
-  #epoch: string | undefined;
-  #styles: StyleFacts | undefined;
-  #panelFacts: PageFacts['panels'];
-  #pictures: PageFacts['pictures'];
   readonly #dropRows: readonly DropRow[];
-  #fontSize: Float64Array;
+  #containers: readonly HTMLElement[] = [];
+  readonly #known = new Map<string, Known>();
+  readonly #broken = new Map<number, { readonly widths: string; readonly count: number }>();
 
   constructor(document: Document) {
     this.#document = document;
@@ -57,7 +81,7 @@ export class DocumentReader {
     const nodes = [...document.body.parentElement!.querySelectorAll<HTMLElement>('[data-mp-node]')];
     this.nodes = nodes;
     this.#unfolds = nodes.some(({ localName }) => localName === 'details');
-    this.#closed = nodes.map(() => false);
+    this.#nothingClosed = nodes.map(() => false);
     this.#texts = nodes.map((node) =>
       [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
     );
@@ -85,7 +109,6 @@ export class DocumentReader {
     this.#dropRows = dropRows(document);
     this.#meta = document.querySelector('meta[name=viewport]')?.getAttribute('content') ?? undefined;
     this.#range = document.createRange();
-    this.#fontSize = new Float64Array(nodes.length);
   }
 
   /** Sizes of all type as it is set now, px. */
@@ -95,23 +118,32 @@ export class DocumentReader {
 
   /**
    * Facts of the document as it's laid out now.
-   * @param epoch names a stretch of viewports in which no computed style read here can change, apart from lengths
-   * @param fluid whether lengths in styles can change inside the epoch
+   * @param among names a stretch of viewports in which no condition begins or ends but those on containers, so that no
+   * computed style read here can change, apart from lengths
    */
-  read(epoch: string, fluid = false): PageFacts {
-    if (epoch !== this.#epoch || !this.#styles) {
-      this.#styles = readStyles(this.nodes, this.elements, this.#window);
-      this.#fontSize = this.#textSizes();
-      this.#panelFacts = this.panels.read();
-      this.#pictures = pictureFacts(this.nodes, this.#window);
-      if (this.#unfolds) this.#closed = this.nodes.map((node) => isClosedIn(node, this.#window));
-      this.#epoch = epoch;
-    } else if (fluid) {
-      this.#styles = withLengths(this.#styles, this.nodes, this.#window);
-      if (this.#pictures?.size) this.#pictures = pictureFacts(this.nodes, this.#window);
-      this.#fontSize = this.#textSizes();
+  read(among: string, { fluid, follows, containers }: Reading = AS_IT_IS): PageFacts {
+    // A container may be one only where another condition says so: what was read is looked at once more.
+    let gaps = containers && gapsOf(this.#containers, containers, this.#window);
+    let known = this.#known.get(`${among} ${signsOf(gaps)}`);
+    if (known) {
+      if (anyOf(follows)) known.styles = withLengths(known.styles, this.nodes, this.elements, follows, this.#window);
+      if (fluid && known.pictures?.size) known.pictures = pictureFacts(this.nodes, this.#window);
+      if (follows.type) known.fontSize = this.#textSizes();
+    } else {
+      const read = readStyles(this.nodes, this.elements, this.#window);
+      this.#containers = read.containers;
+      gaps = containers && gapsOf(read.containers, containers, this.#window);
+      known = {
+        styles: read.facts,
+        fontSize: this.#textSizes(),
+        panels: this.panels.read(),
+        pictures: pictureFacts(this.nodes, this.#window),
+        closed: this.#unfolds ? this.nodes.map((node) => isClosedIn(node, this.#window)) : this.#nothingClosed,
+      };
+      if (this.#known.size >= EPOCHS_MOST) this.#known.clear();
+      this.#known.set(`${among} ${signsOf(gaps)}`, known);
     }
-    const styles = this.#styles;
+    const { styles, closed } = known;
     const count = this.nodes.length;
     const { scrollX, scrollY } = this.#window;
     const boxes = new Float64Array(count * 4);
@@ -119,7 +151,7 @@ export class DocumentReader {
     const broken = new Uint8Array(count);
     const lines: Float64Array[] = [];
     for (let i = 0; i < count; i++) {
-      if (this.#closed[i]) {
+      if (closed[i]) {
         lines.push(NO_LINES);
         continue;
       }
@@ -129,10 +161,10 @@ export class DocumentReader {
       boxes[at + 1] = box.top + scrollY;
       boxes[at + 2] = box.right + scrollX;
       boxes[at + 3] = box.bottom + scrollY;
-      shown[i] = styles.visible[i] === 1 && box.width > 0 && box.height > 0 ? 1 : 0;
+      shown[i] = styles.visible[i] === 1 && box.width > NOTHING && box.height > NOTHING ? 1 : 0;
       const texts = this.#texts[i]!;
       lines.push(shown[i] && texts.length > 0 ? this.#readLines(texts, scrollX, scrollY) : NO_LINES);
-      if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = Math.min(255, this.#brokenWords(texts));
+      if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = this.#brokenIn(i, lines[i]!);
     }
     const { scrollWidth, scrollHeight } = this.#document.documentElement;
     return {
@@ -143,13 +175,14 @@ export class DocumentReader {
       elements: this.elements,
       boxes,
       shown,
-      fontSize: this.#fontSize,
+      fontSize: known.fontSize,
       lines,
       broken,
       meta: this.#meta,
-      panels: this.#panelFacts,
+      panels: known.panels,
       drops: this.#drops(),
-      pictures: this.#pictures,
+      pictures: known.pictures,
+      gaps,
     };
   }
 
@@ -193,6 +226,18 @@ export class DocumentReader {
       lines[at + 3] = rect.bottom + scrollY;
     });
     return lines;
+  }
+
+  /** The same lines hold the same words: where all are as long as before, nothing has to be looked at again. */
+  #brokenIn(element: number, lines: Float64Array): number {
+    let widths = '';
+    for (let at = 0; at < lines.length; at += 4) widths += `${(lines[at + 2]! - lines[at]!).toFixed(2)} `;
+    let known = this.#broken.get(element);
+    if (known?.widths !== widths) {
+      known = { widths, count: Math.min(255, this.#brokenWords(this.#texts[element]!)) };
+      this.#broken.set(element, known);
+    }
+    return known.count;
   }
 
   /** Words that stand on more than one line, though nothing in them asks for it. */

@@ -75,6 +75,8 @@ export class MeasuredFrame {
   readonly #large: LargeText;
   #conditions: DocumentConditions;
   #conditionsHeight: number;
+  /** Which media conditions hold, by the last edge below a width. */
+  readonly #matches = new Map<number, string>();
   readonly #looks: HeldLooks;
   readonly #focus: FocusReader;
   #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
@@ -101,6 +103,16 @@ export class MeasuredFrame {
     return this.#conditions.edges;
   }
 
+  /** Widths at which a value meets a limit of its own. */
+  get bends(): readonly number[] {
+    return this.#conditions.bends;
+  }
+
+  /** Whether something may change at any width, and nothing says at which. */
+  get isUnknown(): boolean {
+    return this.#conditions.unknown;
+  }
+
   /** Whether anything on the page stands otherwise, or is of another size, when only the viewport's height changes. */
   get dependsOnHeight(): boolean {
     return this.#conditions.tall;
@@ -123,6 +135,7 @@ export class MeasuredFrame {
     if (height !== this.#conditionsHeight) {
       this.#conditionsHeight = height;
       this.#conditions = conditionsOfDocument(inside, height);
+      this.#matches.clear();
     }
     if (setting === this.#setting && layer === this.#layer) return;
     this.#large.restore();
@@ -147,17 +160,23 @@ export class MeasuredFrame {
 
   read(width: number): PageFacts {
     this.resize(width);
-    const { media, fluid, contained } = this.#conditions;
-    let epoch = `${this.#setting} ${this.#layer} ${this.#conditionsHeight} ${contained ? width : ''}`;
-    for (const query of media) epoch += query.matches ? '1' : '0';
+    const { media, edges, follows, containers, unknown } = this.#conditions;
+    let epoch = `${this.#setting} ${this.#layer} ${this.#conditionsHeight} `;
+    const band = edges.findLastIndex((edge) => edge <= width);
+    let matches = this.#matches.get(band);
+    if (matches === undefined) {
+      matches = media.map((query) => (query.matches ? '1' : '0')).join('');
+      this.#matches.set(band, matches);
+    }
+    epoch += unknown ? ` ${width}` : matches;
     const opened = this.reader.panels.settle();
-    if (this.#setting === 'large-text' && (fluid || this.#enlargedAt !== epoch)) {
+    if (this.#setting === 'large-text' && (follows.type || containers || this.#enlargedAt !== epoch)) {
       this.#large.restore();
       this.#large.enlarge(this.reader.fontSizes());
       this.#enlargedAt = epoch;
     }
     if (this.#setting === 'opened' && opened === undefined) return this.#withoutPanel(width, epoch);
-    const facts = this.reader.read(epoch, fluid);
+    const facts = this.reader.read(epoch, this.#conditions);
     if (opened !== undefined) return { ...facts, opened };
     return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
   }

@@ -85,6 +85,16 @@ function filesOf(image: HTMLImageElement): Pick<PictureFacts, 'files' | 'own' | 
   return { files, own, asked: naturalWidth };
 }
 
+const filesKnown = new WeakMap<HTMLImageElement, { readonly shown: string; readonly files: ReturnType<typeof filesOf> }>();
+
+/** The same as long as an image shows the same file. */
+function filesShown(image: HTMLImageElement): ReturnType<typeof filesOf> {
+  const shown = `${image.currentSrc.length} ${image.currentSrc.slice(-64)} ${image.complete}`;
+  let known = filesKnown.get(image);
+  if (known?.shown !== shown) filesKnown.set(image, (known = { shown, files: filesOf(image) }));
+  return known.files;
+}
+
 /** The files of one of the project's own pictures, as the frame has been told. */
 function toldOf(style: CSSStyleDeclaration): Pick<PictureFacts, 'files' | 'own'> | undefined {
   const list = (name: string) => style.getPropertyValue(name).trim().split(' ').map(Number);
@@ -107,7 +117,7 @@ export function pictureFacts(nodes: readonly HTMLElement[], window: Window): Rea
     const sum = (...names: string[]) => names.reduce((all, name) => all + number(style.getPropertyValue(name)), 0);
     const isClosed = image.closest('[popover], details:not([open]), dialog, [data-mp-later]') !== null;
     found.set(i, {
-      ...(toldOf(style) ?? filesOf(image)),
+      ...(toldOf(style) ?? filesShown(image)),
       fit: style.objectFit,
       less: [
         sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width'),

@@ -2,6 +2,7 @@ import { Backdrop, Cut, Laying, Level, Pinned, Positioning } from '@/core/audit/
 import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
 import { characterWidth } from './character-width';
 import { colourOf } from './colour';
+import type { DocumentConditions } from './conditions';
 
 const CUTS: Readonly<Record<string, number>> = { hidden: Cut.hidden, clip: Cut.hidden, auto: Cut.scrolls, scroll: Cut.scrolls };
 const POSITIONINGS: Readonly<Record<string, number>> = {
@@ -43,6 +44,7 @@ function emptyStyles(count: number): Writable<StyleFacts> & { grids: Map<number,
     moved: bytes(),
     breaks: bytes(),
     chars: numbers(1),
+    inset: numbers(1),
     scrollPadding: [0, 0],
   };
 }
@@ -83,10 +85,44 @@ function movedOf(style: CSSStyleDeclaration): number {
 const isZero = (offset: string) => offset === 'auto' || offset === '0px';
 
 /** The same styles at another width of the same band: only lengths can have changed, where they hang on the viewport. */
-export function withLengths(styles: StyleFacts, nodes: readonly HTMLElement[], window: Window): StyleFacts {
-  const moved = Uint8Array.from(nodes, (node) => movedOf(window.getComputedStyle(node)));
-  return { ...styles, moved, scrollPadding: scrollPaddingOf(window) };
+export function withLengths(
+  styles: StyleFacts,
+  nodes: readonly HTMLElement[],
+  elements: readonly ReadElement[],
+  follows: DocumentConditions['follows'],
+  window: Window,
+): StyleFacts {
+  const styleOf = (node: HTMLElement) => window.getComputedStyle(node);
+  return {
+    ...styles,
+    ...(follows.shifts && { moved: Uint8Array.from(nodes, (node) => movedOf(styleOf(node))) }),
+    ...(follows.insets && { inset: styles.inset.map((inset, i) => (inset >= 0 ? insetOf(styleOf(nodes[i]!)) : inset)) }),
+    ...((follows.spacing || follows.type) && {
+      chars: styles.chars.map((chars, i) => (chars > 0 ? characterWidth(elements[i]!.text, styleOf(nodes[i]!)) : 0)),
+    }),
+    ...(follows.scrollPadding && { scrollPadding: scrollPaddingOf(window) }),
+  };
 }
+
+const px = (value: string) => parseFloat(value) || 0;
+
+/** Paddings and borders at both sides, px. */
+const insetOf = (style: CSSStyleDeclaration) =>
+  px(style.paddingLeft) + px(style.paddingRight) + px(style.borderLeftWidth) + px(style.borderRightWidth);
+
+/** Whether as many letters stand in an element, and in what emphasises or links some of them, as lines are asked about. */
+const isWordy = (node: HTMLElement, { chars, words }: ReadElement) =>
+  words > 0 && chars + [...node.children].reduce((sum, child) => sum + (child.textContent?.length ?? 0), 0) >= LEAST_ASKED;
+const LEAST_ASKED = 30;
+
+/** Whether the lines in an element are broken by something else than its width. */
+const breaksOtherwise = (node: HTMLElement, style: CSSStyleDeclaration) =>
+  style.columnCount !== 'auto' ||
+  style.columnWidth !== 'auto' ||
+  style.writingMode !== 'horizontal-tb' ||
+  /balance|pretty/.test(style.getPropertyValue('text-wrap-style')) ||
+  !/^(normal|nowrap)$/.test(style.whiteSpace) ||
+  node.querySelector(':scope > br, :scope > * > br') !== null;
 
 function scrollPaddingOf(window: Window): readonly [number, number] {
   const root = window.getComputedStyle(window.document.documentElement);
@@ -99,9 +135,15 @@ export interface ReadElement extends ElementFacts {
 }
 
 /** Reads all computed styles that checks ask about. Nothing of it changes between two events of the same band. */
-export function readStyles(nodes: readonly HTMLElement[], elements: readonly ReadElement[], window: Window): StyleFacts {
+export function readStyles(
+  nodes: readonly HTMLElement[],
+  elements: readonly ReadElement[],
+  window: Window,
+): { readonly facts: StyleFacts; readonly containers: readonly HTMLElement[] } {
   const facts = emptyStyles(nodes.length);
   const transparent = new Uint8Array(nodes.length);
+  const broken = new Uint8Array(nodes.length);
+  const containers: HTMLElement[] = [];
   nodes.forEach((node, i) => {
     const style = window.getComputedStyle(node);
     const { parent } = elements[i]!;
@@ -133,6 +175,9 @@ export function readStyles(nodes: readonly HTMLElement[], elements: readonly Rea
     facts.moved[i] = movedOf(style);
     facts.breaks[i] = style.overflowWrap !== 'normal' || /^break/.test(style.wordBreak) || style.hyphens === 'auto' ? 1 : 0;
     if (elements[i]!.chars > 0) facts.chars[i] = characterWidth(elements[i]!.text, style);
+    broken[i] = (parent >= 0 && broken[parent]) || breaksOtherwise(node, style) ? 1 : 0;
+    facts.inset[i] = broken[i] || !isWordy(node, elements[i]!) ? -1 : insetOf(style);
+    if (style.containerType !== 'normal') containers.push(node);
     facts.flow[i] = flowOf(style);
     if (node.childElementCount > 0) {
       const specified = node.computedStyleMap();
@@ -146,7 +191,7 @@ export function readStyles(nodes: readonly HTMLElement[], elements: readonly Rea
     facts.share[i] = shareOf(facts, node, parent, style);
   });
   facts.scrollPadding = scrollPaddingOf(window);
-  return facts;
+  return { facts, containers };
 }
 
 function shareOf(facts: StyleFacts, node: HTMLElement, parent: number, style: CSSStyleDeclaration): number {

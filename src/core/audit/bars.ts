@@ -1,5 +1,8 @@
-import type { Box, PageFacts } from './facts';
-import { boxOf, Pinned, Positioning } from './facts';
+import type { Box } from './geometry';
+import type { PageFacts } from './facts';
+import { boxOf } from './geometry';
+import { exceeds } from './readers';
+import { Pinned, Positioning } from './facts';
 
 export interface Bar {
   readonly element: number;
@@ -22,7 +25,8 @@ export function barsOf(facts: PageFacts): Bar[] {
     if (!facts.pinned[i] || !facts.shown[i]) continue;
     const box = boxOf(facts, i);
     const height = box.bottom - box.top;
-    if (box.right - box.left < facts.viewport.width * WIDE || height > facts.viewport.height * SHEET) continue;
+    if (exceeds(facts, facts.viewport.width * WIDE, box.right - box.left)) continue;
+    if (exceeds(facts, height, facts.viewport.height * SHEET)) continue;
     const fixed = facts.position[i] === Positioning.fixed;
     bars.push({
       element: i,

@@ -1,5 +1,6 @@
-import type { Box } from './facts';
-import { boxOf, Level, visiblePart } from './facts';
+import type { Box } from './geometry';
+import { boxOf, visiblePart } from './geometry';
+import { Level } from './facts';
 import { oncePerFacts } from './once';
 
 const THINGS = new Set(['img', 'video', 'canvas', 'svg', 'input', 'textarea', 'select', 'button', 'hr']);

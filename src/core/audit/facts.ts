@@ -1,5 +1,5 @@
 import type { Density } from '../devices/densities';
-import { Cut, Positioning } from './codes';
+import type { Trace } from './trace';
 
 export { Backdrop, Cut, Laying, Level, Pinned, Positioning } from './codes';
 
@@ -113,6 +113,11 @@ export interface StyleFacts {
   readonly breaks: Uint8Array;
   /** How wide a character of its own text is on average, as a share of the type's size; 0 where it has none. */
   readonly chars: Float64Array;
+  /**
+   * Of what text stands in: its paddings and borders at both sides together, px; below 0 where lines don't fill what is left,
+   * being broken by hand, balanced, or set in columns.
+   */
+  readonly inset: Float64Array;
   /** Room kept free at the top and the bottom when something is scrolled into view, px. */
   readonly scrollPadding: readonly [top: number, bottom: number];
 }
@@ -139,6 +144,11 @@ export interface PageFacts extends StyleFacts {
   readonly broken: Uint8Array;
   /** The page's own column grid at this viewport, in px; absent where it has none. */
   readonly columns?: { readonly columnWidth: number; readonly least: number; readonly fits: boolean } | undefined;
+  /**
+   * How far the size of each container is from each size that a condition on containers asks for, px: where one passes 0, a
+   * condition begins or ends.
+   */
+  readonly gaps?: Float64Array | undefined;
   /** The content of `<meta name="viewport">`; undefined where the page has none. */
   readonly meta?: string | undefined;
   /** Images by element. */
@@ -158,14 +168,14 @@ export interface PageFacts extends StyleFacts {
   /** The same page on the same device held the other way. */
   readonly turned?: PageFacts | undefined;
   /**
-   * Set where numbers between measured widths were worked out rather than measured. A check that met a number too near
-   * to one of its limits says so here; the width is then measured.
+   * Set where numbers between measured widths were worked out rather than measured.
    */
   readonly doubt?: Doubt | undefined;
+  /** Where what checks compare is noted. */
+  readonly trace?: Trace | undefined;
 }
 
 export interface Doubt {
-  near: boolean;
   /** 1 for elements whose lines are taken to reach as far as they can, since it isn't known how far they do. */
   readonly loose: Uint8Array;
   /** Whether the size of any type changes in between. */
@@ -182,109 +192,4 @@ export interface FocusFacts {
   readonly drawnByBrowser: Uint8Array;
   /** 1 where the line lies apart from the element, so that nothing of it is beside the line. */
   readonly apart: Uint8Array;
-}
-
-export const LEFT = 0;
-export const TOP = 1;
-export const RIGHT = 2;
-export const BOTTOM = 3;
-
-/** Deviations up to this many px are rounding, not faults. */
-export const TOLERANCE = 1;
-
-/** Worked-out numbers lie within this many px of what a browser measures. */
-const SLACK = 0.25;
-
-/** Whether a number is above a limit, both in px. */
-export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
-  if (facts.doubt && Math.abs(value - limit) <= SLACK) facts.doubt.near = true;
-  return value > limit;
-}
-
-/** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */
-export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
-  if (facts.doubt && Math.abs(value - limit) <= slack) facts.doubt.near = true;
-  return value > limit;
-}
-
-/** Whether a number that follows from the size of type is above a limit, px. */
-export function typeExceeds(facts: PageFacts, value: number, limit: number): boolean {
-  return facts.doubt?.sized ? exceedsBy(facts, value, limit, 0.05) : value > limit;
-}
-
-/** To be called with the elements of any fault that was found: one found with loose lines may be none. */
-export function foundOn(facts: PageFacts, ...elements: readonly number[]): void {
-  if (facts.doubt && elements.some((element) => facts.doubt!.loose[element])) facts.doubt.near = true;
-}
-
-export interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-
-export function boxOf(facts: PageFacts, element: number): Box {
-  const at = element * 4;
-  return {
-    left: facts.boxes[at + LEFT]!,
-    top: facts.boxes[at + TOP]!,
-    right: facts.boxes[at + RIGHT]!,
-    bottom: facts.boxes[at + BOTTOM]!,
-  };
-}
-
-export function isAbove(facts: PageFacts, ancestor: number, element: number): boolean {
-  for (let at = facts.elements[element]!.parent; at >= ancestor; at = facts.elements[at]!.parent)
-    if (at === ancestor) return true;
-  return false;
-}
-
-/**
- * The part of a line that holds letters: as high as the type, in the middle of the line's box. The box itself may be
- * higher than its line and reach over neighbours without a letter touching.
- */
-export function inkOf(facts: PageFacts, element: number, line: number): Box {
-  const lines = facts.lines[element]!;
-  const at = line * 4;
-  const top = lines[at + TOP]!;
-  const bottom = lines[at + BOTTOM]!;
-  const slack = Math.max(0, (bottom - top - facts.fontSize[element]!) / 2);
-  return { left: lines[at + LEFT]!, top: top + slack, right: lines[at + RIGHT]!, bottom: bottom - slack };
-}
-
-/** The ancestor that an element is placed in, and may be cut by: its parent, or what it holds on to; -1 for none. */
-export function containerOf(facts: PageFacts, element: number): number {
-  const place = facts.position[element];
-  if (place === Positioning.fixed) return -1;
-  let at = facts.elements[element]!.parent;
-  if (place === Positioning.absolute) while (at > 0 && facts.position[at] === Positioning.flow) at = facts.elements[at]!.parent;
-  return at;
-}
-
-/** The part of a box that shows, or can be scrolled to inside it, within all containers that cut; undefined if none. */
-export function visiblePart(facts: PageFacts, element: number, box: Box): Box | undefined {
-  let { left, top, right, bottom } = box;
-  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) {
-    const cutX = facts.cutX[at] !== Cut.none;
-    const cutY = facts.cutY[at] !== Cut.none;
-    if (!cutX && !cutY) continue;
-    const outer = boxOf(facts, at);
-    if (cutX) {
-      left = Math.max(left, outer.left);
-      right = Math.min(right, outer.right);
-    }
-    if (cutY) {
-      top = Math.max(top, outer.top);
-      bottom = Math.min(bottom, outer.bottom);
-    }
-    if (!exceeds(facts, right - left, 0) || !exceeds(facts, bottom - top, 0)) return undefined;
-  }
-  return { left, top, right, bottom };
-}
-
-/** Whether an element or one it stands in is held on the screen while the page scrolls. */
-export function isPinned(facts: PageFacts, element: number): boolean {
-  for (let at = element; at > 0; at = facts.elements[at]!.parent) if (facts.pinned[at]) return true;
-  return false;
 }

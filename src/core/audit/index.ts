@@ -1,14 +1,14 @@
 export type { PageFacts } from './facts';
 export { SEVERITIES, usualLimits, VIEWS } from './check';
 export type { Check, Limits, View } from './check';
-export { asUsual, judge } from './judge';
+export { asUsual, judge, judgesOf } from './judge';
 export type { Asked } from './judge';
 export { askedFor } from './asked';
 export type { AskedFor } from './asked';
 export { checkNamed, CHECKS } from './checks';
 export { Ledger } from './sweep/ledger';
 export type { Finding, WidthResult } from './sweep/ledger';
-export { sizesOf, sweepExactly } from './sweep/exact';
+export { sweepExactly } from './sweep/exact';
 export type { Sweep, SweptPart } from './sweep/exact';
 export { packed, unpacked } from './sweep/packed';
 export type { PackedResult } from './sweep/packed';

@@ -22,3 +22,10 @@ export function judge(asked: readonly Asked[], facts: PageFacts): Judged[] {
     for (const violation of check.judge(facts, limits)) found.push({ check: check.id, violation });
   return found;
 }
+
+/** The same check by check, as sweeps ask for it. */
+export const judgesOf = (asked: readonly Asked[]) =>
+  asked.map(({ check, limits }) => ({
+    judge: (facts: PageFacts): Judged[] => check.judge(facts, limits).map((violation) => ({ check: check.id, violation })),
+    ...(check.eachWidth && { eachWidth: check.eachWidth }),
+  }));

@@ -1,5 +1,7 @@
 import type { PageFacts } from './facts';
-import { Backdrop, boxOf, exceeds, isAbove, Positioning } from './facts';
+import { Backdrop, Positioning } from './facts';
+import { boxOf, isAbove } from './geometry';
+import { exceeds, larger, smaller } from './readers';
 
 /** The nearest absolutely placed or fixed element that one stands in, itself included; 0 for the page. */
 export function layerOf(facts: PageFacts, element: number): number {
@@ -24,9 +26,9 @@ export function isOverOthers(facts: PageFacts, element: number): boolean {
     if (!facts.shown[i] || (!isOpaque(facts, i) && !PICTURES.has(facts.elements[i]!.tag))) continue;
     if (i === element || isAbove(facts, i, element) || i === layer || isAbove(facts, layer, i)) continue;
     const other = boxOf(facts, i);
-    const across = Math.min(box.right, other.right) - Math.max(box.left, other.left);
-    const down = Math.min(box.bottom, other.bottom) - Math.max(box.top, other.top);
-    if (exceeds(facts, across, 0) && exceeds(facts, down, 0)) return true;
+    const across = smaller(facts, box.right, other.right) - larger(facts, box.left, other.left);
+    const down = smaller(facts, box.bottom, other.bottom) - larger(facts, box.top, other.top);
+    if (exceeds(facts, across, 0.5) && exceeds(facts, down, 0.5)) return true;
   }
   return false;
 }

@@ -1,20 +1,19 @@
 import type { PageFacts } from './facts';
+import type { Trace } from './trace';
 
 /** What several checks ask of the same facts is worked out once for each. */
 export function oncePerFacts<T>(work: (facts: PageFacts) => T): (facts: PageFacts) => T {
-  const known = new WeakMap<PageFacts, { readonly result: T; readonly near: boolean }>();
+  const known = new WeakMap<PageFacts, { readonly result: T; readonly compared: Trace | undefined }>();
   return (facts) => {
-    let one = known.get(facts);
-    if (!one) {
-      const { doubt } = facts;
-      const before = doubt?.near ?? false;
-      if (doubt) doubt.near = false;
-      const result = work(facts);
-      one = { result, near: doubt?.near ?? false };
-      if (doubt) doubt.near = before;
-      known.set(facts, one);
+    const { trace } = facts;
+    const one = known.get(facts);
+    if (one) {
+      if (trace && one.compared) trace.append(one.compared);
+      return one.result;
     }
-    if (one.near && facts.doubt) facts.doubt.near = true;
-    return one.result;
+    const start = trace?.length ?? 0;
+    const result = work(facts);
+    known.set(facts, { result, compared: trace?.from(start) });
+    return result;
   };
 }

@@ -1,5 +1,6 @@
-import type { Box, PageFacts } from './facts';
-import { exceeds } from './facts';
+import type { Box } from './geometry';
+import type { PageFacts } from './facts';
+import { exceeds, larger, smaller } from './readers';
 
 /** Boxes that overlap by less than this share of the lower one stand in different rows. */
 const SAME_ROW = 0.5;
@@ -9,8 +10,8 @@ const SAME_ROW = 0.5;
  * or left of it in the same row. Undefined where it doesn't. Pages here are read from left to right.
  */
 export function comesBefore(facts: PageFacts, box: Box, other: Box): number | undefined {
-  const shared = Math.min(box.bottom, other.bottom) - Math.max(box.top, other.top);
-  const least = Math.min(box.bottom - box.top, other.bottom - other.top);
+  const shared = smaller(facts, box.bottom, other.bottom) - larger(facts, box.top, other.top);
+  const least = smaller(facts, box.bottom - box.top, other.bottom - other.top);
   if (exceeds(facts, shared, least * SAME_ROW))
     return exceeds(facts, other.left - box.right, -0.5) ? other.left - box.left : undefined;
   const above = other.top - box.bottom;

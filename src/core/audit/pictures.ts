@@ -2,7 +2,8 @@ import { densityAt, USUAL_DENSITIES } from '../devices/densities';
 import { fetchedWidth } from '../pictures/candidates';
 import { drawnWidth } from '../pictures/drawn';
 import type { FileFacts, PageFacts, PictureFacts } from './facts';
-import { boxOf } from './facts';
+import { boxOf } from './geometry';
+import { Kind } from './trace';
 
 /** Worked-out numbers lie within so many px of what a browser measures. */
 const SLACK = 0.25;
@@ -32,6 +33,6 @@ export function drawnNow(facts: PageFacts, element: number, picture: PictureFact
   const wide = fetched(asked ?? width);
   // Near to where another file is fetched, a width has to be measured.
   if (facts.doubt && asked === undefined && (fetched(width - SLACK) !== wide || fetched(width + SLACK) !== wide))
-    facts.doubt.near = true;
+    facts.trace?.add(0, 0, Kind.unknown);
   return { width, density, file: files.find((one) => one[0] === wide)! };
 }

@@ -1,5 +1,7 @@
 import type { PageFacts } from './facts';
-import { boxOf, exceeds, Laying, Level, Positioning } from './facts';
+import { boxOf } from './geometry';
+import { exceeds, inOrder, larger, smaller } from './readers';
+import { Laying, Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
 /** The items of an element that stand beside each other, and the rows they fall into. */
@@ -15,13 +17,15 @@ export interface Rows {
 /** Items that share at least half of the lower one's height stand in one row. */
 function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
   const rows: { members: number[]; top: number; bottom: number }[] = [];
-  const sorted = items.map((item) => ({ item, ...boxOf(facts, item) })).sort((a, b) => a.top - b.top || a.left - b.left);
+  const sorted = items
+    .map((item) => ({ item, ...boxOf(facts, item) }))
+    .sort((a, b) => inOrder(facts, a.top, b.top) || inOrder(facts, a.left, b.left));
   for (const { item, top, bottom } of sorted) {
     const row = rows[rows.length - 1];
-    const shared = row ? Math.min(row.bottom, bottom) - Math.max(row.top, top) : 0;
-    if (row && exceeds(facts, shared, Math.min(row.bottom - row.top, bottom - top) / 2)) {
+    const shared = row ? smaller(facts, row.bottom, bottom) - larger(facts, row.top, top) : 0;
+    if (row && exceeds(facts, shared, smaller(facts, row.bottom - row.top, bottom - top) / 2)) {
       row.members.push(item);
-      row.bottom = Math.max(row.bottom, bottom);
+      row.bottom = larger(facts, row.bottom, bottom);
     } else rows.push({ members: [item], top, bottom });
   }
   return rows.map(({ members }) => members);

@@ -1,5 +1,8 @@
-import type { Box, PageFacts } from './facts';
-import { boxOf, Level } from './facts';
+import type { Box } from './geometry';
+import type { PageFacts } from './facts';
+import { boxOf } from './geometry';
+import { exceeds } from './readers';
+import { Level } from './facts';
 import { oncePerFacts } from './once';
 
 /** So much less than the least size, px, is rounding: browsers round boxes to 1/64 px, one width to the next. */
@@ -15,6 +18,9 @@ export interface Target {
 /** Controls whose size browsers decide unless an author does, in px. */
 const OF_THE_BROWSER = new Set(['checkbox', 'radio']);
 const BROWSERS_OWN = 13;
+
+const isAbout = (facts: PageFacts, size: number, usual: number) =>
+  exceeds(facts, size, usual - 0.5) && !exceeds(facts, size, usual + 0.5);
 
 /** A link in a sentence: the line decides its height (WCAG 2.2, 2.5.8, exception "Inline"). */
 function isInSentence(facts: PageFacts, element: number): boolean {
@@ -35,9 +41,9 @@ export const targetsOf = oncePerFacts((facts): Target[] => {
     const box = boxOf(facts, i);
     const width = box.right - box.left;
     const height = box.bottom - box.top;
-    if (type && OF_THE_BROWSER.has(type) && width === BROWSERS_OWN && height === BROWSERS_OWN) continue;
+    if (type && OF_THE_BROWSER.has(type) && isAbout(facts, width, BROWSERS_OWN) && isAbout(facts, height, BROWSERS_OWN)) continue;
     // Wholly past the left or upper edge is how things are put away until they are needed.
-    if (box.right <= 0 || box.bottom <= 0) continue;
+    if (!exceeds(facts, box.right, 0.5) || !exceeds(facts, box.bottom, 0.5)) continue;
     targets.push({ element: i, box, width, height });
   }
   return targets;

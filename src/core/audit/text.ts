@@ -1,5 +1,7 @@
 import type { PageFacts } from './facts';
-import { BOTTOM, exceeds, LEFT, Level, RIGHT, TOP } from './facts';
+import { BOTTOM, boxOf, isAbove, LEFT, RIGHT, TOP } from './geometry';
+import { exceeds, inOrder, isMore, larger, smaller } from './readers';
+import { Level } from './facts';
 import { oncePerFacts } from './once';
 
 /** How many lines the given line boxes stand on: boxes that share half their height are one line. */
@@ -8,14 +10,14 @@ export function countLines(facts: PageFacts, lines: readonly Float64Array[]): nu
     .flatMap((boxes) =>
       Array.from({ length: boxes.length / 4 }, (_, i) => [boxes[i * 4 + TOP]!, boxes[i * 4 + BOTTOM]!] as const),
     )
-    .sort((a, b) => a[0] - b[0]);
+    .sort((a, b) => inOrder(facts, a[0], b[0]));
   let count = 0;
   let end = -Infinity;
   for (const [top, bottom] of spans) {
     if (count === 0 || exceeds(facts, top, end - (bottom - top) / 2)) {
       count++;
       end = bottom;
-    } else end = Math.max(end, bottom);
+    } else end = larger(facts, end, bottom);
   }
   return count;
 }
@@ -48,23 +50,53 @@ export const textBlocks = oncePerFacts((facts): TextBlock[] => {
   return [...blocks].map(([element, block]) => ({ element, ...block }));
 });
 
-/** How many characters of average width the longest line of a block has room for. */
-export function longestLine(facts: PageFacts, { element, parts }: TextBlock): number {
+/** How wide a character of a block is on average, px. */
+export function characterOf(facts: PageFacts, { element, parts }: TextBlock): number {
+  const own = facts.lines[element]!.length > 0 ? element : parts[0]!;
+  return facts.chars[own]! * facts.fontSize[own]!;
+}
+
+/** In how many pieces browsers set a block's text: at least one a line. */
+export const piecesOf = (facts: PageFacts, { parts }: TextBlock): number =>
+  parts.reduce((sum, part) => sum + facts.lines[part]!.length / 4, 0);
+
+/**
+ * How much room the lines of a block have, px, where they wrap in nothing but the block itself: between its paddings, with no
+ * float beside them. Undefined where only the lines themselves tell.
+ */
+export function lineRoom(facts: PageFacts, { element }: TextBlock): number | undefined {
+  if (facts.inset[element]! < 0) return undefined;
+  const box = boxOf(facts, element);
+  for (const float of floatsOf(facts)) {
+    const other = boxOf(facts, float);
+    if (float === element || isAbove(facts, float, element)) continue;
+    if (!exceeds(facts, other.bottom, box.top + 0.5) || !exceeds(facts, box.bottom - 0.5, other.top)) continue;
+    if (exceeds(facts, other.right, box.left + 0.5) && exceeds(facts, box.right - 0.5, other.left)) return undefined;
+  }
+  return box.right - box.left - facts.inset[element]!;
+}
+
+const floatsOf = oncePerFacts((facts) =>
+  facts.elements.flatMap((_, i) => (facts.level[i] === Level.float && facts.shown[i] ? [i] : [])),
+);
+
+/** How long the longest line of a block is, px. */
+export function longestLine(facts: PageFacts, { parts }: TextBlock): number {
   const spans = parts
     .flatMap((part) => {
       const lines = facts.lines[part]!;
       return Array.from({ length: lines.length / 4 }, (_, i) => lines.subarray(i * 4, i * 4 + 4));
     })
-    .sort((a, b) => a[TOP]! - b[TOP]!);
+    .sort((a, b) => inOrder(facts, a[TOP]!, b[TOP]!));
   let longest = 0;
-  let [left, right, bottom] = [Infinity, -Infinity, -Infinity];
+  let line: { left: number; right: number; bottom: number } | undefined;
   for (const span of spans) {
-    if (span[TOP]! > bottom - (span[BOTTOM]! - span[TOP]!) / 2) [left, right] = [Infinity, -Infinity];
-    left = Math.min(left, span[LEFT]!);
-    right = Math.max(right, span[RIGHT]!);
-    bottom = span[BOTTOM]!;
-    longest = Math.max(longest, right - left);
+    const [left, top, right, bottom] = [span[LEFT]!, span[TOP]!, span[RIGHT]!, span[BOTTOM]!];
+    const isNext = !line || isMore(facts, top, line.bottom - (bottom - top) / 2);
+    line = isNext
+      ? { left, right, bottom }
+      : { left: smaller(facts, line!.left, left), right: larger(facts, line!.right, right), bottom };
+    longest = larger(facts, longest, line.right - line.left);
   }
-  const own = facts.lines[element]!.length > 0 ? element : parts[0]!;
-  return longest / (facts.chars[own]! * facts.fontSize[own]!);
+  return longest;
 }

@@ -1,5 +1,5 @@
-import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult } from '@/core/audit';
-import { asUsual, judge, sizesOf, sweepExactly, usualLimits } from '@/core/audit';
+import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult, PackedResult } from '@/core/audit';
+import { asUsual, judge, judgesOf, packed, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
@@ -34,17 +34,20 @@ export interface SweepTask {
   readonly brute?: boolean;
 }
 
-export interface SweepStep {
-  readonly results: readonly WidthResult[];
+/** What a sweep says of itself now and then. */
+export interface PackedStep {
+  readonly results: readonly PackedResult[];
   readonly layouts: number;
   readonly done: boolean;
+  /** A width that was worked out and turned out otherwise: from then on every width is measured. */
+  readonly wrong?: SweptPart['wrong'];
 }
 
 interface Measuring {
   load(html: string, height: number): Promise<void>;
   /** Takes up a sweep of the loaded page. */
   begin(task: SweepTask): void;
-  /** Goes on with it for about so many ms. A `SweepStep` as JSON: one string travels faster than many objects. */
+  /** Goes on with it for about so many ms. A `PackedStep` as JSON: one string travels faster than many objects. */
   step(ms: number): string;
   /** Names of the elements of a document that had none. */
   names(): string[];
@@ -102,34 +105,6 @@ function askedOf(task: SweepTask): Asked[] {
   });
 }
 
-function* everyWidth(
-  task: SweepTask,
-  edges: readonly number[],
-  read: (width: number) => PageFacts,
-  columns: (width: number) => PageFacts['columns'],
-  asked: readonly Asked[],
-): Generator<SweptPart> {
-  const isEdge = new Set(edges);
-  for (const width of task.widths) {
-    const top = Math.min(task.widest, (edges.find((edge) => edge > width) ?? Infinity) - 1);
-    const bandTop = read(top);
-    const facts = { ...read(width), columns: columns(width), bandTop };
-    const atEdge = isEdge.has(width) || isEdge.has(width + 1);
-    const result = { width, violations: judge(asked, facts), ...(atEdge && { sizes: sizesOf(facts) }) };
-    yield { results: [result], layouts: 1 };
-  }
-}
-
-/** The widest width of a band is looked at again and again; its facts stay the same. */
-function remembered(read: (width: number) => PageFacts, widths: ReadonlySet<number>): (width: number) => PageFacts {
-  const kept = new Map<number, PageFacts>();
-  return (width) => {
-    const facts = kept.get(width) ?? read(width);
-    if (widths.has(width)) kept.set(width, facts);
-    return facts;
-  };
-}
-
 function begin(task: SweepTask): void {
   running = everyHeight(task);
 }
@@ -146,8 +121,8 @@ function* everyHeight(task: SweepTask): Generator<SweptPart> {
       page.arrange(task.turned.height, setting);
       turned = page.read(task.turned.width);
     }
-    for (const { results, layouts } of everyLayer(task, height, setting, alike ? task.heights : [height], turned)) {
-      yield { results: tagged ? results.map((one) => ({ height, ...one })) : results, layouts };
+    for (const part of everyLayer(task, height, setting, alike ? task.heights : [height], turned)) {
+      yield tagged ? { ...part, results: part.results.map((one) => ({ height, ...one })) } : part;
     }
   }
 }
@@ -170,11 +145,11 @@ function* everyLayer(
   const found = new Map<number, WidthResult>();
   for (let layer = 0; layer < layers; layer++) {
     page.arrange(height, setting, layer);
-    for (const { results, layouts } of sweepOne(task, heights, turned)) {
-      if (layers === 1) yield { results, layouts };
+    for (const part of sweepOne(task, heights, turned)) {
+      if (layers === 1) yield part;
       else {
-        for (const one of results) found.set(one.width, together(found.get(one.width), one));
-        yield { results: [], layouts };
+        for (const one of part.results) found.set(one.width, together(found.get(one.width), one));
+        yield { ...part, results: [] };
       }
     }
   }
@@ -204,23 +179,25 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
     return { columnWidth, fits, least: grid.columnLeast };
   };
   const measure = (width: number) => ({ ...page.read(width), turned, densities: task.densities });
-  const decide = (facts: PageFacts) => judge(asked, facts);
   const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
-  if (task.brute)
-    return everyWidth(task, edges, remembered(measure, new Set([...edges.map((edge) => edge - 1), widest])), columns, asked);
-  const sweep = { widths: task.widths, edges, near: task.near, measure, judge: decide, columns };
+  const { widths, near } = task;
+  const everyWidth = task.brute || page.isUnknown;
+  const sweep = { widths, edges, bends: page.bends, near, measure, judges: judgesOf(asked), columns, everyWidth };
   return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
 }
 
 /** The same layout judged for several heights at once. */
 function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
-  const judgeAll = (facts: PageFacts) =>
-    heights.flatMap((height) =>
-      sweep.judge({ ...facts, viewport: { width: facts.viewport.width, height } }).map((one) => ({ ...one, height })),
-    );
-  for (const { results, layouts } of sweepExactly({ ...sweep, judge: judgeAll }, widest))
+  const judges = heights.flatMap((height) =>
+    sweep.judges.map(({ judge: decide, ...one }) => ({
+      ...one,
+      judge: (facts: PageFacts) =>
+        decide({ ...facts, viewport: { width: facts.viewport.width, height } }).map((found) => ({ ...found, height })),
+    })),
+  );
+  for (const { results, ...part } of sweepExactly({ ...sweep, judges }, widest))
     yield {
-      layouts,
+      ...part,
       results: results.flatMap(({ width, violations }) =>
         heights.map((height) => ({
           width,
@@ -235,6 +212,7 @@ function step(ms: number): string {
   const results: WidthResult[] = [];
   let layouts = 0;
   let done = false;
+  let wrong: SweptPart['wrong'];
   const until = performance.now() + ms;
   do {
     const part = running!.next();
@@ -242,9 +220,10 @@ function step(ms: number): string {
     else {
       results.push(...part.value.results);
       layouts += part.value.layouts;
+      wrong ??= part.value.wrong;
     }
   } while (!done && performance.now() < until);
-  return JSON.stringify({ results, layouts, done } satisfies SweepStep);
+  return JSON.stringify({ results: packed(results), layouts, done, wrong } satisfies PackedStep);
 }
 
 function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number {

@@ -1,5 +1,5 @@
 import type { AskedFor, View, WidthResult } from '@/core/audit';
-import { askedFor } from '@/core/audit';
+import { askedFor, unpacked } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
@@ -10,7 +10,7 @@ import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
 import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
-import type { SweepStep, SweepTask } from './in-page';
+import type { PackedStep, SweepTask } from './in-page';
 import { pageScript } from './script';
 import type { Tab } from './tab';
 import { TabPool } from './tab';
@@ -27,6 +27,8 @@ export const measuringTabs = new TabPool<void>(
   },
   2,
 );
+
+export type SweepStep = Omit<PackedStep, 'results'> & { readonly results: readonly WidthResult[] };
 
 /** More often, windows would do nothing but take in results; less often, a sweep would be slow to stop. */
 const REPORT_MS = 200;
@@ -102,8 +104,8 @@ export class MeasuredPage {
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
     for (;;) {
       const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), reportMs));
-      const step = JSON.parse(told) as SweepStep;
-      yield step;
+      const step = JSON.parse(told) as PackedStep;
+      yield { ...step, results: unpacked(step.results) };
       if (step.done) return;
     }
   }

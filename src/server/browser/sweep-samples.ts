@@ -4,8 +4,7 @@ import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { pageOf, rowless } from '@/core/document';
 import { foundIn, sampleKey, samplesOn, withSample } from '@/core/tables';
-import type { SweepStep } from './in-page';
-import type { SweepWish } from './measuring';
+import type { SweepStep, SweepWish } from './measuring';
 import { MeasuredPage } from './measuring';
 
 type Found = WidthResult['violations'][number];

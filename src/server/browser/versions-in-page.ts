@@ -56,7 +56,7 @@ export function compareVersions(pair: readonly HTMLIFrameElement[], widths: read
   const boxOf = (element: HTMLElement | undefined) =>
     element && element.getClientRects().length > 0 ? element.getBoundingClientRect() : undefined;
   const conditions = pair.map((one) => conditionsOfDocument(one.contentDocument!, one.clientHeight));
-  const contained = conditions.some((one) => one.contained);
+  const contained = conditions.some((one) => one.containers !== undefined);
   let epoch: string | undefined;
   let repainted = new Set<string>();
   const found: MovedAt[] = [];

@@ -1,15 +1,22 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box, PageFacts } from '../facts';
-import { boxOf, Cut, exceeds, foundOn, inkOf, isAbove, TOLERANCE, visiblePart } from '../facts';
-import { oncePerFacts } from '../once';
+import type { Box } from '../geometry';
+import type { PageFacts } from '../facts';
+import { boxOf, inkOf, isAbove, TOLERANCE, visiblePart } from '../geometry';
+import { Cut } from '../facts';
+import { exceeds, foundOn, isMore, larger, smaller } from '../readers';
 
 /** Indexes of the children of each element, in reading order. */
-const childrenOf = oncePerFacts((facts) => {
-  const children: number[][] = facts.elements.map(() => []);
-  facts.elements.forEach(({ parent }, i) => parent >= 0 && children[parent]!.push(i));
+function childrenOf({ elements }: PageFacts): readonly (readonly number[])[] {
+  let children = known.get(elements);
+  if (!children) {
+    const lists: number[][] = elements.map(() => []);
+    elements.forEach(({ parent }, i) => parent >= 0 && lists[parent]!.push(i));
+    known.set(elements, (children = lists));
+  }
   return children;
-});
+}
+const known = new WeakMap<PageFacts['elements'], readonly (readonly number[])[]>();
 
 /** What is put away for those who hear the page. */
 const PUT_AWAY = 2;
@@ -41,19 +48,25 @@ function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
   const count = facts.lines[cell]!.length / 4;
   if (count === 0) return boxOf(facts, cell);
   const lines = Array.from({ length: count }, (_, line) => inkOf(facts, cell, line));
-  return { left: Math.min(...lines.map(({ left }) => left)), right: Math.max(...lines.map(({ right }) => right)) };
+  return {
+    left: lines.map(({ left }) => left).reduce((a, b) => smaller(facts, a, b)),
+    right: lines.map(({ right }) => right).reduce((a, b) => larger(facts, a, b)),
+  };
 }
 
 /** How far two cells are from standing in one column, px: their boxes, or what is seen of them by its left, right or middle. */
 function apart(facts: PageFacts, a: number, b: number): number {
   const [box, other] = [boxOf(facts, a), boxOf(facts, b)];
+  const size = (value: number) => larger(facts, value, -value);
+  const boxes = larger(facts, size(box.left - other.left), size(box.right - other.right));
+  if (!exceeds(facts, boxes, TOLERANCE)) return boxes;
   const [one, two] = [seenOf(facts, a), seenOf(facts, b)];
-  return Math.min(
-    Math.max(Math.abs(box.left - other.left), Math.abs(box.right - other.right)),
-    Math.abs(one.left - two.left),
-    Math.abs(one.right - two.right),
-    Math.abs(one.left + one.right - two.left - two.right) / 2,
-  );
+  return [
+    boxes,
+    size(one.left - two.left),
+    size(one.right - two.right),
+    size((one.left + one.right - two.left - two.right) / 2),
+  ].reduce((a, b) => smaller(facts, a, b));
 }
 
 /** Headings of columns that don't stand over them. */
@@ -75,7 +88,7 @@ export const headingLine: Check = {
         childrenOf(facts)[row]!.forEach((cell, i) => {
           if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
           const off = apart(facts, cells[i]!, cell);
-          if (!exceeds(facts, off, TOLERANCE) || off <= (worst?.amount ?? 0)) return;
+          if (!exceeds(facts, off, TOLERANCE) || (worst && !isMore(facts, off, worst.amount))) return;
           foundOn(facts, cell);
           worst = {
             ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },
@@ -116,7 +129,7 @@ export const sidewaysHint: Check = {
       for (let at = i + 1; at < facts.elements.length && isAbove(facts, i, at); at++) {
         if (!facts.shown[at]) continue;
         const box = boxOf(facts, at);
-        if (exceeds(facts, box.right, edge.right + TOLERANCE)) hidden = Math.max(hidden, box.right - edge.right);
+        if (exceeds(facts, box.right, edge.right + TOLERANCE)) hidden = larger(facts, hidden, box.right - edge.right);
         for (let line = 0; line < facts.lines[at]!.length / 4; line++) {
           const ink = inkOf(facts, at, line);
           if (goesOn(facts, i, ink.left, ink.right, false)) hinted = true;

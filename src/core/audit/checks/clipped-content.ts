@@ -1,7 +1,10 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box, PageFacts } from '../facts';
-import { boxOf, containerOf, Cut, exceeds, foundOn, inkOf, TOLERANCE } from '../facts';
+import type { Box } from '../geometry';
+import type { PageFacts } from '../facts';
+import { boxOf, containerOf, inkOf, TOLERANCE } from '../geometry';
+import { Cut } from '../facts';
+import { exceeds, foundOn, isMore, larger } from '../readers';
 
 /** Boxes this small hide their content on purpose, for screen readers only. */
 const PUT_AWAY = 2;
@@ -10,9 +13,11 @@ const PUT_AWAY = 2;
 function cutBy(facts: PageFacts, ancestor: number, box: Box): number {
   const edge = boxOf(facts, ancestor);
   const across =
-    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor] ? Math.max(edge.left - box.left, box.right - edge.right) : 0;
-  const down = facts.cutY[ancestor] === Cut.hidden ? Math.max(edge.top - box.top, box.bottom - edge.bottom) : 0;
-  return Math.max(across, down);
+    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor]
+      ? larger(facts, edge.left - box.left, box.right - edge.right)
+      : 0;
+  const down = facts.cutY[ancestor] === Cut.hidden ? larger(facts, edge.top - box.top, box.bottom - edge.bottom) : 0;
+  return larger(facts, across, down);
 }
 
 /** Text or a picture is cut by a box that doesn't scroll. */
@@ -42,7 +47,7 @@ export const clippedContent: Check = {
         const cut = cutBy(facts, at, box);
         if (!exceeds(facts, cut, TOLERANCE / 2)) continue;
         foundOn(facts, element);
-        if ((worst.get(at)?.amount ?? 0) < cut)
+        if (isMore(facts, cut, worst.get(at)?.amount ?? 0))
           worst.set(at, {
             element: facts.elements[at]!.id,
             amount: cut,

@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import { paintedContrast } from '../contrast';
-import { typeExceeds } from '../facts';
+import { typeExceeds } from '../readers';
 import { isOverOthers } from '../layers';
 
 const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);

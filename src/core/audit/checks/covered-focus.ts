@@ -1,6 +1,7 @@
 import type { Check } from '../check';
 import { barsOf } from '../bars';
-import { boxOf, exceeds, isAbove, isPinned } from '../facts';
+import { boxOf, isAbove, isPinned } from '../geometry';
+import { exceeds, exceedsBy } from '../readers';
 
 /** Something that has the focus can lie wholly under a bar that is pinned to the screen. */
 export const coveredFocus: Check = {
@@ -10,7 +11,7 @@ export const coveredFocus: Check = {
   why: 'Going through the page by keyboard, people do not see where they are.',
   rule: 'WCAG 2.2, 2.4.11 Focus not obscured (minimum)',
   judge(facts) {
-    if (!exceeds(facts, facts.scrollHeight, facts.viewport.height + 0.5)) return [];
+    if (!exceedsBy(facts, facts.scrollHeight, facts.viewport.height + 0.5, 1)) return [];
     return barsOf(facts).flatMap((bar) => {
       const room = bar.height - facts.scrollPadding[bar.edge === 'top' ? 0 : 1];
       const hidden: number[] = [];
@@ -18,8 +19,8 @@ export const coveredFocus: Check = {
         if (!facts.elements[i]!.focusable || !facts.shown[i] || isPinned(facts, i)) continue;
         if (bar.within > 0 && !isAbove(facts, bar.within, i)) continue;
         const box = boxOf(facts, i);
-        const passes = bar.edge === 'top' ? box.top >= bar.box.bottom - 1 : true;
-        if (!passes || box.right <= bar.box.left || box.left >= bar.box.right) continue;
+        const passes = bar.edge === 'bottom' || !exceeds(facts, bar.box.bottom - 1, box.top);
+        if (!passes || !exceeds(facts, box.right, bar.box.left + 0.5) || !exceeds(facts, bar.box.right - 0.5, box.left)) continue;
         if (!exceeds(facts, room, box.bottom - box.top - 0.5)) continue;
         hidden.push(i);
       }

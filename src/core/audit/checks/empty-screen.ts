@@ -1,7 +1,10 @@
 import { areaOfUnion } from '../area';
 import type { Check } from '../check';
 import { contentBoxes } from '../content';
-import { exceedsBy } from '../facts';
+import { areaExceeds, isMore, larger, smaller } from '../readers';
+
+/** Worked-out areas are off by so much of the screen. */
+const ROUNDING = 0.002;
 
 /** Much of the first screenful holds nothing. */
 export const emptyScreen: Check = {
@@ -16,15 +19,17 @@ export const emptyScreen: Check = {
     const { width, height } = facts.viewport;
     const inside = contentBoxes(facts).flatMap((box) => {
       const part = {
-        left: Math.max(0, box.left),
-        top: Math.max(0, box.top),
-        right: Math.min(width, box.right),
-        bottom: Math.min(height, box.bottom),
+        left: larger(facts, 0, box.left),
+        top: larger(facts, 0, box.top),
+        right: smaller(facts, width, box.right),
+        bottom: smaller(facts, height, box.bottom),
       };
-      return part.right > part.left && part.bottom > part.top ? [part] : [];
+      return isMore(facts, part.right, part.left) && isMore(facts, part.bottom, part.top) ? [part] : [];
     });
-    const empty = 100 * (1 - areaOfUnion(inside) / (width * height));
-    if (!exceedsBy(facts, empty, most!, 0.2)) return [];
+    const screen = width * height;
+    const free = screen - areaOfUnion(facts, inside);
+    if (!areaExceeds(facts, free, (screen * most!) / 100, screen * ROUNDING)) return [];
+    const empty = (100 * free) / screen;
     return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];
   },
   sentence: ({ measured }) => `${measured.empty}% of the first screenful holds nothing.`,

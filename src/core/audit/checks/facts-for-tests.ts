@@ -74,6 +74,7 @@ export function facts(width: number, drawn: readonly Drawn[], scrollWidth = widt
     moved: bytes(() => 0),
     breaks: bytes(() => 0),
     chars: Float64Array.from(all.map(() => 0.5)),
+    inset: Float64Array.from(all.map(() => 0)),
     broken: bytes(() => 0),
     scrollPadding: [0, 0],
     lines: all.map(({ lines = [] }) => Float64Array.from(lines.flatMap(corners))),

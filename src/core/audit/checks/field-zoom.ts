@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { typeExceeds } from '../facts';
+import { isMore, typeExceeds } from '../readers';
 
 const NOT_TYPED_INTO = new Set(['checkbox', 'radio', 'range', 'button', 'submit', 'reset', 'color', 'file', 'image', 'hidden']);
 
@@ -15,7 +15,7 @@ export const fieldZoom: Check = {
     upTo: { label: 'Widest screen that is touched', unit: 'px', usual: 600, least: 320, most: 1920 },
   },
   judge(facts, { least, upTo }) {
-    if (facts.viewport.width > upTo!) return [];
+    if (isMore(facts, facts.viewport.width, upTo!)) return [];
     return facts.elements.flatMap(({ id, tag, type }, i) => {
       const typed = tag === 'textarea' || tag === 'select' || (tag === 'input' && !NOT_TYPED_INTO.has(type ?? ''));
       const size = facts.fontSize[i]!;

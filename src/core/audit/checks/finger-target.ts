@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { exceeds } from '../facts';
+import { exceeds, isMore, smaller } from '../readers';
 import { ROUNDING, targetsOf } from '../targets';
 
 /** A target smaller than what fingers hit without care, at widths of screens that are touched. */
@@ -14,17 +14,11 @@ export const fingerTarget: Check = {
     upTo: { label: 'Widest screen that is touched', unit: 'px', usual: 600, least: 320, most: 1920 },
   },
   judge(facts, { least, upTo }) {
-    if (facts.viewport.width > upTo!) return [];
+    if (isMore(facts, facts.viewport.width, upTo!)) return [];
     return targetsOf(facts).flatMap(({ element, width, height }) => {
-      if (!exceeds(facts, least! - Math.min(width, height), ROUNDING)) return [];
-      return [
-        {
-          element: facts.elements[element]!.id,
-          amount: least! - Math.min(width, height),
-          measured: { width, height, least: least! },
-          others: [],
-        },
-      ];
+      const under = least! - smaller(facts, width, height);
+      if (!exceeds(facts, under, ROUNDING)) return [];
+      return [{ element: facts.elements[element]!.id, amount: under, measured: { width, height, least: least! }, others: [] }];
     });
   },
   sentence: ({ element, measured }, name) =>

@@ -1,5 +1,6 @@
 import type { Check, Violation } from '../check';
-import { boxOf, exceeds } from '../facts';
+import { boxOf } from '../geometry';
+import { exceeds } from '../readers';
 
 /** What must be seen first isn't in the first screenful. */
 export const firstBelow: Check = {

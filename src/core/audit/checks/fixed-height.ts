@@ -1,7 +1,9 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { PageFacts } from '../facts';
-import { boxOf, Cut, exceeds, Laying, TOLERANCE } from '../facts';
+import { boxOf, TOLERANCE } from '../geometry';
+import { Cut, Laying } from '../facts';
+import { exceeds, isMore, larger, smaller } from '../readers';
 
 const wraps = (facts: PageFacts, i: number) => facts.flow[i] === Laying.wrappingRow || facts.flow[i] === Laying.grid;
 
@@ -17,8 +19,10 @@ function brokenRows(facts: PageFacts): { row: number; bottom: number }[] {
     row.tops.push(top);
     row.bottoms.push(bottom);
   }
+  const lowest = (list: readonly number[]) => list.reduce((a, b) => larger(facts, a, b));
+  const highest = (list: readonly number[]) => list.reduce((a, b) => smaller(facts, a, b));
   return [...rows].flatMap(([row, { tops, bottoms }]) =>
-    exceeds(facts, Math.max(...tops), Math.min(...bottoms) - TOLERANCE - 0.5) ? [{ row, bottom: Math.max(...bottoms) }] : [],
+    exceeds(facts, lowest(tops), highest(bottoms) - TOLERANCE - 0.5) ? [{ row, bottom: lowest(bottoms) }] : [],
   );
 }
 
@@ -36,7 +40,7 @@ export const fixedHeight: Check = {
         if (facts.cutY[at] === Cut.scrolls) break;
         if (!facts.fixedHeight[at]) continue;
         const over = bottom - boxOf(facts, at).bottom;
-        if (exceeds(facts, over, TOLERANCE) && (worst.get(at)?.amount ?? 0) < over)
+        if (exceeds(facts, over, TOLERANCE) && isMore(facts, over, worst.get(at)?.amount ?? 0))
           worst.set(at, {
             element: facts.elements[at]!.id,
             amount: over,

@@ -1,5 +1,5 @@
 import type { Check, Violation } from '../check';
-import { boxOf, isPinned } from '../facts';
+import { boxOf, isPinned } from '../geometry';
 import { layerOf } from '../layers';
 import { comesBefore } from '../order';
 

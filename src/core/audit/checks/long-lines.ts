@@ -1,6 +1,6 @@
 import type { Check } from '../check';
-import { exceedsBy, foundOn } from '../facts';
-import { countLines, longestLine, textBlocks } from '../text';
+import { exceedsBy, foundOn, SLACK } from '../readers';
+import { characterOf, countLines, lineRoom, longestLine, piecesOf, textBlocks } from '../text';
 
 /** Running text with too many characters on a line. */
 export const longLines: Check = {
@@ -12,14 +12,17 @@ export const longLines: Check = {
   limits: { most: { label: 'Characters on a line', unit: 'characters', usual: 80, least: 30, most: 200 } },
   judge(facts, { most }) {
     return textBlocks(facts).flatMap((block) => {
-      if (block.chars <= most!) return [];
-      const longest = longestLine(facts, block);
-      if (!exceedsBy(facts, longest, most!, 0.2)) return [];
-      foundOn(facts, ...block.parts);
+      if (block.chars <= most! || piecesOf(facts, block) < 2) return [];
+      const character = characterOf(facts, block);
+      const room = lineRoom(facts, block);
+      const length = room ?? longestLine(facts, block);
+      if (!exceedsBy(facts, length, most! * character, SLACK + (facts.doubt?.sized ? most! * 0.05 : 0))) return [];
+      if (room === undefined) foundOn(facts, ...block.parts);
       const lines = block.parts.map((part) => facts.lines[part]!);
       if (countLines(facts, lines) < 2) return [];
       const { id } = facts.elements[block.element]!;
-      return [{ element: id, amount: longest - most!, measured: { characters: Math.round(longest) }, others: [] }];
+      const characters = length / character;
+      return [{ element: id, amount: characters - most!, measured: { characters: Math.round(characters) }, others: [] }];
     });
   },
   sentence: ({ element, measured }, name) => `Lines of ${name(element)} hold up to ${measured.characters} characters.`,

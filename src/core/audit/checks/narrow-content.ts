@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import { contentBoxes } from '../content';
-import { exceedsBy } from '../facts';
+import { exceeds, isMore, larger, smaller } from '../readers';
 
 /** On wide screens the content keeps to a narrow stretch. */
 export const narrowContent: Check = {
@@ -15,19 +15,15 @@ export const narrowContent: Check = {
   },
   judge(facts, { least, from }) {
     const { width } = facts.viewport;
-    const boxes = width < from! ? [] : contentBoxes(facts);
+    const boxes = isMore(facts, from!, width) ? [] : contentBoxes(facts);
     if (boxes.length === 0) return [];
-    const left = Math.max(0, Math.min(...boxes.map((box) => box.left)));
-    const right = Math.min(width, Math.max(...boxes.map((box) => box.right)));
-    const share = (100 * (right - left)) / width;
-    if (!exceedsBy(facts, least! - share, 0, 0.1)) return [];
+    const first = boxes.map(({ left }) => left).reduce((a, b) => smaller(facts, a, b));
+    const last = boxes.map(({ right }) => right).reduce((a, b) => larger(facts, a, b));
+    const taken = smaller(facts, width, last) - larger(facts, 0, first);
+    if (!exceeds(facts, (width * least!) / 100, taken + 0.5)) return [];
+    const share = (100 * taken) / width;
     return [
-      {
-        element: facts.elements[0]!.id,
-        amount: least! - share,
-        measured: { taken: right - left, share: Math.round(share) },
-        others: [],
-      },
+      { element: facts.elements[0]!.id, amount: least! - share, measured: { taken, share: Math.round(share) }, others: [] },
     ];
   },
   sentence: ({ measured }) => `All content stands in ${Math.round(measured.taken!)} px, ${measured.share}% of the width.`,

@@ -1,6 +1,6 @@
 import type { Check, Violation } from '../check';
 import type { PageFacts } from '../facts';
-import { isAbove } from '../facts';
+import { isAbove } from '../geometry';
 
 /** Whether an element, or anything in it, can be seen: one without a box of its own shows what stands in it. */
 function isSeen(facts: PageFacts, element: number): boolean {

@@ -1,7 +1,9 @@
 import type { Check } from '../check';
 import { px } from '../check';
 import type { PageFacts, PanelFacts } from '../facts';
-import { boxOf, exceeds, isAbove, Positioning, TOLERANCE } from '../facts';
+import { boxOf, isAbove, TOLERANCE } from '../geometry';
+import { areaExceeds, exceeds, exceedsBy, isMore, larger, SLACK, smaller } from '../readers';
+import { Positioning } from '../facts';
 import { clippedContent } from './clipped-content';
 import { contrast } from './contrast';
 import { faultsOf, inWordsOf } from './faults-of';
@@ -64,13 +66,15 @@ export const loosePage: Check = {
   limits: { share: { label: 'Covers the screen from', unit: '%', usual: 70, least: 30, most: 100 } },
   judge(facts, { share }) {
     const opened = openedIn(facts);
-    if (!opened?.panel.over || opened.panel.locked || !exceeds(facts, facts.scrollHeight, facts.viewport.height)) return [];
+    if (!opened?.panel.over || opened.panel.locked || !exceedsBy(facts, facts.scrollHeight, facts.viewport.height + 0.5, 1))
+      return [];
     const { width, height } = facts.viewport;
     const box = boxOf(facts, opened.element);
-    const across = Math.max(0, Math.min(width, box.right) - Math.max(0, box.left));
-    const down = Math.max(0, Math.min(height, box.bottom) - Math.max(0, box.top));
-    const covered = (across * down * 100) / (width * height);
-    if (covered < share!) return [];
+    const across = larger(facts, 0, smaller(facts, width, box.right) - larger(facts, 0, box.left));
+    const down = larger(facts, 0, smaller(facts, height, box.bottom) - larger(facts, 0, box.top));
+    const screen = width * height;
+    if (!areaExceeds(facts, across * down, (screen * share!) / 100, (width + height) * SLACK)) return [];
+    const covered = (across * down * 100) / screen;
     return [{ element: opened.id, amount: covered, measured: { covered }, others: [] }];
   },
   sentence: ({ element, measured }, name) =>
@@ -90,7 +94,7 @@ export const cutPanel: Check = {
   judge(facts) {
     const opened = openedIn(facts);
     if (!opened || facts.position[opened.element] !== Positioning.fixed) return [];
-    const worst = opened.past.reduce((most, beyond, i) => (beyond > opened.past[most]! ? i : most), 0);
+    const worst = opened.past.reduce((most, beyond, i) => (isMore(facts, beyond, opened.past[most]!) ? i : most), 0);
     const beyond = opened.past[worst]!;
     if (!exceeds(facts, beyond, TOLERANCE)) return [];
     return [{ element: opened.id, amount: beyond, measured: { beyond, edge: worst }, others: [] }];

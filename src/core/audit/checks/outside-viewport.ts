@@ -1,6 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import { boxOf, exceeds, foundOn, TOLERANCE, visiblePart } from '../facts';
+import { boxOf, TOLERANCE, visiblePart } from '../geometry';
+import { exceeds, foundOn, isMore, larger } from '../readers';
 
 const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
 
@@ -20,16 +21,16 @@ export const outsideViewport: Check = {
       if (!part) continue;
       const left = -part.left;
       const right = part.right - facts.viewport.width;
-      const beyond = Math.max(left, right);
+      const beyond = larger(facts, left, right);
       if (!exceeds(facts, beyond, TOLERANCE / 2) || found.has(element.parent)) continue;
-      const wholly = !exceeds(facts, facts.viewport.width, part.left);
+      const wholly = !exceeds(facts, facts.viewport.width - 0.5, part.left);
       // Wholly past the left edge is how things are put away on purpose: skip links, closed drawers.
-      if (!exceeds(facts, part.right, 0)) continue;
+      if (!exceeds(facts, part.right, 0.5)) continue;
       foundOn(facts, i);
       found.set(i, {
         element: element.id,
         amount: beyond,
-        measured: { beyond, right: right >= left ? 1 : 0, wholly: wholly ? 1 : 0 },
+        measured: { beyond, right: isMore(facts, left, right) ? 0 : 1, wholly: wholly ? 1 : 0 },
         others: [],
       });
     }

@@ -1,7 +1,10 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box, PageFacts } from '../facts';
-import { boxOf, exceeds, isAbove, Level, Positioning, visiblePart } from '../facts';
+import type { Box } from '../geometry';
+import type { PageFacts } from '../facts';
+import { boxOf, isAbove, visiblePart } from '../geometry';
+import { exceeds, inOrder, isMore, larger, smaller } from '../readers';
+import { Level, Positioning } from '../facts';
 
 /** Boxes may overlap by this much, px on each axis: borders that share a line. */
 const TOUCH = 2;
@@ -33,14 +36,15 @@ export const overlappingBoxes: Check = {
       const part = visiblePart(facts, i, boxOf(facts, i));
       if (part) boxes.push({ element: i, ...part });
     }
-    boxes.sort((a, b) => a.top - b.top);
+    boxes.sort((a, b) => inOrder(facts, a.top, b.top));
     const pairs: [number, number, number, number][] = [];
     boxes.forEach((a, index) => {
-      for (let next = index + 1; next < boxes.length && boxes[next]!.top < a.bottom - TOUCH + 1; next++) {
+      for (let next = index + 1; next < boxes.length && isMore(facts, a.bottom - TOUCH + 1, boxes[next]!.top); next++) {
         const b = boxes[next]!;
-        const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
-        const down = Math.min(a.bottom, b.bottom) - b.top;
-        if (across < TOUCH - 1 || isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
+        if (isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
+        const across = smaller(facts, a.right, b.right) - larger(facts, a.left, b.left);
+        if (isMore(facts, TOUCH - 1, across)) continue;
+        const down = smaller(facts, a.bottom, b.bottom) - b.top;
         const common = commonAncestor(facts, a.element, b.element);
         if (isPlaced(facts, a.element, common) || isPlaced(facts, b.element, common)) continue;
         if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
@@ -54,14 +58,16 @@ export const overlappingBoxes: Check = {
       (pair) => !pairs.some((other) => other !== pair && within(other[0], pair[0]) && within(other[1], pair[1])),
     );
     const worst = new Map<number, Violation>();
-    for (const [first, second, across, down] of outermost)
-      if ((worst.get(first)?.amount ?? 0) < Math.min(across, down))
+    for (const [first, second, across, down] of outermost) {
+      const amount = smaller(facts, across, down);
+      if (isMore(facts, amount, worst.get(first)?.amount ?? 0))
         worst.set(first, {
           element: facts.elements[first]!.id,
-          amount: Math.min(across, down),
+          amount,
           measured: { across, down },
           others: [facts.elements[second]!.id],
         });
+    }
     return [...worst.values()];
   },
   sentence: ({ element, measured, others }, name) =>

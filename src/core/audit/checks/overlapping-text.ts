@@ -1,7 +1,9 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box, PageFacts } from '../facts';
-import { exceeds, foundOn, inkOf, isAbove, visiblePart } from '../facts';
+import type { Box } from '../geometry';
+import type { PageFacts } from '../facts';
+import { exceeds, foundOn, inOrder, isMore, larger, smaller } from '../readers';
+import { inkOf, isAbove, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
@@ -33,28 +35,24 @@ export const overlappingText: Check = {
         if (part) lines.push({ element: i, ...part });
       }
     }
-    lines.sort((a, b) => a.top - b.top);
+    lines.sort((a, b) => inOrder(facts, a.top, b.top));
     const worst = new Map<string, Violation>();
     lines.forEach((a, index) => {
-      for (let next = index + 1; next < lines.length && lines[next]!.top < a.bottom - TOUCH + 1; next++) {
+      for (let next = index + 1; next < lines.length && isMore(facts, a.bottom - TOUCH + 1, lines[next]!.top); next++) {
         const b = lines[next]!;
         if (a.element === b.element) continue;
-        const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
-        const down = Math.min(a.bottom, b.bottom) - b.top;
-        if (across < TOUCH - 1 || down < TOUCH - 1) continue;
+        const across = smaller(facts, a.right, b.right) - larger(facts, a.left, b.left);
+        if (isMore(facts, TOUCH - 1, across)) continue;
+        const down = smaller(facts, a.bottom, b.bottom) - b.top;
         if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
         if (isAbove(facts, a.element, b.element) || isAbove(facts, b.element, a.element)) continue;
         if (isCovered(facts, a.element, b.element)) continue;
         foundOn(facts, a.element, b.element);
         const [first, second] = a.element < b.element ? [a.element, b.element] : [b.element, a.element];
         const key = facts.elements[first]!.id;
-        if ((worst.get(key)?.amount ?? 0) >= Math.min(across, down)) continue;
-        worst.set(key, {
-          element: key,
-          amount: Math.min(across, down),
-          measured: { across, down },
-          others: [facts.elements[second]!.id],
-        });
+        const amount = smaller(facts, across, down);
+        if (!isMore(facts, amount, worst.get(key)?.amount ?? 0)) continue;
+        worst.set(key, { element: key, amount, measured: { across, down }, others: [facts.elements[second]!.id] });
       }
     });
     return [...worst.values()];

@@ -1,5 +1,6 @@
 import type { Check, Violation } from '../check';
-import { boxOf, Level, Positioning } from '../facts';
+import { boxOf } from '../geometry';
+import { Level, Positioning } from '../facts';
 import type { PageFacts } from '../facts';
 import { comesBefore } from '../order';
 

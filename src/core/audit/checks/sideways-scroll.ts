@@ -1,7 +1,9 @@
 import type { Check } from '../check';
 import { px } from '../check';
 import type { PageFacts } from '../facts';
-import { boxOf, containerOf, Cut, exceedsBy, TOLERANCE } from '../facts';
+import { boxOf, containerOf, TOLERANCE } from '../geometry';
+import { Cut } from '../facts';
+import { exceedsBy, inOrder, isMore } from '../readers';
 
 const MAX_CAUSES = 5;
 
@@ -9,12 +11,14 @@ const MAX_CAUSES = 5;
 function causes(facts: PageFacts): number[] {
   const found: number[] = [];
   for (let i = 1; i < facts.elements.length; i++) {
-    if (!facts.shown[i] || boxOf(facts, i).right <= facts.viewport.width + TOLERANCE || isContained(facts, i)) continue;
+    if (!facts.shown[i] || isContained(facts, i)) continue;
+    if (!isMore(facts, boxOf(facts, i).right, facts.viewport.width + TOLERANCE)) continue;
     const parent = found.lastIndexOf(facts.elements[i]!.parent);
-    if (parent >= 0 && boxOf(facts, i).right >= boxOf(facts, found[parent]!).right - TOLERANCE) found.splice(parent, 1);
+    if (parent >= 0 && isMore(facts, boxOf(facts, i).right, boxOf(facts, found[parent]!).right - TOLERANCE - 0.01))
+      found.splice(parent, 1);
     found.push(i);
   }
-  return found.sort((a, b) => boxOf(facts, b).right - boxOf(facts, a).right).slice(0, MAX_CAUSES);
+  return found.sort((a, b) => inOrder(facts, boxOf(facts, b).right, boxOf(facts, a).right)).slice(0, MAX_CAUSES);
 }
 
 function isContained(facts: PageFacts, element: number): boolean {

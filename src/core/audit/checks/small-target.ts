@@ -1,15 +1,20 @@
 import type { Check } from '../check';
-import type { Box } from '../facts';
-import { exceeds, exceedsBy } from '../facts';
+import type { PageFacts } from '../facts';
+import type { Box } from '../geometry';
+import { areaExceeds, exceeds, isMore, larger, smaller } from '../readers';
 import type { Target } from '../targets';
 import { ROUNDING, targetsOf } from '../targets';
 
 const centre = ({ left, right, top, bottom }: Box) => [(left + right) / 2, (top + bottom) / 2] as const;
 
-/** From a target's centre to the nearest point of a box, px. */
-function distance([x, y]: readonly [number, number], { left, right, top, bottom }: Box): number {
-  return Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));
+/** From a target's centre to the nearest point of a box, squared, px². */
+function apart(facts: PageFacts, [x, y]: readonly [number, number], { left, right, top, bottom }: Box): number {
+  const across = larger(facts, larger(facts, left - x, 0), x - right);
+  const down = larger(facts, larger(facts, top - y, 0), y - bottom);
+  return across ** 2 + down ** 2;
 }
+
+const asPoint = ([x, y]: readonly [number, number]): Box => ({ left: x, right: x, top: y, bottom: y });
 
 /** A target that is hard to hit, with others too near. */
 export const smallTarget: Check = {
@@ -21,22 +26,21 @@ export const smallTarget: Check = {
   limits: { least: { label: 'Least size', unit: 'px', usual: 24, least: 8, most: 96 } },
   judge(facts, { least }) {
     const targets = targetsOf(facts);
-    const small = targets.filter(({ width, height }) => exceeds(facts, least! - Math.min(width, height), ROUNDING));
+    const small = targets.filter(({ width, height }) => exceeds(facts, least! - smaller(facts, width, height), ROUNDING));
     const isSmall = new Set(small);
     const crowds = (one: Target, other: Target) => {
       const at = centre(one.box);
       // Too far away to matter, and so for a good part around it.
-      if (Math.abs(at[1] - (other.box.top + other.box.bottom) / 2) > least! + other.height / 2 + 1) return false;
-      if (!exceedsBy(facts, distance(at, other.box), least! / 2, 0.5)) return true;
-      return (
-        isSmall.has(other) &&
-        !exceedsBy(facts, Math.hypot(at[0] - centre(other.box)[0], at[1] - centre(other.box)[1]), least!, 0.5)
-      );
+      const below = at[1] - (other.box.top + other.box.bottom) / 2;
+      if (isMore(facts, larger(facts, below, -below), least! + other.height / 2 + 1)) return false;
+      // A distance that is off by half a px is, squared, off by as many px² as it has px.
+      if (!areaExceeds(facts, apart(facts, at, other.box), (least! / 2) ** 2, least! / 2)) return true;
+      return isSmall.has(other) && !areaExceeds(facts, apart(facts, at, asPoint(centre(other.box))), least! ** 2, least!);
     };
     return small.flatMap((one) => {
       const near = targets.find((other) => other !== one && crowds(one, other));
       if (!near) return [];
-      const size = Math.min(one.width, one.height);
+      const size = smaller(facts, one.width, one.height);
       return [
         {
           element: facts.elements[one.element]!.id,

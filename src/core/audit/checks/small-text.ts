@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { typeExceeds } from '../facts';
+import { typeExceeds } from '../readers';
 
 /** Visible text smaller than the project's smallest size. */
 export const smallText: Check = {

@@ -1,5 +1,5 @@
 import type { Check } from '../check';
-import { countLines, textBlocks } from '../text';
+import { countLines, piecesOf, textBlocks } from '../text';
 
 /** Running text with too few words on each line. */
 export const squeezedText: Check = {
@@ -14,7 +14,7 @@ export const squeezedText: Check = {
   },
   judge(facts, { words, from }) {
     return textBlocks(facts).flatMap((block) => {
-      if (block.words < from!) return [];
+      if (block.words < from! || block.words / piecesOf(facts, block) >= words!) return [];
       const lines = countLines(
         facts,
         block.parts.map((part) => facts.lines[part]!),

@@ -7,6 +7,7 @@ export const tightGrid: Check = {
   severity: 'note',
   why: 'What is laid out on columns this thin gets too narrow to read, or reaches past the page.',
   rule: 'The least column width of the grid (project profile)',
+  eachWidth: ({ columns }) => columns !== undefined,
   judge({ columns, elements }) {
     if (!columns || (columns.fits && columns.columnWidth >= columns.least)) return [];
     const { columnWidth, least, fits } = columns;

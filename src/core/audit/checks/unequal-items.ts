@@ -1,7 +1,9 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
-import type { Box, PageFacts } from '../facts';
-import { boxOf, exceeds, TOLERANCE } from '../facts';
+import type { Box } from '../geometry';
+import type { PageFacts } from '../facts';
+import { boxOf, TOLERANCE } from '../geometry';
+import { exceeds, isMore, smaller } from '../readers';
 
 /** Siblings with the same share of their row, line by line. */
 function linesOf(facts: PageFacts): { parent: number; items: { index: number; box: Box }[] }[] {
@@ -16,7 +18,9 @@ function linesOf(facts: PageFacts): { parent: number; items: { index: number; bo
     for (let n = 0; !found; n++) {
       const line = lines.get(`${key} ${n}`);
       if (!line) lines.set(`${key} ${n}`, (found = { parent, items: [] }));
-      else if (line.items.some((item) => exceeds(facts, box.bottom, item.box.top) && exceeds(facts, item.box.bottom, box.top)))
+      else if (
+        line.items.some(({ box: one }) => exceeds(facts, box.bottom, one.top + 0.5) && exceeds(facts, one.bottom, box.top + 0.5))
+      )
         found = line;
     }
     found.items.push({ index: i, box });
@@ -36,10 +40,11 @@ export const unequalItems: Check = {
     for (const { parent, items } of linesOf(facts)) {
       if (items.length < 2) continue;
       const widths = items.map(({ box }) => box.right - box.left);
-      const most = Math.max(...widths);
-      const least = Math.min(...widths);
-      if (!exceeds(facts, most - least, TOLERANCE) || (worst.get(parent)?.amount ?? 0) >= most - least) continue;
-      const wide = facts.elements[items[widths.indexOf(most)]!.index]!.id;
+      const widest = widths.reduce((best, width, i) => (isMore(facts, width, widths[best]!) ? i : best), 0);
+      const most = widths[widest]!;
+      const least = widths.reduce((a, b) => smaller(facts, a, b));
+      if (!exceeds(facts, most - least, TOLERANCE) || !isMore(facts, most - least, worst.get(parent)?.amount ?? 0)) continue;
+      const wide = facts.elements[items[widest]!.index]!.id;
       worst.set(parent, { element: facts.elements[parent]!.id, amount: most - least, measured: { least, most }, others: [wide] });
     }
     return [...worst.values()];

@@ -1,155 +1,227 @@
 import type { PageFacts } from '../facts';
-import type { Straight } from './between';
-import { between, onTheLine, sameArrangement } from './between';
+import type { Judged } from '../judge';
+import { between } from './between';
 import type { WidthResult } from './ledger';
+import { runsBetween } from './runs';
+import type { Run } from './runs';
+import { chance } from './chance';
+import type { Stretch, Widths } from './stretches';
+import { stretchesOf } from './stretches';
+import type { Judge, Telling, Verdict } from './verdicts';
+import { verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 
-/** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
-const LONGEST = 128;
-/** Where in a stretch it is looked whether it runs straight. Not in its middle, and not at places that mirror. */
-const FIRST_LOOK = 0.44;
-const SECOND_LOOK = 0.77;
-/** Stretches up to this many px are looked into once only. */
-const SHORT = 24;
-
-export interface Sweep {
-  /** Whole px, ascending. */
-  readonly widths: readonly number[];
-  /** Widths at which a condition may begin or end: the first whole px of the new band. */
-  readonly edges: readonly number[];
-  /** Stretches nearer to this width come first. */
-  readonly near: number;
+export interface Sweep extends Widths {
   /** Lays the page out and reads it. Dear. */
   readonly measure: (width: number) => PageFacts;
-  /** All that is wrong, by the checks that are asked. */
-  readonly judge: (facts: PageFacts) => WidthResult['violations'];
+  /** All that is asked. */
+  readonly judges: readonly Judge[];
   /** The page's own column grid; it follows the width by rules of its own. */
   readonly columns?: (width: number) => PageFacts['columns'];
+  /** Something on the page may change at any width, so each is measured. */
+  readonly everyWidth?: boolean;
 }
 
 export interface SweptPart {
   readonly results: readonly WidthResult[];
   /** How many layouts it took. */
   readonly layouts: number;
+  /** Set once where a width that was worked out turned out otherwise when it was measured: a fault of ours. */
+  readonly wrong?: WrongWidth | undefined;
 }
 
-interface Stretch {
-  readonly first: number;
-  readonly last: number;
-  /** The widest width of the band it lies in. */
-  readonly top: number;
+export interface WrongWidth {
+  readonly width: number;
+  /** The checks that said something else. */
+  readonly checks: readonly string[];
 }
 
-/** Runs of neighbouring widths inside one band, none longer than a limit, the nearest first. */
-function stretchesOf({ widths, edges, near }: Pick<Sweep, 'widths' | 'edges' | 'near'>, widest: number): Stretch[] {
-  const begins = [...new Set(edges)].sort((a, b) => a - b);
-  const topOf = (width: number) => Math.min(widest, (begins.find((edge) => edge > width) ?? Infinity) - 1);
-  const runs: { first: number; last: number; top: number }[] = [];
-  for (const width of widths) {
-    const run = runs[runs.length - 1];
-    if (run && width === run.last + 1 && width <= run.top) run.last = width;
-    else runs.push({ first: width, last: width, top: topOf(width) });
-  }
-  const stretches = runs.flatMap(({ first, last, top }) => {
-    const parts = Math.ceil((last - first + 1) / LONGEST);
-    const at = (part: number) => Math.round(first + ((last - first) * part) / parts);
-    // Neighbours share the width between them, so that it is measured once.
-    return Array.from({ length: parts }, (_, part) => ({ first: at(part), last: at(part + 1), top }));
-  });
-  const distance = ({ first, last }: Stretch) => Math.max(first - near, near - last, 0);
-  return stretches.sort((a, b) => distance(a) - distance(b) || a.first - b.first);
+/** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
+const SPOT_CHECKED = 0.02;
+
+const keysOf = (found: readonly Judged[]) => new Set(found.map(({ check, violation }) => `${check} ${violation.element}`));
+
+/** The checks that say something else of a width than they said. */
+function otherChecks(said: readonly Judged[], found: readonly Judged[]): string[] {
+  const [a, b] = [keysOf(said), keysOf(found)];
+  const others = [...[...a].filter((key) => !b.has(key)), ...[...b].filter((key) => !a.has(key))];
+  return [...new Set(others.map((key) => key.slice(0, key.indexOf(' '))))];
 }
 
 /**
- * Decides what is wrong at every width asked for. What it says of a width that wasn't measured is worked out from two
- * measured ones around it, where three or four agree that everything between them moves evenly; and where a check met
- * a number too close to its limit, the width is measured after all. So the results are those of measuring every width.
+ * Decides what is wrong at every width asked for. What it says of a width that wasn't measured is worked out from measured ones
+ * around it that agree that everything between them moves evenly; and where a check met a number too close to its limit, the
+ * width is measured after all. A few of the others are measured too: where one says something else, the page is measured at
+ * every width, and what was wrong is told.
  */
 export function* sweepExactly(sweep: Sweep, widest: number): Generator<SweptPart> {
-  const known = new Map<number, PageFacts>();
-  const judged = new Map<number, WidthResult>();
-  const edges = new Set(sweep.edges);
-  let layouts = 0;
-  const measured = (width: number) => {
-    let facts = known.get(width);
+  const pass = new Pass(sweep, widest);
+  const stretches = stretchesOf(sweep, widest);
+  for (const stretch of stretches) {
+    if (pass.everyWidth) break;
+    yield* pass.decide(stretch);
+  }
+  if (pass.everyWidth) for (const stretch of stretches) yield* pass.measureAll(stretch);
+}
+
+/** One sweep, with what it has measured so far. */
+class Pass {
+  everyWidth: boolean;
+  readonly #known = new Map<number, PageFacts>();
+  readonly #told = new Set<number>();
+  readonly #edges: ReadonlySet<number>;
+  readonly #random: () => number;
+  #layouts = 0;
+  /** How long a trace was last. */
+  #room: number | undefined;
+  #results: WidthResult[] = [];
+
+  constructor(
+    private readonly sweep: Sweep,
+    private readonly widest: number,
+  ) {
+    this.everyWidth = sweep.everyWidth ?? false;
+    this.#edges = new Set(sweep.edges);
+    this.#random = chance(sweep.widths.length + (sweep.widths[0] ?? 0));
+  }
+
+  #measured(width: number): PageFacts {
+    let facts = this.#known.get(width);
     if (!facts) {
-      facts = sweep.measure(width);
-      known.set(width, facts);
-      layouts++;
+      facts = this.sweep.measure(width);
+      this.#known.set(width, facts);
+      this.#layouts++;
     }
     return facts;
-  };
-  const decide = (width: number, facts: PageFacts, bandTop: PageFacts): WidthResult => {
-    const columns = sweep.columns?.(width);
-    const violations = sweep.judge({ ...facts, columns, bandTop });
-    const atEdge = edges.has(width) || edges.has(width + 1);
-    return { width, violations, ...(atEdge && { sizes: sizesOf(facts) }) };
-  };
-  for (const { first, last, top } of stretchesOf(sweep, widest)) {
-    let results: WidthResult[] = [];
-    /** After each layout and each width judged, since of thousands of elements either takes long. */
-    const soFar = (): SweptPart => {
-      const part = { results, layouts };
-      results = [];
-      layouts = 0;
-      return part;
-    };
-    const bandTop = measured(top);
-    yield soFar();
-    const settle = (width: number) => {
-      if (judged.has(width)) return;
-      const result = decide(width, measured(width), bandTop);
-      judged.set(width, result);
-      results.push(result);
-    };
-    function* fill(from: number, to: number, straight: Straight): Generator<SweptPart> {
-      const at = between(measured(from), measured(to), straight);
-      for (let width = from + 1; width < to; width++) {
-        if (judged.has(width)) continue;
-        const facts = at(width);
-        const result = decide(width, facts, bandTop);
-        if (facts.doubt!.near) settle(width);
-        else {
-          judged.set(width, result);
-          results.push(result);
-        }
-        yield soFar();
-      }
+  }
+
+  /** After each layout, since of thousands of elements one takes long. */
+  #soFar(wrong?: WrongWidth): SweptPart {
+    const part = { results: this.#results, layouts: this.#layouts, ...(wrong && { wrong }) };
+    this.#results = [];
+    this.#layouts = 0;
+    return part;
+  }
+
+  #tell(width: number, violations: readonly Judged[]): void {
+    this.#told.add(width);
+    const atEdge = this.#edges.has(width) || this.#edges.has(width + 1);
+    this.#results.push({ width, violations, ...(atEdge && { sizes: sizesOf(this.#measured(width)) }) });
+  }
+
+  *measureAll({ first, last, top }: Stretch): Generator<SweptPart> {
+    const bandTop = this.#measured(top);
+    for (let width = first; width <= last; width++) {
+      if (this.#told.has(width)) continue;
+      const facts = this.#asJudged(this.#measured(width), width, bandTop);
+      this.#tell(
+        width,
+        this.sweep.judges.flatMap(({ judge }) => judge(facts)),
+      );
+      yield this.#soFar();
+      if (width > first && width < last && width !== top) this.#known.delete(width);
     }
-    const straightBetween = (from: number, look: number, to: number) =>
-      sameArrangement(measured(from), measured(to)) && sameArrangement(measured(from), measured(look))
-        ? onTheLine(measured(from), measured(look), measured(to))
-        : undefined;
-    const parts: [number, number][] = [[first, last]];
-    while (parts.length > 0) {
-      const [from, to] = parts.pop()!;
-      settle(from);
-      yield soFar();
-      settle(to);
-      yield soFar();
-      if (to - from < 2) continue;
-      const look = from + Math.max(1, Math.round((to - from) * FIRST_LOOK));
-      settle(look);
-      yield soFar();
-      let straight = straightBetween(from, look, to);
-      if (!straight) {
-        parts.push([look, to], [from, look]);
-        continue;
-      }
-      if (to - from > SHORT) {
-        const second = from + Math.round((to - from) * SECOND_LOOK);
-        settle(second);
-        yield soFar();
-        const again = straightBetween(from, second, to);
-        if (!again) {
-          parts.push([second, to], [look, second], [from, look]);
-          continue;
+  }
+
+  #asJudged(facts: PageFacts, width: number, bandTop: PageFacts): PageFacts {
+    return { ...facts, columns: this.sweep.columns?.(width), bandTop };
+  }
+
+  *decide({ first, last, top }: Stretch): Generator<SweptPart> {
+    const bandTop = this.#measured(top);
+    yield this.#soFar();
+    const finding = runsBetween(first, last, (width) => this.#measured(width));
+    for (;;) {
+      const { value, done } = finding.next();
+      yield this.#soFar();
+      if (!done) continue;
+      let kept: { readonly width: number; readonly verdicts: readonly Verdict[] } | undefined;
+      const verdictsAt = (width: number): readonly Verdict[] => {
+        if (kept?.width === width) return kept.verdicts;
+        const facts = this.#asJudged(this.#measured(width), width, bandTop);
+        const verdicts = verdictsOn(this.sweep.judges, facts, this.#room);
+        this.#room = verdicts.at(-1)?.end;
+        kept = { width, verdicts };
+        if (!this.#told.has(width))
+          this.#tell(
+            width,
+            verdicts.flatMap(({ found }) => found),
+          );
+        return verdicts;
+      };
+      for (const run of value) {
+        const wrong = yield* this.#decideRun(run, bandTop, verdictsAt);
+        if (wrong) {
+          this.everyWidth = true;
+          this.#told.clear();
+          yield this.#soFar(wrong);
+          return;
         }
-        straight = { loose: straight.loose.map((one, i) => one | again.loose[i]!) };
       }
-      yield* fill(from, to, straight);
+      break;
     }
+    yield this.#soFar();
     // Only shared ends are asked for again.
-    for (const width of known.keys()) if (width > first && width < last && width !== top) known.delete(width);
+    for (const width of this.#known.keys()) if (width > first && width < last && width !== top) this.#known.delete(width);
+  }
+
+  *#decideRun(
+    { widths, straight }: Run,
+    bandTop: PageFacts,
+    verdictsAt: (width: number) => readonly Verdict[],
+  ): Generator<SweptPart, WrongWidth | undefined> {
+    const [from, to] = [widths[0]!, widths[widths.length - 1]!];
+    let first = verdictsAt(from);
+    yield this.#soFar();
+    if (to - from < 2) {
+      if (to > from) verdictsAt(to);
+      return undefined;
+    }
+    const worked = between(this.#measured(from), this.#measured(to), straight);
+    let latest: PageFacts | undefined;
+    const at = (width: number) => {
+      if (latest?.viewport.width !== width) latest = this.#asJudged(worked(width), width, bandTop);
+      return latest;
+    };
+    const isLoose = straight.loose.includes(1);
+    const endsAs = (width: number) => verdictsOn(this.sweep.judges, at(width), this.#room);
+    // Where it isn't known how far lines reach, the ends are judged by what is assumed between them.
+    if (isLoose) first = endsAs(from);
+    const last = isLoose ? endsAs(to) : verdictsAt(to);
+    yield this.#soFar();
+    const found = new Map<number, Judged[]>();
+    const doubts = new Map<number, Judge[]>();
+    for (let width = from + 1; width < to; width++) found.set(width, []);
+    const telling: Telling = {
+      at,
+      tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
+      doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
+    };
+    const asked = at(from);
+    const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));
+    this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, first[i]!, to, last[i]!, telling));
+    verdictsAtEach([...uneven], from, to, telling);
+    const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
+    for (const [width, judges] of doubts) {
+      const one = facts(width);
+      for (const { judge } of judges) found.get(width)!.push(...judge(one));
+      yield this.#soFar();
+    }
+    for (const [width, said] of found) {
+      if (this.#told.has(width)) continue;
+      if (!doubts.has(width) && this.#random() < SPOT_CHECKED) {
+        const one = facts(width);
+        const checks = otherChecks(
+          said,
+          this.sweep.judges.flatMap(({ judge }) => judge(one)),
+        );
+        yield this.#soFar();
+        if (checks.length > 0) return { width, checks };
+      }
+      this.#tell(width, said);
+    }
+    if (isLoose) verdictsAt(to);
+    yield this.#soFar();
+    return undefined;
   }
 }
 

@@ -1,6 +1,6 @@
 import type { WidthResult } from './ledger';
 
-/** Results as they travel: a run of neighbouring widths at which nothing is wrong is one entry. */
+/** Results as they travel: a run of neighbouring widths at which the same is wrong, as much, is one entry. */
 export type PackedResult = WidthResult & { readonly through?: number | undefined };
 
 export function packed(results: readonly WidthResult[]): PackedResult[] {
@@ -8,12 +8,11 @@ export function packed(results: readonly WidthResult[]): PackedResult[] {
   const packs: PackedResult[] = [];
   for (const result of sorted) {
     const last = packs[packs.length - 1];
-    const plain = result.violations.length === 0 && !result.sizes;
     if (
       last &&
-      plain &&
-      last.violations.length === 0 &&
+      !result.sizes &&
       !last.sizes &&
+      isSame(last.violations, result.violations) &&
       last.height === result.height &&
       (last.through ?? last.width) === result.width - 1
     )
@@ -30,3 +29,7 @@ export function unpacked(results: readonly PackedResult[]): WidthResult[] {
       : Array.from({ length: through - result.width + 1 }, (_, i) => ({ ...result, width: result.width + i })),
   );
 }
+
+/** Found by the same reasoning, not only alike: comparing what is in them would cost more than it spares. */
+const isSame = (a: WidthResult['violations'], b: WidthResult['violations']) =>
+  a.length === b.length && a.every((one, i) => one === b[i]);

@@ -1,0 +1,61 @@
+import type { PageFacts } from './facts';
+import { Kind } from './trace';
+
+/*
+ * Checks compare numbers that follow the viewport's width by these and nothing else: where a page is judged between measured
+ * widths they note what was compared, and how near it was. Whole numbers that change only where something happens (lines of a
+ * text, columns of a grid, words) may be compared as they are.
+ */
+
+/** Worked-out positions lie within this many px of what a browser measures. */
+export const SLACK = 0.25;
+
+/** Whether a number is above a limit, both in px. */
+export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
+  facts.trace?.add(value - limit, SLACK, Kind.even);
+  return value > limit;
+}
+
+/** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */
+export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
+  facts.trace?.add(value - limit, slack, Kind.even);
+  return value > limit;
+}
+
+/** The same for the product of two lengths, px²: a square, an area. */
+export function areaExceeds(facts: PageFacts, value: number, limit: number, slack: number): boolean {
+  facts.trace?.add(value - limit, slack, Kind.curved);
+  return value > limit;
+}
+
+/** Whether a number that follows from the size of type is above a limit, px. */
+export function typeExceeds(facts: PageFacts, value: number, limit: number): boolean {
+  return exceedsBy(facts, value, limit, facts.doubt?.sized ? 0.05 : 0);
+}
+
+/** The smaller of two numbers. */
+export function smaller(facts: PageFacts, a: number, b: number): number {
+  facts.trace?.add(a - b, 0, Kind.turn);
+  return a > b ? b : a;
+}
+
+/** The larger of two numbers. */
+export function larger(facts: PageFacts, a: number, b: number): number {
+  facts.trace?.add(a - b, 0, Kind.turn);
+  return a > b ? a : b;
+}
+
+/** How two numbers are ordered, for `sort`. Where they change places, no verdict may hang on it. */
+export const inOrder = (facts: PageFacts, a: number, b: number): number =>
+  isMore(facts, a, b) ? 1 : isMore(facts, b, a) ? -1 : 0;
+
+/** Whether a number is above another, where it is known exactly, or where only hangs on it which of several is named or tried first. */
+export function isMore(facts: PageFacts, a: number, b: number): boolean {
+  facts.trace?.add(a - b, 0, Kind.turn);
+  return a > b;
+}
+
+/** To be called with the elements of any fault that was found: one found with loose lines may be none. */
+export function foundOn(facts: PageFacts, ...elements: readonly number[]): void {
+  if (facts.doubt && elements.some((element) => facts.doubt!.loose[element])) facts.trace?.add(0, 0, Kind.unknown);
+}

@@ -1,0 +1,107 @@
+import type { PageFacts } from '../facts';
+import { onTheLine, sameArrangement } from './straight';
+import type { Straight } from './straight';
+
+/** Widths that were measured, ascending, between which everything moves evenly. */
+export interface Run {
+  readonly widths: readonly number[];
+  readonly straight: Straight;
+}
+
+/** Where in a run it is looked whether it is even: not in its middle, and not at places that mirror. */
+const LOOKS = [0.44, 0.77] as const;
+/** Runs up to this many px are looked into once only. */
+const SHORT = 8;
+/** A look nearer to an end than this share of the run says little. */
+const INNER = 0.15;
+
+/** Whole widths around the places where a size meets one that a condition asks for, between two measured viewports. */
+function crossings(a: PageFacts, b: PageFacts): number[] {
+  const found: number[] = [];
+  a.gaps?.forEach((gap, i) => {
+    const other = b.gaps![i]!;
+    // Neither of the ends may be so near that it isn't known on which side it is.
+    if (gap === other || (gap > NEAR && other > NEAR) || (gap < -NEAR && other < -NEAR)) return;
+    const at = a.viewport.width + ((b.viewport.width - a.viewport.width) * gap) / (gap - other);
+    found.push(Math.floor(at) - 1, Math.floor(at), Math.ceil(at), Math.ceil(at) + 1);
+  });
+  return found.filter((width) => width > a.viewport.width && width < b.viewport.width);
+}
+const NEAR = 0.25;
+
+/**
+ * Divides what lies between two widths into runs in which everything moves evenly, by measuring as few as it takes. Where the
+ * arrangement changes from one whole px to the next, one run ends and another begins.
+ * @param measured lays the page out, or says what is known of it
+ */
+export function* runsBetween(first: number, last: number, measured: (width: number) => PageFacts): Generator<undefined, Run[]> {
+  const points = new Set([first, last]);
+  const sorted = () => [...points].sort((a, b) => a - b);
+  function* measure(width: number): Generator<undefined, PageFacts> {
+    points.add(width);
+    const facts = measured(width);
+    yield;
+    return facts;
+  }
+  /** Finds where the arrangement changes, and where a condition on a container begins. */
+  function* part(from: number, to: number): Generator<undefined, void> {
+    if (to - from < 2) return;
+    const [a, b] = [measured(from), measured(to)];
+    const alike = sameArrangement(a, b);
+    const cuts = alike ? [...new Set(crossings(a, b))].sort((x, y) => x - y) : [Math.round((from + to) / 2)];
+    let before = from;
+    for (const cut of cuts) yield* measure(cut);
+    if (cuts.length === 0) return;
+    for (const cut of [...cuts, to]) {
+      yield* part(before, cut);
+      before = cut;
+    }
+  }
+  const runs: Run[] = [];
+  /** Whether what lies between two measured widths runs straight; else it is divided once more. */
+  function* straighten(from: number, to: number): Generator<undefined, void> {
+    const inside = () => sorted().filter((width) => width > from && width < to);
+    const says = (width: number) => Math.min(width - from, to - width) >= Math.max(1, (to - from) * INNER);
+    const wanted = to - from < 2 ? 0 : to - from <= SHORT ? 1 : 2;
+    for (const look of LOOKS) {
+      if (inside().filter(says).length >= wanted) break;
+      yield* measure(Math.min(to - 1, from + Math.max(1, Math.round((to - from) * look))));
+    }
+    const [a, b] = [measured(from), measured(to)];
+    let loose: Uint8Array | undefined;
+    for (const width of inside()) {
+      const straight = sameArrangement(a, measured(width)) ? onTheLine(a, measured(width), b) : undefined;
+      if (!straight) {
+        // Something happens in between after all, which neither of the ends shows.
+        const nearest = inside().sort((x, y) => Math.abs(x - (from + to) / 2) - Math.abs(y - (from + to) / 2))[0]!;
+        yield* divide(from, nearest);
+        yield* divide(nearest, to);
+        return;
+      }
+      loose = loose ? loose.map((one, i) => one | straight.loose[i]!) : straight.loose;
+    }
+    runs.push({ widths: [from, ...inside(), to], straight: { loose: loose ?? new Uint8Array(a.elements.length) } });
+  }
+  function* divide(from: number, to: number): Generator<undefined, void> {
+    const within = sorted().filter((width) => width >= from && width <= to);
+    for (let i = 1; i < within.length; i++) yield* part(within[i - 1]!, within[i]!);
+    // Neighbours that are alike belong to one run.
+    const all = sorted().filter((width) => width >= from && width <= to);
+    let begin = from;
+    for (let i = 1; i < all.length; i++) {
+      const [before, here] = [all[i - 1]!, all[i]!];
+      const parted =
+        here - before === 1 && (!sameArrangement(measured(before), measured(here)) || parts(measured(before), measured(here)));
+      if (!parted) continue;
+      yield* straighten(begin, before);
+      begin = here;
+    }
+    yield* straighten(begin, to);
+  }
+  yield* divide(first, last);
+  return runs;
+}
+
+/** Whether a condition on a container begins or ends between two neighbours. */
+const parts = (a: PageFacts, b: PageFacts): boolean =>
+  a.gaps?.some((gap, i) => gap > 0 !== b.gaps![i]! > 0 || (gap === 0) !== (b.gaps![i] === 0)) ?? false;

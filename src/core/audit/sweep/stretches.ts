@@ -1,0 +1,41 @@
+/** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
+const LONGEST = 128;
+
+export interface Stretch {
+  readonly first: number;
+  readonly last: number;
+  /** The widest width of the band it lies in. */
+  readonly top: number;
+}
+
+export interface Widths {
+  /** Whole px, ascending. */
+  readonly widths: readonly number[];
+  /** Widths at which a condition may begin or end: the first whole px of the new band. */
+  readonly edges: readonly number[];
+  /** Widths at which a value meets a limit of its own: what is on both sides moves evenly, each in its way. */
+  readonly bends?: readonly number[];
+  /** Stretches nearer to this width come first. */
+  readonly near: number;
+}
+
+/** Runs of neighbouring widths inside one band, none longer than a limit, the nearest first. */
+export function stretchesOf({ widths, edges, bends = [], near }: Widths, widest: number): Stretch[] {
+  const begins = [...new Set(edges)].sort((a, b) => a - b);
+  const cuts = new Set(bends);
+  const topOf = (width: number) => Math.min(widest, (begins.find((edge) => edge > width) ?? Infinity) - 1);
+  const runs: { first: number; last: number; top: number }[] = [];
+  for (const width of widths) {
+    const run = runs[runs.length - 1];
+    if (run && width === run.last + 1 && width <= run.top && !cuts.has(width)) run.last = width;
+    else runs.push({ first: width, last: width, top: topOf(width) });
+  }
+  const stretches = runs.flatMap(({ first, last, top }) => {
+    const parts = Math.ceil((last - first + 1) / LONGEST);
+    const at = (part: number) => Math.round(first + ((last - first) * part) / parts);
+    // Neighbours share the width between them, so that it is measured once.
+    return Array.from({ length: parts }, (_, part) => ({ first: at(part), last: at(part + 1), top }));
+  });
+  const distance = ({ first, last }: Stretch) => Math.max(first - near, near - last, 0);
+  return stretches.sort((a, b) => distance(a) - distance(b) || a.first - b.first);
+}

@@ -1,0 +1,69 @@
+/** How a number that was compared follows the viewport's width where everything on a page moves evenly. */
+export const Kind = {
+  /** Evenly: the verdict turns where it meets its limit. */
+  even: 0,
+  /** Evenly, and the verdict is the same on both sides of the limit: the smaller or larger of two numbers, an order. */
+  turn: 1,
+  /** As a parabola does: a distance squared, an area. */
+  curved: 2,
+  /** It isn't known how. */
+  unknown: 3,
+} as const;
+
+/**
+ * All comparisons by which a check came to its verdict, in order: how far each number was from its limit, and how far off a
+ * worked-out one can be. Two viewports whose traces say the same went the same way through the check, so what was compared
+ * is the same expression in both: where its numbers move evenly, all viewports between went that way too.
+ */
+export class Trace {
+  margins: Float64Array;
+  slacks: Float64Array;
+  kinds: Uint8Array;
+  length = 0;
+
+  constructor(room = 64) {
+    this.margins = new Float64Array(room);
+    this.slacks = new Float64Array(room);
+    this.kinds = new Uint8Array(room);
+  }
+
+  add(margin: number, slack: number, kind: number): void {
+    if (this.length === this.margins.length) this.#grow(this.length * 2 + 16);
+    this.margins[this.length] = margin;
+    this.slacks[this.length] = slack;
+    this.kinds[this.length++] = kind;
+  }
+
+  /** What was compared to work out something that is asked for again. */
+  from(start: number): Trace {
+    const part = new Trace(this.length - start);
+    part.append(this, start);
+    return part;
+  }
+
+  append(other: Trace, start = 0): void {
+    const more = other.length - start;
+    if (this.length + more > this.margins.length) this.#grow(Math.max(this.length * 2, this.length + more));
+    this.margins.set(other.margins.subarray(start, other.length), this.length);
+    this.slacks.set(other.slacks.subarray(start, other.length), this.length);
+    this.kinds.set(other.kinds.subarray(start, other.length), this.length);
+    this.length += more;
+  }
+
+  /** Whether a verdict on worked-out numbers could be another on measured ones. */
+  isDoubtful(start: number, end: number): boolean {
+    for (let i = start; i < end; i++) if (isNear(this, i)) return true;
+    return false;
+  }
+
+  #grow(size: number): void {
+    const [margins, slacks, kinds] = [new Float64Array(size), new Float64Array(size), new Uint8Array(size)];
+    margins.set(this.margins.subarray(0, this.length));
+    slacks.set(this.slacks.subarray(0, this.length));
+    kinds.set(this.kinds.subarray(0, this.length));
+    [this.margins, this.slacks, this.kinds] = [margins, slacks, kinds];
+  }
+}
+
+export const isNear = ({ margins, slacks, kinds }: Trace, i: number): boolean =>
+  kinds[i] === Kind.unknown || (kinds[i] !== Kind.turn && Math.abs(margins[i]!) <= slacks[i]!);
