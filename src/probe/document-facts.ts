@@ -5,7 +5,7 @@ import { gapsOf } from './container-conditions';
 import type { DropRow } from './fits';
 import { droppedOf, dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
-import { pictureFacts } from './pictures';
+import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
 import { readStyles, withLengths } from './style-facts';
 
@@ -30,10 +30,9 @@ function isClosedIn(node: Element, window: Window): boolean {
   return false;
 }
 
-type Reading = Pick<DocumentConditions, 'fluid' | 'follows' | 'containers'>;
+type Reading = Pick<DocumentConditions, 'follows' | 'containers'>;
 
 const AS_IT_IS: Reading = {
-  fluid: false,
   follows: { type: false, insets: false, shifts: false, scrollPadding: false, spacing: false },
   containers: undefined,
 };
@@ -65,6 +64,7 @@ export class DocumentReader {
   readonly #texts: readonly (readonly Text[])[];
   readonly #nothingClosed: readonly boolean[];
   readonly #unfolds: boolean;
+  readonly #fetchesOthers: boolean;
   /** What is opened and closed. */
   readonly panels: Panels;
   readonly #meta: string | undefined;
@@ -99,12 +99,14 @@ export class DocumentReader {
         words: text ? text.split(' ').length : 0,
         chars: text.length,
         text,
+        breaks: node.querySelectorAll(':scope > br, :scope > * > br').length || undefined,
         first: node.dataset.mpFirst !== undefined,
         alternate: node.dataset.mpAlternate,
         panel: node.dataset.panel !== undefined,
         ...arranged[i],
       };
     });
+    this.#fetchesOthers = nodes.some((node) => node.localName === 'img' && mayFetchOthers(node as HTMLImageElement));
     this.panels = new Panels(document, nodes);
     this.#dropRows = dropRows(document);
     this.#meta = document.querySelector('meta[name=viewport]')?.getAttribute('content') ?? undefined;
@@ -121,13 +123,14 @@ export class DocumentReader {
    * @param among names a stretch of viewports in which no condition begins or ends but those on containers, so that no
    * computed style read here can change, apart from lengths
    */
-  read(among: string, { fluid, follows, containers }: Reading = AS_IT_IS): PageFacts {
+  read(among: string, { follows, containers }: Reading = AS_IT_IS): PageFacts {
     // A container may be one only where another condition says so: what was read is looked at once more.
     let gaps = containers && gapsOf(this.#containers, containers, this.#window);
     let known = this.#known.get(`${among} ${signsOf(gaps)}`);
     if (known) {
       if (anyOf(follows)) known.styles = withLengths(known.styles, this.nodes, this.elements, follows, this.#window);
-      if (fluid && known.pictures?.size) known.pictures = pictureFacts(this.nodes, this.#window);
+      if (this.#fetchesOthers || (follows.insets && known.pictures?.size))
+        known.pictures = pictureFacts(this.nodes, this.#window);
       if (follows.type) known.fontSize = this.#textSizes();
     } else {
       const read = readStyles(this.nodes, this.elements, this.#window);

@@ -67,6 +67,10 @@ const candidatesIn = (srcset: string) =>
     density: unit === 'x' ? Number(amount) : 1,
   }));
 
+/** Whether an image may show another file at another width. */
+export const mayFetchOthers = (image: HTMLImageElement): boolean =>
+  image.srcset !== '' || image.parentElement?.localName === 'picture';
+
 const NOTHING: readonly FileFacts[] = [];
 
 /** The files that an image of somebody else's may fetch, where they are known: those beside the one that it shows. */

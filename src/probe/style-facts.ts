@@ -121,8 +121,7 @@ const breaksOtherwise = (node: HTMLElement, style: CSSStyleDeclaration) =>
   style.columnWidth !== 'auto' ||
   style.writingMode !== 'horizontal-tb' ||
   /balance|pretty/.test(style.getPropertyValue('text-wrap-style')) ||
-  !/^(normal|nowrap)$/.test(style.whiteSpace) ||
-  node.querySelector(':scope > br, :scope > * > br') !== null;
+  !/^(normal|nowrap)$/.test(style.whiteSpace);
 
 function scrollPaddingOf(window: Window): readonly [number, number] {
   const root = window.getComputedStyle(window.document.documentElement);

@@ -17,6 +17,8 @@ export interface ElementFacts {
   /** Words and characters of its own text, with white space collapsed. */
   readonly words: number;
   readonly chars: number;
+  /** How often its text is broken by hand: by `br`. */
+  readonly breaks?: number | undefined;
   /** Marked as what people must see first. */
   readonly first: boolean;
   /** The set of alternates that it is one of. */
@@ -115,7 +117,7 @@ export interface StyleFacts {
   readonly chars: Float64Array;
   /**
    * Of what text stands in: its paddings and borders at both sides together, px; below 0 where lines don't fill what is left,
-   * being broken by hand, balanced, or set in columns.
+   * being kept as written, balanced, or set in columns.
    */
   readonly inset: Float64Array;
   /** Room kept free at the top and the bottom when something is scrolled into view, px. */

@@ -1,12 +1,9 @@
 import { densityAt, USUAL_DENSITIES } from '../devices/densities';
-import { fetchedWidth } from '../pictures/candidates';
+import type { Room } from '../pictures/drawn';
 import { drawnWidth } from '../pictures/drawn';
 import type { FileFacts, PageFacts, PictureFacts } from './facts';
 import { boxOf } from './geometry';
-import { Kind } from './trace';
-
-/** Worked-out numbers lie within so many px of what a browser measures. */
-const SLACK = 0.25;
+import { exceeds, exceedsBy, inOrder, isMore, SLACK, smaller } from './readers';
 
 export interface Drawn {
   /** How wide the whole picture is drawn, CSS px. */
@@ -15,24 +12,33 @@ export interface Drawn {
   readonly file: FileFacts;
 }
 
+/** The density of the device nearest to the viewport, with what it was compared to. */
+function densityHere(facts: PageFacts): number {
+  const densities = facts.densities ?? USUAL_DENSITIES;
+  const { width } = facts.viewport;
+  densities.slice(1).forEach(([at], i) => inOrder(facts, width, (densities[i]![0] + at) / 2));
+  return densityAt(densities, width);
+}
+
+/** Which of the sizes of a room decides how wide a picture is drawn is compared here, for `drawnWidth` does so by itself. */
+function drawnIn(facts: PageFacts, room: Room, fit: string, ratio: number, own: number): number {
+  isMore(facts, room.width, room.height * ratio);
+  if (fit === 'scale-down') isMore(facts, smaller(facts, room.width, room.height * ratio), own);
+  return drawnWidth(room, fit, ratio, own);
+}
+
 /** How a picture made of pixels is shown now, and the file that is fetched for it; undefined for what isn't shown. */
 export function drawnNow(facts: PageFacts, element: number, picture: PictureFacts): Drawn | undefined {
   const { own, files, fit, less, asked } = picture;
   if (!facts.shown[element] || files.length === 0 || files[0]![0] === 0 || own[0] === 0) return undefined;
   const { left, top, right, bottom } = boxOf(facts, element);
   const room = { width: right - left - less[0], height: bottom - top - less[1] };
-  const width = drawnWidth(room, fit, own[0] / own[1], own[0]);
-  if (width <= 0) return undefined;
-  const density = densityAt(facts.densities ?? USUAL_DENSITIES, facts.viewport.width);
-  const fetched = (size: number) =>
-    fetchedWidth(
-      files.map(([wide]) => wide),
-      size,
-      density,
-    );
-  const wide = fetched(asked ?? width);
-  // Near to where another file is fetched, a width has to be measured.
-  if (facts.doubt && asked === undefined && (fetched(width - SLACK) !== wide || fetched(width + SLACK) !== wide))
-    facts.trace?.add(0, 0, Kind.unknown);
-  return { width, density, file: files.find((one) => one[0] === wide)! };
+  if (!exceeds(facts, room.width, 0.5) || !exceeds(facts, room.height, 0.5)) return undefined;
+  const width = drawnIn(facts, room, fit, own[0] / own[1], own[0]);
+  const density = densityHere(facts);
+  // The same as `fetchedWidth` finds, file by file.
+  const needed = (asked ?? width) * density;
+  const slack = asked === undefined ? SLACK * density : 0;
+  const file = files.find(([wide]) => !exceedsBy(facts, needed, wide, slack)) ?? files[files.length - 1]!;
+  return { width, density, file };
 }

@@ -14,12 +14,20 @@ export const longLines: Check = {
     return textBlocks(facts).flatMap((block) => {
       if (block.chars <= most! || piecesOf(facts, block) < 2) return [];
       const character = characterOf(facts, block);
+      const slack = SLACK + (facts.doubt?.sized ? most! * 0.05 : 0);
+      const isLong = (length: number) => exceedsBy(facts, length, most! * character, slack);
       const room = lineRoom(facts, block);
-      const length = room ?? longestLine(facts, block);
-      if (!exceedsBy(facts, length, most! * character, SLACK + (facts.doubt?.sized ? most! * 0.05 : 0))) return [];
-      if (room === undefined) foundOn(facts, ...block.parts);
-      const lines = block.parts.map((part) => facts.lines[part]!);
-      if (countLines(facts, lines) < 2) return [];
+      if (room !== undefined && !isLong(room)) return [];
+      const lines = countLines(
+        facts,
+        block.parts.map((part) => facts.lines[part]!),
+      );
+      if (lines < 2) return [];
+      // Where words go to the next line for lack of room, the lines before are as long as the room lets them be.
+      const isFull = room !== undefined && lines > (facts.elements[block.element]!.breaks ?? 0) + 1;
+      const length = isFull ? room : longestLine(facts, block);
+      if (!isFull && !isLong(length)) return [];
+      if (!isFull) foundOn(facts, ...block.parts);
       const { id } = facts.elements[block.element]!;
       const characters = length / character;
       return [{ element: id, amount: characters - most!, measured: { characters: Math.round(characters) }, others: [] }];

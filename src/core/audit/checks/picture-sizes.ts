@@ -1,13 +1,10 @@
 import type { Check, Violation } from '../check';
-import type { PageFacts } from '../facts';
 import { exceedsBy } from '../readers';
 import { bytesInWords } from '../../text';
 import { drawnNow } from '../pictures';
 
 /** How far off a worked-out width can be, px. */
 const SLACK = 0.5;
-
-const hasFiles = ({ pictures }: PageFacts) => [...(pictures?.values() ?? [])].some(({ files }) => files.length > 0);
 
 /** Pictures that have too few px for the screens they are shown on. */
 export const blurredPicture: Check = {
@@ -17,7 +14,6 @@ export const blurredPicture: Check = {
   why: 'Where a picture has fewer px than the screen, every px of it is smeared over several.',
   rule: 'Share of a screen’s px that a picture must have, at the density of the project’s nearest device (project profile)',
   limits: { least: { label: 'Least share of the screen’s px', unit: '%', usual: 75, least: 20, most: 100 } },
-  eachWidth: hasFiles,
   judge(facts, { least }) {
     return [...(facts.pictures ?? [])].flatMap(([element, picture]): Violation[] => {
       const drawn = drawnNow(facts, element, picture);
@@ -50,7 +46,6 @@ export const oversizedPicture: Check = {
     most: { label: 'Most times as wide as needed', unit: '×', usual: 2, least: 1, most: 10 },
     bytes: { label: 'Only of files above', unit: 'kB', usual: 10, least: 0, most: 1_000 },
   },
-  eachWidth: hasFiles,
   judge(facts, { most, bytes }) {
     return [...(facts.pictures ?? [])].flatMap(([element, picture]): Violation[] => {
       const drawn = drawnNow(facts, element, picture);
