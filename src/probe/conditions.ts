@@ -10,8 +10,10 @@ export interface DocumentConditions {
   readonly media: readonly MediaQueryList[];
   /** Widths at which a value of the viewport's width meets a limit, ascending. */
   readonly bends: readonly number[];
-  /** Viewport units: a computed length may change at any width. */
+  /** Units of the viewport's width or of containers: a computed length may change at any width. */
   readonly fluid: boolean;
+  /** Whether an element that is as large as it was looks inside as it did: nothing in it goes by anything outside of it. */
+  readonly selfContained: boolean;
   /** What of that changes what is read of elements. */
   readonly follows: {
     readonly type: boolean;
@@ -28,7 +30,7 @@ export interface DocumentConditions {
   readonly tall: boolean;
 }
 
-const FLUID = /[\d.](?:[dsl]?v(?:w|h|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
+const FLUID = /[\d.](?:[dsl]?v(?:w|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
 const TALL =
   /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|\b(?:fixed|sticky)\b|(?:height|block-size)\s*:[^;}]*%|\b(?:top|bottom|inset[a-z-]*)\s*:[^;}]*%/;
 const EM = 16;
@@ -119,6 +121,7 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     bends: bendsOf(css, height, rem).sort((a, b) => a - b),
     media: [...texts].map((text) => window.matchMedia(text)),
     fluid: FLUID.test(css),
+    selfContained: !FLUID.test(css) && !/subgrid/.test(css),
     follows: followsOf(css),
     containers: asked,
     unknown: isUneven(css) || media.some((one) => one.unknown) || (asked?.unknown ?? false),

@@ -1,4 +1,5 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import { copyMoved, isAsLarge, wholes } from './as-before';
 import { arrangedFacts } from './arranged';
 import type { DocumentConditions } from './conditions';
 import { gapsOf } from './container-conditions';
@@ -30,9 +31,10 @@ function isClosedIn(node: Element, window: Window): boolean {
   return false;
 }
 
-type Reading = Pick<DocumentConditions, 'follows' | 'containers'>;
+type Reading = Pick<DocumentConditions, 'follows' | 'containers' | 'selfContained'>;
 
 const AS_IT_IS: Reading = {
+  selfContained: false,
   follows: { type: false, insets: false, shifts: false, scrollPadding: false, spacing: false },
   containers: undefined,
 };
@@ -44,6 +46,10 @@ interface Known {
   fontSize: Float64Array;
   readonly panels: PageFacts['panels'];
   pictures: PageFacts['pictures'];
+  /** Where all that stands in an element goes by its size alone: the index behind the last of it; 0 where it doesn't. */
+  readonly whole: Int32Array | undefined;
+  /** What was read last. */
+  last: Pick<PageFacts, 'boxes' | 'shown' | 'lines' | 'broken'> | undefined;
   /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
   readonly closed: readonly boolean[];
 }
@@ -123,7 +129,7 @@ export class DocumentReader {
    * @param among names a stretch of viewports in which no condition begins or ends but those on containers, so that no
    * computed style read here can change, apart from lengths
    */
-  read(among: string, { follows, containers }: Reading = AS_IT_IS): PageFacts {
+  read(among: string, { follows, containers, selfContained }: Reading = AS_IT_IS): PageFacts {
     // A container may be one only where another condition says so: what was read is looked at once more.
     let gaps = containers && gapsOf(this.#containers, containers, this.#window);
     let known = this.#known.get(`${among} ${signsOf(gaps)}`);
@@ -141,12 +147,14 @@ export class DocumentReader {
         fontSize: this.#textSizes(),
         panels: this.panels.read(),
         pictures: pictureFacts(this.nodes, this.#window),
+        whole: selfContained ? wholes(this.elements, read.facts) : undefined,
+        last: undefined,
         closed: this.#unfolds ? this.nodes.map((node) => isClosedIn(node, this.#window)) : this.#nothingClosed,
       };
       if (this.#known.size >= EPOCHS_MOST) this.#known.clear();
       this.#known.set(`${among} ${signsOf(gaps)}`, known);
     }
-    const { styles, closed } = known;
+    const { styles, closed, whole, last } = known;
     const count = this.nodes.length;
     const { scrollX, scrollY } = this.#window;
     const boxes = new Float64Array(count * 4);
@@ -165,10 +173,17 @@ export class DocumentReader {
       boxes[at + 2] = box.right + scrollX;
       boxes[at + 3] = box.bottom + scrollY;
       shown[i] = styles.visible[i] === 1 && box.width > NOTHING && box.height > NOTHING ? 1 : 0;
+      const behind = last && whole![i]! > 0 && isAsLarge(boxes, last.boxes, at) ? whole![i]! : 0;
+      if (behind > 0) {
+        copyMoved({ boxes, shown, lines, broken }, last!, i, behind);
+        i = behind - 1;
+        continue;
+      }
       const texts = this.#texts[i]!;
       lines.push(shown[i] && texts.length > 0 ? this.#readLines(texts, scrollX, scrollY) : NO_LINES);
       if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = this.#brokenIn(i, lines[i]!);
     }
+    if (whole) known.last = { boxes, shown, lines, broken };
     const { scrollWidth, scrollHeight } = this.#document.documentElement;
     return {
       ...styles,

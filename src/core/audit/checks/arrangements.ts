@@ -2,7 +2,7 @@ import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
-import { boxOf, inkOf, isAbove, TOLERANCE, visiblePart } from '../geometry';
+import { boxOf, inkOf, isAbove, LEFT, RIGHT, TOLERANCE, visiblePart } from '../geometry';
 import { Cut } from '../facts';
 import { exceeds, foundOn, isMore, larger, smaller } from '../readers';
 
@@ -47,11 +47,13 @@ function rowsUnder(facts: PageFacts, head: number): readonly number[] {
 function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
   const count = facts.lines[cell]!.length / 4;
   if (count === 0) return boxOf(facts, cell);
-  const lines = Array.from({ length: count }, (_, line) => inkOf(facts, cell, line));
-  return {
-    left: lines.map(({ left }) => left).reduce((a, b) => smaller(facts, a, b)),
-    right: lines.map(({ right }) => right).reduce((a, b) => larger(facts, a, b)),
-  };
+  const lines = facts.lines[cell]!;
+  let [left, right] = [lines[LEFT]!, lines[RIGHT]!];
+  for (let at = 4; at < lines.length; at += 4) {
+    left = smaller(facts, left, lines[at + LEFT]!);
+    right = larger(facts, right, lines[at + RIGHT]!);
+  }
+  return { left, right };
 }
 
 /** How far two cells are from standing in one column, px: their boxes, or what is seen of them by its left, right or middle. */
