@@ -1,4 +1,7 @@
-/** A page made of chance, the same for the same seed: flex, grid, floats, inline blocks, tables, fluid type, conditions. */
+/**
+ * A page made of chance, the same for the same seed: flex, grid and subgrid, floats, columns, inline blocks, tables, fluid type,
+ * steps, ratios, fields, sticky bars, turned writing, conditions on the viewport, on containers and on what stands in an element.
+ */
 export function generatePage(seed: number): string {
   let state = (seed * 2654435761) >>> 0;
   const random = () => {
@@ -16,6 +19,8 @@ export function generatePage(seed: number): string {
     'river gauge mill pond reed weir sluice paddle stone bank willow heron measurement watercourse level tool lend return saw drill'.split(
       ' ',
     );
+  // Steps make a page be measured at every width, so only some pages have them.
+  const stepped = chance(0.08);
   const words = (count: number) => Array.from({ length: count }, () => pick(WORDS)).join(' ');
   const length = () =>
     pick([
@@ -27,6 +32,12 @@ export function generatePage(seed: number): string {
       `calc(${whole(20, 90)}% - ${whole(0, 60)}px)`,
       `max(${whole(60, 200)}px, ${whole(10, 50)}%)`,
       `${whole(4, 30)}rem`,
+      ...(stepped
+        ? [
+            `round(${pick(['up', 'down', 'nearest'])}, ${whole(10, 60)}%, ${whole(8, 40)}px)`,
+            `calc(80px + mod(${whole(5, 40)}vw, ${whole(20, 90)}px))`,
+          ]
+        : []),
     ]);
   const gap = () =>
     pick([`${whole(0, 32)}px`, `${whole(0, 4)}vw`, `clamp(4px, ${whole(1, 4)}vw, ${whole(10, 40)}px)`, `${whole(0, 3)}%`]);
@@ -58,6 +69,11 @@ export function generatePage(seed: number): string {
       chance(0.08) ? `min-width:${whole(40, 300)}px;` : '',
       chance(0.04) ? `aspect-ratio:${whole(1, 4)}/${whole(1, 4)};` : '',
       chance(0.06) ? 'overflow-wrap:anywhere;' : '',
+      chance(0.03) ? `writing-mode:${pick(['vertical-rl', 'vertical-lr'])};max-height:${whole(80, 240)}px;` : '',
+      chance(0.04) ? `text-wrap:${pick(['balance', 'pretty', 'nowrap'])};` : '',
+      chance(0.04) ? `position:sticky;top:${whole(0, 20)}px;` : '',
+      chance(0.04) ? `margin-left:calc(${whole(1, 10)}vw - ${whole(5, 60)}px);` : '',
+      chance(0.04) ? `letter-spacing:${pick(['1px', '.05em', '.1vw'])};` : '',
       chance(0.06) ? `text-align:${pick(['center', 'right', 'justify'])};` : '',
     ].join('');
 
@@ -76,6 +92,8 @@ export function generatePage(seed: number): string {
       () => `<h2 class="${styled(size())}">${words(whole(1, 7))}</h2>`,
       () => `<button class="${styled(box())}">${words(whole(1, 3))}</button>`,
       () => `<input value="${words(2)}">`,
+      () => `<label><input type="${pick(['checkbox', 'radio'])}"> ${words(whole(1, 3))}</label>`,
+      () => `<p class="${styled(size())}">${words(whole(2, 6))}<br>${words(whole(2, 20))}</p>`,
       () => `<a href="#" class="${styled('display:inline-block;' + size())}">${words(whole(1, 2))}</a>`,
       () => `<span class="${styled(size())}">${words(whole(1, 5))}</span>`,
     ])();
@@ -99,6 +117,10 @@ export function generatePage(seed: number): string {
       () =>
         `<div class="${styled('container-type:inline-size;' + box())}"><div class="inner${whole(0, 2)} ${styled(box())}">${content(depth - 1)}</div></div>`,
       () =>
+        `<div class="${styled('display:grid;grid-template-columns:auto 1fr auto;gap:8px;' + box())}">${Array.from({ length: whole(1, 3) }, () => `<div class="${styled('display:grid;grid-template-columns:subgrid;grid-column:1/-1;')}">${Array.from({ length: 3 }, () => `<div>${text()}</div>`).join('')}</div>`).join('')}</div>`,
+      () =>
+        `<div class="${styled('container-type:size;height:' + whole(60, 300) + 'px;' + box())}"><div class="inner${whole(0, 2)} ${styled(box())}">${content(depth - 1)}</div></div>`,
+      () =>
         `<div class="${styled(`columns:${whole(1, 3)} ${whole(100, 260)}px;column-gap:${whole(8, 30)}px;` + size())}">${text()}${text()}</div>`,
       () =>
         `<div class="${styled(`position:relative;min-height:${whole(40, 120)}px;` + box())}">${text()}<div class="${styled(`position:absolute;${pick(['right', 'left'])}:${gap()};top:${whole(0, 40)}px;width:${length()};`)}">${text()}</div></div>`,
@@ -118,6 +140,9 @@ export function generatePage(seed: number): string {
       `(min-width:${edge}px) and (max-width:${edge + whole(40, 300)}px)`,
       '(orientation:portrait)',
       `(min-aspect-ratio:${whole(1, 2)}/1)`,
+      `(${whole(3, 8)}/4 < aspect-ratio < ${whole(9, 11)}/4)`,
+      `(min-width:calc(${whole(20, 80)}em + ${whole(0, 9)}px))`,
+      `(width >= ${edge}px) and (width <= ${edge + whole(0, 12)}px)`,
     ]);
     const rules = Array.from(
       { length: whole(1, 4) },
@@ -126,9 +151,24 @@ export function generatePage(seed: number): string {
     );
     sheet.push(`@media ${query}{${rules.join('')}}`);
   }
-  for (let i = 0; i < 3; i++)
+  for (let i = 0; i < 3; i++) {
+    const edge = whole(150, 900);
+    const query = pick([
+      `(min-width:${edge}px)`,
+      `(min-width:${edge}px) and (max-width:${edge + whole(2, 12)}px)`,
+      `(${edge}px <= width < ${edge + whole(3, 60)}px)`,
+      `(max-width:${edge / 16}rem)`,
+      `(inline-size > ${edge / 20}em)`,
+      `(min-width:calc(${edge}px - 2rem))`,
+      `(min-aspect-ratio:${whole(2, 9)}/2)`,
+      `not (width > ${edge}px)`,
+    ]);
+    const rule = pick(['display:flex;', 'padding:20px;', 'font-size:20px;', 'columns:2;', 'width:120%;', 'white-space:nowrap;']);
+    sheet.push(`@container ${query}{.inner${i}{${rule}gap:${gap()};}}`);
+  }
+  if (chance(0.3))
     sheet.push(
-      `@container (min-width:${whole(150, 900)}px){.inner${i}{${pick(['display:flex;', 'padding:20px;', 'font-size:20px;', 'columns:2;'])}gap:${gap()};}}`,
+      `section:has(${pick(['input', 'button', 'h2', 'label'])}){${pick(['padding:12px;', 'display:flex;', 'width:80%;'])}}`,
     );
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Page ${seed}</title>
 <style>body{margin:${whole(0, 16)}px;font:${whole(13, 18)}px/1.4 sans-serif;}*{box-sizing:border-box}

@@ -9,28 +9,33 @@ import { Kind } from './trace';
 
 /** Worked-out positions lie within this many px of what a browser measures. */
 export const SLACK = 0.25;
+/** So many times further where type grows, since browsers round how high it reaches. */
+const SIZED = 5;
+
+const note = (facts: PageFacts, margin: number, slack: number, kind: number): void =>
+  facts.trace?.add(margin, facts.doubt?.sized ? slack * SIZED : slack, kind);
 
 /** Whether a number is above a limit, both in px. */
 export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
-  facts.trace?.add(value - limit, SLACK, Kind.even);
+  note(facts, value - limit, SLACK, Kind.even);
   return value > limit;
 }
 
 /** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */
 export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
-  facts.trace?.add(value - limit, slack, Kind.even);
+  note(facts, value - limit, slack, Kind.even);
   return value > limit;
 }
 
 /** The same for the product of two lengths, px²: a square, an area. */
 export function areaExceeds(facts: PageFacts, value: number, limit: number, slack: number): boolean {
-  facts.trace?.add(value - limit, slack, Kind.curved);
+  note(facts, value - limit, slack, Kind.curved);
   return value > limit;
 }
 
 /** Whether a number that follows from the size of type is above a limit, px. */
 export function typeExceeds(facts: PageFacts, value: number, limit: number): boolean {
-  return exceedsBy(facts, value, limit, facts.doubt?.sized ? 0.05 : 0);
+  return exceedsBy(facts, value, limit, facts.doubt?.sized ? 0.01 : 0);
 }
 
 /** The smaller of two numbers. */

@@ -14,7 +14,7 @@ export const longLines: Check = {
     return textBlocks(facts).flatMap((block) => {
       if (block.chars <= most! || piecesOf(facts, block) < 2) return [];
       const character = characterOf(facts, block);
-      const slack = SLACK + (facts.doubt?.sized ? most! * 0.05 : 0);
+      const slack = SLACK + (facts.doubt?.sized ? most! * 0.01 : 0);
       const isLong = (length: number) => exceedsBy(facts, length, most! * character, slack);
       const room = lineRoom(facts, block);
       if (room !== undefined && !isLong(room)) return [];

@@ -1,6 +1,7 @@
 import type { PageFacts } from '../facts';
 import { Level } from '../facts';
 import type { Straight } from './straight';
+import { isSized } from './straight';
 
 type Numbers = ArrayLike<number>;
 
@@ -11,7 +12,8 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const lines = a.lines.map((list) => (list.length === 0 ? list : new Float64Array(list.length)));
   const moving = a.lines.flatMap((list, i) => (list.length > 0 ? [i] : []));
   const slack = [...loose].flatMap((one, i) => (one ? [i] : []));
-  const sized = a.fontSize.some((size, i) => size !== b.fontSize[i]);
+  const sized = isSized(a, b);
+  const chars = new Float64Array(a.chars.length);
   const doubt = { loose, sized };
   const inset = new Float64Array(a.inset.length);
   if (!sized) fontSize.set(a.fontSize);
@@ -46,6 +48,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
     for (const i of moving) fill(lines[i]!, a.lines[i]!, b.lines[i]!, share);
     for (const i of slack) stretch(i, share);
     fill(inset, a.inset, b.inset, share);
+    fill(chars, a.chars, b.chars, share);
     const wide = a.scrollWidth > a.viewport.width;
     return {
       ...a,
@@ -54,6 +57,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
       scrollHeight: a.scrollHeight + (b.scrollHeight - a.scrollHeight) * share,
       boxes,
       inset,
+      chars,
       fontSize,
       lines,
       doubt,

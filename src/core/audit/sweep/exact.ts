@@ -182,9 +182,9 @@ class Pass {
       if (latest?.viewport.width !== width) latest = this.#asJudged(worked(width), width, bandTop);
       return latest;
     };
-    const isLoose = straight.loose.includes(1);
+    // Where it isn't known how far lines reach, or how type is rounded, the ends are judged by what is assumed between them.
+    const isLoose = straight.loose.includes(1) || at(from).doubt!.sized;
     const endsAs = (width: number) => verdictsOn(this.sweep.judges, at(width), this.#room);
-    // Where it isn't known how far lines reach, the ends are judged by what is assumed between them.
     if (isLoose) first = endsAs(from);
     const last = isLoose ? endsAs(to) : verdictsAt(to);
     yield this.#soFar();

@@ -1,5 +1,5 @@
 import type { PageFacts, StyleFacts } from '../facts';
-import { Laying, Level, Positioning } from '../facts';
+import { Level } from '../facts';
 import { sameJson } from '../../text';
 
 /**
@@ -8,6 +8,8 @@ import { sameJson } from '../../text';
  * rounds to 1/64 px, again in every box; worked-out coordinates may be off by this many px.
  */
 const ROUNDING = 0.1;
+/** How high type reaches above and below its line is rounded to whole px; what stands around growing type is off by more. */
+const TYPE_ROUNDING = 0.6;
 
 const STYLES: readonly (keyof StyleFacts)[] = [
   'cutX',
@@ -28,7 +30,6 @@ const STYLES: readonly (keyof StyleFacts)[] = [
   'solid',
   'moved',
   'breaks',
-  'chars',
   'scrollPadding',
 ];
 
@@ -77,31 +78,24 @@ export interface Straight {
   readonly loose: Uint8Array;
 }
 
-const IN_TABLE = new Set(['table', 'td', 'th', 'caption']);
-
-/** Whether an element, or one it stands in, is as wide as its text asks for. */
-function isSizedByText(facts: PageFacts, element: number): boolean {
-  for (let at = element; at > 0; at = facts.elements[at]!.parent) {
-    const around = facts.flow[facts.elements[at]!.parent]!;
-    if (facts.level[at]! >= Level.inlineBlock || facts.position[at]! >= Positioning.absolute) return true;
-    if (around !== Laying.other && !(facts.share[at]! > 0)) return true;
-    if (IN_TABLE.has(facts.elements[at]!.tag)) return true;
-  }
-  return false;
-}
+/** Whether the size of any type that shows differs. */
+export const isSized = (a: PageFacts, b: PageFacts): boolean =>
+  a.fontSize !== b.fontSize && a.fontSize.some((size, i) => size !== b.fontSize[i] && a.lines[i]!.length > 0);
 
 /** Whether a third viewport between two lies on the straight line between them, in all that decides anything. */
 export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straight | undefined {
   const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
-  const off = (x: Numbers, y: Numbers, z: Numbers, i: number) => Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > ROUNDING;
+  const off = (x: Numbers, y: Numbers, z: Numbers, i: number) => Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > within;
+  const within = isSized(a, b) ? TYPE_ROUNDING : ROUNDING;
   const loose = new Uint8Array(a.elements.length);
   for (let i = 0; i < a.elements.length; i++) {
     if (!a.shown[i]) continue;
-    // Browsers round letters to their grid, so a line of growing type grows unevenly.
-    if (a.fontSize[i] !== b.fontSize[i] && a.lines[i]!.length > 0) {
-      if (off(a.fontSize, middle.fontSize, b.fontSize, i) || isSizedByText(a, i)) return undefined;
-      loose[i] = 1;
-    }
+    if (Math.abs(a.chars[i]! + (b.chars[i]! - a.chars[i]!) * share - middle.chars[i]!) > 0.002) return undefined;
+    if (
+      a.lines[i]!.length > 0 &&
+      Math.abs(a.fontSize[i]! + (b.fontSize[i]! - a.fontSize[i]!) * share - middle.fontSize[i]!) > 0.02
+    )
+      return undefined;
     if (DOWN.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side)) || off(a.inset, middle.inset, b.inset, i))
       return undefined;
     if (ACROSS.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side))) {
