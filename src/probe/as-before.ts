@@ -41,9 +41,12 @@ export function copyMoved(into: Read & { readonly lines: Float64Array[] }, befor
   const moved = (from: Float64Array) =>
     (across === 0 && down === 0) || from.length === 0 ? from : from.map((value, at) => value + (at % 2 === 0 ? across! : down!));
   for (let i = element; i < behind; i++) {
-    if (i > element)
+    if (i > element) {
+      // What has no box at all has none wherever the rest goes.
+      const hasBox = before.boxes.subarray(i * 4, i * 4 + 4).some((side) => side !== 0);
       for (let side = 0; side < 4; side++)
-        into.boxes[i * 4 + side] = before.boxes[i * 4 + side]! + (side % 2 === 0 ? across! : down!);
+        into.boxes[i * 4 + side] = before.boxes[i * 4 + side]! + (!hasBox ? 0 : side % 2 === 0 ? across! : down!);
+    }
     into.shown[i] = before.shown[i]!;
     into.broken[i] = before.broken[i]!;
     into.lines.push(moved(before.lines[i]!));

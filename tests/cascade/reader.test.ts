@@ -37,11 +37,13 @@ afterAll(() => browser.close());
 async function differences(project: Project, one: Page, widths: readonly number[]): Promise<string[]> {
   const preview = renderPreview(project, one, fontData);
   const fluid = /\d(?:[dsl]?v[wh]|vmin|vmax)\b/.test(writeSheet(preview.blocks));
+  const follows = { type: fluid, insets: fluid, shifts: fluid, scrollPadding: fluid, spacing: fluid };
+  const reading = { follows, containers: undefined, selfContained: !fluid };
   const edges = conditionsOf(project).flatMap((condition) =>
     Object.values(conditionInterval(condition)).filter((edge) => edge > 0 && edge < Infinity),
   );
   return page.evaluate(
-    async ({ html, widths, edges, fluid }) => {
+    async ({ html, widths, edges, reading }) => {
       const Reader = (globalThis as unknown as { DocumentReader: typeof DocumentReader }).DocumentReader;
       const frame = document.querySelector('iframe')!;
       await new Promise((done) => {
@@ -57,7 +59,7 @@ async function differences(project: Project, one: Page, widths: readonly number[
         a.length === b.length && Array.from(a).every((value, i) => Math.abs(value - b[i]!) < 0.02);
       for (const width of widths) {
         frame.style.width = `${width}px`;
-        const kept = reused.read(String(edges.filter((edge) => edge <= width).length), fluid);
+        const kept = reused.read(String(edges.filter((edge) => edge <= width).length), reading);
         const fresh = new Reader(inside).read('fresh');
         for (const name of ['boxes', 'shown', 'cutX', 'cutY', 'ellipsis', 'position', 'moved', 'ink', 'flow'] as const)
           if (!near(kept[name], fresh[name])) found.push(`${width} ${name}`);
@@ -71,7 +73,7 @@ async function differences(project: Project, one: Page, widths: readonly number[
       }
       return found;
     },
-    { html: previewDocument(preview, ''), widths: [...widths], edges, fluid },
+    { html: previewDocument(preview, ''), widths: [...widths], edges, reading },
   );
 }
 

@@ -1,12 +1,12 @@
 import type { Box } from './geometry';
 import type { PageFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds } from './readers';
+import { exceeds, foundOn } from './readers';
 import { Level } from './facts';
 import { oncePerFacts } from './once';
 
 /** So much less than the least size, px, is rounding: browsers round boxes to 1/64 px, one width to the next. */
-export const ROUNDING = 0.5;
+const ROUNDING = 0.5;
 
 export interface Target {
   readonly element: number;
@@ -30,6 +30,14 @@ function isInSentence(facts: PageFacts, element: number): boolean {
     if (facts.elements[parent]!.words > 0) return true;
   }
   return false;
+}
+
+/** Whether a target is lower or narrower than a least size, px. */
+export function isUnder(facts: PageFacts, { element, width, height }: Target, least: number): boolean {
+  if (exceeds(facts, least - height, ROUNDING)) return true;
+  // A link in a text may be narrower than it is taken to be.
+  foundOn(facts, element);
+  return exceeds(facts, least - width, ROUNDING);
 }
 
 /** What can be pressed, and isn't exempt from a least size. */

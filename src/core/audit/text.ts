@@ -1,7 +1,7 @@
 import type { PageFacts } from './facts';
 import { BOTTOM, boxOf, isAbove, LEFT, RIGHT, TOP } from './geometry';
 import { exceeds, inOrder, isMore, larger, smaller } from './readers';
-import { Level } from './facts';
+import { Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
 /** How many lines the given line boxes stand on: boxes that share half their height are one line. */
@@ -20,6 +20,21 @@ export function countLines(facts: PageFacts, lines: readonly Float64Array[]): nu
     } else end = larger(facts, end, bottom);
   }
   return count;
+}
+
+/** The block in whose text an element stands; -1 where it is moved out of it. */
+function textOf(facts: PageFacts, element: number): number {
+  let at = element;
+  for (; at > 0 && facts.level[at] === Level.inline; at = facts.elements[at]!.parent)
+    if (facts.moved[at] || facts.position[at] !== Positioning.flow) return -1;
+  return at;
+}
+
+/** Whether two elements stand in one text: what does keeps off each other, and stands in the order it is read in. */
+export function isOneText(facts: PageFacts, a: number, b: number): boolean {
+  if (facts.level[a] !== Level.inline && facts.level[b] !== Level.inline) return false;
+  const text = textOf(facts, a);
+  return text >= 0 && text === textOf(facts, b);
 }
 
 /** A run of text as people read it: what stands in one block, with the emphasis and links in it. */

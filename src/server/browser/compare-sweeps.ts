@@ -2,6 +2,8 @@ import type { WidthResult } from '@/core/audit';
 
 /** Amounts of one finding may differ by this much, since worked-out numbers are off by less than a rounding. */
 const AMOUNT_SLACK = 0.02;
+/** Or by this many px, since browsers give how far a page scrolls in whole ones. */
+const WHOLE = 1.01;
 
 /** A width at which two sweeps say different things, and what. */
 export interface SweepDifference {
@@ -28,7 +30,7 @@ export function compareSweeps(exact: readonly WidthResult[], brute: readonly Wid
     for (const [key, violation] of a) {
       const other = b.get(key);
       if (!other) found.push({ width, what: `made up: ${key}` });
-      else if (Math.abs(other.amount - violation.amount) > Math.max(1, Math.abs(other.amount) * AMOUNT_SLACK))
+      else if (Math.abs(other.amount - violation.amount) > Math.max(WHOLE, Math.abs(other.amount) * AMOUNT_SLACK))
         found.push({ width, what: `${key}: ${violation.amount} instead of ${other.amount}` });
     }
     if (JSON.stringify(said.sizes ?? null) !== JSON.stringify(truth.sizes ?? null))

@@ -90,8 +90,8 @@ export const headingLine: Check = {
         childrenOf(facts)[row]!.forEach((cell, i) => {
           if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
           const off = apart(facts, cells[i]!, cell);
+          if (off > TOLERANCE / 2) foundOn(facts, cells[i]!, cell);
           if (!exceeds(facts, off, TOLERANCE) || (worst && !isMore(facts, off, worst.amount))) return;
-          foundOn(facts, cell);
           worst = {
             ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },
             others: [facts.elements[cells[i]!]!.id, facts.elements[cell]!.id],
@@ -128,17 +128,21 @@ export const sidewaysHint: Check = {
       const edge = boxOf(facts, i);
       let hidden = 0;
       let hinted = described.some((one) => facts.shown[one]);
+      const taken: number[] = [];
       for (let at = i + 1; at < facts.elements.length && isAbove(facts, i, at); at++) {
         if (!facts.shown[at]) continue;
         const box = boxOf(facts, at);
-        if (exceeds(facts, box.right, edge.right + TOLERANCE)) hidden = larger(facts, hidden, box.right - edge.right);
+        const isOver = exceeds(facts, box.right, edge.right + TOLERANCE);
+        if (isOver) hidden = larger(facts, hidden, box.right - edge.right);
         for (let line = 0; line < facts.lines[at]!.length / 4; line++) {
           const ink = inkOf(facts, at, line);
           if (goesOn(facts, i, ink.left, ink.right, false)) hinted = true;
+          if (hinted || isOver) taken.push(at);
         }
         const isSeen = facts.solid[at] || facts.elements[at]!.tag === 'img';
         if (isSeen && goesOn(facts, i, box.left, box.right, true)) hinted = true;
       }
+      if (hidden > 0) foundOn(facts, ...taken);
       return hidden > 0 && !hinted ? [{ element: id, amount: hidden, measured: { hidden }, others: [] }] : [];
     });
   },

@@ -1,6 +1,6 @@
 import type { Check } from '../check';
-import { exceeds, isMore, smaller } from '../readers';
-import { ROUNDING, targetsOf } from '../targets';
+import { isMore, smaller } from '../readers';
+import { isUnder, targetsOf } from '../targets';
 
 /** A target smaller than what fingers hit without care, at widths of screens that are touched. */
 export const fingerTarget: Check = {
@@ -15,9 +15,10 @@ export const fingerTarget: Check = {
   },
   judge(facts, { least, upTo }) {
     if (isMore(facts, facts.viewport.width, upTo!)) return [];
-    return targetsOf(facts).flatMap(({ element, width, height }) => {
+    return targetsOf(facts).flatMap((target) => {
+      if (!isUnder(facts, target, least!)) return [];
+      const { element, width, height } = target;
       const under = least! - smaller(facts, width, height);
-      if (!exceeds(facts, under, ROUNDING)) return [];
       return [{ element: facts.elements[element]!.id, amount: under, measured: { width, height, least: least! }, others: [] }];
     });
   },

@@ -1,7 +1,8 @@
 import type { Check, Violation } from '../check';
-import { boxOf, isPinned } from '../geometry';
+import { isPinned } from '../geometry';
 import { layerOf } from '../layers';
 import { comesBefore } from '../order';
+import { isOneText } from '../text';
 
 /** The Tab key goes backwards over the page. */
 export const focusOrder: Check = {
@@ -17,8 +18,8 @@ export const focusOrder: Check = {
       if (!facts.elements[i]!.focusable || !facts.shown[i] || isPinned(facts, i)) continue;
       const previous = before;
       before = i;
-      if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i)) continue;
-      const by = comesBefore(facts, boxOf(facts, i), boxOf(facts, previous));
+      if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i) || isOneText(facts, previous, i)) continue;
+      const by = comesBefore(facts, i, previous);
       if (by === undefined) continue;
       found.push({ element: facts.elements[i]!.id, amount: by, measured: { by }, others: [facts.elements[previous]!.id] });
     }

@@ -1,4 +1,3 @@
-import { Level, Positioning } from '../codes';
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../geometry';
@@ -6,6 +5,7 @@ import type { PageFacts } from '../facts';
 import { exceeds, foundOn, inOrder, isMore, larger, smaller } from '../readers';
 import { inkOf, isAbove, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
+import { isOneText } from '../text';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
 const TOUCH = 2;
@@ -18,15 +18,6 @@ function isCovered(facts: PageFacts, a: number, b: number): boolean {
 
 interface Line extends Box {
   readonly element: number;
-  /** The block among whose text it stands where nothing moves it; -1 for others. Words of one text keep off each other. */
-  readonly block: number;
-}
-
-function textOf(facts: PageFacts, element: number): number {
-  let at = element;
-  for (; at > 0 && facts.level[at] === Level.inline; at = facts.elements[at]!.parent)
-    if (facts.moved[at] || facts.position[at] !== Positioning.flow) return -1;
-  return at;
 }
 
 /** The texts of two elements lie on each other. */
@@ -42,7 +33,7 @@ export const overlappingText: Check = {
       if (!facts.shown[i]) continue;
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
         const part = visiblePart(facts, i, inkOf(facts, i, line));
-        if (part) lines.push({ element: i, block: textOf(facts, i), ...part });
+        if (part) lines.push({ element: i, ...part });
       }
     }
     lines.sort((a, b) => inOrder(facts, a.top, b.top));
@@ -50,7 +41,7 @@ export const overlappingText: Check = {
     lines.forEach((a, index) => {
       for (let next = index + 1; next < lines.length && isMore(facts, a.bottom - TOUCH + 1, lines[next]!.top); next++) {
         const b = lines[next]!;
-        if (a.element === b.element || (a.block >= 0 && a.block === b.block)) continue;
+        if (a.element === b.element || isOneText(facts, a.element, b.element)) continue;
         const across = smaller(facts, a.right, b.right) - larger(facts, a.left, b.left);
         if (isMore(facts, TOUCH - 1, across)) continue;
         const down = smaller(facts, a.bottom, b.bottom) - b.top;

@@ -1,5 +1,5 @@
 import type { Check, Violation } from '../check';
-import { boxOf } from '../geometry';
+
 import { Level, Positioning } from '../facts';
 import type { PageFacts } from '../facts';
 import { comesBefore } from '../order';
@@ -31,7 +31,7 @@ export const readingOrder: Check = {
       const before = last.get(parent);
       last.set(parent, i);
       if (before === undefined || worst.has(parent)) continue;
-      const by = comesBefore(facts, boxOf(facts, i), boxOf(facts, before));
+      const by = comesBefore(facts, i, before);
       if (by === undefined) continue;
       worst.set(parent, {
         element: facts.elements[parent]!.id,

@@ -1,9 +1,9 @@
 import type { Check } from '../check';
 import type { PageFacts } from '../facts';
 import type { Box } from '../geometry';
-import { areaExceeds, exceeds, isMore, larger, smaller } from '../readers';
+import { areaExceeds, foundOn, isMore, larger, smaller } from '../readers';
 import type { Target } from '../targets';
-import { ROUNDING, targetsOf } from '../targets';
+import { isUnder, targetsOf } from '../targets';
 
 const centre = ({ left, right, top, bottom }: Box) => [(left + right) / 2, (top + bottom) / 2] as const;
 
@@ -26,7 +26,7 @@ export const smallTarget: Check = {
   limits: { least: { label: 'Least size', unit: 'px', usual: 24, least: 8, most: 96 } },
   judge(facts, { least }) {
     const targets = targetsOf(facts);
-    const small = targets.filter(({ width, height }) => exceeds(facts, least! - smaller(facts, width, height), ROUNDING));
+    const small = targets.filter((one) => isUnder(facts, one, least!));
     const isSmall = new Set(small);
     const crowds = (one: Target, other: Target) => {
       const at = centre(one.box);
@@ -40,6 +40,7 @@ export const smallTarget: Check = {
     return small.flatMap((one) => {
       const near = targets.find((other) => other !== one && crowds(one, other));
       if (!near) return [];
+      foundOn(facts, one.element, near.element);
       const size = smaller(facts, one.width, one.height);
       return [
         {

@@ -53,7 +53,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
     return {
       ...a,
       viewport: { width, height: a.viewport.height },
-      scrollWidth: wide ? a.scrollWidth + (b.scrollWidth - a.scrollWidth) * share : width,
+      scrollWidth: wide ? Math.round(a.scrollWidth + (b.scrollWidth - a.scrollWidth) * share) : width,
       scrollHeight: a.scrollHeight + (b.scrollHeight - a.scrollHeight) * share,
       boxes,
       inset,

@@ -98,6 +98,8 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     }
     yield* straighten(begin, to);
   }
+  yield* measure(first);
+  yield* measure(last);
   yield* divide(first, last);
   return runs;
 }

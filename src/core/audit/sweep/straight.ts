@@ -109,9 +109,8 @@ export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straig
     }
   }
   if (a.gaps && a.gaps.some((_, i) => off(a.gaps!, middle.gaps!, b.gaps!, i))) return undefined;
-  // These two are given in whole px.
-  const whole = (['scrollWidth', 'scrollHeight'] as const).every(
-    (name) => Math.abs(a[name] + (b[name] - a[name]) * share - middle[name]) <= 1,
-  );
+  const stray = (name: 'scrollWidth' | 'scrollHeight') => Math.abs(a[name] + (b[name] - a[name]) * share - middle[name]);
+  // These two are given in whole px. How far a page reaches past the viewport is told, so it is to be right.
+  const whole = stray('scrollHeight') <= 1 && stray('scrollWidth') <= (a.scrollWidth > a.viewport.width ? 0.35 : 1);
   return whole ? { loose } : undefined;
 }

@@ -64,7 +64,7 @@ function mixed(a: readonly Judged[], b: readonly Judged[], share: number): reado
     const measured = Object.fromEntries(
       Object.entries(x.measured).map(([name, value]) => [name, mix(value, y.measured[name] ?? value)]),
     );
-    return { ...one, violation: { ...x, amount: x.amount + (y.amount - x.amount) * share, measured } };
+    return { ...one, violation: { ...x, amount: mix(x.amount, y.amount), measured } };
   });
 }
 

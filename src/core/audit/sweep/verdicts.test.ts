@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { CHECKS } from '../checks';
+import { usualLimits } from '../check';
+import type { Judged } from '../judge';
+import { judgesOf } from '../judge';
+import { SLACK } from '../readers';
+import { between } from './between';
+import { chance } from './chance';
+import { factsOfChance } from './facts-of-chance';
+import { verdictsBetween, verdictsOn } from './verdicts';
+
+const [FIRST, LAST] = [500, 560];
+const keys = (found: readonly Judged[]) => found.map(({ check, violation }) => `${check} ${violation.element}`).sort();
+const judges = judgesOf(CHECKS.map((check) => ({ check, limits: usualLimits(check) }))).map(
+  (judge, i) => [CHECKS[i]!.id, judge] as const,
+);
+const seeds = fc.integer({ min: 1, max: 1_000_000 });
+/** Amounts that don't follow a straight line: whole px, shares of an area. */
+const ROUGH: Readonly<Record<string, number>> = { 'sideways-scroll': 1, reflow: 1, 'empty-screen': 0.5 };
+const NOT_LOOSE = { loose: new Uint8Array(99) };
+
+test('what is said of a stretch at once is what is said of each of its widths, by every check', () => {
+  const turned = new Set<string>();
+  let [told, doubted] = [0, 0];
+  fc.assert(
+    fc.property(seeds, (seed) => {
+      const at = between(factsOfChance(seed, 0), factsOfChance(seed, 1), NOT_LOOSE);
+      for (const [id, judge] of judges) {
+        const said = new Map<number, readonly Judged[]>();
+        const [first] = verdictsOn([judge], at(FIRST));
+        const [last] = verdictsOn([judge], at(LAST));
+        verdictsBetween(judge, FIRST, first!, LAST, last!, {
+          at,
+          tell: (width, found) => said.set(width, found),
+          doubt: () => doubted++,
+        });
+        for (const [width, some] of said) {
+          const found = judge.judge(at(width));
+          const by = (i: number) => Math.abs(some[i]!.violation.amount - found[i]!.violation.amount);
+          const slack = (i: number) => ROUGH[id] ?? found[i]!.violation.amount / 100 + 0.01;
+          const isSame = keys(some).join() === keys(found).join() && some.every((_, i) => by(i) <= slack(i));
+          // Asking `expect` of each would take most of the time.
+          if (!isSame) expect([id, width, some]).toEqual([id, width, found]);
+          if (keys(found).join() !== keys(first!.found).join()) turned.add(id);
+        }
+        told += said.size;
+      }
+    }),
+    { numRuns: 60 },
+  );
+  expect(turned.size).toBeGreaterThan(15);
+  expect(doubted).toBeLessThan(told / 4);
+});
+
+test('where numbers that are off by what they may be off turn a verdict, it was in doubt', () => {
+  const turned = new Set<string>();
+  fc.assert(
+    fc.property(seeds, (seed) => {
+      const facts = { ...factsOfChance(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false } };
+      const random = chance(seed + 1);
+      // Comparisons are of two edges, so each may be off by half.
+      const off = factsOfChance(seed, 0.5, () => (random() - 0.5) * SLACK * 0.45);
+      for (const [id, judge] of judges) {
+        const [verdict] = verdictsOn([judge], facts);
+        if (keys(judge.judge(off)).join() === keys(verdict!.found).join()) continue;
+        turned.add(id);
+        expect([id, verdict!.trace.isDoubtful(0, verdict!.end)]).toEqual([id, true]);
+      }
+    }),
+    { numRuns: 600 },
+  );
+  expect(turned.size).toBeGreaterThan(6);
+});
