@@ -1,4 +1,4 @@
-import type { Looking, PackedResult, View } from '@/core/audit';
+import type { Looking, PackedResult, View, WrongWidth } from '@/core/audit';
 import { Ledger, packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
@@ -17,6 +17,8 @@ export type SweepLine =
       readonly height: number;
       readonly results: readonly PackedResult[];
       readonly layouts: number;
+      /** A width that was worked out and turned out otherwise; every width is measured from then on. */
+      readonly wrong?: WrongWidth;
     }
   | LastLine;
 
@@ -35,12 +37,13 @@ export async function* sweep(
     const measured = await MeasuredPage.open(project, page, slice);
     try {
       for (const looking of ledger.missing(wishes))
-        for await (const { results, layouts } of stepsOf(measured, [project, page, slice], looking, { near })) {
+        for await (const { results, layouts, wrong } of stepsOf(measured, [project, page, slice], looking, { near })) {
           if (signal.aborted) return;
-          if (results.length === 0) continue;
+          if (results.length === 0 && !wrong) continue;
           ledger.record(results, looking.view, looking.heights[0]);
           tries.progressed();
-          yield { type: 'results', view: looking.view, height: looking.heights[0]!, results: packed(results), layouts };
+          const height = looking.heights[0]!;
+          yield { type: 'results', view: looking.view, height, results: packed(results), layouts, ...(wrong && { wrong }) };
         }
     } finally {
       await measured.close();

@@ -32,10 +32,10 @@ export function FindingsPanel() {
     <div className="min-h-0 flex-1 overflow-auto" data-testid="findings">
       <p className="m-0 border-b border-line px-3.5 py-2 text-muted" aria-live="polite">
         {sweep?.running
-          ? `${sweep.decided} of ${sweep.total} widths measured: ${countFindings(findings)} so far`
+          ? `${sweep.decided} of ${sweep.total} widths decided: ${countFindings(findings)} so far`
           : done
-            ? `Every width from ${first} to ${last} measured${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
-            : (sweep?.error ?? 'Not all widths are measured.')}
+            ? `Every width from ${first} to ${last} ${sweep.everyWidth ? 'measured' : 'decided'}${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
+            : (sweep?.error ?? 'Not all widths are decided.')}
       </p>
       {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}
       {SEVERITIES.map((severity) => {

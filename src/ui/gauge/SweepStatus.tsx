@@ -33,7 +33,11 @@ export function SweepStatus() {
           />
         ) : (
           <span className="truncate text-xs">
-            {sweep ? (waiting ? `${sweep.decided} of ${sweep.total} widths` : 'every width measured') : 'not measured yet'}
+            {sweep
+              ? waiting
+                ? `${sweep.decided} of ${sweep.total} widths`
+                : `every width ${sweep.everyWidth ? 'measured' : 'decided'}`
+              : 'not measured yet'}
           </span>
         )}
         {sweep?.running && <Action label="Stop" onClick={stopSweep} />}

@@ -225,10 +225,11 @@ async function measureView(pageId: string, { view, heights, widths }: Looking, s
     if (line.type !== 'results') continue;
     ledger.record(unpacked(line.results), line.view, line.height);
     layouts += line.layouts;
+    if (line.wrong) show(pageId, { wrong: line.wrong });
     // Working findings out takes a while once many heights are known, so it's done a few times a second.
     const due = performance.now() - shownAt > SHOWN_EVERY_MS;
     if (due) shownAt = performance.now();
-    show(pageId, { running: true, layouts }, due);
+    show(pageId, { running: true, layouts, ...(!isFurther && { everyWidth: layouts >= widths.length }) }, due);
   }
   if (!signal.aborted) showFindings(pageId);
 }

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Finding, View } from '@/core/audit';
+import type { Finding, View, WrongWidth } from '@/core/audit';
 import type { At, IntervalSet, Slice, Told } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project, Pseudo } from '@/core/document';
@@ -47,6 +47,10 @@ export interface SweepState {
   readonly before?: number;
   /** Layouts that it took so far. */
   readonly layouts?: number;
+  /** Whether each width was measured, since nothing says where something on the page changes. */
+  readonly everyWidth?: boolean;
+  /** A width that was worked out and turned out otherwise when it was measured: a fault of ours. */
+  readonly wrong?: WrongWidth | undefined;
 }
 
 export const PANEL_TABS = ['values', 'findings', 'set', 'styles', 'columns'] as const;
