@@ -1,11 +1,14 @@
 import { demoProject } from '@/demo';
-import { Ledger, planOf, widthsOf } from '@/core/audit';
+import { readFile } from 'node:fs/promises';
+import { asUsual, CHECKS, Ledger, planOf, widthsOf } from '@/core/audit';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
-import { MeasuredPage } from '@/server/browser/measuring';
+import { MeasuredPage, POLICY } from '@/server/browser/measuring';
+import { generatePage } from '../tests/audit/generate-page';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const all = widthsOf(project.audit.range);
+const GENERATED = [91000, 91002, 91008];
 
 async function timed(page: MeasuredPage, widths: readonly number[], brute = false): Promise<{ ms: number; layouts: number }> {
   const start = performance.now();
@@ -14,27 +17,43 @@ async function timed(page: MeasuredPage, widths: readonly number[], brute = fals
   return { ms: performance.now() - start, layouts };
 }
 
-/** Sweeps against measuring every width, and what an edit costs by the share of widths that it touches. */
-export async function benchAudit(): Promise<void> {
-  console.log('Sweeps against measuring every width (wanted: at most 1/8 of the layouts and 1/5 of the time)');
-  const sum = { ms: 0, layouts: 0, bruteMs: 0, brute: 0 };
-  for (const page of project.pages) {
-    const measured = await MeasuredPage.open(project, page);
-    await timed(measured, all.slice(0, 100));
+const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const ROUNDS = 3;
+
+async function benchPage(name: string, measured: MeasuredPage): Promise<void> {
+  const loops = { rectangles: [] as number[], resizing: [] as number[], exact: [] as number[] };
+  let layouts = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const rectangles of [true, false]) {
+      const start = performance.now();
+      await measured.resizeOnly(all, rectangles);
+      loops[rectangles ? 'rectangles' : 'resizing'].push(performance.now() - start);
+    }
     const exact = await timed(measured, all);
-    const brute = await timed(measured, all, true);
-    await measured.close();
-    sum.ms += exact.ms;
-    sum.layouts += exact.layouts;
-    sum.bruteMs += brute.ms;
-    sum.brute += brute.layouts;
-    console.log(
-      `  ${page.name}: 1/${(brute.layouts / exact.layouts).toFixed(1)} of the layouts, 1/${(brute.ms / exact.ms).toFixed(1)} of the time (${exact.ms.toFixed(0)} ms)`,
-    );
+    loops.exact.push(exact.ms);
+    ({ layouts } = exact);
   }
+  const brute = await timed(measured, all, true);
+  await measured.close();
+  const [rectangles, resizing, exact] = [loops.rectangles, loops.resizing, loops.exact].map(middle) as [number, number, number];
+  const share = (of: number) => (exact / of).toFixed(2);
   console.log(
-    `  all: 1/${(sum.brute / sum.layouts).toFixed(1)} of the layouts, 1/${(sum.bruteMs / sum.ms).toFixed(1)} of the time`,
+    `  ${name}: ${share(rectangles)} of reading every rectangle (${rectangles.toFixed(0)} ms), ${share(resizing)} of only resizing, 1/${(brute.ms / exact).toFixed(1)} of every width with all checks; ${exact.toFixed(0)} ms, ${((100 * layouts) / all.length).toFixed(0)}% of the widths laid out`,
   );
+}
+
+/**
+ * Exact sweeps of all widths against a loop that resizes to each and reads every element's rectangle, against one that only
+ * resizes, and against measuring every width with all checks; and what an edit costs by the share of widths that it touches.
+ * @param files HTML files besides the demo and some generated pages
+ */
+export async function benchAudit(files: readonly string[]): Promise<void> {
+  console.log(`Exact sweeps (medians of ${ROUNDS} alternating rounds)`);
+  const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
+  for (const page of project.pages) await benchPage(page.name, await MeasuredPage.open(project, page));
+  for (const seed of GENERATED) await benchPage(`generated ${seed}`, await MeasuredPage.openHtml(generatePage(seed), asked));
+  for (const file of files)
+    await benchPage(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
   console.log('An edit on the catalogue, measured again where it can change anything');
   const catalogue = project.pages[1]!;
   const cards = Object.values(catalogue.elements).find(({ name }) => name === 'Tool cards')!;

@@ -1,7 +1,5 @@
 import type { Page as BrowserPage } from 'playwright-core';
 import { demoProject } from '@/demo';
-import { widthsOf } from '@/core/audit';
-import { PLAIN_PROFILE } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
 import { benchAudit, benchMemory } from './bench-audit';
@@ -9,44 +7,9 @@ import { benchBringIn } from './bench-bring-in';
 import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
 import { benchLineup } from './bench-lineup';
-import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 
-const ROUNDS = 5;
 const project = demoProject('00000000-0000-4000-8000-000000000000');
-const widths = [...widthsOf(PLAIN_PROFILE.range)];
-
-async function timed(work: () => Promise<unknown>): Promise<number> {
-  const start = performance.now();
-  await work();
-  return performance.now() - start;
-}
-
-const middle = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-
-/** A full sweep against a loop that only resizes the same page and reads its width; rounds alternate, medians count. */
-async function sweeps(): Promise<void> {
-  console.log(
-    `Sweep of ${widths.length} widths against only resizing (median of ${ROUNDS} alternating rounds; at most 4 is wanted)`,
-  );
-  for (const page of project.pages) {
-    const measured = await MeasuredPage.open(project, page);
-    await measured.resizeOnly(widths);
-    await measured.measure(widths);
-    const bare: number[] = [];
-    const full: number[] = [];
-    for (let round = 0; round < ROUNDS; round++) {
-      bare.push(await timed(() => measured.resizeOnly(widths)));
-      full.push(await timed(() => measured.measure(widths)));
-    }
-    await measured.close();
-    const elements = Object.keys(page.elements).length;
-    const each = (values: number[]) => `${middle(values).toFixed(0)} ms`;
-    console.log(
-      `  ${page.name} (${elements} elements): ${(middle(full) / middle(bare)).toFixed(2)}   sweep ${each(full)}, resizing ${each(bare)}`,
-    );
-  }
-}
 
 /** How long an edit takes in the core, on the demo's catalogue. */
 function edits(): void {
@@ -122,11 +85,10 @@ async function interaction(): Promise<void> {
   await browser.close();
 }
 
-// `npm run bench dragging` prints that part alone.
+// `npm run bench dragging` prints that part alone; `npm run bench audit pages/*.html` measures those files too.
 const only = process.argv[2];
 if (!only || only === 'cascade') benchCascade();
-if (!only || only === 'sweeps') await sweeps();
-if (!only || only === 'audit') await benchAudit();
+if (!only || only === 'audit') await benchAudit(process.argv.slice(3));
 if (only === 'memory') await benchMemory();
 await closeBrowser();
 if (!only || only === 'edits') edits();

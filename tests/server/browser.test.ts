@@ -59,7 +59,7 @@ async function sweepOnce(widths: readonly number[], meanwhile?: () => Promise<vo
   const decided = lines.flatMap((line) => (line.type === 'results' ? unpacked(line.results) : [])).length;
   return { last: lines[lines.length - 1], decided };
 }
-const WIDTHS = Array.from({ length: 300 }, (_, i) => 500 + i);
+const WIDTHS = Array.from({ length: 1600 }, (_, i) => 320 + i);
 const whole = { last: { type: 'done' }, decided: WIDTHS.length };
 
 test.each([

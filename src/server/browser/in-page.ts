@@ -64,8 +64,8 @@ interface Measuring {
   rooms(widths: readonly number[], ids: readonly string[]): string;
   /** Whether all that shows of a row fits, by width. */
   fits(widths: readonly number[], row: string): boolean[];
-  /** Only resizes and reads the document's width: what a sweep costs at the very least. */
-  resizeOnly(widths: readonly number[]): number;
+  /** Only resizes and reads the document's width, or the rectangle of every element: what sweeps are compared with. */
+  resizeOnly(widths: readonly number[], rectangles: boolean): number;
 }
 
 declare global {
@@ -235,11 +235,13 @@ function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | nu
   return judge(checks, { ...facts, columns: columns ?? undefined }).length;
 }
 
-function resizeOnly(widths: readonly number[]): number {
+function resizeOnly(widths: readonly number[], rectangles: boolean): number {
+  const elements = rectangles ? [...frame!.contentDocument!.body.querySelectorAll('*')] : [];
   let total = 0;
   for (const width of widths) {
     frame!.style.width = `${width}px`;
     total += frame!.contentDocument!.documentElement.scrollWidth;
+    for (const element of elements) total += element.getBoundingClientRect().left;
   }
   return total;
 }

@@ -117,8 +117,11 @@ export class MeasuredPage {
     return results.sort((a, b) => a.width - b.width);
   }
 
-  resizeOnly(widths: readonly number[]): Promise<number> {
-    return this.tab.ask((page) => page.evaluate((list) => globalThis.millPond.resizeOnly(list), widths));
+  /** Only lays the page out at each width, to compare with. @param rectangles whether that of every element is read, too */
+  resizeOnly(widths: readonly number[], rectangles = false): Promise<number> {
+    return this.tab.ask((page) =>
+      page.evaluate(([list, all]) => globalThis.millPond.resizeOnly(list, all), [widths, rectangles] as const),
+    );
   }
 
   /** Gives the browser page back for the next one. */
