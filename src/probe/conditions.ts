@@ -1,4 +1,6 @@
 import { bendsOf, isUneven } from './bends';
+import type { ByHeight } from './by-height';
+import { elementsByHeight } from './by-height';
 import type { ContainerConditions } from './container-conditions';
 import { containerConditions } from './container-conditions';
 import { argumentsFrom, lengthOf, unitsWith } from './length-math';
@@ -26,13 +28,11 @@ export interface DocumentConditions {
   readonly containers: ContainerConditions | undefined;
   /** Something may change at any width, and nothing says at which. */
   readonly unknown: boolean;
-  /** Something may depend on the viewport's height. */
-  readonly tall: boolean;
+  /** The elements that may depend on the viewport's height; undefined where any may. */
+  readonly byHeight: ByHeight | undefined;
 }
 
 const FLUID = /[\d.](?:[dsl]?v(?:w|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
-const TALL =
-  /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|\b(?:fixed|sticky)\b|(?:height|block-size)\s*:[^;}]*%|\b(?:top|bottom|inset[a-z-]*)\s*:[^;}]*%/;
 const EM = 16;
 
 /** Every width at which a media condition in words could change its mind: too many do no harm, too few would. */
@@ -125,6 +125,6 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     follows: followsOf(css),
     containers: asked,
     unknown: isUneven(css) || media.some((one) => one.unknown) || (asked?.unknown ?? false),
-    tall: TALL.test(css) || [...texts].some((text) => /height|orientation|aspect/.test(text)),
+    byHeight: elementsByHeight(document, texts),
   };
 }

@@ -3,7 +3,7 @@ import type { DocumentConditions } from './conditions';
 import { conditionsOfDocument } from './conditions';
 import { DocumentReader } from './document-facts';
 import { FocusReader } from './focus-facts';
-import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
+import { HELD_ATTRIBUTE as HELD, Positioning } from '@/core/audit/codes';
 import type { HeldState } from './held-looks';
 import { HeldLooks, isHeldState } from './held-looks';
 import { LargeText, SPACED_TEXT } from './large-text';
@@ -113,9 +113,20 @@ export class MeasuredFrame {
     return this.#conditions.unknown;
   }
 
-  /** Whether anything on the page stands otherwise, or is of another size, when only the viewport's height changes. */
-  get dependsOnHeight(): boolean {
-    return this.#conditions.tall;
+  /**
+   * Whether what is shown may stand otherwise, or be of another size, when only the viewport's height changes; undefined where
+   * that can be told of no width.
+   */
+  get goesByHeight(): ((facts: PageFacts) => boolean) | undefined {
+    const told = this.#conditions.byHeight;
+    const indexes = (elements: readonly Element[]) => elements.map((one) => this.reader.nodes.indexOf(one as HTMLElement));
+    const [sized, placed] = told ? [indexes(told.sized), indexes(told.placed)] : [[-1], []];
+    if (sized.includes(-1) || placed.includes(-1)) return undefined;
+    return ({ boxes, position }) => {
+      // Whether it can be seen doesn't matter: what has a box takes room.
+      const hasBox = (i: number) => boxes.subarray(i * 4, i * 4 + 4).some((side) => side !== 0);
+      return sized.some(hasBox) || placed.some((i) => position[i] !== Positioning.flow && hasBox(i));
+    };
   }
 
   /** In how many ways elements can be in a state, each to be measured; one where nothing is held. */

@@ -1,4 +1,4 @@
-import type { View } from '@/core/audit';
+import type { View, WidthResult } from '@/core/audit';
 import { asUsual, CHECKS } from '@/core/audit';
 import { demoProject } from '@/demo';
 import { auditPage } from '@/server/browser/audit-page';
@@ -103,6 +103,28 @@ test('one sweep serves all heights where nothing depends on them, and the result
   expect(sorted(said)).toEqual(sorted(brute));
   expect(sorted(said)).toContain('[400,600,1]');
   expect(sorted(said)).toContain('[400,614,0]');
+});
+
+test('heights: what goes by the height only in some bands is looked at again there alone', async () => {
+  const html = `<!doctype html><html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/20px sans-serif}
+.bar{display:none;background:#ddd}
+@media (min-width:500px){.bar{display:block;position:fixed;left:0;right:0;bottom:0;height:40svh}}</style>
+<body><div class="bar"><a href="#">Weir</a></div><p data-mp-first style="margin-top:560px">Mill</p></body></html>`;
+  const wish = { view: 'heights' as const, heights: [600, 700, 900] };
+  const page = await MeasuredPage.openHtml(html, asked);
+  let layouts = 0;
+  const said: string[] = [];
+  const told = ({ width, height, violations }: WidthResult) =>
+    `${height} ${width}: ${violations.map(({ check, violation }) => `${check} ${violation.element} ${violation.amount.toFixed(2)}`).sort()}`;
+  for await (const step of page.sweep({ ...wish, widths: from(440, 120) })) {
+    layouts += step.layouts;
+    said.push(...step.results.map(told));
+  }
+  const brute = (await page.measure(from(440, 120), { ...wish, brute: true })).map(told);
+  await page.close();
+  expect(said.sort()).toEqual(brute.sort());
+  expect(said.some((one) => one.includes('tall-bars'))).toBe(true);
+  expect(layouts).toBeLessThan(60);
 });
 
 test('an audit that takes too long is given up and says so, with what it has found', async () => {

@@ -32,6 +32,8 @@ export interface SweepTask {
   readonly densities?: PageFacts['densities'];
   /** Measures every width, to compare with. */
   readonly brute?: boolean;
+  /** Looks at each height by itself. */
+  readonly apart?: boolean;
 }
 
 /** What a sweep says of itself now and then. */
@@ -109,19 +111,33 @@ function begin(task: SweepTask): void {
   running = everyHeight(task);
 }
 
-/** Where nothing on the page depends on the height, one sweep serves all heights. */
+/** Where nothing that shows depends on the height, one sweep serves all heights; the other widths are looked at once more. */
 function* everyHeight(task: SweepTask): Generator<SweptPart> {
   const page = measured!;
   const setting = SETTINGS.find((one) => one === task.view) ?? 'plain';
   const tagged = task.view === 'heights' || task.view === 'reflow' || task.view === 'turned';
-  const alike = task.view === 'heights' && !task.brute && !page.dependsOnHeight;
-  for (const height of alike ? task.heights.slice(0, 1) : task.heights) {
+  const [first, ...others] = task.heights;
+  if (task.view === 'heights' && !task.brute && !task.apart && others.length > 0 && page.goesByHeight) {
+    const again = new Set<number>();
+    for (const part of everyLayer(task, first!, setting, task.heights, undefined)) {
+      for (const { width, violations } of part.results) if (violations.some(isMark)) again.add(width);
+      const results = part.results.filter(({ width, height }) => height === first || !again.has(width));
+      yield {
+        ...part,
+        results: results.map((one) => ({ ...one, violations: one.violations.filter((found) => !isMark(found)) })),
+      };
+    }
+    const widths = task.widths.filter((width) => again.has(width));
+    if (widths.length > 0) yield* everyHeight({ ...task, widths, heights: others, apart: true });
+    return;
+  }
+  for (const height of task.heights) {
     let turned: PageFacts | undefined;
     if (task.turned) {
       page.arrange(task.turned.height, setting);
       turned = page.read(task.turned.width);
     }
-    for (const part of everyLayer(task, height, setting, alike ? task.heights : [height], turned)) {
+    for (const part of everyLayer(task, height, setting, [height], turned)) {
       yield tagged ? { ...part, results: part.results.map((one) => ({ height, ...one })) } : part;
     }
   }
@@ -182,9 +198,19 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
   const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
   const { widths, near } = task;
   const everyWidth = task.brute || page.isUnknown;
-  const sweep = { widths, edges, bends: page.bends, near, measure, judges: judgesOf(asked), columns, everyWidth };
+  const goesByHeight = heights.length > 1 ? page.goesByHeight : undefined;
+  const judges = [...judgesOf(asked), ...(goesByHeight ? [markOf(goesByHeight)] : [])];
+  const sweep = { widths, edges, bends: page.bends, near, measure, judges, columns, everyWidth };
   return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
 }
+
+/** Told of a width like a fault: something shows there that goes by the viewport's height. */
+const MARK = 'goes-by-height';
+const isMark = ({ check }: WidthResult['violations'][number]) => check === MARK;
+const markOf = (goesByHeight: (facts: PageFacts) => boolean) => ({
+  judge: (facts: PageFacts) =>
+    goesByHeight(facts) ? [{ check: MARK, violation: { element: '', amount: 1, measured: {}, others: [] } }] : [],
+});
 
 /** The same layout judged for several heights at once. */
 function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
