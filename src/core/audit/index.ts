@@ -4,6 +4,7 @@ export type { Check, Limits, View } from './check';
 export { asUsual, judge, judgesOf } from './judge';
 export type { Asked } from './judge';
 export { askedFor } from './asked';
+export { findingsOn, isWrong } from './findings-on';
 export type { AskedFor } from './asked';
 export { checkNamed, CHECKS } from './checks';
 export { Ledger } from './sweep/ledger';

@@ -1,7 +1,8 @@
+import { findingsOn } from '../audit/findings-on';
 import { escapeText } from '../render/markup';
 import type { WidthRange } from '../document/profile';
 import type { Line, Report } from './report';
-import { countOf, findingsOn, lineOf, reportDevices, widthsInWords } from './report';
+import { countOf, lineOf, reportDevices, widthsInWords } from './report';
 
 const BAR_WIDTH = 260;
 const placeIn =

@@ -1,7 +1,8 @@
 import { demoProject } from '@/demo';
 import type { Finding } from '../audit';
+import { findingsOn } from '../audit';
 import type { Report } from './index';
-import { countOf, findingsOn, REPORT_FORMS, reportDevices, reportSchema } from './index';
+import { countOf, REPORT_FORMS, reportDevices, reportSchema } from './index';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const page = project.pages[1]!;

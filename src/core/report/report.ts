@@ -1,12 +1,10 @@
 import type { Finding } from '../audit/sweep/ledger';
 import { checkNamed } from '../audit/checks';
 import type { Severity } from '../audit/check';
-import { contains } from '../breakpoints/interval';
 import { deviceViewports } from '../audit/sweep/plan';
 import { sampleInWords } from '../tables/with-sample';
 import { devicesOf } from '../devices/device-set';
 import { viewportOn } from '../devices/device';
-import type { WidthRange } from '../document/profile';
 import type { Page, Project } from '../document/project';
 
 /** One page of a report. */
@@ -107,16 +105,4 @@ export function reportDevices(project: Project): ReportDevice[] {
     seen.add(name);
     return [{ name, width, height }];
   });
-}
-
-/** The findings that a device shows. Beyond the swept widths the nearest swept one speaks for it. */
-export function findingsOn(
-  findings: readonly Finding[],
-  { width, height }: Pick<ReportDevice, 'width' | 'height'>,
-  { first, last }: WidthRange,
-): Finding[] {
-  const swept = Math.min(last, Math.max(first, width));
-  return findings.filter(
-    ({ widths, heights }) => contains(widths, heights ? width : swept) && (!heights || heights.includes(height)),
-  );
 }

@@ -53,8 +53,8 @@ interface Measuring {
   step(ms: number): string;
   /** Names of the elements of a document that had none. */
   names(): string[];
-  /** Faults of the page that this script itself stands in, at the viewport it has. */
-  judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number;
+  /** Faults of the page that this script itself stands in, at the viewport it has: checks and elements. */
+  judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): (readonly [check: string, element: string])[];
   /** Two versions of a page, one over the other. */
   loadPair(before: string, after: string, height: number): Promise<void>;
   /**
@@ -252,13 +252,13 @@ function step(ms: number): string {
   return JSON.stringify({ results: packed(results), layouts, done, wrong } satisfies PackedStep);
 }
 
-function judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): number {
+function judgeHere(...[asked, columns]: Parameters<Measuring['judgeHere']>): ReturnType<Measuring['judgeHere']> {
   const facts = new DocumentReader(document).read('here');
   const checks = asUsual(CHECKS).flatMap(({ check, limits }) => {
     const wanted = asked.find(({ id }) => id === check.id);
     return wanted ? [{ check, limits: { ...limits, ...wanted.limits } }] : [];
   });
-  return judge(checks, { ...facts, columns: columns ?? undefined }).length;
+  return judge(checks, { ...facts, columns: columns ?? undefined }).map(({ check, violation }) => [check, violation.element]);
 }
 
 function resizeOnly(widths: readonly number[], rectangles: boolean): number {

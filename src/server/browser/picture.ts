@@ -1,6 +1,6 @@
 import type { CDPSession } from 'playwright-core';
 import type { Finding } from '@/core/audit';
-import { askedFor, checkNamed } from '@/core/audit';
+import { askedFor, checkNamed, isWrong } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import type { Shot } from '@/core/lineup';
@@ -73,11 +73,14 @@ async function take(tab: Tab<Picturing>, project: Project, page: Page, { viewpor
   const chosen = gridAt(project, page, viewport);
   const laid = chosen && layColumns(chosen.grid, width);
   const columns = laid ? { columnWidth: laid.columnWidth, fits: laid.fits, least: chosen.grid.columnLeast } : null;
-  // Notes are worth a look, not wrong.
-  const asked = askedFor(project.audit, ['widths', 'heights']).filter(({ id }) => checkNamed(id)?.severity !== 'note');
-  const findings = await tab.ask((browserPage) =>
+  const asked = askedFor(project.audit, ['widths', 'heights']);
+  const found = await tab.ask((browserPage) =>
     browserPage.evaluate(([list, grid]) => globalThis.millPond.judgeHere(list, grid), [asked, columns] as const),
   );
+  const accepted = new Map(project.audit.accepted.map(({ check, element, reason }) => [`${check} ${element}`, reason]));
+  const findings = found.filter(([check, element]) =>
+    isWrong({ severity: checkNamed(check)?.severity ?? 'note', accepted: accepted.get(`${check} ${element}`) }),
+  ).length;
   const scale = Math.min(1, LONGEST / Math.max(width, height));
   const { data } = await tab.ask(() =>
     session.send('Page.captureScreenshot', { format: 'png', clip: { x: 0, y: 0, width, height, scale } }),

@@ -3,9 +3,9 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { CHECKS } from '@/core/audit';
+import { CHECKS, findingsOn } from '@/core/audit';
 import type { ReportForm } from '@/core/report';
-import { countOf, findingsOn, REPORT_FORMS, reportDevices } from '@/core/report';
+import { countOf, REPORT_FORMS, reportDevices } from '@/core/report';
 import { showPage } from '../view/actions';
 import { useSession, useAudit } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SELECT } from '../theme/controls';

@@ -5,7 +5,7 @@ import { useShallow } from 'zustand/react/shallow';
 import type { Viewport } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
 import { cutInWords } from '@/core/lineup';
-import { useFindingsAt, useFrameMarks } from '../marks/use-frame-marks';
+import { useFrameMarks, useWrongOn } from '../marks/use-frame-marks';
 import type { FetchedAt } from '../pictures/use-fetched';
 import { sumOf } from '../pictures/use-fetched';
 import { ViewportMarks } from '../marks/ViewportMarks';
@@ -85,7 +85,7 @@ const Device = memo(function Device(props: DeviceProps) {
   const use = useSession((session) => session.usePage);
   const own = useLineup((lineup) => lineup.holds[key]);
   const shared = useSession(useShallow(heldOnStage));
-  const found = useFindingsAt(viewport.width);
+  const wrong = useWrongOn(viewport);
   const wholeHeight = useWholeHeight(whole, viewport, layout, project);
   const height = whole ? wholeHeight.height : viewport.height;
   const post = useCallback((message: Record<string, unknown>) => {
@@ -151,7 +151,7 @@ const Device = memo(function Device(props: DeviceProps) {
   );
   return (
     <>
-      <DeviceCaption stands={stands} content={content} findings={found.length} active={active} page={page} fetched={fetched} />
+      <DeviceCaption stands={stands} content={content} findings={wrong} active={active} page={page} fetched={fetched} />
       <div
         className={`relative overflow-clip bg-white outline outline-1 ${active ? 'outline-2 outline-reed' : 'outline-line-strong'}`}
         style={{ height: height * zoom }}

@@ -12,10 +12,10 @@ export const fieldZoom: Check = {
   rule: 'Text in fields of at least 16 px where fingers press (project profile)',
   limits: {
     least: { label: 'Smallest text in fields', unit: 'px', usual: 16, least: 10, most: 32 },
-    upTo: { label: 'Widest screen that is touched', unit: 'px', usual: 600, least: 320, most: 1920 },
+    upTo: { label: 'Screens narrower than this are touched', unit: 'px', usual: 600, least: 320, most: 1920 },
   },
   judge(facts, { least, upTo }) {
-    if (isMore(facts, facts.viewport.width, upTo!)) return [];
+    if (!isMore(facts, upTo!, facts.viewport.width)) return [];
     return facts.elements.flatMap(({ id, tag, type }, i) => {
       const typed = tag === 'textarea' || tag === 'select' || (tag === 'input' && !NOT_TYPED_INTO.has(type ?? ''));
       const size = facts.fontSize[i]!;

@@ -11,10 +11,10 @@ export const fingerTarget: Check = {
   rule: 'WCAG 2.2, 2.5.5 Target size (enhanced)',
   limits: {
     least: { label: 'Least size', unit: 'px', usual: 44, least: 16, most: 96 },
-    upTo: { label: 'Widest screen that is touched', unit: 'px', usual: 600, least: 320, most: 1920 },
+    upTo: { label: 'Screens narrower than this are touched', unit: 'px', usual: 600, least: 320, most: 1920 },
   },
   judge(facts, { least, upTo }) {
-    if (isMore(facts, facts.viewport.width, upTo!)) return [];
+    if (!isMore(facts, upTo!, facts.viewport.width)) return [];
     return targetsOf(facts).flatMap((target) => {
       if (!isUnder(facts, target, least!)) return [];
       const { element, width, height } = target;
