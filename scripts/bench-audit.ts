@@ -1,6 +1,7 @@
 import { demoProject } from '@/demo';
 import { readFile } from 'node:fs/promises';
-import { asUsual, CHECKS, Ledger, planOf, widthsOf } from '@/core/audit';
+import { askedFor, Ledger, planOf, widthsOf } from '@/core/audit';
+import { PLAIN_PROFILE } from '@/core/document';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
@@ -49,7 +50,7 @@ async function benchPage(name: string, measured: MeasuredPage): Promise<void> {
  */
 export async function benchAudit(files: readonly string[]): Promise<void> {
   console.log(`Exact sweeps (medians of ${ROUNDS} alternating rounds)`);
-  const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
+  const asked = askedFor(PLAIN_PROFILE, ['widths', 'heights']);
   for (const page of project.pages) await benchPage(page.name, await MeasuredPage.open(project, page));
   for (const seed of GENERATED) await benchPage(`generated ${seed}`, await MeasuredPage.openHtml(generatePage(seed), asked));
   for (const file of files)

@@ -1,7 +1,7 @@
 import type { PageFacts } from './facts';
 import { Backdrop, Positioning } from './facts';
 import { boxOf, isAbove } from './geometry';
-import { exceeds, foundOn, larger, smaller } from './readers';
+import { exceeds, foundByBox, larger, smaller } from './readers';
 
 /** The nearest absolutely placed or fixed element that one stands in, itself included; 0 for the page. */
 export function layerOf(facts: PageFacts, element: number): number {
@@ -29,7 +29,7 @@ export function isOverOthers(facts: PageFacts, element: number): boolean {
     const across = smaller(facts, box.right, other.right) - larger(facts, box.left, other.left);
     const down = smaller(facts, box.bottom, other.bottom) - larger(facts, box.top, other.top);
     if (exceeds(facts, across, 0.5) && exceeds(facts, down, 0.5)) {
-      foundOn(facts, element, i);
+      foundByBox(facts, element, i);
       return true;
     }
   }

@@ -1,6 +1,6 @@
 import type { PageFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds, foundOn, larger, smaller } from './readers';
+import { exceeds, foundByBox, larger, smaller } from './readers';
 
 /** Boxes that overlap by less than this share of the lower one stand in different rows. */
 const SAME_ROW = 0.5;
@@ -17,7 +17,7 @@ export function comesBefore(facts: PageFacts, element: number, another: number):
   const above = other.top - box.bottom;
   if (!isBeside && !exceeds(facts, above, -0.5)) return undefined;
   // From here on it goes by left and right alone.
-  foundOn(facts, element, another);
+  foundByBox(facts, element, another);
   if (isBeside) return exceeds(facts, other.left - box.right, -0.5) ? other.left - box.left : undefined;
   return exceeds(facts, other.right - box.left, 1) ? other.top - box.top : undefined;
 }

@@ -1,3 +1,4 @@
+import { Level } from './codes';
 import type { PageFacts } from './facts';
 import { Kind } from './trace';
 
@@ -63,4 +64,9 @@ export function isMore(facts: PageFacts, a: number, b: number): boolean {
 /** To be called with the elements of any fault that was found: one found with loose lines may be none. */
 export function foundOn(facts: PageFacts, ...elements: readonly number[]): void {
   if (facts.doubt && elements.some((element) => facts.doubt!.loose[element])) facts.trace?.add(0, 0, Kind.unknown);
+}
+
+/** The same where it goes by the boxes of elements: only of what stands in a line they aren't known. */
+export function foundByBox(facts: PageFacts, ...elements: readonly number[]): void {
+  if (facts.doubt) foundOn(facts, ...elements.filter((element) => facts.level[element] === Level.inline));
 }

@@ -1,7 +1,7 @@
 import type { Box } from './geometry';
 import type { PageFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds, foundOn } from './readers';
+import { exceeds, foundByBox } from './readers';
 import { Level } from './facts';
 import { oncePerFacts } from './once';
 
@@ -36,7 +36,7 @@ function isInSentence(facts: PageFacts, element: number): boolean {
 export function isUnder(facts: PageFacts, { element, width, height }: Target, least: number): boolean {
   if (exceeds(facts, least - height, ROUNDING)) return true;
   // A link in a text may be narrower than it is taken to be.
-  foundOn(facts, element);
+  foundByBox(facts, element);
   return exceeds(facts, least - width, ROUNDING);
 }
 

@@ -118,10 +118,15 @@ export class MeasuredPage {
   }
 
   /** Only lays the page out at each width, to compare with. @param rectangles whether that of every element is read, too */
-  resizeOnly(widths: readonly number[], rectangles = false): Promise<number> {
-    return this.tab.ask((page) =>
-      page.evaluate(([list, all]) => globalThis.millPond.resizeOnly(list, all), [widths, rectangles] as const),
-    );
+  async resizeOnly(widths: readonly number[], rectangles = false): Promise<void> {
+    // Piece by piece: a browser that gives no answer for long is taken for one that never will.
+    for (let at = 0; at < widths.length; at += 100)
+      await this.tab.ask((page) =>
+        page.evaluate(([list, all]) => globalThis.millPond.resizeOnly(list, all), [
+          widths.slice(at, at + 100),
+          rectangles,
+        ] as const),
+      );
   }
 
   /** Gives the browser page back for the next one. */

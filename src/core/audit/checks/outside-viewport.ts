@@ -1,7 +1,7 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import { boxOf, TOLERANCE, visiblePart } from '../geometry';
-import { exceeds, foundOn, isMore, larger } from '../readers';
+import { exceeds, foundByBox, isMore, larger } from '../readers';
 
 const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
 
@@ -26,7 +26,7 @@ export const outsideViewport: Check = {
       const wholly = !exceeds(facts, facts.viewport.width - 0.5, part.left);
       // Wholly past the left edge is how things are put away on purpose: skip links, closed drawers.
       if (!exceeds(facts, part.right, 0.5)) continue;
-      foundOn(facts, i);
+      foundByBox(facts, i);
       found.set(i, {
         element: element.id,
         amount: beyond,

@@ -1,7 +1,7 @@
 import type { Check } from '../check';
 import type { PageFacts } from '../facts';
 import type { Box } from '../geometry';
-import { areaExceeds, foundOn, isMore, larger, smaller } from '../readers';
+import { areaExceeds, foundByBox, isMore, larger, smaller } from '../readers';
 import type { Target } from '../targets';
 import { isUnder, targetsOf } from '../targets';
 
@@ -40,7 +40,7 @@ export const smallTarget: Check = {
     return small.flatMap((one) => {
       const near = targets.find((other) => other !== one && crowds(one, other));
       if (!near) return [];
-      foundOn(facts, one.element, near.element);
+      foundByBox(facts, one.element, near.element);
       const size = smaller(facts, one.width, one.height);
       return [
         {
