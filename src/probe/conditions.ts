@@ -12,11 +12,9 @@ export interface DocumentConditions {
   readonly media: readonly MediaQueryList[];
   /** Widths at which a value of the viewport's width meets a limit, ascending. */
   readonly bends: readonly number[];
-  /** Units of the viewport's width or of containers: a computed length may change at any width. */
-  readonly fluid: boolean;
   /** Whether an element that is as large as it was looks inside as it did: nothing in it goes by anything outside of it. */
   readonly selfContained: boolean;
-  /** What of that changes what is read of elements. */
+  /** Which lengths that are read of elements follow the viewport's width, or a container's. */
   readonly follows: {
     readonly type: boolean;
     readonly insets: boolean;
@@ -120,7 +118,6 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     edges: [...new Set(media.flatMap(({ edges }) => edges))].sort((a, b) => a - b),
     bends: bendsOf(css, height, rem).sort((a, b) => a - b),
     media: [...texts].map((text) => window.matchMedia(text)),
-    fluid: FLUID.test(css),
     selfContained: !FLUID.test(css) && !/subgrid/.test(css),
     follows: followsOf(css),
     containers: asked,

@@ -6,6 +6,7 @@ import { gapsOf } from './container-conditions';
 import type { DropRow } from './fits';
 import { droppedOf, dropRows, fits, wouldFit } from './fits';
 import { Panels } from './panels';
+import { brokenWords, linesOf } from './text-lines';
 import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
 import { readStyles, withLengths } from './style-facts';
@@ -16,7 +17,6 @@ const FOCUSABLE =
 const NOTHING = 0.1;
 const NO_LINES = new Float64Array(0);
 const FIELDS = new Set(['input', 'textarea', 'select']);
-const WORD = /\S+/g;
 
 const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
 
@@ -180,7 +180,7 @@ export class DocumentReader {
         continue;
       }
       const texts = this.#texts[i]!;
-      lines.push(shown[i] && texts.length > 0 ? this.#readLines(texts, scrollX, scrollY) : NO_LINES);
+      lines.push(shown[i] && texts.length > 0 ? linesOf(this.#range, texts, scrollX, scrollY) : NO_LINES);
       if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = this.#brokenIn(i, lines[i]!);
     }
     if (whole) known.last = { boxes, shown, lines, broken };
@@ -228,47 +228,15 @@ export class DocumentReader {
     );
   }
 
-  #readLines(texts: readonly Text[], scrollX: number, scrollY: number): Float64Array {
-    const rects: DOMRect[] = [];
-    for (const text of texts) {
-      this.#range.selectNodeContents(text);
-      const list = this.#range.getClientRects();
-      for (let i = 0; i < list.length; i++) if (list[i]!.width > 0) rects.push(list[i]!);
-    }
-    const lines = new Float64Array(rects.length * 4);
-    rects.forEach((rect, i) => {
-      const at = i * 4;
-      lines[at] = rect.left + scrollX;
-      lines[at + 1] = rect.top + scrollY;
-      lines[at + 2] = rect.right + scrollX;
-      lines[at + 3] = rect.bottom + scrollY;
-    });
-    return lines;
-  }
-
   /** The same lines hold the same words: where all are as long as before, nothing has to be looked at again. */
   #brokenIn(element: number, lines: Float64Array): number {
     let widths = '';
     for (let at = 0; at < lines.length; at += 4) widths += `${(lines[at + 2]! - lines[at]!).toFixed(2)} `;
     let known = this.#broken.get(element);
     if (known?.widths !== widths) {
-      known = { widths, count: Math.min(255, this.#brokenWords(this.#texts[element]!)) };
+      known = { widths, count: Math.min(255, brokenWords(this.#range, this.#texts[element]!)) };
       this.#broken.set(element, known);
     }
     return known.count;
-  }
-
-  /** Words that stand on more than one line, though nothing in them asks for it. */
-  #brokenWords(texts: readonly Text[]): number {
-    let count = 0;
-    for (const text of texts)
-      for (const { 0: word, index } of text.nodeValue!.matchAll(WORD)) {
-        if (/[-/\u00ad\u200b–—]/.test(word)) continue;
-        this.#range.setStart(text, index);
-        this.#range.setEnd(text, index + word.length);
-        const rects = this.#range.getClientRects();
-        if (rects.length > 1 && rects[rects.length - 1]!.top > rects[0]!.top + rects[0]!.height / 2) count++;
-      }
-    return count;
   }
 }

@@ -1,4 +1,4 @@
-import type { Asked, Check, Limits, PageFacts, Sweep, SweptPart, View, WidthResult, PackedResult } from '@/core/audit';
+import type { Asked, Check, Limits, PageFacts, SweptPart, View, WidthResult, PackedResult } from '@/core/audit';
 import { asUsual, judge, judgesOf, packed, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
@@ -7,6 +7,7 @@ import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
 import { compareVersions } from './versions-in-page';
+import { atHeights, isMark, markOf } from './heights-in-page';
 import { fitsAt, roomsAt } from './rooms-in-page';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
@@ -202,36 +203,6 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
   const judges = [...judgesOf(asked), ...(goesByHeight ? [markOf(goesByHeight)] : [])];
   const sweep = { widths, edges, bends: page.bends, near, measure, judges, columns, everyWidth };
   return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
-}
-
-/** Told of a width like a fault: something shows there that goes by the viewport's height. */
-const MARK = 'goes-by-height';
-const isMark = ({ check }: WidthResult['violations'][number]) => check === MARK;
-const markOf = (goesByHeight: (facts: PageFacts) => boolean) => ({
-  judge: (facts: PageFacts) =>
-    goesByHeight(facts) ? [{ check: MARK, violation: { element: '', amount: 1, measured: {}, others: [] } }] : [],
-});
-
-/** The same layout judged for several heights at once. */
-function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
-  const judges = heights.flatMap((height) =>
-    sweep.judges.map(({ judge: decide, ...one }) => ({
-      ...one,
-      judge: (facts: PageFacts) =>
-        decide({ ...facts, viewport: { width: facts.viewport.width, height } }).map((found) => ({ ...found, height })),
-    })),
-  );
-  for (const { results, ...part } of sweepExactly({ ...sweep, judges }, widest))
-    yield {
-      ...part,
-      results: results.flatMap(({ width, violations }) =>
-        heights.map((height) => ({
-          width,
-          height,
-          violations: violations.filter((one) => (one as unknown as { height: number }).height === height),
-        })),
-      ),
-    };
 }
 
 function step(ms: number): string {

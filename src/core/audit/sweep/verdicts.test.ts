@@ -6,7 +6,7 @@ import { judgesOf } from '../judge';
 import { SLACK } from '../readers';
 import { between } from './between';
 import { chance } from './chance';
-import { factsOfChance } from './facts-of-chance';
+import { randomFacts } from './random-facts-for-tests';
 import { verdictsBetween, verdictsOn } from './verdicts';
 
 const [FIRST, LAST] = [500, 560];
@@ -24,7 +24,7 @@ test('what is said of a stretch at once is what is said of each of its widths, b
   let [told, doubted] = [0, 0];
   fc.assert(
     fc.property(seeds, (seed) => {
-      const at = between(factsOfChance(seed, 0), factsOfChance(seed, 1), NOT_LOOSE);
+      const at = between(randomFacts(seed, 0), randomFacts(seed, 1), NOT_LOOSE);
       for (const [id, judge] of judges) {
         const said = new Map<number, readonly Judged[]>();
         const [first] = verdictsOn([judge], at(FIRST));
@@ -56,10 +56,10 @@ test('where numbers that are off by what they may be off turn a verdict, it was 
   const turned = new Set<string>();
   fc.assert(
     fc.property(seeds, (seed) => {
-      const facts = { ...factsOfChance(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false } };
+      const facts = { ...randomFacts(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false } };
       const random = chance(seed + 1);
       // Comparisons are of two edges, so each may be off by half.
-      const off = factsOfChance(seed, 0.5, () => (random() - 0.5) * SLACK * 0.45);
+      const off = randomFacts(seed, 0.5, () => (random() - 0.5) * SLACK * 0.45);
       for (const [id, judge] of judges) {
         const [verdict] = verdictsOn([judge], facts);
         if (keys(judge.judge(off)).join() === keys(verdict!.found).join()) continue;

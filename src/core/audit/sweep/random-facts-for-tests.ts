@@ -13,7 +13,7 @@ const SIZES = [0.4, 0.6, 1, 2, 8, 12, 13, 13.4, 16, 22, 23.4, 23.6, 43.4, 43.6, 
  * @param share of the way, 0 to 1
  * @param jitter how far coordinates are off, px
  */
-export function factsOfChance(seed: number, share: number, jitter: (() => number) | undefined = undefined): PageFacts {
+export function randomFacts(seed: number, share: number, jitter: (() => number) | undefined = undefined): PageFacts {
   const random = chance(seed);
   const whole = (most: number) => Math.floor(random() * most);
   const pick = <T>(list: readonly T[]): T => list[whole(list.length)]!;

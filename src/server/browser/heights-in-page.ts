@@ -1,0 +1,32 @@
+import type { PageFacts, Sweep, SweptPart, WidthResult } from '@/core/audit';
+import { sweepExactly } from '@/core/audit';
+
+/** Told of a width like a fault: something shows there that goes by the viewport's height. */
+const MARK = 'goes-by-height';
+export const isMark = ({ check }: WidthResult['violations'][number]) => check === MARK;
+export const markOf = (goesByHeight: (facts: PageFacts) => boolean) => ({
+  judge: (facts: PageFacts) =>
+    goesByHeight(facts) ? [{ check: MARK, violation: { element: '', amount: 1, measured: {}, others: [] } }] : [],
+});
+
+/** The same layout judged for several heights at once. */
+export function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
+  const judges = heights.flatMap((height) =>
+    sweep.judges.map(({ judge: decide, ...one }) => ({
+      ...one,
+      judge: (facts: PageFacts) =>
+        decide({ ...facts, viewport: { width: facts.viewport.width, height } }).map((found) => ({ ...found, height })),
+    })),
+  );
+  for (const { results, ...part } of sweepExactly({ ...sweep, judges }, widest))
+    yield {
+      ...part,
+      results: results.flatMap(({ width, violations }) =>
+        heights.map((height) => ({
+          width,
+          height,
+          violations: violations.filter((one) => (one as unknown as { height: number }).height === height),
+        })),
+      ),
+    };
+}
