@@ -34,10 +34,9 @@ function isInSentence(facts: PageFacts, element: number): boolean {
 
 /** Whether a target is lower or narrower than a least size, px. */
 export function isUnder(facts: PageFacts, { element, width, height }: Target, least: number): boolean {
-  if (exceeds(facts, least - height, ROUNDING)) return true;
-  // A link in a text may be narrower than it is taken to be.
+  // A link in a text may be narrower than it is taken to be, and how wide it is is told.
   foundByBox(facts, element);
-  return exceeds(facts, least - width, ROUNDING);
+  return exceeds(facts, least - height, ROUNDING) || exceeds(facts, least - width, ROUNDING);
 }
 
 /** What can be pressed, and isn't exempt from a least size. */

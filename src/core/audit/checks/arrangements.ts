@@ -62,6 +62,8 @@ function apart(facts: PageFacts, a: number, b: number): number {
   const size = (value: number) => larger(facts, value, -value);
   const boxes = larger(facts, size(box.left - other.left), size(box.right - other.right));
   if (!exceeds(facts, boxes, TOLERANCE)) return boxes;
+  // From here on it goes by how far lines reach.
+  foundOn(facts, a, b);
   const [one, two] = [seenOf(facts, a), seenOf(facts, b)];
   return [
     boxes,
@@ -90,7 +92,6 @@ export const headingLine: Check = {
         childrenOf(facts)[row]!.forEach((cell, i) => {
           if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
           const off = apart(facts, cells[i]!, cell);
-          if (off > TOLERANCE / 2) foundOn(facts, cells[i]!, cell);
           if (!exceeds(facts, off, TOLERANCE) || (worst && !isMore(facts, off, worst.amount))) return;
           worst = {
             ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },

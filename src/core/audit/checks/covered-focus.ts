@@ -1,7 +1,7 @@
 import type { Check } from '../check';
 import { barsOf } from '../bars';
 import { boxOf, isAbove, isPinned } from '../geometry';
-import { exceeds, exceedsBy } from '../readers';
+import { exceeds, exceedsBy, foundByBox } from '../readers';
 
 /** Something that has the focus can lie wholly under a bar that is pinned to the screen. */
 export const coveredFocus: Check = {
@@ -20,7 +20,9 @@ export const coveredFocus: Check = {
         if (bar.within > 0 && !isAbove(facts, bar.within, i)) continue;
         const box = boxOf(facts, i);
         const passes = bar.edge === 'bottom' || !exceeds(facts, bar.box.bottom - 1, box.top);
-        if (!passes || !exceeds(facts, box.right, bar.box.left + 0.5) || !exceeds(facts, bar.box.right - 0.5, box.left)) continue;
+        if (!passes) continue;
+        foundByBox(facts, i);
+        if (!exceeds(facts, box.right, bar.box.left + 0.5) || !exceeds(facts, bar.box.right - 0.5, box.left)) continue;
         if (!exceeds(facts, room, box.bottom - box.top - 0.5)) continue;
         hidden.push(i);
       }

@@ -1,5 +1,4 @@
 import type { Check, Violation } from '../check';
-
 import { Level, Positioning } from '../facts';
 import type { PageFacts } from '../facts';
 import { comesBefore } from '../order';
