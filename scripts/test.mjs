@@ -51,6 +51,13 @@ async function unitTests() {
   }
 }
 
+/** The titles of tests that failed once and passed then. */
+const secondTime = (suites) =>
+  suites.flatMap(({ specs = [], suites: inner = [] }) => [
+    ...specs.filter(({ tests }) => tests.some(({ status }) => status === 'flaky')).map(({ title }) => title),
+    ...secondTime(inner),
+  ]);
+
 async function browserTests() {
   if (!wanted('browser')) return;
   console.log('\nbrowser');
@@ -71,7 +78,8 @@ async function browserTests() {
         PW_TEST_REUSE_CONTEXT: '1',
       },
     });
-    const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+    const { stats, suites } = JSON.parse(readFileSync(file, 'utf8'));
+    for (const title of secondTime(suites)) console.log(`PASSED ONLY THE SECOND TIME: ${title}`);
     passed += stats.expected + stats.flaky;
     failed += stats.unexpected;
     if (stats.expected + stats.unexpected + stats.flaky === 0) failed++;

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { boxes } from './boxes';
 import { beginWith, inside, openLineup } from './lineup';
-import { createProject, makeEdits, openWorkbench, readProject } from './workbench';
+import { createProject, makeEdits, openWorkbench, readProject, saved, write } from './workbench';
 
 const way = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 
@@ -31,8 +31,9 @@ test('all pages in small pictures: made once, again only where an edit holds, wi
   await expect(page.getByRole('button', { name: /^Catalogue on Phone: \d+ wrong/ })).toBeVisible();
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
   await page.getByRole('button', { name: 'Narrow', exact: true }).first().click();
-  await page.locator('input[data-property="gap"]').fill('31px');
-  await page.locator('input[data-property="gap"]').press('Enter');
+  await expect(page.getByRole('button', { name: 'Writes to 599 and narrower. Change' })).toBeVisible();
+  await write(page, 'gap', '31px');
+  await saved(page);
   await expect
     .poll(async () => (await digests(page))[1]!.filter((src, i) => src !== before[1]![i]).length, { timeout: 60_000 })
     .toBe(2);

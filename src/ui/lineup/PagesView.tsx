@@ -11,6 +11,8 @@ import { activate, showMode, standsOf } from '../devices/line-up';
 
 /** Ms between two questions whether more pictures have come. */
 const AGAIN = 1_000;
+/** Ms until the next try after one that failed. */
+const AFTER_TROUBLE = 4_000;
 const TALLEST = 150;
 
 /** All pages on all devices, small: what is wrong where, at a glance. Pressing one goes there. */
@@ -138,7 +140,9 @@ function usePictures(stands: readonly Stands[]) {
         const missing = !answer || answer.some((page) => page.pictures.some(({ findings }) => findings === null));
         if (missing) timer = window.setTimeout(() => void ask(), AGAIN);
       } catch (error) {
-        if (!over) setProblem(error instanceof Error ? error.message : String(error));
+        if (over) return;
+        setProblem(`${error instanceof Error ? error.message : String(error)} It is asked again.`);
+        timer = window.setTimeout(() => void ask(), AFTER_TROUBLE);
       }
     };
     void ask();
