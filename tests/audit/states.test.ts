@@ -70,7 +70,7 @@ test('a fault of a state has exact widths, and the fix goes to the state', async
   const words = found.filter(({ check, widths }) => check === 'pointed' && widths.every(({ below }) => below === 600));
   expect(words.length).toBeGreaterThan(0);
   const fixes: FixLine[] = [];
-  for await (const line of tryFixes(project, project.pages[0]!, words[0]!, new AbortController().signal)) fixes.push(line);
+  for await (const line of tryFixes(project, project.pages[0]!, [words[0]!], new AbortController().signal)) fixes.push(line);
   const tried = fixes.flatMap((line) => (line.type === 'tried' ? [line.fix] : []));
   expect(tried.length).toBeGreaterThan(0);
   expect(JSON.stringify(tried[0]!.edit)).toContain(':hover');

@@ -15,11 +15,16 @@ const mix = (a: Colour, b: Colour, share: number): Colour =>
 /** From 0 to 255 to shares of 1. */
 const shares = ([red, green, blue]: Colour): Channels => [red / 255, green / 255, blue / 255];
 
+const packed = (colour: Colour): number => colour.reduce((sum, byte) => sum * 256 + Math.round(byte), 0);
+
 export interface TextContrast {
   /** Undefined where a picture or a gradient lies behind the text. */
   readonly ratio: number | undefined;
   /** Whether something opaque of the layer it stands in lies behind it, whatever else is under that. */
   readonly own: boolean;
+  /** The text and what is behind it as they are painted, red, green and blue of 8 bits in one number; as `ratio`. */
+  readonly ink: number | undefined;
+  readonly ground: number | undefined;
 }
 
 const known = new WeakMap<Float64Array, Map<number, TextContrast>>();
@@ -57,7 +62,12 @@ export function lineContrast(facts: PageFacts, line: ArrayLike<number>, grounds:
 
 function composite(facts: PageFacts, element: number): TextContrast {
   const { ground, text, own } = painted(facts, element);
-  return { ratio: ground && contrastRatio(shares(text), shares(ground)), own };
+  return {
+    ratio: ground && contrastRatio(shares(text), shares(ground)),
+    own,
+    ink: packed(text),
+    ground: ground && packed(ground),
+  };
 }
 
 interface Painted {

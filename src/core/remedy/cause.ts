@@ -1,4 +1,5 @@
 import type { Finding } from '../audit/sweep/ledger';
+import type { Candidate } from '../cascade/sources';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
 import { heldIn, lookOf } from '../cascade/look';
 import { resolve } from '../cascade/resolve';
@@ -70,22 +71,42 @@ const BLAME: Readonly<Record<string, readonly string[]>> = {
   'empty-screen': ['width', 'max-width'],
 };
 
+/** What these find goes by the element alone, not by what it stands in. */
+const ITSELF: ReadonlySet<string> = new Set(['small-text', 'field-zoom', 'growing-type', 'small-target', 'finger-target']);
+
 const CAUSES_MOST = 3;
 
-/** The declarations behind a finding at its worst viewport, from the elements that take part and those around them. */
-export function causesOf(project: Project, page: Page, finding: Finding): Cause[] {
+/** Whether declarations can be to blame for what a check finds. */
+export const hasBlame = (check: string): boolean => Object.hasOwn(BLAME, check);
+
+/** A declaration to blame, and all that is known of where it is written. */
+export interface Blamed {
+  readonly element: string;
+  readonly property: string;
+  readonly value: string;
+  readonly candidate: Candidate;
+}
+
+/** Every declaration that can be to blame, the likeliest first, at a finding's worst viewport. */
+export function* blamed(project: Project, page: Page, finding: Finding): Generator<Blamed> {
   const { width, height, violation } = finding.worst;
   const slice = { ...DEFAULT_SLICE, ...(height !== undefined && { height }) };
   const own = [...violation.others.slice(0, 2), finding.element].filter((id) => page.elements[id]);
-  const around = own.flatMap((id) => parentOf(page, id)?.id ?? []);
-  const causes: Cause[] = [];
+  const around = ITSELF.has(finding.check) ? [] : own.flatMap((id) => parentOf(page, id)?.id ?? []);
   for (const property of (BLAME[finding.check] ?? []).filter(isProperty))
     for (const element of new Set([...own, ...around])) {
       const look = lookOf(project, page, element, pseudoOfCheck(finding.check));
       const { value, origin } = resolve(look.project, look.page, look.node, property, width, heldIn(look, slice));
-      if (origin.kind !== 'declared') continue;
-      causes.push({ element, property, value, where: sourceWords(project, origin.candidate), at: origin.candidate.at });
-      if (causes.length === CAUSES_MOST) return causes;
+      if (origin.kind === 'declared') yield { element, property, value, candidate: origin.candidate };
     }
+}
+
+/** The declarations behind a finding at its worst viewport, from the elements that take part and those around them. */
+export function causesOf(project: Project, page: Page, finding: Finding): Cause[] {
+  const causes: Cause[] = [];
+  for (const { element, property, value, candidate } of blamed(project, page, finding)) {
+    causes.push({ element, property, value, where: sourceWords(project, candidate), at: candidate.at });
+    if (causes.length === CAUSES_MOST) break;
+  }
   return causes;
 }

@@ -1,51 +1,90 @@
 import { usualLimits } from '../audit/check';
 import { checkNamed } from '../audit/checks';
-import type { Finding } from '../audit/sweep/ledger';
 import type { Page, Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
-import { styleSetOf } from '../document/style-sets';
-import { ownerOf } from '../edits/through-parts';
+import { ownerKind } from '../document/owner';
+import { pageHolding } from '../document/tree';
+import { ownerName } from '../edits/owners';
 import type { Edit } from '../edits/edit';
 import { applyEdit } from '../edits/apply-edit';
+import type { Entry } from './entries';
+import { elementsInWords } from './entry-words';
 import { placesFor } from './places';
-import { situationOf, recipesFor } from './recipes';
+import { recipesFor, situationOf } from './recipes';
+import type { Recipe } from './situation';
+import type { Writer } from './writers';
+import { writersFor } from './writers';
 
-/** An edit that may mend a finding. Whether it does, and what else it does, only a try can say. */
+/** An edit that may mend what is told by one entry. Whether it does, and what else it does, only a try can say. */
 export interface Fix {
   /** "Tool cards in one column at 599 and narrower". */
   readonly title: string;
+  /** The same without where it is written. */
+  readonly what: string;
   readonly edit: Edit;
+  /** How many breakpoints it makes. */
+  readonly breakpoints: number;
 }
 
-const FIXES_MOST = 10;
+const FIXES_MOST = 24;
 
-/** Fixes worth trying for a finding on a page, none that can't be made or that change nothing there. */
-export function fixesFor(project: Project, page: Page, finding: Finding): Fix[] {
-  const check = checkNamed(finding.check);
-  if (!check || !page.elements[finding.element]) return [];
+/**
+ * Fixes worth trying for findings of one cause on a page, none that can't be made or that change nothing there: first those
+ * at the cause, under breakpoints that are there.
+ */
+export function fixesFor(project: Project, page: Page, entry: Entry): Fix[] {
+  const { worst } = entry;
+  const check = checkNamed(worst.check);
+  if (!check || !page.elements[worst.element]) return [];
   const limits = { ...usualLimits(check), ...project.audit.checks[check.id]?.limits };
-  const places = placesFor(project, finding.widths);
-  const fixes: Fix[] = [];
-  for (const { title, values } of recipesFor(situationOf(project, page, finding, limits)))
-    for (const { at, words, before } of places) {
-      const label = `${title} ${words}`;
-      const edits = values.map(([node, property, value]): Edit => {
-        const owner = ownerFor(page, node, property);
-        return { type: 'setStyle', owner, at, property, value };
-      });
-      const edit: Edit = { type: 'group', label, edits: [...before, ...edits] };
-      if (reaches(project, page, edit)) fixes.push({ title: label, edit });
-    }
-  return fixes.slice(0, FIXES_MOST);
+  const recipes = recipesFor(situationOf(project, page, worst, limits));
+  const places = placesFor(project, entry.widths);
+  const fixes: (Fix & { readonly rank: number })[] = [];
+  const seen = new Set<string>();
+  writersFor(project, page, entry).forEach((writer, w) =>
+    recipes.forEach((recipe, r) => {
+      // What is said where it stands has no place to be chosen.
+      for (const [p, { at, words, before }] of (recipe.fixed ? places.slice(0, 1) : places).entries()) {
+        const edits = editsOf(recipe, writer, at);
+        const what = titleOf(project, page, recipe, writer);
+        const label = recipe.fixed ? what : `${what} ${words}`;
+        const edit: Edit = { type: 'group', label, edits: [...(recipe.fixed ? [] : before), ...edits] };
+        const key = JSON.stringify(edit.edits);
+        if (seen.has(key)) continue;
+        seen.add(key);
+        if (reaches(project, page, edit))
+          fixes.push({ title: label, what, edit, breakpoints: recipe.fixed ? 0 : before.length, rank: w * 1e4 + r * 10 + p });
+      }
+    }),
+  );
+  return fixes
+    .sort((a, b) => a.breakpoints - b.breakpoints || a.rank - b.rank)
+    .slice(0, FIXES_MOST)
+    .map(({ rank: _, ...fix }) => fix);
 }
 
-/** Where a value is mended: in the part that shows the element, unless it is the use that says something of it. */
-function ownerFor(page: Page, node: string, property: string): string {
-  const { id, pseudo } = splitPseudo(node);
-  const element = page.elements[id];
-  const says = element && Object.values(styleSetOf(element, pseudo)).some((values) => property in values);
-  return element && !says ? ownerOf(element, 'part') + pseudo : node;
+function editsOf({ values, edits }: Recipe, writer: Writer, at: string): Edit[] {
+  return [
+    ...values.flatMap(([node, property, value]) =>
+      writer(node, property).map((owner): Edit => ({ type: 'setStyle', owner, at, property, value })),
+    ),
+    ...(edits?.(at) ?? []),
+  ];
 }
+
+/** The title with the names of those on whom it is written. */
+function titleOf(project: Project, page: Page, { title, values }: Recipe, writer: Writer): string {
+  return title.replace(/\{([^}]+)\}/g, (_, id: string) => {
+    const value = values.find(([node]) => splitPseudo(node).id === id);
+    const owners = (value ? writer(value[0], value[1]) : [id]).map((owner) => splitPseudo(owner).id);
+    if (owners.length > 1) return elementsInWords(owners.map((owner) => nameOf(project, page, owner)));
+    const [owner = id] = owners;
+    return ownerKind(owner) === 'element' ? nameOf(project, page, owner) : ownerName(project, owner);
+  });
+}
+
+const nameOf = (project: Project, page: Page, id: string): string =>
+  (page.elements[id] ?? pageHolding(project, id)?.elements[id])?.name ?? 'a removed element';
 
 function reaches(project: Project, page: Page, edit: Edit): boolean {
   try {

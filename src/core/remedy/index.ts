@@ -1,7 +1,13 @@
 export { causesOf } from './cause';
+export { entriesOf, entryOf } from './entries';
+export type { Entry } from './entries';
+export { elementsInWords } from './entry-words';
 export { fixesFor } from './fixes';
 export type { Fix } from './fixes';
-export type { FixLine, TriedFix } from './lines';
+export type { FixLine, MendStep, TriedFix } from './lines';
 export { placesFor } from './places';
 export { proposedBreakpoints } from './proposals';
-export { byWorth, isSafe, verdictOn, widthsToTry } from './verdict';
+export type { Verdict } from './verdict';
+export { addedBy, byWorth, isSafe, verdictOn, worseBy } from './verdict';
+export { shownWidths } from './shown-widths';
+export { freshIn, worthOf } from './worth';

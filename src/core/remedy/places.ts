@@ -45,7 +45,7 @@ function conditionFor({ from, below }: Stretch, range: WidthRange): Partial<Stre
   return { ...(from > range.first && { from }), ...(below <= range.last && { below }) };
 }
 
-/** The places that cover all of a finding's widths, the closest first; the base comes last. */
+/** The places that cover all of a finding's widths, the closest first, then the base; one to be made comes last. */
 export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
   if (widths.length === 0) return [];
   const { range } = project.audit;
@@ -64,16 +64,17 @@ export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
   }
   const whole = stretch.from <= range.first && stretch.below > range.last;
   const exact = places.some(({ size }) => size === stretch.below - stretch.from);
+  const made: WritePlace[] = [];
   if (!whole && !exact) {
     const id = freeId(project, stretch.from, stretch.below);
     const name = wordsOf(stretch, range).replace(/^at /, '');
-    places.push({
+    made.push({
       at: id,
       words: `${wordsOf(stretch, range)}, with a breakpoint there`,
       before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition: conditionFor(stretch, range) } }],
-      size: stretch.below - stretch.from,
     });
   }
   places.push({ at: 'base', words: 'at all widths', before: [], size: Infinity });
-  return places.sort((a, b) => a.size - b.size).slice(0, 2);
+  // A new breakpoint is the last resort.
+  return [...places.sort((a, b) => a.size - b.size).slice(0, 2), ...made];
 }

@@ -1,7 +1,8 @@
 import { demoProject } from '@/demo';
-import type { Finding, WidthResult } from '../audit';
+import type { Finding } from '../audit';
+import type { Verdict } from './index';
 import { applyEdit } from '../edits';
-import { byWorth, causesOf, fixesFor, isSafe, placesFor, proposedBreakpoints, verdictOn } from './index';
+import { addedBy, byWorth, causesOf, entryOf, fixesFor, isSafe, placesFor, proposedBreakpoints, verdictOn } from './index';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const page = project.pages[1]!;
@@ -16,31 +17,27 @@ const finding = (check: string, from: number, below: number, more: Partial<Findi
   worst: { width: below - 1, violation: { element: card.id, amount: 9, measured: { cut: 9 }, others: [] } },
   ...more,
 });
-const at = (width: number, ...keys: string[]): WidthResult => ({
-  width,
-  violations: keys.map((key) => {
-    const [check, element] = key.split(' ') as [string, string];
-    return { check, violation: { element, amount: 1, measured: {}, others: [] } };
-  }),
-});
-
 test('a fix is written where it covers the finding and little else', () => {
   expect(placesFor(project, [{ from: 497, below: 600 }]).map(({ words }) => words)).toEqual([
-    'at 497 to 599, with a breakpoint there',
     'at 599 and narrower',
+    'at 899 and narrower',
+    'at 497 to 599, with a breakpoint there',
   ]);
   expect(placesFor(project, [{ from: 320, below: 600 }]).map(({ at: place }) => place)).toEqual(['bnarrow', 'bmiddle']);
   expect(placesFor(project, [{ from: 320, below: 1921 }]).map(({ at: place }) => place)).toEqual(['base']);
-  expect(placesFor(project, [{ from: 1700, below: 1921 }])[0]!.before).toMatchObject([
+  expect(placesFor(project, [{ from: 1700, below: 1921 }]).at(-1)!.before).toMatchObject([
     { type: 'addBreakpoint', breakpoint: { condition: { from: 1700 } } },
   ]);
 });
 
 test('fixes are edits that can be made and that change something', () => {
-  const fixes = fixesFor(project, page, finding('clipped-content', 497, 600));
-  expect(fixes[0]!.title).toBe('Automatic height for Tool card 1 at 497 to 599, with a breakpoint there');
+  const fixes = fixesFor(project, page, entryOf([finding('clipped-content', 497, 600)]));
+  expect(fixes[0]!.title).toBe('Automatic height for Tool card at 599 and narrower');
+  // New breakpoints are the last resort.
+  expect(fixes.map(({ breakpoints }) => breakpoints)).toEqual(fixes.map(({ breakpoints }) => breakpoints).sort());
+  expect(fixes.at(-1)!.breakpoints).toBe(1);
   for (const { edit } of fixes) expect(applyEdit(project, edit).footprint[page.id]!.widths.length).toBeGreaterThan(0);
-  expect(fixesFor(project, page, finding('clipped-content', 497, 600, { element: 'egone' }))).toEqual([]);
+  expect(fixesFor(project, page, entryOf([finding('clipped-content', 497, 600, { element: 'egone' })]))).toEqual([]);
 });
 
 test('the cause is the declaration behind it, with where it is written', () => {
@@ -53,20 +50,34 @@ test('the cause is the declaration behind it, with where it is written', () => {
   });
 });
 
-test('a verdict counts what is cleared, names what is new, and leaves the rest identical', () => {
+test('a verdict counts what is cleared, names what is new or worse, and leaves the rest identical', () => {
   const ill = finding('clipped-content', 500, 503);
-  const key = `clipped-content ${card.id}`;
-  const before = [at(499), at(500, key), at(501, key, 'small-text ea'), at(502, key)];
-  const good = verdictOn(project.audit.range, ill, [{ from: 499, below: 503 }], before, [at(499), at(500), at(501), at(502)]);
-  expect(good).toMatchObject({ widths: 3, cleared: 3, added: [], also: [{ check: 'small-text' }], identical: 1597 });
-  const bad = verdictOn(project.audit.range, ill, [{ from: 499, below: 502 }], before, [
-    at(499, 'wrapped-label eb'),
-    at(500),
-    at(501, key),
-  ]);
+  const small = finding('small-text', 501, 502, { key: 'small-text ea', element: 'ea' });
+  const { range } = project.audit;
+  const good = verdictOn(range, [ill], [{ from: 499, below: 503 }], [ill, small], []);
+  expect(good).toMatchObject({ widths: 3, cleared: 3, added: [], worse: [], also: [{ check: 'small-text' }], identical: 1597 });
+  const label = finding('wrapped-label', 499, 500, { key: 'wrapped-label eb', element: 'eb' });
+  const bad = verdictOn(range, [ill], [{ from: 499, below: 502 }], [ill], [label, finding('clipped-content', 501, 503)]);
   expect(bad).toMatchObject({ widths: 3, cleared: 1, added: [{ check: 'wrapped-label', widths: [{ from: 499, below: 500 }] }] });
+  const grown = finding('clipped-content', 500, 503, {
+    worst: { width: 500, violation: { element: card.id, amount: 30, measured: {}, others: [] } },
+  });
+  expect(verdictOn(range, [small], [{ from: 499, below: 503 }], [ill, small], [grown]).worse).toMatchObject([
+    { element: card.id },
+  ]);
   expect([isSafe(good), isSafe(bad)]).toEqual([true, false]);
-  expect([bad, good].sort(byWorth)[0]).toBe(good);
+  const tried = (verdict: Verdict, breakpoints = 0) => ({ verdict, breakpoints });
+  expect([tried(bad), tried(good)].sort(byWorth)[0]!.verdict).toBe(good);
+  // What changes the look less is better, and what makes no breakpoint.
+  const loud = { ...good, change: 0.4 };
+  expect([tried(good, 1), tried(loud), tried(good)].sort(byWorth)).toEqual([tried(good), tried(loud), tried(good, 1)]);
+});
+
+test('what other checks said already is nothing new', () => {
+  const [usual, large] = [finding('clipped-content', 400, 500), finding('large-text', 400, 520)];
+  expect(addedBy([{ from: 300, below: 600 }], [usual], [{ ...large, key: `large-text ${card.id}` }])).toEqual([
+    { check: 'large-text', element: card.id, widths: [{ from: 500, below: 520 }] },
+  ]);
 });
 
 test('breakpoints are proposed where something begins to fail inside a band', () => {

@@ -1,9 +1,8 @@
+import { inksFor } from './colour-recipes';
 import { pseudoOfCheck } from './pseudo-of-check';
 import type { Recipe, Situation } from './situation';
 import type { PageElement } from '../document/element';
 import { ancestorsOf } from '../document/tree';
-
-const INKS = ['#1f2b29', '#000000', '#ffffff'] as const;
 
 /** Those that look otherwise in the state of a check, from the element outwards; it alone where nobody does. */
 function speakers({ page, project, finding }: Situation): string[] {
@@ -34,7 +33,7 @@ export function worseInState(situation: Situation): Recipe[] {
     ];
   }
   return speakers(situation).flatMap((id): Recipe[] => [
-    ...INKS.map((colour): Recipe => ({
+    ...inksFor(situation).map((colour): Recipe => ({
       title: `Text of ${situation.name(id)} in ${colour} then`,
       values: [[id + pseudo, 'color', colour]],
     })),

@@ -2,10 +2,7 @@ import type { Finding } from '@/core/audit';
 import { Ledger, planOf, viewportsIn } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
-import { turns } from './lanes';
-import { MeasuredPage } from './measuring';
-import { stepsOf } from './sweep-samples';
-import { Tries } from './tries';
+import { deciding } from './deciding';
 
 /** How long one page may be worked on, ms, without the waiting. What was found until then is kept, and the page reported. */
 const PAGE_MOST_MS = 60 * 60_000;
@@ -33,50 +30,16 @@ export async function auditPage(
 ): Promise<AuditedPage | undefined> {
   const ledger = new Ledger();
   const plan = planOf(project, DEFAULT_SLICE);
-  let decided = 0;
-  let layouts = 0;
+  let [decided, layouts, worked] = [0, 0, 0];
   let problem: string | undefined;
-  let worked = 0;
-  const inTurn = <T>(work: () => Promise<T>) =>
-    turns.run({ urgency: 'later' }, async () => {
-      const begun = performance.now();
-      try {
-        return await work();
-      } finally {
-        worked += performance.now() - begun;
-      }
-    });
-  const tries = new Tries(`“${page.name}” could not be measured`);
-  /** False when the work is to be ended. */
-  async function decideRest(): Promise<boolean> {
-    const measured = await inTurn(() => MeasuredPage.open(project, page));
-    try {
-      for (const looking of ledger.missing(plan)) {
-        const steps = stepsOf(measured, [project, page], looking);
-        for (;;) {
-          const { value: step, done } = await inTurn(() => steps.next());
-          if (done || !step) break;
-          ledger.record(step.results, looking.view, looking.heights[0]);
-          if (step.results.length > 0) tries.progressed();
-          decided += step.results.length;
-          layouts += step.layouts;
-          if (!(await heard(decided))) return false;
-          if (worked > mostMs) throw new Error(`It took more than ${mostMs / 1000} seconds of work.`);
-        }
-      }
-      return true;
-    } finally {
-      await measured.close();
-    }
-  }
   try {
-    for (;;)
-      try {
-        if (!(await decideRest())) return undefined;
-        break;
-      } catch (error) {
-        await tries.after(error);
-      }
+    for await (const piece of deciding(project, page, ledger, plan, { urgency: 'later' })) {
+      decided += piece.results;
+      layouts += piece.layouts;
+      worked += piece.ms;
+      if (!(await heard(decided))) return undefined;
+      if (worked > mostMs) throw new Error(`It took more than ${mostMs / 1000} seconds of work.`);
+    }
   } catch (error) {
     problem = error instanceof Error ? error.message.split('\n')[0] : 'Unknown reason.';
   }

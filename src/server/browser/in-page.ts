@@ -6,7 +6,7 @@ import { layColumns } from '@/core/grid';
 import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
-import { compareVersions } from './versions-in-page';
+import { changeOf, compareVersions } from './versions-in-page';
 import { atHeights, isMark, markOf } from './heights-in-page';
 import { fitsAt, roomsAt } from './rooms-in-page';
 
@@ -63,6 +63,8 @@ interface Measuring {
    * `looks` reads or looks otherwise.
    */
   comparePair(widths: readonly number[], looks: boolean): string;
+  /** How much of the page is otherwise in its second version, 0 to 1. */
+  changeOfPair(widths: readonly number[]): number;
   /** `RoomsAt[]` as JSON. @param ids elements whose boxes are wanted besides */
   rooms(widths: readonly number[], ids: readonly string[]): string;
   /** Whether all that shows of a row fits, by width. */
@@ -245,9 +247,11 @@ function resizeOnly(widths: readonly number[], rectangles: boolean): number {
 
 const comparePair: Measuring['comparePair'] = (widths, looks) => JSON.stringify(compareVersions(pair, widths, looks));
 
+const changeOfPair: Measuring['changeOfPair'] = (widths) => changeOf(pair, widths);
+
 const names = () => measured!.reader.elements.map(({ id }) => id);
 
 const rooms: Measuring['rooms'] = (widths, ids) => JSON.stringify(roomsAt(frame!, widths, ids));
 const fits: Measuring['fits'] = (widths, row) => fitsAt(frame!, widths, row);
 
-globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, rooms, fits };
+globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, changeOfPair, rooms, fits };

@@ -18,13 +18,13 @@ import { tried } from './tries';
 /** The longer side of a small picture, px. */
 const LONGEST = 320;
 
-interface Picturing {
+export interface Picturing {
   readonly session: CDPSession;
   /** What it shows now. */
   shown: string;
 }
 
-const picturingTabs = new TabPool<Picturing>(
+export const picturingTabs = new TabPool<Picturing>(
   { viewport: { width: 400, height: 400 } },
   async (page) => ({ session: await page.context().newCDPSession(page), shown: '' }),
   1,

@@ -43,6 +43,43 @@ function looksOtherwise(a: HTMLElement, b: HTMLElement): boolean {
   return LOOKS.some((name) => x![name] !== y![name]);
 }
 
+/** Less than this many px isn't seen. */
+const SEEN = 1;
+
+/**
+ * How much of a page is otherwise in its second version, from 0 to 1: the share of elements that look otherwise, or that are
+ * as wide or stand as far from the side of what they stand in as they weren't; of those with nothing in them also as high.
+ * What only moved down with the rest, or grew with what is in it, doesn't count. The mean of all widths.
+ */
+export function changeOf(pair: readonly HTMLIFrameElement[], widths: readonly number[]): number {
+  const [before, after] = pair.map((one) => {
+    const elements = one.contentDocument!.querySelectorAll<HTMLElement>('[data-mp-node]');
+    return new Map([...elements].map((element) => [element.dataset.mpNode!, element]));
+  });
+  const standing = (element: HTMLElement | undefined) => {
+    if (!element || element.getClientRects().length === 0) return undefined;
+    const { left, width, height } = element.getBoundingClientRect();
+    const around = element.parentElement?.closest('[data-mp-node]')?.getBoundingClientRect().left ?? 0;
+    return { from: left - around, width, height: element.querySelector('[data-mp-node]') ? 0 : height };
+  };
+  const ids = [...new Set([...before!.keys(), ...after!.keys()])];
+  let sum = 0;
+  for (const width of widths) {
+    for (const one of pair) one.style.width = `${width}px`;
+    let [shown, changed] = [0, 0];
+    for (const id of ids) {
+      const [x, y] = [before!.get(id), after!.get(id)];
+      const [a, b] = [standing(x), standing(y)];
+      if (!a && !b) continue;
+      shown++;
+      const isOther = !a || !b || (['from', 'width', 'height'] as const).some((key) => Math.abs(a[key] - b[key]) > SEEN);
+      if (isOther || looksOtherwise(x!, y!)) changed++;
+    }
+    sum += shown === 0 ? 0 : changed / shown;
+  }
+  return widths.length === 0 ? 0 : sum / widths.length;
+}
+
 /**
  * Two versions of a page in frames of their own, compared at widths.
  * @param looks whether it counts too that something reads or looks otherwise

@@ -30,3 +30,16 @@ export const findingSchema = z.object({
     }),
   }),
 }) as unknown as z.ZodType<Finding>;
+
+/** Findings in one request. */
+export const FINDINGS_MOST = 1_000;
+
+/** What is told as one entry: findings of one check, with the same rows. */
+export const findingsOfOneCause = z
+  .array(findingSchema)
+  .min(1, 'There is no finding to mend.')
+  .max(FINDINGS_MOST, `At most ${FINDINGS_MOST} findings are mended at once.`)
+  .refine(
+    (findings) => new Set(findings.map(({ check, sample }) => `${check} ${sample ?? ''}`)).size === 1,
+    'Fixes are looked for by cause: all findings are of one check, with the same rows.',
+  );

@@ -2,26 +2,31 @@
 
 import { useState } from 'react';
 import type { Finding } from '@/core/audit';
+import type { Edit } from '@/core/edits';
+import type { Entry } from '@/core/remedy';
 import { commitOrReport } from '../editing/edits';
 import { BUTTON } from '../theme/controls';
 
 /** Takes a finding as it is, with a reason; or no longer. */
-export function AcceptForm({ finding }: { finding: Finding }) {
+export function AcceptForm({ finding, entry }: { finding: Finding; entry: Entry }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
+  const [all, setAll] = useState(true);
   const [problem, setProblem] = useState<string>();
   const { check, element } = finding;
+  const { elements } = entry;
+  const accept = (reason: string | null) => {
+    const edits = elements.map((one): Edit => ({ type: 'acceptFinding', check, element: one, reason }));
+    const label = reason === null ? 'No longer accept' : `Accept a finding on ${elements.length} elements`;
+    commitOrReport(edits.length === 1 ? edits[0]! : { type: 'group', label, edits });
+  };
   if (finding.accepted !== undefined)
     return (
       <p className="m-0 flex items-center gap-2">
         <span>
           Accepted: <q>{finding.accepted}</q>
         </span>
-        <button
-          type="button"
-          className={BUTTON}
-          onClick={() => commitOrReport({ type: 'acceptFinding', check, element, reason: null })}
-        >
+        <button type="button" className={BUTTON} onClick={() => accept(null)}>
           No longer accept
         </button>
       </p>
@@ -41,7 +46,8 @@ export function AcceptForm({ finding }: { finding: Finding }) {
       onSubmit={(event) => {
         event.preventDefault();
         if (reason.trim().length < 3) return setProblem('Say in a few words why it is fine.');
-        commitOrReport({ type: 'acceptFinding', check, element, reason: reason.trim() });
+        if (all) accept(reason.trim());
+        else commitOrReport({ type: 'acceptFinding', check, element, reason: reason.trim() });
       }}
     >
       <label className="flex min-w-0 flex-1 items-center gap-2">
@@ -54,6 +60,12 @@ export function AcceptForm({ finding }: { finding: Finding }) {
           onChange={(event) => setReason(event.target.value)}
         />
       </label>
+      {elements.length > 1 && (
+        <label className="flex items-center gap-1.5">
+          <input type="checkbox" className="accent-reed" checked={all} onChange={(event) => setAll(event.target.checked)} />
+          on all {elements.length} elements
+        </label>
+      )}
       <button type="submit" className={BUTTON}>
         Accept
       </button>

@@ -5,6 +5,7 @@ import { useSession, useAudit } from '../state/store';
 import { continueSweep, stopSweep } from '../measuring/sweep';
 import { BUTTON } from '../theme/controls';
 import { mendSafely, stopMending } from './audit';
+import { MendReview } from './MendReview';
 
 const NONE: readonly Finding[] = [];
 const FURTHER_WORDS = {
@@ -67,7 +68,7 @@ export function AuditBar() {
       {mending?.running ? (
         <>
           <span className="text-muted" role="status">
-            Trying fixes: {mending.looked} of {mending.total} findings, {mending.titles.length} mended
+            Trying fixes: {mending.looked} of {mending.total} causes, {mending.titles.length} edits
           </span>
           <button type="button" className={BUTTON} onClick={stopMending}>
             Stop
@@ -83,6 +84,7 @@ export function AuditBar() {
           Mend what is safe
         </button>
       )}
+      {mending?.offer && <MendReview offer={mending.offer} />}
     </div>
   );
 }

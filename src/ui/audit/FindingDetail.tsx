@@ -4,10 +4,12 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import { describeCondition } from '@/core/breakpoints';
+import type { Entry } from '@/core/remedy';
 import { causesOf } from '@/core/remedy';
 import { sampleInWords } from '@/core/tables';
 import { showSample } from '../lists/lists';
 import { showFinding } from '../findings/show-finding';
+import { titleOfEntry } from '../findings/title-of-entry';
 import { showMode } from '../devices/line-up';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -17,7 +19,7 @@ import { FixList } from './FixList';
 import { inWords } from './widths';
 
 /** One finding: in words, at its worst, where it comes from, what would mend it. */
-export function FindingDetail({ finding }: { finding: Finding }) {
+export function FindingDetail({ finding, entry }: { finding: Finding; entry: Entry }) {
   const project = useSession((session) => session.project);
   const page = useSession(shownPage);
   const check = checkNamed(finding.check);
@@ -32,8 +34,8 @@ export function FindingDetail({ finding }: { finding: Finding }) {
     <article className="flex flex-col gap-3 px-5 py-4" data-testid="finding-detail">
       <header className="flex items-baseline gap-2.5">
         <span aria-hidden className={`size-3 shrink-0 rounded-[2px] ${finding.severity === 'broken' ? 'bg-rust' : 'bg-amber'}`} />
-        <h2 className="m-0 text-[17px] leading-tight font-bold">{check?.title}</h2>
-        <span className="ml-auto text-right font-mono text-xs text-muted">{inWords(finding.widths)}</span>
+        <h2 className="m-0 text-[17px] leading-tight font-bold">{titleOfEntry(entry)}</h2>
+        <span className="ml-auto text-right font-mono text-xs text-muted">{inWords(entry.widths)}</span>
       </header>
       <p className="m-0">{check?.sentence(finding.worst.violation, name)}</p>
       <p className="m-0 text-muted">{check?.why}</p>
@@ -86,8 +88,8 @@ export function FindingDetail({ finding }: { finding: Finding }) {
         <dt className="text-muted">Rule</dt>
         <dd className="m-0">{check?.rule}</dd>
       </dl>
-      <FixList finding={finding} />
-      <AcceptForm finding={finding} />
+      <FixList entry={entry} />
+      <AcceptForm finding={finding} entry={entry} />
     </article>
   );
 }

@@ -3,8 +3,8 @@ import { bandsOf } from '@/core/breakpoints';
 import { useSession } from '../state/store';
 import { inWords, shareOf } from './widths';
 
-/** The stretches of a finding on an axis over the widths of the audit, with the breakpoints as ticks. */
-export function IntervalBar({ finding }: { finding: Finding }) {
+/** The stretches of findings on an axis over the widths of the audit, with the breakpoints as ticks. */
+export function IntervalBar({ widths, severity }: Pick<Finding, 'widths' | 'severity'>) {
   const project = useSession((session) => session.project);
   const slice = useSession((session) => session.slice);
   const { range } = project.audit;
@@ -14,20 +14,20 @@ export function IntervalBar({ finding }: { finding: Finding }) {
     .filter((from) => from > range.first && from < range.last);
   return (
     <span className="block w-[200px] shrink-0">
-      <span className="block truncate text-right font-mono text-xs text-muted">{inWords(finding.widths, 2)}</span>
+      <span className="block truncate text-right font-mono text-xs text-muted">{inWords(widths, 2)}</span>
       <svg width="200" height="12" aria-hidden className="block">
         <path d="M0 8.5H200" stroke="var(--color-line-strong)" />
         {edges.map((edge) => (
           <path key={edge} d={`M${share(edge) * 200} 4v9`} stroke="var(--color-ink)" />
         ))}
-        {finding.widths.map(({ from, below }) => (
+        {widths.map(({ from, below }) => (
           <rect
             key={from}
             x={share(from) * 200}
             y="3"
             width={Math.max(2, (share(below) - share(from)) * 200)}
             height="6"
-            fill={finding.severity === 'broken' ? 'var(--color-rust)' : 'var(--color-amber)'}
+            fill={severity === 'broken' ? 'var(--color-rust)' : 'var(--color-amber)'}
           />
         ))}
       </svg>

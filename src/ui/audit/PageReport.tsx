@@ -3,8 +3,14 @@
 import { sampleInWords } from '@/core/tables';
 import { useMemo, useState } from 'react';
 import type { Finding } from '@/core/audit';
-import { checkNamed, SEVERITIES } from '@/core/audit';
+import { SEVERITIES } from '@/core/audit';
+import type { Entry } from '@/core/remedy';
+import { elementsInWords, entriesOf, entryOf } from '@/core/remedy';
 import { shownPage, useSession } from '../state/store';
+import { countEntries } from '../findings/count-entries';
+import { entriesNow, entryWith } from '../findings/entries';
+import { EntryElements } from '../findings/EntryElements';
+import { titleOfEntry } from '../findings/title-of-entry';
 import { chooseFinding } from './audit';
 import { FindingDetail } from './FindingDetail';
 import { FindingsChart } from './FindingsChart';
@@ -16,10 +22,10 @@ const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
 interface Group {
   readonly key: string;
   readonly label: string;
-  readonly list: readonly Finding[];
+  readonly list: readonly Entry[];
 }
 
-/** All findings of the page, by severity or by element, and the one that is looked at. */
+/** All findings of the page by cause, by severity or by element, and the one that is looked at. */
 export function PageReport() {
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const accepted = useSession((session) => session.accepted[session.pageId] ?? NONE);
@@ -27,23 +33,25 @@ export function PageReport() {
   const page = useSession(shownPage);
   const chosen = useSession((session) => session.selectedFinding);
   const [by, setBy] = useState<'severity' | 'element'>('severity');
-  const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
+  const entries = entriesNow(findings);
+  const project = useSession((session) => session.project);
+  const taken = useMemo(() => entriesOf(project, page, accepted), [project, page, accepted]);
   const groups = useMemo((): Group[] => {
     if (by === 'severity')
       return SEVERITIES.map((severity) => ({
         key: severity,
         label: HEADINGS[severity],
-        list: findings.filter((one) => one.severity === severity),
+        list: entries.filter(({ worst }) => worst.severity === severity),
       }));
     const elements = [...new Set(findings.map(({ element }) => element))];
     return elements
       .map((element) => ({
         key: element,
         label: page.elements[element]?.name ?? 'A removed element',
-        list: findings.filter((one) => one.element === element),
+        list: findings.filter((one) => one.element === element).map((one) => entryOf([one])),
       }))
       .sort((a, b) => b.list.length - a.list.length);
-  }, [by, findings, page]);
+  }, [by, findings, entries, page]);
   const shown = [...findings, ...accepted].find(({ key }) => key === chosen);
   return (
     <div className="flex min-h-0 flex-1">
@@ -62,7 +70,9 @@ export function PageReport() {
               {one}
             </button>
           ))}
-          <span className="ml-auto font-mono text-xs">{findings.length} findings</span>
+          <span className="ml-auto font-mono text-xs" data-testid="audit-count">
+            {countEntries(entries)}
+          </span>
         </div>
         <div className="min-h-0 flex-1 overflow-auto" data-testid="audit-list">
           {done && findings.length === 0 && <p className="px-4 py-3">Nothing is wrong on this page at any width.</p>}
@@ -72,7 +82,7 @@ export function PageReport() {
                 <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
                   {label} <span className="font-mono">{list.length}</span>
                 </h3>
-                <Rows list={list} chosen={chosen} name={name} />
+                <Rows list={list} chosen={chosen} />
               </section>
             ),
           )}
@@ -81,14 +91,18 @@ export function PageReport() {
               <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
                 Accepted <span className="font-mono">{accepted.length}</span>
               </h3>
-              <Rows list={accepted} chosen={chosen} name={name} />
+              <Rows list={taken} chosen={chosen} />
             </section>
           )}
         </div>
       </div>
       <div className="min-w-0 flex-1 overflow-auto">
         {shown ? (
-          <FindingDetail key={shown.key} finding={shown} />
+          <FindingDetail
+            key={shown.key}
+            finding={shown}
+            entry={entryWith([...entries, ...taken], shown.key) ?? entryOf([shown])}
+          />
         ) : (
           <p className="p-6 text-muted">Choose a finding to see it at its worst, what causes it, and what mends it.</p>
         )}
@@ -97,34 +111,40 @@ export function PageReport() {
   );
 }
 
-function Rows({ list, chosen, name }: { list: readonly Finding[]; chosen: string | undefined; name: (id: string) => string }) {
+function Rows({ list, chosen }: { list: readonly Entry[]; chosen: string | undefined }) {
   const project = useSession((session) => session.project);
+  const page = useSession(shownPage);
   return (
     <ul className="m-0 list-none p-0">
-      {list.map((finding) => (
-        <li key={finding.key} className="border-b border-line">
-          <button
-            type="button"
-            aria-pressed={chosen === finding.key}
-            className={`flex w-full items-center gap-3 border-0 border-l-[3px] py-1.5 pr-4 pl-3 text-left -outline-offset-2 ${chosen === finding.key ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
-            onClick={() => chooseFinding(finding.key)}
-          >
-            <span
-              aria-hidden
-              className={`size-2.5 shrink-0 rounded-[2px] ${finding.severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${finding.severity === 'note' || finding.accepted ? 'opacity-50' : ''}`}
-            />
-            <span className="min-w-0 flex-1">
-              <b className="block truncate font-semibold">{checkNamed(finding.check)?.title}</b>
-              <span className="block truncate text-muted">
-                {name(finding.element)}
-                {finding.sample !== undefined && ` · with ${sampleInWords(project, finding.sample)}`}
-                {finding.accepted && ` · accepted: ${finding.accepted}`}
+      {list.map((entry) => {
+        const { worst, elements, findings } = entry;
+        const isChosen = findings.some(({ key }) => key === chosen);
+        return (
+          <li key={entry.key} className="border-b border-line">
+            <button
+              type="button"
+              aria-pressed={isChosen}
+              className={`flex w-full items-center gap-3 border-0 border-l-[3px] py-1.5 pr-4 pl-3 text-left -outline-offset-2 ${isChosen ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
+              onClick={() => chooseFinding(worst.key)}
+            >
+              <span
+                aria-hidden
+                className={`size-2.5 shrink-0 rounded-[2px] ${worst.severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${worst.severity === 'note' || worst.accepted ? 'opacity-50' : ''}`}
+              />
+              <span className="min-w-0 flex-1">
+                <b className="block truncate font-semibold">{titleOfEntry(entry)}</b>
+                <span className="block truncate text-muted">
+                  {elementsInWords(elements.map((id) => page.elements[id]?.name ?? 'a removed element'))}
+                  {worst.sample !== undefined && ` · with ${sampleInWords(project, worst.sample)}`}
+                  {worst.accepted && ` · accepted: ${worst.accepted}`}
+                </span>
               </span>
-            </span>
-            <IntervalBar finding={finding} />
-          </button>
-        </li>
-      ))}
+              <IntervalBar widths={entry.widths} severity={worst.severity} />
+            </button>
+            {isChosen && <EntryElements entry={entry} chosen={chosen} onChoose={({ key }) => chooseFinding(key)} />}
+          </li>
+        );
+      })}
     </ul>
   );
 }

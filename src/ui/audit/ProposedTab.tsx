@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Finding } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
-import { proposedBreakpoints } from '@/core/remedy';
+import { elementsInWords, entriesOf, proposedBreakpoints } from '@/core/remedy';
 import { setWidth } from '../view/actions';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -35,9 +35,10 @@ export function ProposedTab() {
               {width} and {direction}
             </span>
             <span className="min-w-0 flex-1">
-              {list.map((finding) => (
-                <span key={finding.key} className="block truncate">
-                  {checkNamed(finding.check)?.title}: {page.elements[finding.element]?.name}
+              {entriesOf(project, page, list).map((entry) => (
+                <span key={entry.key} className="block truncate">
+                  {checkNamed(entry.worst.check)?.title}:{' '}
+                  {elementsInWords(entry.elements.map((id) => page.elements[id]?.name ?? 'a removed element'))}
                 </span>
               ))}
             </span>

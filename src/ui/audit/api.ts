@@ -1,4 +1,5 @@
 import type { Finding } from '@/core/audit';
+import type { Edit } from '@/core/edits';
 import type { FixLine } from '@/core/remedy';
 import { postForAnswer, requestJson, streamLines } from '../requests/requests';
 import { useSession } from '../state/store';
@@ -21,15 +22,18 @@ export interface AuditRun {
 /** What the server needs of a finding; the rest is its own affair. */
 const plain = ({ accepted: _, ...finding }: Finding) => finding;
 
-export function streamFixes(finding: Finding, signal: AbortSignal): AsyncGenerator<FixLine> {
+/** What the server takes at once. */
+const FINDINGS_MOST = 1_000;
+
+export function streamFixes(findings: readonly Finding[], signal: AbortSignal): AsyncGenerator<FixLine> {
   const { projectId, pageId, revision } = useSession.getState();
-  const body = { page: pageId, revision, finding: plain(finding) };
+  const body = { page: pageId, revision, findings: findings.slice(0, FINDINGS_MOST).map(plain) };
   return streamLines(`/api/projects/${projectId}/fixes`, body, signal) as AsyncGenerator<FixLine>;
 }
 
 export function streamMend(findings: readonly Finding[], signal: AbortSignal): AsyncGenerator<FixLine> {
   const { projectId, pageId, revision } = useSession.getState();
-  const body = { page: pageId, revision, findings: findings.slice(0, 100).map(plain) };
+  const body = { page: pageId, revision, findings: findings.slice(0, FINDINGS_MOST).map(plain) };
   return streamLines(`/api/projects/${projectId}/mend`, body, signal) as AsyncGenerator<FixLine>;
 }
 
@@ -39,6 +43,23 @@ export async function askPicture(finding: Finding, signal: AbortSignal): Promise
   const { projectId, pageId, revision } = useSession.getState();
   const body = { page: pageId, revision, finding: plain(finding) };
   const answer = await postForAnswer(`/api/projects/${projectId}/finding-picture`, body, signal);
+  return URL.createObjectURL(await answer.blob());
+}
+
+/** What is pictured: the page at a width, around an element, as it is or as an edit would make it. */
+export interface PictureWish {
+  readonly width: number;
+  readonly element?: string | undefined;
+  readonly sample?: string | undefined;
+  readonly edit?: Edit | undefined;
+}
+
+/** A picture of the page with an edit that isn't made, as an address for an `<img>`. */
+export async function askEditPicture(wish: PictureWish, signal: AbortSignal): Promise<string> {
+  await settled();
+  const { projectId, pageId, revision } = useSession.getState();
+  const body = { page: pageId, revision, ...wish };
+  const answer = await postForAnswer(`/api/projects/${projectId}/edit-picture`, body, signal);
   return URL.createObjectURL(await answer.blob());
 }
 

@@ -1,5 +1,6 @@
 import type { Finding } from '@/core/audit';
 import type { Edit } from '@/core/edits';
+import type { Entry, TriedFix } from '@/core/remedy';
 import { byWorth } from '@/core/remedy';
 import { announce, commitOrReport } from '../editing/edits';
 import type { FixesOf, Mending, Proof } from '../state/audit-slice';
@@ -14,8 +15,12 @@ let trying: AbortController | undefined;
 let proving: AbortController | undefined;
 let mending: AbortController | undefined;
 
-/** Has fixes for a finding tried; what was tried for another one is let go. */
-export async function findFixes(finding: Finding): Promise<void> {
+/** A fix that is told once more, with more that is known of it, stands in the place of the first. */
+const withFix = (tried: readonly TriedFix[], fix: TriedFix): readonly TriedFix[] =>
+  [...tried.filter(({ title }) => title !== fix.title), fix].sort(byWorth);
+
+/** Has fixes for an entry tried; what was tried for another one is let go. */
+export async function findFixes(entry: Entry): Promise<void> {
   trying?.abort();
   const stop = (trying = new AbortController());
   await settled();
@@ -23,14 +28,14 @@ export async function findFixes(finding: Finding): Promise<void> {
   const { revision } = useSession.getState();
   const change = (part: Partial<FixesOf>) =>
     !stop.signal.aborted && useAudit.setState(({ fixes }) => ({ fixes: fixes && { ...fixes, ...part } }));
-  useAudit.setState({ fixes: { finding: finding.key, revision, running: true, total: 0, looked: 0, tried: [] } });
+  useAudit.setState({ fixes: { entry: entry.key, revision, running: true, total: 0, looked: 0, tried: [] } });
   try {
-    for await (const line of streamFixes(finding, stop.signal)) {
+    for await (const line of streamFixes(entry.findings, stop.signal)) {
       const fixes = useAudit.getState().fixes!;
       if (line.type === 'begun') change({ total: line.total });
       if (line.type === 'looked') change({ looked: fixes.looked + 1 });
       if (line.type === 'tried')
-        change({ looked: fixes.looked + 1, tried: [...fixes.tried, line.fix].sort((a, b) => byWorth(a.verdict, b.verdict)) });
+        change({ looked: fixes.looked + (line.fix.verdict.everyView ? 0 : 1), tried: withFix(fixes.tried, line.fix) });
       if (line.type === 'failed') change({ problem: line.message });
     }
   } catch (error) {
@@ -81,29 +86,39 @@ export function dropProof(): void {
   useAudit.setState({ proof: undefined });
 }
 
-/** Mends what can be mended safely among the findings, as one edit. */
+/** Looks for the fewest edits that mend what can be mended safely among the findings; they are made when somebody has seen them. */
 export async function mendSafely(findings: readonly Finding[]): Promise<void> {
   mending?.abort();
   const stop = (mending = new AbortController());
   await settled();
   const change = (part: Partial<Mending>) =>
     !stop.signal.aborted && useAudit.setState(({ mending: now }) => ({ mending: now && { ...now, ...part } }));
-  useAudit.setState({ mending: { running: true, total: findings.length, looked: 0, titles: [] } });
-  let edit: Edit | null = null;
+  const { revision } = useSession.getState();
+  useAudit.setState({ mending: { running: true, total: 0, looked: 0, titles: [] } });
   try {
     for await (const line of streamMend(findings, stop.signal)) {
+      if (line.type === 'begun') change({ total: line.total });
       if (line.type === 'looked') change({ looked: line.done });
       if (line.type === 'mended') change({ titles: [...useAudit.getState().mending!.titles, line.title] });
       if (line.type === 'failed') change({ problem: line.message });
-      if (line.type === 'edit') edit = line.edit;
+      if (line.type === 'needless') change({ titles: useAudit.getState().mending!.titles.filter((one) => one !== line.title) });
+      if (line.type === 'edit') {
+        const { edit, steps, widths } = line;
+        if (edit) change({ offer: { edit, steps, widths, revision } });
+        else announce('None of these findings has a fix that clears it everywhere, adds nothing and makes no new breakpoint.');
+      }
     }
   } catch (error) {
     change({ problem: words(error) });
   }
   change({ running: false });
-  if (stop.signal.aborted) return;
-  if (edit) await applyAndProve(edit, 'Mend what is safe');
-  else announce('None of these findings has a fix that clears it everywhere and adds nothing.');
+}
+
+/** Makes the edits of a mend that was looked at. */
+export async function takeMend(): Promise<void> {
+  const offer = useAudit.getState().mending?.offer;
+  stopMending();
+  if (offer) await applyAndProve(offer.edit, 'Mend what is safe');
 }
 
 export function stopMending(): void {

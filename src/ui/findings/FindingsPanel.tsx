@@ -1,12 +1,15 @@
 'use client';
 
 import { useMemo } from 'react';
-import { checkNamed, SEVERITIES } from '@/core/audit';
 import type { Finding } from '@/core/audit';
+import { checkNamed, SEVERITIES } from '@/core/audit';
 import { contains, DEFAULT_SLICE, describeInterval } from '@/core/breakpoints';
 import { shownPage, useSession } from '../state/store';
-import { countFindings } from './count-findings';
+import { countEntries } from './count-entries';
+import { EntryElements } from './EntryElements';
+import { entriesNow } from './entries';
 import { showFinding } from './show-finding';
+import { titleOfEntry } from './title-of-entry';
 import { ValueFindings } from './ValueFindings';
 
 const NONE: readonly Finding[] = [];
@@ -21,9 +24,10 @@ export function FindingsPanel() {
   const width = useSession((session) => session.width);
   const { first, last } = useSession((session) => session.project.audit.range);
   const chosen = useSession((session) => session.selectedFinding);
+  const entries = entriesNow(findings);
   const here = useMemo(
-    () => new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.key)),
-    [findings, width],
+    () => new Set(entries.filter(({ widths }) => contains(widths, width)).map(({ key }) => key)),
+    [entries, width],
   );
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   const done = sweep && !sweep.running && sweep.decided === sweep.total;
@@ -32,14 +36,14 @@ export function FindingsPanel() {
     <div className="min-h-0 flex-1 overflow-auto" data-testid="findings">
       <p className="m-0 border-b border-line px-3.5 py-2 text-muted" aria-live="polite">
         {sweep?.running
-          ? `${sweep.decided} of ${sweep.total} widths decided: ${countFindings(findings)} so far`
+          ? `${sweep.decided} of ${sweep.total} widths decided: ${countEntries(entries)} so far`
           : done
-            ? `Every width from ${first} to ${last} ${sweep.everyWidth ? 'measured' : 'decided'}${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countFindings(findings)}`
+            ? `Every width from ${first} to ${last} ${sweep.everyWidth ? 'measured' : 'decided'}${height === DEFAULT_SLICE.height ? '' : ` at ${height} px high`}: ${countEntries(entries)}`
             : (sweep?.error ?? 'Not all widths are decided.')}
       </p>
       {done && findings.length === 0 && <p className="px-3.5 py-3">Nothing is wrong on this page at any width.</p>}
       {SEVERITIES.map((severity) => {
-        const list = findings.filter((finding) => finding.severity === severity);
+        const list = entries.filter(({ worst }) => worst.severity === severity);
         if (list.length === 0) return null;
         return (
           <section key={severity} aria-label={HEADINGS[severity]}>
@@ -47,33 +51,36 @@ export function FindingsPanel() {
               {HEADINGS[severity]} <span className="font-mono">{list.length}</span>
             </h3>
             <ul className="m-0 list-none p-0">
-              {list.map((finding) => {
-                const check = checkNamed(finding.check);
+              {list.map((entry) => {
+                const { worst, findings: members } = entry;
+                const check = checkNamed(worst.check);
+                const isChosen = members.some(({ key }) => key === chosen);
                 return (
-                  <li key={finding.key} className="border-b border-line">
+                  <li key={entry.key} className="border-b border-line">
                     <button
                       type="button"
-                      aria-pressed={chosen === finding.key}
-                      className={`flex w-full gap-2 border-0 border-l-[3px] px-3 py-1.5 text-left -outline-offset-2 ${chosen === finding.key ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
-                      onClick={() => showFinding(finding)}
+                      aria-pressed={isChosen}
+                      className={`flex w-full gap-2 border-0 border-l-[3px] px-3 py-1.5 text-left -outline-offset-2 ${isChosen ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
+                      onClick={() => showFinding(worst)}
                     >
                       <span
                         aria-hidden
-                        className={`mt-1 size-2.5 shrink-0 rounded-[2px] ${severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${here.has(finding.key) ? '' : 'opacity-40'}`}
+                        className={`mt-1 size-2.5 shrink-0 rounded-[2px] ${severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${here.has(entry.key) ? '' : 'opacity-40'}`}
                       />
                       <span className="min-w-0">
-                        <b className="font-semibold">{check?.title}</b>
-                        <span className="block">{check?.sentence(finding.worst.violation, name)}</span>
+                        <b className="font-semibold">{titleOfEntry(entry)}</b>
+                        <span className="block">{check?.sentence(worst.worst.violation, name)}</span>
                         <span className="block font-mono text-xs text-muted">
-                          {finding.widths.map(describeInterval).join(', ')} · worst at {finding.worst.width}
+                          {entry.widths.map(describeInterval).join(', ')} · worst at {worst.worst.width}
                         </span>
-                        {chosen === finding.key && (
+                        {isChosen && (
                           <span className="block pt-1 text-muted">
                             {check?.why} <span className="block">Rule: {check?.rule}</span>
                           </span>
                         )}
                       </span>
                     </button>
+                    {isChosen && <EntryElements entry={entry} chosen={chosen} onChoose={showFinding} />}
                   </li>
                 );
               })}

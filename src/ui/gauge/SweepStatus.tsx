@@ -1,15 +1,13 @@
 'use client';
 
-import type { Finding } from '@/core/audit';
-import { countFindings } from '../findings/count-findings';
+import { countEntries } from '../findings/count-entries';
+import { useEntries } from '../findings/entries';
 import { useSession } from '../state/store';
 import { continueSweep, onlyWhenAsked, stopSweep } from '../measuring/sweep';
 
-const NONE: readonly Finding[] = [];
-
 /** How far the sweep is, and what it has found; it can be stopped and taken up again. */
 export function SweepStatus() {
-  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
+  const entries = useEntries();
   const sweep = useSession((session) => session.sweeps[session.pageId]);
   const waiting = sweep && !sweep.running && sweep.decided < sweep.total;
   return (
@@ -47,10 +45,10 @@ export function SweepStatus() {
         )}
       </div>
       <span
-        className={`block truncate text-sm leading-4 ${findings.some((finding) => finding.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
+        className={`block truncate text-sm leading-4 ${entries.some(({ worst }) => worst.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
         data-testid="finding-count"
       >
-        {countFindings(findings)}
+        {countEntries(entries)}
       </span>
     </div>
   );

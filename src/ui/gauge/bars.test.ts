@@ -2,7 +2,8 @@ import type { Finding } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { barsOf } from './FindingsTrack';
 import { edgeFor } from './edge';
-import { countFindings } from '../findings/count-findings';
+import { entryOf } from '@/core/remedy';
+import { countEntries } from '../findings/count-entries';
 
 const finding = (check: string, element: string, severity: Finding['severity'], widths: IntervalSet): Finding => ({
   key: `${check} ${element}`,
@@ -31,10 +32,14 @@ test('bars of one row never overlap; the same fault on the same stretch is one b
   ]);
 });
 
-test('findings are counted in words', () => {
+test('findings are counted in words, by cause and by element', () => {
   const one = finding('a', 'e1', 'broken', [{ from: 320, below: 600 }]);
-  expect(countFindings([])).toBe('none');
-  expect(countFindings([one, { ...one, severity: 'note' }])).toBe('1 broken · 1 note');
+  const note = { ...one, severity: 'note' as const };
+  expect(countEntries([])).toBe('none');
+  expect(countEntries([entryOf([one]), entryOf([note])])).toBe('1 broken · 1 note');
+  expect(countEntries([entryOf([one, finding('a', 'e2', 'broken', [{ from: 320, below: 600 }])]), entryOf([note])])).toBe(
+    '1 broken (2 elements) · 1 note',
+  );
 });
 
 test('a post put at a width holds that whole pixel, and stays within limits', () => {

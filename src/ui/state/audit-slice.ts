@@ -1,10 +1,12 @@
-import type { TriedFix } from '@/core/remedy';
+import type { Edit } from '@/core/edits';
+import type { MendStep, TriedFix } from '@/core/remedy';
 
 export const AUDIT_TABS = ['page', 'project', 'proposed', 'checks'] as const;
 export type AuditTab = (typeof AUDIT_TABS)[number];
 
 export interface FixesOf {
-  readonly finding: string;
+  /** The key of the entry that they are for. */
+  readonly entry: string;
   readonly revision: number;
   readonly running: boolean;
   readonly total: number;
@@ -29,6 +31,16 @@ export interface Mending {
   readonly looked: number;
   readonly titles: readonly string[];
   readonly problem?: string;
+  /** What was found, to be looked at before it is made. */
+  readonly offer?: MendOffer | undefined;
+}
+
+export interface MendOffer {
+  readonly edit: Edit;
+  readonly steps: readonly MendStep[];
+  /** At which it is shown, px. */
+  readonly widths: readonly number[];
+  readonly revision: number;
 }
 
 export interface Audit {

@@ -19,13 +19,13 @@ export const contrast: Check = {
   judge(facts, { usual, large }) {
     return facts.elements.flatMap(({ id, tag, focusable }, i) => {
       if (!facts.shown[i] || facts.lines[i]!.length === 0 || (CONTROLS.has(tag) && !focusable)) return [];
-      const { ratio, own } = paintedContrast(facts, i);
-      if (ratio === undefined || ratio >= Math.max(usual!, large!)) return [];
+      const { ratio, own, ink, ground } = paintedContrast(facts, i);
+      if (ratio === undefined || ink === undefined || ground === undefined || ratio >= Math.max(usual!, large!)) return [];
       const isBig =
         !typeExceeds(facts, 24, facts.fontSize[i]!) || (facts.bold[i] === 1 && !typeExceeds(facts, 18.66, facts.fontSize[i]!));
       const least = isBig ? large! : usual!;
       if (ratio >= least || (!own && isOverOthers(facts, i))) return [];
-      return [{ element: id, amount: least / ratio, measured: { ratio, least }, others: [] }];
+      return [{ element: id, amount: least / ratio, measured: { ratio, least, ink, ground }, others: [] }];
     });
   },
   sentence: ({ element, measured }, name) =>

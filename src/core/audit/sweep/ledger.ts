@@ -87,6 +87,14 @@ export class Ledger {
     }
   }
 
+  /** Another one that knows the same. */
+  copy(): Ledger {
+    const other = new Ledger();
+    for (const [key, { view, height, results, stale }] of this.#columns)
+      other.#columns.set(key, { view, height, results: new Map(results), stale: new Set(stale) });
+    return other;
+  }
+
   /** Marks widths as to be measured again, at all heights. What was found there is still told until it is. */
   invalidate(widths: IntervalSet): void {
     for (const { results, stale } of this.#columns.values())

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { treeIdSchema } from '@/core/document';
-import { mendPage } from '@/server/browser/try-fixes';
-import { findingSchema } from '@/server/http/finding';
+import { mendPage } from '@/server/browser/mend-page';
+import { FINDINGS_MOST, findingSchema } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
 import { readBody } from '@/server/http/body';
@@ -11,7 +11,7 @@ import { pageAtRevision } from '@/server/store/documents';
 const mendSchema = z.strictObject({
   page: treeIdSchema,
   revision: z.number().int().min(0),
-  findings: z.array(findingSchema).max(100, 'At most 100 findings are mended at once.'),
+  findings: z.array(findingSchema).max(FINDINGS_MOST, `At most ${FINDINGS_MOST} findings are mended at once.`),
 });
 
 /**

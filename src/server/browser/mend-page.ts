@@ -1,0 +1,248 @@
+import type { Finding, View } from '@/core/audit';
+import { ALL_WIDTHS, intersect, union } from '@/core/breakpoints';
+import type { IntervalSet } from '@/core/breakpoints';
+import type { Project, WidthRange } from '@/core/document';
+import type { Edit } from '@/core/edits';
+import type { Entry, Fix, FixLine, MendStep, Verdict } from '@/core/remedy';
+import { addedBy, entriesOf, fixesFor, freshIn, shownWidths, verdictOn, worthOf } from '@/core/remedy';
+import { failedLine } from './failed-line';
+import { Standing } from './standing';
+import { changeOn, elseDone, promises, viewsOf } from './try-fixes';
+
+/** So many fixes of an entry that help are compared with those of the others. */
+const HELPING_MOST = 3;
+/** Two cores. */
+const AT_ONCE = 2;
+/** So many single values are left out once, to see whether they are needed. */
+const LEFT_OUT_MOST = 24;
+
+/** What an entry that is cleared in part counts, of what it would count in whole; and the least that is worth an edit. */
+const PARTLY = 0.5;
+const WORTHWHILE = 0.2;
+
+const USUAL: ReadonlySet<View> = new Set(['widths']);
+
+interface Candidate {
+  readonly fix: Fix;
+  /** Keys of findings that are gone with it. */
+  readonly gone: ReadonlySet<string>;
+  readonly after: Standing;
+  readonly touched: IntervalSet;
+  readonly worth: number;
+}
+
+/** The share of findings and their widths that is gone. */
+function clearedOf(range: WidthRange, findings: readonly Finding[], touched: IntervalSet, after: readonly Finding[]): number {
+  const { cleared, widths } = verdictOn(range, findings, touched, [], after);
+  return widths === 0 ? 0 : cleared / widths;
+}
+
+/** Looks for the fewest edits that mend the most of a page. */
+class Mender {
+  readonly #views;
+  #standing: Standing;
+  #known: readonly Finding[] = [];
+  /** Edits that have been looked at as the page is now. */
+  readonly #weighed = new Set<string>();
+
+  constructor(
+    readonly project: Project,
+    private readonly pageId: string,
+    private readonly asked: readonly Finding[],
+    private readonly signal: AbortSignal,
+  ) {
+    this.#views = viewsOf(asked);
+    this.#standing = new Standing(project, signal);
+  }
+
+  get standing(): Standing {
+    return this.#standing;
+  }
+
+  /** All that is found now, in the views that are of interest. */
+  findingsOf = (standing: Standing) => standing.findings(this.pageId, standing.plan(ALL_WIDTHS, this.#views));
+
+  async look(): Promise<void> {
+    this.#known = await this.findingsOf(this.#standing);
+  }
+
+  /** What is still to be mended, by cause. */
+  entries() {
+    const wanted = new Set(this.asked.map(({ key }) => key));
+    const left = this.#known.filter(({ key, accepted }) => wanted.has(key) && accepted === undefined);
+    return entriesOf(this.#standing.project, this.#standing.page(this.pageId)!, left);
+  }
+
+  /** What a fix would do now; undefined where it brings something new, or clears too little. */
+  async weigh(fix: Fix, entry?: Entry): Promise<Candidate | undefined> {
+    const entries = this.entries();
+    const { standing: after, footprint } = this.#standing.after(fix.edit);
+    const touched = footprint[this.pageId]?.widths ?? [];
+    if (entry && !(await promises(this.#standing, after, this.pageId, entry, touched))) return undefined;
+    const { range } = this.project.audit;
+    const harms = ({ added, worse }: Verdict) => added.length + worse.length > 0;
+    const usual = await after.findings(this.pageId, after.plan(touched, USUAL));
+    if (harms(verdictOn(range, this.asked, touched, this.#known, usual))) return undefined;
+    const is = await this.findingsOf(after);
+    if (harms(verdictOn(range, this.asked, touched, this.#known, is))) return undefined;
+    const shares = entries.map(({ findings }) => clearedOf(this.project.audit.range, findings, touched, is));
+    const gain = shares.reduce((sum, share) => sum + (share === 1 ? 1 : share * PARTLY), 0);
+    if (gain < WORTHWHILE) return undefined;
+    const cleared = entries.filter((_, i) => shares[i] === 1);
+    const worst = entries[shares.indexOf(Math.max(...shares))]!.worst.worst.width;
+    const change = await changeOn(this.#standing, after, this.pageId, touched, worst);
+    const gone = new Set(cleared.flatMap(({ findings }) => findings.map(({ key }) => key)));
+    const worth = worthOf({ entries: gain, change, fresh: freshIn(this.#standing.project, fix.edit) });
+    return { fix, gone, after, touched, worth };
+  }
+
+  /** Candidates for an entry that aren't worse than doing nothing. */
+  async candidatesFor(entry: Entry): Promise<Candidate[]> {
+    const { project } = this.#standing;
+    const found: Candidate[] = [];
+    // A new breakpoint is never made without being asked for.
+    const fixes = fixesFor(project, this.#standing.page(this.pageId)!, entry).filter(({ breakpoints }) => breakpoints === 0);
+    const byWhat = [...new Set(fixes.map(({ what }) => what))].map((what) => fixes.filter((fix) => fix.what === what));
+    const work = async () => {
+      for (let places = byWhat.shift(); places && found.length < HELPING_MOST; places = byWhat.shift())
+        // What helps in a narrower place needn't be written in a wider one.
+        for (const fix of places) {
+          const key = JSON.stringify(fix.edit);
+          if (this.#weighed.has(key) || this.signal.aborted) continue;
+          this.#weighed.add(key);
+          const one = await this.weigh(fix, entry);
+          if (one) {
+            found.push(one);
+            break;
+          }
+        }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, work));
+    return found;
+  }
+
+  /** Takes a candidate, if nothing anywhere gets worse by it. */
+  async take({ fix, after }: Candidate): Promise<boolean> {
+    const { footprint } = this.#standing.after(fix.edit);
+    const { added, worse } = await elseDone(this.#standing, after, footprint, this.pageId);
+    if (added.length > 0 || worse.length > 0) return false;
+    this.#standing = after;
+    this.#weighed.clear();
+    await this.look();
+    return true;
+  }
+}
+
+/** Mends what can be mended safely with as few edits as possible, as one edit. */
+export async function* mendPage(
+  project: Project,
+  pageId: string,
+  findings: readonly Finding[],
+  signal: AbortSignal,
+): AsyncGenerator<FixLine> {
+  try {
+    const mender = new Mender(project, pageId, findings, signal);
+    await mender.look();
+    const first = mender.entries();
+    yield { type: 'begun', total: first.length };
+    let candidates: Candidate[] = [];
+    /** What was looked for already, as it was then. */
+    const searched = new Set<string>();
+    const fresh = () => mender.entries().filter((entry) => !searched.has(JSON.stringify(entry)));
+    let looked = 0;
+    async function* search(): AsyncGenerator<FixLine> {
+      for (const entry of fresh()) {
+        if (signal.aborted) return;
+        searched.add(JSON.stringify(entry));
+        candidates.push(...(await mender.candidatesFor(entry)));
+        if (looked < first.length) yield { type: 'looked', done: ++looked };
+      }
+    }
+    yield* search();
+    const steps: (MendStep & { readonly edit: Edit; readonly touched: IntervalSet })[] = [];
+    for (;;) {
+      if (signal.aborted) return;
+      candidates.sort((a, b) => b.worth - a.worth);
+      const [best, ...rest] = candidates;
+      if (!best) {
+        // What was cleared in part asks for something else now.
+        if (fresh().length === 0) break;
+        yield* search();
+        if (candidates.length === 0) break;
+        continue;
+      }
+      candidates = rest;
+      // What was worth something before other edits needn't be now.
+      const now = steps.length === 0 ? best : await mender.weigh(best.fix);
+      if (!now) continue;
+      if (rest[0] && now.worth < rest[0].worth) {
+        candidates.push(now);
+        continue;
+      }
+      if (!(await mender.take(now))) continue;
+      steps.push({ title: now.fix.title, entries: [...now.gone], edit: now.fix.edit, touched: now.touched });
+      yield { type: 'mended', title: now.fix.title, entries: [...now.gone] };
+    }
+    const needed = await withoutNeedless(mender, project, steps, signal);
+    for (const { title } of steps.filter((one) => !needed.includes(one))) yield { type: 'needless', title };
+    const edits = needed.map(({ edit }) => edit);
+    const touched = union(...needed.map((one) => one.touched));
+    const worst = findings.find((one) => intersect(one.widths, touched).length > 0)?.worst.width ?? 0;
+    yield {
+      type: 'edit',
+      edit:
+        edits.length > 0
+          ? { type: 'group', label: `Mend by ${edits.length} ${edits.length === 1 ? 'edit' : 'edits'}`, edits }
+          : null,
+      steps: needed.map(({ title, entries }) => ({ title, entries })),
+      widths: shownWidths(project.audit.range, touched, worst),
+    };
+    yield { type: 'done' };
+  } catch (error) {
+    const failed = failedLine('The page could not be mended', error);
+    if (failed) yield failed;
+  }
+}
+
+const flat = (edit: Edit): Edit[] => (edit.type === 'group' ? edit.edits.flatMap(flat) : [edit]);
+
+/** Each step is left out once, then each value of those that stay, and kept out where nothing returns. */
+async function withoutNeedless<S extends { readonly edit: Edit }>(
+  mender: Mender,
+  project: Project,
+  steps: readonly S[],
+  signal: AbortSignal,
+): Promise<S[]> {
+  const goal = await mender.findingsOf(mender.standing);
+  const begin = new Standing(project, signal);
+  const isEnough = async (edits: readonly Edit[]) => {
+    try {
+      const { standing } = begin.after({ type: 'group', label: 'Mend', edits: [...edits] });
+      return addedBy(ALL_WIDTHS, goal, await mender.findingsOf(standing)).length === 0;
+    } catch {
+      return false;
+    }
+  };
+  let kept = [...steps];
+  for (const one of steps) {
+    const others = kept.filter((other) => other !== one);
+    if (kept.length > 1 && (await isEnough(others.map(({ edit }) => edit)))) kept = others;
+  }
+  let left = LEFT_OUT_MOST;
+  for (const one of kept) {
+    let values = flat(one.edit);
+    for (const value of [...values]) {
+      if (values.length < 2 || left-- <= 0 || signal.aborted) continue;
+      const fewer = values.filter((other) => other !== value);
+      const edit: Edit = { type: 'group', label: one.edit.type === 'group' ? one.edit.label : 'Mend', edits: fewer };
+      const all = kept.map((other) => (other === one ? edit : other.edit));
+      if (!(await isEnough(all))) continue;
+      values = fewer;
+    }
+    if (values.length < flat(one.edit).length) {
+      const edit: Edit = { type: 'group', label: one.edit.type === 'group' ? one.edit.label : 'Mend', edits: values };
+      kept = kept.map((other) => (other === one ? { ...one, edit } : other));
+    }
+  }
+  return kept;
+}

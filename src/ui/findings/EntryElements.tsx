@@ -1,0 +1,35 @@
+import type { Finding } from '@/core/audit';
+import type { Entry } from '@/core/remedy';
+import { shownPage, useSession } from '../state/store';
+
+/** More than so many are scrolled. */
+const IN_SIGHT = 'max-h-36';
+
+interface Props {
+  readonly entry: Entry;
+  readonly chosen: string | undefined;
+  readonly onChoose: (finding: Finding) => void;
+}
+
+/** The elements that an entry is about, each with its own widths, to go from one to the next. */
+export function EntryElements({ entry, chosen, onChoose }: Props) {
+  const page = useSession(shownPage);
+  if (entry.findings.length < 2) return null;
+  return (
+    <ul aria-label="Elements with this finding" className={`m-0 list-none overflow-auto py-1 pr-3 pl-8 ${IN_SIGHT}`}>
+      {entry.findings.map((finding) => (
+        <li key={finding.key}>
+          <button
+            type="button"
+            aria-pressed={finding.key === chosen}
+            className={`flex w-full items-baseline justify-between gap-2 border-0 px-1.5 py-0.5 text-left -outline-offset-2 ${finding.key === chosen ? 'bg-reed-tint font-semibold' : 'bg-transparent hover:bg-paper'}`}
+            onClick={() => onChoose(finding)}
+          >
+            <span className="truncate">{page.elements[finding.element]?.name ?? 'a removed element'}</span>
+            <span className="shrink-0 font-mono text-xs text-muted">worst at {finding.worst.width}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
