@@ -42,8 +42,8 @@ class Mender {
   readonly #views;
   #standing: Standing;
   #known: readonly Finding[] = [];
-  /** Edits that have been looked at as the page is now. */
-  readonly #weighed = new Set<string>();
+  /** Edits that have been looked at as the page is now, and whether they help. */
+  readonly #weighed = new Map<string, boolean>();
 
   constructor(
     readonly project: Project,
@@ -108,13 +108,16 @@ class Mender {
         // What helps in a narrower place needn't be written in a wider one.
         for (const fix of places) {
           const key = JSON.stringify(fix.edit);
-          if (this.#weighed.has(key) || this.signal.aborted) continue;
-          this.#weighed.add(key);
-          const one = await this.weigh(fix, entry);
-          if (one) {
-            found.push(one);
-            break;
+          if (this.signal.aborted) return;
+          if (this.#weighed.has(key)) {
+            if (this.#weighed.get(key)) break;
+            continue;
           }
+          const one = await this.weigh(fix, entry);
+          this.#weighed.set(key, one !== undefined);
+          if (!one) continue;
+          found.push(one);
+          break;
         }
     };
     await Promise.all(Array.from({ length: AT_ONCE }, work));

@@ -17,7 +17,7 @@ interface Props {
 export function BeforeAfter({ edit, widths, element, sample }: Props) {
   if (widths.length === 0) return <p className="m-0 text-muted">It changes nothing that can be seen at these widths.</p>;
   return (
-    <div className="flex gap-4 overflow-x-auto pb-1" data-testid="before-after">
+    <div className="flex flex-wrap gap-4 pb-1" data-testid="before-after">
       {widths.map((width) => (
         <div key={width} className="flex shrink-0 flex-col gap-1">
           <span className="font-mono text-xs text-muted">{width} px</span>
@@ -58,7 +58,7 @@ function Picture({ label, wish }: { label: string; wish: Parameters<typeof askEd
           <img
             src={address}
             alt={`${label}, at ${wish.width} px`}
-            className="block max-h-[220px] max-w-[240px]"
+            className="block max-h-[200px] max-w-[min(240px,40vw)]"
             data-testid="edit-picture"
           />
         ) : (

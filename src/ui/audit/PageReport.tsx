@@ -7,7 +7,7 @@ import { SEVERITIES } from '@/core/audit';
 import type { Entry } from '@/core/remedy';
 import { elementsInWords, entriesOf, entryOf } from '@/core/remedy';
 import { shownPage, useSession } from '../state/store';
-import { countEntries } from '../findings/count-entries';
+import { COUNT_WORDS, countEntries } from '../findings/count-entries';
 import { entriesNow, entryWith } from '../findings/entries';
 import { EntryElements } from '../findings/EntryElements';
 import { titleOfEntry } from '../findings/title-of-entry';
@@ -70,7 +70,7 @@ export function PageReport() {
               {one}
             </button>
           ))}
-          <span className="ml-auto font-mono text-xs" data-testid="audit-count">
+          <span className="ml-auto font-mono text-xs" title={COUNT_WORDS} data-testid="audit-count">
             {countEntries(entries)}
           </span>
         </div>
@@ -80,7 +80,7 @@ export function PageReport() {
             list.length === 0 ? null : (
               <section key={key} aria-label={label}>
                 <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
-                  {label} <span className="font-mono">{list.length}</span>
+                  {label} <span className="font-mono">{onElements(list)}</span>
                 </h3>
                 <Rows list={list} chosen={chosen} />
               </section>
@@ -109,6 +109,12 @@ export function PageReport() {
       </div>
     </div>
   );
+}
+
+/** "6 on 18 elements", "2". */
+function onElements(list: readonly Entry[]): string {
+  const elements = list.reduce((sum, entry) => sum + entry.elements.length, 0);
+  return elements > list.length ? `${list.length} on ${elements} elements` : String(list.length);
 }
 
 function Rows({ list, chosen }: { list: readonly Entry[]; chosen: string | undefined }) {

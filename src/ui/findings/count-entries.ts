@@ -1,7 +1,7 @@
 import type { Entry } from '@/core/remedy';
 
 /**
- * How many of each severity, by cause, and on how many elements where those are more: "4 broken (27 elements) · 2 notes".
+ * How many of each severity, by cause, and in brackets on how many elements, where those are more: "4 broken (27) · 2 notes".
  */
 export function countEntries(entries: readonly Entry[]): string {
   const words = { broken: ['broken', 'broken'], poor: ['poor', 'poor'], note: ['note', 'notes'] } as const;
@@ -9,8 +9,11 @@ export function countEntries(entries: readonly Entry[]): string {
     const list = entries.filter(({ worst }) => worst.severity === severity);
     const elements = list.reduce((sum, one) => sum + one.elements.length, 0);
     if (list.length === 0) return [];
-    const more = elements > list.length ? ` (${elements} elements)` : '';
+    const more = elements > list.length ? ` (${elements})` : '';
     return [`${list.length} ${words[severity][list.length === 1 ? 0 : 1]}${more}`];
   });
   return text.length > 0 ? text.join(' · ') : 'none';
 }
+
+/** What the numbers of `countEntries` are. */
+export const COUNT_WORDS = 'Findings by cause; in brackets: on how many elements';

@@ -1,6 +1,6 @@
 'use client';
 
-import { countEntries } from '../findings/count-entries';
+import { COUNT_WORDS, countEntries } from '../findings/count-entries';
 import { useEntries } from '../findings/entries';
 import { useSession } from '../state/store';
 import { continueSweep, onlyWhenAsked, stopSweep } from '../measuring/sweep';
@@ -46,6 +46,7 @@ export function SweepStatus() {
       </div>
       <span
         className={`block truncate text-sm leading-4 ${entries.some(({ worst }) => worst.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
+        title={COUNT_WORDS}
         data-testid="finding-count"
       >
         {countEntries(entries)}

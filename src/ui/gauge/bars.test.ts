@@ -38,7 +38,7 @@ test('findings are counted in words, by cause and by element', () => {
   expect(countEntries([])).toBe('none');
   expect(countEntries([entryOf([one]), entryOf([note])])).toBe('1 broken · 1 note');
   expect(countEntries([entryOf([one, finding('a', 'e2', 'broken', [{ from: 320, below: 600 }])]), entryOf([note])])).toBe(
-    '1 broken (2 elements) · 1 note',
+    '1 broken (2) · 1 note',
   );
 });
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { useEntries } from '../findings/entries';
 import Link from 'next/link';
 import { redo, undo } from '../editing/edits';
 import { shownPage, useSession, MODES } from '../state/store';
@@ -27,7 +28,7 @@ export function TopBar() {
   const canUndo = useSession((session) => session.history.undo.length > 0);
   const canRedo = useSession((session) => session.history.redo.length > 0);
   const view = useSession((session) => session.mode);
-  const faults = useSession((session) => session.findings[session.pageId]?.length ?? 0);
+  const faults = useEntries().length;
   return (
     <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
       <Link href="/" className="flex items-center gap-2.5 font-bold text-ink no-underline">

@@ -7,6 +7,7 @@ import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
 import { handleKeyDown, keyHandling, releaseKey } from '../commands/keys';
 import { KeyHandlingContext } from '../input/key-handling';
+import { useEntries } from '../findings/entries';
 import { FindingsPanel } from '../findings/FindingsPanel';
 import { ColumnsPanel } from '../column-grid/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
@@ -131,7 +132,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
   const panels = usePanels();
   const panel = useSession((session) => session.panel);
   const pageId = useSession((session) => session.pageId);
-  const count = useSession((session) => session.findings[session.pageId]?.length ?? 0);
+  const count = useEntries().length;
   return (
     <>
       <div className="flex min-h-0 flex-1">
