@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Finding } from '@/core/audit';
+import type { Finding, Ledger } from '@/core/audit';
 import { bringIn, bringInEdit } from '@/core/bring-in';
 import { ALL_WIDTHS } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
@@ -28,7 +28,7 @@ const numberAfter = (name: string, usual: number) => {
 const pages = numberAfter('--pages', 20);
 const seed = numberAfter('--seed', 1);
 /** Generated pages are audited in a stretch of so many widths, placed by chance. */
-const stretch = numberAfter('--stretch', 240);
+const stretch = numberAfter('--stretch', 120);
 const withDemo = !process.argv.includes('--no-demo');
 const never = new AbortController().signal;
 
@@ -65,10 +65,10 @@ async function checkEdit(name: string, project: Project, pageId: string, edit: E
 type Audits = (page: string) => Promise<Finding[]>;
 const words = ({ widths }: Pick<Finding, 'widths'>) => widths.map(({ from, below }) => `${from} to ${below - 1}`).join(', ');
 
-async function fixesOf(project: Project, pageId: string, entry: Entry): Promise<TriedFix[]> {
+async function fixesOf(project: Project, pageId: string, entry: Entry, ledgers: Map<string, Ledger>): Promise<TriedFix[]> {
   const fixes = new Map<string, TriedFix>();
   const page = project.pages.find(({ id }) => id === pageId)!;
-  for await (const line of tryFixes(project, page, entry.findings, never)) {
+  for await (const line of tryFixes(project, page, entry.findings, never, ledgers)) {
     if (line.type === 'failed') tell(entry.key, line.message);
     if (line.type === 'tried') fixes.set(line.fix.title, line.fix);
   }
@@ -77,8 +77,10 @@ async function fixesOf(project: Project, pageId: string, entry: Entry): Promise<
 
 async function checkPage(project: Project, pageId: string): Promise<void> {
   const known = new Map<string, Finding[]>();
+  const ledgers = new Map<string, Ledger>();
+  const standing = new Standing(project, never, ledgers);
   const before: Audits = async (id) => {
-    if (!known.has(id)) known.set(id, (await auditOf(project, new Set([id]))).get(id)!);
+    if (!known.has(id)) known.set(id, await standing.findings(id, standing.plan(ALL_WIDTHS)));
     return known.get(id)!;
   };
   const page = project.pages.find(({ id }) => id === pageId)!;
@@ -86,7 +88,7 @@ async function checkPage(project: Project, pageId: string): Promise<void> {
   const entries = entriesOf(project, page, findings);
   const begun = performance.now();
   for (const entry of entries) {
-    const fixes = await fixesOf(project, pageId, entry);
+    const fixes = await fixesOf(project, pageId, entry, ledgers);
     const safe = fixes.filter(({ verdict }) => isSafe(verdict) && verdict.everyView);
     counts.entries++;
     counts.tried += fixes.length;
@@ -105,7 +107,7 @@ async function checkPage(project: Project, pageId: string): Promise<void> {
       );
   }
   const worth = findings.filter(({ severity, accepted }) => severity !== 'note' && accepted === undefined);
-  for await (const line of mendPage(project, pageId, worth, never)) {
+  for await (const line of mendPage(project, pageId, worth, never, ledgers)) {
     if (line.type === 'failed') tell(page.name, line.message);
     if (line.type !== 'edit' || !line.edit) continue;
     counts.mends++;
@@ -127,7 +129,9 @@ function generated(at: number): Project {
   const brought = bringIn([{ path: 'index.html', bytes }], { project: empty, hash, key: 'a' });
   const first = 320 + Math.floor(((at * 0.618034) % 1) * (1600 - stretch));
   const range: Edit = { type: 'setProject', field: 'range', value: { first, last: first + stretch - 1 } };
-  const project = makeEdit(makeEdit(empty, bringInEdit(brought)).document, range).document;
+  const fewer = empty.deviceSets.slice(1).map(({ id }): Edit => ({ type: 'removeDeviceSet', id }));
+  const edits = [bringInEdit(brought), range, ...fewer];
+  const project = edits.reduce((made, edit) => makeEdit(made, edit).document, empty);
   return { ...project, pages: project.pages.filter(({ brought: one }) => one !== undefined) };
 }
 

@@ -1,4 +1,4 @@
-import type { Finding, View } from '@/core/audit';
+import type { Finding, Ledger, View } from '@/core/audit';
 import { ALL_WIDTHS, intersect, union } from '@/core/breakpoints';
 import type { IntervalSet } from '@/core/breakpoints';
 import type { Project, WidthRange } from '@/core/document';
@@ -40,6 +40,7 @@ function clearedOf(range: WidthRange, findings: readonly Finding[], touched: Int
 /** Looks for the fewest edits that mend the most of a page. */
 class Mender {
   readonly #views;
+  readonly first: Standing;
   #standing: Standing;
   #known: readonly Finding[] = [];
   /** Edits that have been looked at as the page is now, and whether they help. */
@@ -50,9 +51,11 @@ class Mender {
     private readonly pageId: string,
     private readonly asked: readonly Finding[],
     private readonly signal: AbortSignal,
+    known?: Map<string, Ledger>,
   ) {
     this.#views = viewsOf(asked);
-    this.#standing = new Standing(project, signal);
+    this.first = new Standing(project, signal, known);
+    this.#standing = this.first;
   }
 
   get standing(): Standing {
@@ -142,9 +145,10 @@ export async function* mendPage(
   pageId: string,
   findings: readonly Finding[],
   signal: AbortSignal,
+  known?: Map<string, Ledger>,
 ): AsyncGenerator<FixLine> {
   try {
-    const mender = new Mender(project, pageId, findings, signal);
+    const mender = new Mender(project, pageId, findings, signal, known);
     await mender.look();
     const first = mender.entries();
     yield { type: 'begun', total: first.length };
@@ -186,7 +190,7 @@ export async function* mendPage(
       steps.push({ title: now.fix.title, entries: [...now.gone], edit: now.fix.edit, touched: now.touched });
       yield { type: 'mended', title: now.fix.title, entries: [...now.gone] };
     }
-    const needed = await withoutNeedless(mender, project, steps, signal);
+    const needed = await withoutNeedless(mender, steps, signal);
     for (const { title } of steps.filter((one) => !needed.includes(one))) yield { type: 'needless', title };
     const edits = needed.map(({ edit }) => edit);
     const touched = union(...needed.map((one) => one.touched));
@@ -212,15 +216,13 @@ const flat = (edit: Edit): Edit[] => (edit.type === 'group' ? edit.edits.flatMap
 /** Each step is left out once, then each value of those that stay, and kept out where nothing returns. */
 async function withoutNeedless<S extends { readonly edit: Edit }>(
   mender: Mender,
-  project: Project,
   steps: readonly S[],
   signal: AbortSignal,
 ): Promise<S[]> {
   const goal = await mender.findingsOf(mender.standing);
-  const begin = new Standing(project, signal);
   const isEnough = async (edits: readonly Edit[]) => {
     try {
-      const { standing } = begin.after({ type: 'group', label: 'Mend', edits: [...edits] });
+      const { standing } = mender.first.after({ type: 'group', label: 'Mend', edits: [...edits] });
       return addedBy(ALL_WIDTHS, goal, await mender.findingsOf(standing)).length === 0;
     } catch {
       return false;

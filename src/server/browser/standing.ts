@@ -17,25 +17,37 @@ import { tried } from './tries';
 /** Widths with one more at each side: what happens at an edge is seen from both. */
 const withEdges = (widths: IntervalSet): IntervalSet => widths.map(({ from, below }) => ({ from: from - 1, below: below + 1 }));
 
+const KEPT_MOST = 4;
+const kept = new Map<string, Map<string, Ledger>>();
+
+/**
+ * What was learned of a project before, to be added to: whoever looks for fixes looks for others soon.
+ * @param moment names the project, its revision and the rows that its lists show
+ */
+export function knownOf(moment: string): Map<string, Ledger> {
+  const known = kept.get(moment) ?? new Map<string, Ledger>();
+  kept.delete(moment);
+  kept.set(moment, known);
+  for (const oldest of kept.keys()) if (kept.size > KEPT_MOST) kept.delete(oldest);
+  return known;
+}
+
 /** A project as it is at one moment, and what is known of its pages. */
 export class Standing {
-  readonly #ledgers: Map<string, Ledger>;
-
+  /** @param ledgers what is known already, by page; what is learned goes into it */
   constructor(
     readonly project: Project,
     private readonly signal: AbortSignal,
-    ledgers: ReadonlyMap<string, Ledger> = new Map(),
-  ) {
-    this.#ledgers = new Map(ledgers);
-  }
+    private readonly ledgers: Map<string, Ledger> = new Map(),
+  ) {}
 
   page(id: string): Page | undefined {
     return pageOf(this.project, id);
   }
 
   #ledger(id: string): Ledger {
-    let one = this.#ledgers.get(id);
-    if (!one) this.#ledgers.set(id, (one = new Ledger()));
+    let one = this.ledgers.get(id);
+    if (!one) this.ledgers.set(id, (one = new Ledger()));
     return one;
   }
 
@@ -66,7 +78,7 @@ export class Standing {
   after(edit: Edit): { readonly standing: Standing; readonly footprint: Footprint } {
     const { document, footprint } = applyEdit(this.project, edit);
     const ledgers = new Map<string, Ledger>();
-    for (const [id, ledger] of this.#ledgers) {
+    for (const [id, ledger] of this.ledgers) {
       const copy = ledger.copy();
       const touched = footprint[id]?.widths;
       if (touched) copy.invalidate(touched);

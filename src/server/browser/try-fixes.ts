@@ -1,4 +1,4 @@
-import type { Finding, View } from '@/core/audit';
+import type { Finding, Ledger, View } from '@/core/audit';
 import { checkNamed } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { contains, fromIntegers, integersIn, intersect, subtract } from '@/core/breakpoints';
@@ -134,15 +134,19 @@ async function* withSecond(standing: Standing, pageId: string, entry: Entry, fir
 
 const harmless = ({ verdict }: TriedFix) => verdict.added.length === 0 && verdict.worse.length === 0;
 
-/** Tries the fixes for findings of one cause one after another on a copy, at every width that each can change. */
+/**
+ * Tries the fixes for findings of one cause one after another on a copy, at every width that each can change.
+ * @param known what is known of the project's pages, to be used and added to
+ */
 export async function* tryFixes(
   project: Project,
   page: Page,
   findings: readonly Finding[],
   signal: AbortSignal,
+  known?: Map<string, Ledger>,
 ): AsyncGenerator<FixLine> {
   try {
-    const standing = new Standing(project, signal);
+    const standing = new Standing(project, signal, known);
     const entry = await entryAmong(standing, page.id, findings);
     const fixes = fixesFor(project, page, entry);
     yield { type: 'begun', total: fixes.length };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { treeIdSchema } from '@/core/document';
+import { knownOf } from '@/server/browser/standing';
 import { tryFixes } from '@/server/browser/try-fixes';
 import { findingsOfOneCause } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
@@ -13,6 +14,8 @@ const fixesSchema = z.strictObject({ page: treeIdSchema, revision: z.number().in
 /** Tries fixes for findings of one cause. Answers line by line (NDJSON), each fix with what it did. */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, findings } = await readBody(request, fixesSchema);
-  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId, findings[0]?.sample);
-  return streamLines(request.signal, (signal) => tryFixes(project, page, findings, signal));
+  const [id, sample] = [projectId(parameters), findings[0]?.sample];
+  const { project, page } = await pageAtRevision(id, revision, pageId, sample);
+  const known = knownOf(`${id} ${revision} ${sample ?? ''}`);
+  return streamLines(request.signal, (signal) => tryFixes(project, page, findings, signal, known));
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { treeIdSchema } from '@/core/document';
 import { mendPage } from '@/server/browser/mend-page';
+import { knownOf } from '@/server/browser/standing';
 import { FINDINGS_MOST, findingSchema } from '@/server/http/finding';
 import { streamLines } from '@/server/http/lines';
 import { projectId } from '@/server/http/parameters';
@@ -20,13 +21,16 @@ const mendSchema = z.strictObject({
  */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, findings } = await readBody(request, mendSchema);
-  const { project } = await pageAtRevision(projectId(parameters), revision, pageId);
+  const id = projectId(parameters);
+  const { project } = await pageAtRevision(id, revision, pageId);
+  const known = knownOf(`${id} ${revision} `);
   return streamLines(request.signal, (signal) =>
     mendPage(
       project,
       pageId,
       findings.filter(({ sample }) => sample === undefined),
       signal,
+      known,
     ),
   );
 });
