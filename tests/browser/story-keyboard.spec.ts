@@ -68,7 +68,14 @@ test('the same story by keyboard only', async ({ page, request }) => {
   await swept(page);
   await page.getByRole('tab', { name: /Findings/ }).focus();
   await key('Enter');
-  await expect(page.getByTestId('findings').getByRole('button', { name: /Claw hammer card cuts/ })).toContainText('590 to 599');
+  await page
+    .getByTestId('findings')
+    .getByRole('button', { name: /^Content is cut off/ })
+    .first()
+    .focus();
+  await key('Enter');
+  const alike = page.getByRole('list', { name: 'Elements with this finding' });
+  await expect(alike.getByRole('button', { name: /^Claw hammer card/ })).toContainText('590 to 599');
 
   // Undo and redo, also after a reload.
   await page.getByTestId('cursor').focus();

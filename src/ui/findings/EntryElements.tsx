@@ -1,9 +1,13 @@
 import type { Finding } from '@/core/audit';
 import type { Entry } from '@/core/remedy';
+import { describeInterval } from '@/core/breakpoints';
 import { shownPage, useSession } from '../state/store';
 
 /** More than so many are scrolled. */
 const IN_SIGHT = 'max-h-36';
+
+/** "320 to 496, 600 to 719 …" */
+const inShort = ({ widths }: Finding) => `${widths.slice(0, 2).map(describeInterval).join(', ')}${widths.length > 2 ? ' …' : ''}`;
 
 interface Props {
   readonly entry: Entry;
@@ -26,7 +30,7 @@ export function EntryElements({ entry, chosen, onChoose }: Props) {
             onClick={() => onChoose(finding)}
           >
             <span className="truncate">{page.elements[finding.element]?.name ?? 'a removed element'}</span>
-            <span className="shrink-0 font-mono text-xs text-muted">worst at {finding.worst.width}</span>
+            <span className="shrink-0 font-mono text-xs text-muted">{inShort(finding)}</span>
           </button>
         </li>
       ))}
