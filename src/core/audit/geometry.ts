@@ -58,10 +58,13 @@ export function containerOf(facts: PageFacts, element: number): number {
 /** Of what is thinner than this nothing shows; px. */
 const NOTHING = 0.5;
 
-/** The part of a box that shows, or can be scrolled to inside it, within all containers that cut; undefined if none. */
-export function visiblePart(facts: PageFacts, element: number, box: Box): Box | undefined {
+/**
+ * The part of a box that shows, or can be scrolled to inside it, within all containers that cut; undefined if none.
+ * @param from the innermost that can cut it: the element itself where the box is of what stands in it
+ */
+export function visiblePart(facts: PageFacts, element: number, box: Box, from = containerOf(facts, element)): Box | undefined {
   let { left, top, right, bottom } = box;
-  for (let at = containerOf(facts, element); at > 0; at = containerOf(facts, at)) {
+  for (let at = from; at > 0; at = containerOf(facts, at)) {
     const cutX = facts.cutX[at] !== Cut.none;
     const cutY = facts.cutY[at] !== Cut.none;
     if (!cutX && !cutY) continue;

@@ -8,6 +8,6 @@ export type { FixLine, MendStep, TriedFix } from './lines';
 export { placesFor } from './places';
 export { proposedBreakpoints } from './proposals';
 export type { Verdict } from './verdict';
-export { addedBy, byWorth, isSafe, verdictOn, worseBy } from './verdict';
+export { addedBy, byWorth, isSafe, seemsSafe, verdictOn, worseBy } from './verdict';
 export { shownWidths } from './shown-widths';
 export { freshIn, worthOf } from './worth';

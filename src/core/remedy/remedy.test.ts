@@ -2,7 +2,18 @@ import { demoProject } from '@/demo';
 import type { Finding } from '../audit';
 import type { Verdict } from './index';
 import { applyEdit } from '../edits';
-import { addedBy, byWorth, causesOf, entryOf, fixesFor, isSafe, placesFor, proposedBreakpoints, verdictOn } from './index';
+import {
+  addedBy,
+  byWorth,
+  causesOf,
+  entryOf,
+  fixesFor,
+  isSafe,
+  placesFor,
+  proposedBreakpoints,
+  seemsSafe,
+  verdictOn,
+} from './index';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const page = project.pages[1]!;
@@ -65,7 +76,9 @@ test('a verdict counts what is cleared, names what is new or worse, and leaves t
   expect(verdictOn(range, [small], [{ from: 499, below: 503 }], [ill, small], [grown]).worse).toMatchObject([
     { element: card.id },
   ]);
-  expect([isSafe(good), isSafe(bad)]).toEqual([true, false]);
+  expect([seemsSafe(good), seemsSafe(bad)]).toEqual([true, false]);
+  // Only what was looked at in every view is called safe.
+  expect([isSafe(good), isSafe({ ...good, everyView: true })]).toEqual([false, true]);
   const tried = (verdict: Verdict, breakpoints = 0) => ({ verdict, breakpoints });
   expect([tried(bad), tried(good)].sort(byWorth)[0]!.verdict).toBe(good);
   // What changes the look less is better, and what makes no breakpoint.

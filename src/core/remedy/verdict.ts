@@ -94,9 +94,12 @@ export function verdictOn(
   };
 }
 
-/** Clears the finding everywhere, brings nothing new, and makes nothing worse. */
-export const isSafe = ({ cleared, widths, added, worse }: Verdict): boolean =>
+/** Clears the finding everywhere, brings nothing new, and makes nothing worse, as far as it was looked at. */
+export const seemsSafe = ({ cleared, widths, added, worse }: Verdict): boolean =>
   widths > 0 && cleared === widths && added.length === 0 && worse.length === 0;
+
+/** The same, looked at in every view on every page that it reaches. */
+export const isSafe = (verdict: Verdict): boolean => verdict.everyView && seemsSafe(verdict);
 
 /** Changes of the look by less than this are alike. */
 const ALIKE = 0.02;
@@ -106,6 +109,7 @@ export function byWorth(a: Tried, b: Tried): number {
   const [x, y] = [a.verdict, b.verdict];
   return (
     Number(isSafe(y)) - Number(isSafe(x)) ||
+    Number(seemsSafe(y)) - Number(seemsSafe(x)) ||
     y.cleared / y.widths - x.cleared / x.widths ||
     x.added.length + x.worse.length - y.added.length - y.worse.length ||
     a.breakpoints - b.breakpoints ||

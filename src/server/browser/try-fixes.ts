@@ -6,7 +6,7 @@ import type { Page, Project, WidthRange } from '@/core/document';
 import { rowless } from '@/core/document';
 import type { Footprint } from '@/core/edits';
 import type { Entry, Fix, FixLine, TriedFix, Verdict } from '@/core/remedy';
-import { addedBy, byWorth, entriesOf, entryOf, fixesFor, isSafe, shownWidths, verdictOn, worseBy } from '@/core/remedy';
+import { addedBy, byWorth, entriesOf, entryOf, fixesFor, isSafe, seemsSafe, shownWidths, verdictOn, worseBy } from '@/core/remedy';
 import { failedLine } from './failed-line';
 import { changeBetween, Standing } from './standing';
 
@@ -128,7 +128,7 @@ async function* withSecond(standing: Standing, pageId: string, entry: Entry, fir
       breakpoints: first.breakpoints,
     };
     const tried = await tryFix(standing, pageId, entry, both);
-    if (tried && isSafe(tried.verdict)) return yield tried;
+    if (tried && seemsSafe(tried.verdict)) return yield tried;
   }
 }
 
@@ -151,7 +151,7 @@ export async function* tryFixes(
     const fixes = fixesFor(project, page, entry);
     yield { type: 'begun', total: fixes.length };
     const attempts: Attempt[] = [];
-    const safe = () => attempts.filter(({ verdict }) => isSafe(verdict));
+    const safe = () => attempts.filter(({ verdict }) => seemsSafe(verdict));
     for (const fix of fixes) {
       if (signal.aborted) return;
       // What mends it in a narrower place needn't be written in a wider one.

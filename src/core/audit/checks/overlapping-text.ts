@@ -32,7 +32,7 @@ export const overlappingText: Check = {
     for (let i = 1; i < facts.elements.length; i++) {
       if (!facts.shown[i]) continue;
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
-        const part = visiblePart(facts, i, inkOf(facts, i, line));
+        const part = visiblePart(facts, i, inkOf(facts, i, line), i);
         if (part) lines.push({ element: i, ...part });
       }
     }
