@@ -6,6 +6,7 @@ import { linesOf, widthsInWords } from './report';
 export function reportCsv(report: Report): string {
   const rows = linesOf(report).map((line) => ({
     page: line.page,
+    cause: line.cause,
     severity: line.severity,
     check: line.check,
     title: line.title,
@@ -20,6 +21,7 @@ export function reportCsv(report: Report): string {
   }));
   const fields = [
     'page',
+    'cause',
     'severity',
     'check',
     'title',

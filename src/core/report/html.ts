@@ -1,6 +1,9 @@
 import { findingsOn } from '../audit/findings-on';
 import { escapeText } from '../render/markup';
+import type { Finding } from '../audit/sweep/ledger';
 import type { WidthRange } from '../document/profile';
+import type { Page } from '../document/project';
+import { entriesOf } from '../remedy/entries';
 import type { Line, Report } from './report';
 import { countOf, lineOf, reportDevices, widthsInWords } from './report';
 
@@ -29,10 +32,30 @@ function bar({ widths, severity }: Line, range: WidthRange): string {
   return `<svg role="img" aria-label="${widthsInWords(widths)} px" width="${BAR_WIDTH}" height="16"><path d="M0 12.5h${BAR_WIDTH}" stroke="#c9c2b2"/>${stretches}</svg>`;
 }
 
-function row(line: Line, range: WidthRange): string {
+/** The other elements with the same cause, each with its widths. */
+function others(lines: readonly Line[]): string {
+  if (lines.length === 0) return '';
+  const list = lines.map((line) => `<li>${escapeText(line.element)}: ${widthsInWords(line.widths)} px</li>`).join('');
+  return `<details><summary>${lines.length} more with the same cause</summary><ul>${list}</ul></details>`;
+}
+
+/** @param more what has the same cause */
+function row(line: Line, more: readonly Line[], range: WidthRange): string {
   const accepted = line.accepted === null ? '' : `<small>Accepted: ${escapeText(line.accepted)}</small>`;
   const heights = line.heights.length > 0 ? `<small>at heights of ${line.heights.join(', ')} px</small>` : '';
-  return `<tr class="${line.severity}"><td><span class="mark"></span>${line.severity}</td><td><b>${escapeText(line.title)}</b><br>${escapeText(line.sentence)}<small>${escapeText(line.why)}</small><small>Rule: ${escapeText(line.rule)}</small>${accepted}</td><td>${bar(line, range)}${widthsInWords(line.widths)} px${heights}<small>worst at ${line.worst.width}${line.worst.height ? ` by ${line.worst.height}` : ''} px</small></td></tr>`;
+  return `<tr class="${line.severity}"><td><span class="mark"></span>${line.severity}</td><td><b>${escapeText(line.title)}</b><br>${escapeText(line.sentence)}<small>${escapeText(line.why)}</small><small>Rule: ${escapeText(line.rule)}</small>${accepted}${others(more)}</td><td>${bar(line, range)}${widthsInWords(line.widths)} px${heights}<small>worst at ${line.worst.width}${line.worst.height ? ` by ${line.worst.height}` : ''} px</small></td></tr>`;
+}
+
+function rows(project: Report['project'], page: Page, findings: readonly Finding[]): string {
+  const { range } = project.audit;
+  return entriesOf(project, page, findings)
+    .map((entry) => {
+      const lines = entry.findings.map((finding) => lineOf(page, finding, project));
+      const worst = entry.findings.indexOf(entry.worst);
+      const more = lines.filter((_, i) => i !== worst);
+      return row(lines[worst]!, more, range);
+    })
+    .join('\n');
 }
 
 /** A report that stands alone: one file, nothing loaded from anywhere. */
@@ -54,7 +77,7 @@ export function reportHtml(report: Report): string {
     .map(({ page, findings }) =>
       findings.length === 0
         ? `<h2>${escapeText(page.name)}</h2><p>Nothing is wrong on this page at any width.</p>`
-        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${findings.map((finding) => row(lineOf(page, finding, project), range)).join('\n')}\n</tbody></table></div>`,
+        : `<h2>${escapeText(page.name)}</h2><div class="scroll" tabindex="0" role="region" aria-label="Findings of ${escapeText(page.name)}"><table><thead><tr><th>Severity</th><th>Finding</th><th>Widths</th></tr></thead><tbody>\n${rows(project, page, findings)}\n</tbody></table></div>`,
     )
     .join('\n');
   return `<!doctype html>

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { SEVERITIES, VIEWS } from '../audit/check';
 import type { Report } from './report';
-import { countOf, linesOf } from './report';
+import { causesOf, countOf, linesOf } from './report';
 
 const px = z.number();
+const countsSchema = z.strictObject({ broken: z.number(), poor: z.number(), note: z.number() });
 
 /** The form of a report as JSON. Fields may be added; those that are here stay. */
 export const reportSchema = z.strictObject({
@@ -20,13 +21,17 @@ export const reportSchema = z.strictObject({
       name: z.string(),
       file: z.string(),
       problem: z.string().nullable(),
-      counts: z.strictObject({ broken: z.number(), poor: z.number(), note: z.number() }),
+      counts: countsSchema,
+      /** Of how many causes these are. */
+      causes: countsSchema,
     }),
   ),
   findings: z.array(
     z.strictObject({
       page: z.string(),
       file: z.string(),
+      /** Findings of a page with the same number have one cause. */
+      cause: z.number().int(),
       check: z.string(),
       title: z.string(),
       severity: z.enum(SEVERITIES as unknown as ['broken', 'poor', 'note']),
@@ -58,6 +63,7 @@ export function reportJson(report: Report): string {
       file: `${page.slug}.html`,
       problem: problem ?? null,
       counts: countOf(findings),
+      causes: causesOf(project, page, findings),
     })),
     findings: linesOf(report) as z.infer<typeof reportSchema>['findings'],
   };

@@ -41,6 +41,19 @@ test('JSON follows its schema', () => {
   expect(data.pages[1]!.problem).toMatch(/180 seconds/);
 });
 
+test('findings with one cause have one number, and stand together where people read', () => {
+  const names = ['Tool card 1', 'Tool card 2', 'Tool card 3'];
+  const ids = Object.values(page.elements).flatMap(({ id, name }) => (names.includes(name) ? [id] : []));
+  const alike = ids.map((id) => finding('broken', { key: `clipped-content ${id}`, element: id }));
+  const three: Report = { ...report, pages: [{ page, findings: [...alike, finding('note')] }] };
+  const data = reportSchema.parse(JSON.parse(REPORT_FORMS.json.write(three)));
+  expect(data.findings.map(({ cause }) => cause)).toEqual([1, 1, 1, 2]);
+  expect(data.pages[0]).toMatchObject({ counts: { broken: 3, note: 1 }, causes: { broken: 1, note: 1 } });
+  const html = REPORT_FORMS.html.write(three);
+  expect(html).toContain('2 more with the same cause');
+  expect(html.match(/<tr class="broken">/g)).toHaveLength(1);
+});
+
 test('CSV quotes what holds commas and quotes, and no cell begins a formula', () => {
   const lines = REPORT_FORMS.csv.write(report).split('\r\n');
   expect(lines[1]).toContain('"320 to 399, 500"');

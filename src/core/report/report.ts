@@ -2,6 +2,7 @@ import type { Finding } from '../audit/sweep/ledger';
 import { checkNamed } from '../audit/checks';
 import type { Severity } from '../audit/check';
 import { deviceViewports } from '../audit/sweep/plan';
+import { entriesOf } from '../remedy/entries';
 import { sampleInWords } from '../tables/with-sample';
 import { devicesOf } from '../devices/device-set';
 import { viewportOn } from '../devices/device';
@@ -28,6 +29,8 @@ export interface Report {
 export interface Line {
   readonly page: string;
   readonly file: string;
+  /** Findings of a page with the same number have one cause; from 1. */
+  readonly cause: number;
   readonly check: string;
   readonly title: string;
   readonly severity: Severity;
@@ -44,17 +47,23 @@ export interface Line {
 }
 
 export function linesOf({ pages, project }: Report): Line[] {
-  return pages.flatMap(({ page, findings }) => findings.map((finding) => lineOf(page, finding, project)));
+  return pages.flatMap(({ page, findings }) => {
+    const causes = new Map(
+      entriesOf(project, page, findings).flatMap((entry, i) => entry.findings.map((finding) => [finding, i + 1] as const)),
+    );
+    return findings.map((finding) => lineOf(page, finding, project, causes.get(finding)));
+  });
 }
 
 /** @param project whose tables name the rows with which something is found */
-export function lineOf(page: Page, finding: Finding, project: Pick<Project, 'tables'>): Line {
+export function lineOf(page: Page, finding: Finding, project: Pick<Project, 'tables'>, cause = 1): Line {
   const check = checkNamed(finding.check);
   const name = (id: string) => page.elements[id]?.name ?? 'a removed element';
   const withRows = finding.sample === undefined ? [] : [`With the rows ${sampleInWords(project, finding.sample)}.`];
   return {
     page: page.name,
     file: `${page.slug}.html`,
+    cause,
     check: finding.check,
     title: check?.title ?? finding.check,
     severity: finding.severity,
@@ -73,6 +82,11 @@ export function lineOf(page: Page, finding: Finding, project: Pick<Project, 'tab
 /** "320 to 599, 742". */
 export const widthsInWords = (widths: Line['widths']): string =>
   widths.map(({ first, last }) => (first === last ? String(first) : `${first} to ${last}`)).join(', ');
+
+/** How many causes there are, by severity, of what isn't accepted. */
+export function causesOf(project: Project, page: Page, findings: readonly Finding[]): Counts {
+  return countOf(entriesOf(project, page, findings).map(({ worst }) => worst));
+}
 
 export interface Counts {
   readonly broken: number;
