@@ -36,6 +36,19 @@ export function situationOf(project: Project, page: Page, finding: Finding, limi
   };
 }
 
+/** Larger text, more spacing, little room: what is cut off grows, what lies on other things makes room. */
+function underStress(situation: Situation): Recipe[] {
+  const { element, worst } = situation.finding;
+  const [other = element] = worst.violation.others;
+  return [
+    ...growing(situation, element),
+    ...growing(situation, other),
+    ...wrapAround(situation, element),
+    ...breaking(situation, other),
+    ...overlapping(situation),
+  ];
+}
+
 /** Recipes by check: what usually mends it. Whether it does is tried out. */
 const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
   'sideways-scroll': (situation) =>
@@ -67,11 +80,11 @@ const BOOK: Readonly<Record<string, (situation: Situation) => Recipe[]>> = {
   'fixed-height': (situation) => growing(situation, situation.finding.element),
   'overlapping-text': overlapping,
   'overlapping-boxes': overlapping,
-  'large-text': (situation) => growing(situation, situation.finding.element),
-  'spaced-text': (situation) => growing(situation, situation.finding.element),
+  'large-text': underStress,
+  'spaced-text': underStress,
   reflow: (situation) => [
-    ...growing(situation, situation.finding.element),
     ...situation.finding.worst.violation.others.slice(0, 1).flatMap((id) => narrower(situation, id)),
+    ...underStress(situation),
   ],
   'wrapped-label': (situation) => [
     {
