@@ -4,17 +4,16 @@ import type { IntervalSet } from '@/core/breakpoints';
 import type { Project, WidthRange } from '@/core/document';
 import type { Edit } from '@/core/edits';
 import type { Entry, Fix, FixLine, MendStep, Verdict } from '@/core/remedy';
-import { addedBy, entriesOf, fixesFor, freshIn, shownWidths, verdictOn, worthOf } from '@/core/remedy';
+import { entriesOf, fixesFor, freshIn, shownWidths, verdictOn, worthOf } from '@/core/remedy';
 import { failedLine } from './failed-line';
 import { Standing } from './standing';
+import { withoutNeedless } from './needless';
 import { changeOn, elseDone, promises, viewsOf } from './try-fixes';
 
 /** So many fixes of an entry that help are compared with those of the others. */
 const HELPING_MOST = 3;
 /** Two cores. */
 const AT_ONCE = 2;
-/** So many single values are left out once, to see whether they are needed. */
-const LEFT_OUT_MOST = 24;
 
 /** What an entry that is cleared in part counts, of what it would count in whole; and the least that is worth an edit. */
 const PARTLY = 0.5;
@@ -190,7 +189,7 @@ export async function* mendPage(
       steps.push({ title: now.fix.title, entries: [...now.gone], edit: now.fix.edit, touched: now.touched });
       yield { type: 'mended', title: now.fix.title, entries: [...now.gone] };
     }
-    const needed = await withoutNeedless(mender, steps, signal);
+    const needed = await withoutNeedless(mender.first, mender.standing, mender.findingsOf, steps, signal);
     for (const { title } of steps.filter((one) => !needed.includes(one))) yield { type: 'needless', title };
     const edits = needed.map(({ edit }) => edit);
     const touched = union(...needed.map((one) => one.touched));
@@ -209,45 +208,4 @@ export async function* mendPage(
     const failed = failedLine('The page could not be mended', error);
     if (failed) yield failed;
   }
-}
-
-const flat = (edit: Edit): Edit[] => (edit.type === 'group' ? edit.edits.flatMap(flat) : [edit]);
-
-/** Each step is left out once, then each value of those that stay, and kept out where nothing returns. */
-async function withoutNeedless<S extends { readonly edit: Edit }>(
-  mender: Mender,
-  steps: readonly S[],
-  signal: AbortSignal,
-): Promise<S[]> {
-  const goal = await mender.findingsOf(mender.standing);
-  const isEnough = async (edits: readonly Edit[]) => {
-    try {
-      const { standing } = mender.first.after({ type: 'group', label: 'Mend', edits: [...edits] });
-      return addedBy(ALL_WIDTHS, goal, await mender.findingsOf(standing)).length === 0;
-    } catch {
-      return false;
-    }
-  };
-  let kept = [...steps];
-  for (const one of steps) {
-    const others = kept.filter((other) => other !== one);
-    if (kept.length > 1 && (await isEnough(others.map(({ edit }) => edit)))) kept = others;
-  }
-  let left = LEFT_OUT_MOST;
-  for (const one of kept) {
-    let values = flat(one.edit);
-    for (const value of [...values]) {
-      if (values.length < 2 || left-- <= 0 || signal.aborted) continue;
-      const fewer = values.filter((other) => other !== value);
-      const edit: Edit = { type: 'group', label: one.edit.type === 'group' ? one.edit.label : 'Mend', edits: fewer };
-      const all = kept.map((other) => (other === one ? edit : other.edit));
-      if (!(await isEnough(all))) continue;
-      values = fewer;
-    }
-    if (values.length < flat(one.edit).length) {
-      const edit: Edit = { type: 'group', label: one.edit.type === 'group' ? one.edit.label : 'Mend', edits: values };
-      kept = kept.map((other) => (other === one ? { ...one, edit } : other));
-    }
-  }
-  return kept;
 }

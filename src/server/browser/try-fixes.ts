@@ -6,7 +6,18 @@ import type { Page, Project, WidthRange } from '@/core/document';
 import { rowless } from '@/core/document';
 import type { Footprint } from '@/core/edits';
 import type { Entry, Fix, FixLine, TriedFix, Verdict } from '@/core/remedy';
-import { addedBy, byWorth, entriesOf, entryOf, fixesFor, isSafe, seemsSafe, shownWidths, verdictOn, worseBy } from '@/core/remedy';
+import {
+  addedBy,
+  byWorth,
+  entriesOf,
+  entryOf,
+  fixesFor,
+  isSafe,
+  seemsSafe,
+  shownWidths,
+  verdictOn,
+  worseBy,
+} from '@/core/remedy';
 import { failedLine } from './failed-line';
 import { changeBetween, Standing } from './standing';
 

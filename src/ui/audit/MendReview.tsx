@@ -1,5 +1,6 @@
 'use client';
 
+import type { Finding } from '@/core/audit';
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { entryWith, entriesNow } from '../findings/entries';
 import { titleOfEntry } from '../findings/title-of-entry';
@@ -9,9 +10,11 @@ import { BUTTON } from '../theme/controls';
 import { stopMending, takeMend } from './audit';
 import { BeforeAfter } from './BeforeAfter';
 
+const NONE: readonly Finding[] = [];
+
 /** What a mend would do, before it is done: its edits, what each clears, and the page before and after. */
 export function MendReview({ offer }: { offer: MendOffer }) {
-  const findings = useSession((session) => session.findings[session.pageId] ?? []);
+  const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const revision = useSession((session) => session.revision);
   const root = useSession((session) => session.project.pages.find(({ id }) => id === session.pageId)?.root ?? '');
   const entries = entriesNow(findings);
