@@ -174,7 +174,11 @@ await page.locator('[data-testid=audit-state][data-complete=true]').waitFor({ ti
 await page.getByTestId('audit-list').getByRole('button', { name: 'Content is cut off' }).first().click();
 await page.getByTestId('finding-picture').waitFor();
 await page.getByRole('button', { name: 'Find fixes' }).click();
-await page.getByRole('button', { name: 'Try again' }).waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: 'Try again' }).waitFor({ timeout: 180_000 });
+const fix = page.getByTestId('fix').first();
+await fix.getByRole('button', { name: /^Show/ }).click();
+await fix.getByTestId('edit-picture').nth(3).waitFor();
+await fix.scrollIntoViewIfNeeded();
 await picture(page, 'audit');
 await page.getByRole('tab', { name: 'All pages' }).click();
 await page.getByRole('button', { name: 'Audit all pages' }).click();
