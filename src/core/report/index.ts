@@ -1,5 +1,5 @@
 export { reportSchema } from './json';
-export { countOf, reportDevices } from './report';
+export { countCauses, countOf, reportDevices } from './report';
 export type { Report } from './report';
 export { REPORT_FORMS } from './forms';
 export type { ReportForm } from './forms';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { SEVERITIES, VIEWS } from '../audit/check';
 import type { Report } from './report';
-import { causesOf, countOf, linesOf } from './report';
+import { countCauses, countOf, linesOf } from './report';
 
 const px = z.number();
 const countsSchema = z.strictObject({ broken: z.number(), poor: z.number(), note: z.number() });
@@ -63,7 +63,7 @@ export function reportJson(report: Report): string {
       file: `${page.slug}.html`,
       problem: problem ?? null,
       counts: countOf(findings),
-      causes: causesOf(project, page, findings),
+      causes: countCauses(project, page, findings),
     })),
     findings: linesOf(report) as z.infer<typeof reportSchema>['findings'],
   };

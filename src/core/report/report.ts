@@ -84,7 +84,7 @@ export const widthsInWords = (widths: Line['widths']): string =>
   widths.map(({ first, last }) => (first === last ? String(first) : `${first} to ${last}`)).join(', ');
 
 /** How many causes there are, by severity, of what isn't accepted. */
-export function causesOf(project: Project, page: Page, findings: readonly Finding[]): Counts {
+export function countCauses(project: Project, page: Page, findings: readonly Finding[]): Counts {
   return countOf(entriesOf(project, page, findings).map(({ worst }) => worst));
 }
 

@@ -39,7 +39,7 @@ export function FixList({ entry }: { entry: Entry }) {
         : `clears it at ${COUNT.format(cleared)} of ${COUNT.format(widths)} widths${entry.findings.length > 1 ? ', all elements together' : ''}`,
       added.length > 0 ? `adds ${inShort(added, name)}` : everyView ? 'adds nothing in any view' : 'adds nothing at these widths',
       ...(worse.length > 0 ? [`makes worse ${inShort(worse, name)}`] : []),
-      `${change === 0 ? 'no element looks otherwise' : `${Math.max(1, Math.round(change * 100))}% of the elements look otherwise`}`,
+      `${change === 0 ? 'nothing' : `${Math.max(1, Math.round(change * 100))}% of the elements`} moved aside, of another width or painted otherwise`,
       `leaves ${COUNT.format(identical)} widths identical`,
     ];
     if (also.length > 0) parts.push(`clears ${also.length} more`);

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { CHECKS, findingsOn } from '@/core/audit';
 import type { ReportForm } from '@/core/report';
-import { countOf, REPORT_FORMS, reportDevices } from '@/core/report';
+import { countCauses, countOf, REPORT_FORMS, reportDevices } from '@/core/report';
 import { showPage } from '../view/actions';
 import { useSession, useAudit } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SELECT } from '../theme/controls';
@@ -45,7 +45,11 @@ export function ProjectReport() {
     const list = project.pages.map((page) => {
       const audited = shown?.pages.find((one) => one.page === page.id);
       const findings = (audited?.findings ?? []).filter((one) => !check || one.check === check);
-      const counts = [...devices.map((device) => countOf(findingsOn(findings, device, project.audit.range))), countOf(findings)];
+      const counts = [
+        ...devices.map((device) => countOf(findingsOn(findings, device, project.audit.range))),
+        countOf(findings),
+        countCauses(project, page, findings),
+      ];
       return { page, audited, counts };
     });
     const weight = ({ counts }: (typeof list)[number]) => {
@@ -137,26 +141,30 @@ export function ProjectReport() {
       )}
       <div className="overflow-x-auto">
         <table className="w-full border-collapse text-right" data-testid="pages-by-devices">
-          <caption className="pb-1 text-left text-muted">Findings by device: broken / poor</caption>
+          <caption className="pb-1 text-left text-muted">
+            Findings by device, element by element: broken / poor. Last: of how many causes they are.
+          </caption>
           <thead>
             <tr className="border-b border-line-strong">
               <th className="py-1 pr-3 text-left font-normal text-muted">Page</th>
-              {[...devices, { name: 'Any', width: 0, height: 0 }].map(({ name, width, height }, column) => (
-                <th
-                  key={`${name} ${width}`}
-                  className="px-2 py-1 align-bottom font-normal"
-                  aria-sort={sort.column === column ? (sort.down ? 'descending' : 'ascending') : undefined}
-                >
-                  <button
-                    type="button"
-                    className="border-0 bg-transparent p-0 text-right text-muted hover:text-ink"
-                    onClick={() => setSort({ column, down: sort.column === column ? !sort.down : true })}
+              {[...devices, { name: 'Any', width: 0, height: 0 }, { name: 'Causes', width: 0, height: 0 }].map(
+                ({ name, width, height }, column) => (
+                  <th
+                    key={`${name} ${width}`}
+                    className="px-2 py-1 align-bottom font-normal"
+                    aria-sort={sort.column === column ? (sort.down ? 'descending' : 'ascending') : undefined}
                   >
-                    {name} {sort.column === column ? (sort.down ? '▾' : '▴') : ''}
-                    <span className="block font-mono text-xs">{width ? `${width} × ${height}` : 'width'}</span>
-                  </button>
-                </th>
-              ))}
+                    <button
+                      type="button"
+                      className="border-0 bg-transparent p-0 text-right text-muted hover:text-ink"
+                      onClick={() => setSort({ column, down: sort.column === column ? !sort.down : true })}
+                    >
+                      {name} {sort.column === column ? (sort.down ? '▾' : '▴') : ''}
+                      <span className="block font-mono text-xs">{width ? `${width} × ${height}` : 'width'}</span>
+                    </button>
+                  </th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>

@@ -46,10 +46,10 @@ export function SweepStatus() {
       </div>
       <span
         className={`block truncate text-sm leading-4 ${entries.some(({ worst }) => worst.severity === 'broken') ? 'text-rust' : 'text-muted'}`}
-        title={COUNT_WORDS}
+        title={`${COUNT_WORDS}: ${countEntries(entries)}`}
         data-testid="finding-count"
       >
-        {countEntries(entries)}
+        {countEntries(entries, true)}
       </span>
     </div>
   );
