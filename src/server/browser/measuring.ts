@@ -32,6 +32,8 @@ export type SweepStep = Omit<PackedStep, 'results'> & { readonly results: readon
 
 /** More often, windows would do nothing but take in results; less often, a sweep would be slow to stop. */
 const REPORT_MS = 200;
+/** Whoever has just opened a page wants to see the first ones. */
+const FIRST_REPORT_MS = 10;
 
 export interface SweepWish {
   readonly view?: View;
@@ -102,8 +104,8 @@ export class MeasuredPage {
       brute,
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
-    for (;;) {
-      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), reportMs));
+    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = reportMs) {
+      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
       const step = JSON.parse(told) as PackedStep;
       yield { ...step, results: unpacked(step.results) };
       if (step.done) return;
