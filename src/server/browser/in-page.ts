@@ -207,6 +207,9 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
   return heights.length > 1 ? atHeights(sweep, widest, heights) : sweepExactly(sweep, widest);
 }
 
+/** How much longer a report waits for its first result, ms. */
+const EMPTY_MOST_MS = 200;
+
 function step(ms: number): string {
   const results: WidthResult[] = [];
   let layouts = 0;
@@ -221,7 +224,8 @@ function step(ms: number): string {
       layouts += part.value.layouts;
       wrong ??= part.value.wrong;
     }
-  } while (!done && performance.now() < until);
+    // A report of nothing is of no use, as long as something comes soon.
+  } while (!done && performance.now() < (results.length > 0 ? until : until + EMPTY_MOST_MS));
   return JSON.stringify({ results: packed(results), layouts, done, wrong } satisfies PackedStep);
 }
 
