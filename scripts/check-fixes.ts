@@ -137,7 +137,9 @@ function generated(at: number): Project {
 
 if (withDemo) {
   const project = demoProject(PROJECT);
-  for (const { id } of project.pages) await checkPage(project, id);
+  const at = process.argv.indexOf('--page');
+  const only = at < 0 ? undefined : process.argv[at + 1];
+  for (const { id, name } of project.pages) if (only === undefined || only === name) await checkPage(project, id);
 }
 for (let i = 0; i < pages; i++) {
   const project = generated(seed + i);
