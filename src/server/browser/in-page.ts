@@ -224,8 +224,8 @@ function step(ms: number): string {
       layouts += part.value.layouts;
       wrong ??= part.value.wrong;
     }
-    // A report of nothing is of no use, as long as something comes soon.
-  } while (!done && performance.now() < (results.length > 0 ? until : until + EMPTY_MOST_MS));
+    // A report of nothing is of no use, as long as something comes soon; the smallest piece is asked for as it is.
+  } while (!done && performance.now() < (results.length > 0 || ms === 0 ? until : until + EMPTY_MOST_MS));
   return JSON.stringify({ results: packed(results), layouts, done, wrong } satisfies PackedStep);
 }
 
