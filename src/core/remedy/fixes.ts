@@ -43,10 +43,10 @@ export function fixesFor(project: Project, page: Page, entry: Entry): Fix[] {
   const seen = new Set<string>();
   writersFor(project, page, entry).forEach((writer, w) =>
     recipes.forEach((recipe, r) => {
+      const what = titleOf(project, page, recipe, writer);
       // What is said where it stands has no place to be chosen.
       for (const [p, { at, words, before }] of (recipe.fixed ? places.slice(0, 1) : places).entries()) {
         const edits = editsOf(recipe, writer, at);
-        const what = titleOf(project, page, recipe, writer);
         const label = recipe.fixed ? what : `${what} ${words}`;
         const edit: Edit = { type: 'group', label, edits: [...(recipe.fixed ? [] : before), ...edits] };
         const key = JSON.stringify(edit.edits);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { converter, rgb } from 'culori';
+import { clampChroma, converter, formatHex, rgb } from 'culori';
 import type { Channels } from './luminance';
 import { contrastRatio } from './luminance';
 import { passingColours } from './passing-colours';
@@ -23,7 +23,10 @@ test('what is proposed can be read, in the same hue, and nothing nearer could', 
       const off = Math.abs((((was.h ?? 0) - (is.h ?? 0) + 540) % 360) - 180);
       // Of greys, and of what is nearly black or white, a hue of 8 bits says nothing.
       const isHueless = was.c < 0.03 || is.c < 0.03;
-      return contrastRatio(of(nearest), against) >= least && (isHueless || off < 12);
+      // Halfway there it can't be read yet, unless it is a step or two.
+      const halfway = formatHex(clampChroma({ ...was, l: (was.l + is.l) / 2 }, 'oklch'));
+      const isNearest = Math.abs(was.l - is.l) < 0.02 || contrastRatio(of(halfway), against) < least;
+      return contrastRatio(of(nearest), against) >= least && isNearest && (isHueless || off < 12);
     }),
   );
   // Already enough: it stays.

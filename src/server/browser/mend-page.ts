@@ -126,6 +126,13 @@ class Mender {
     return found;
   }
 
+  /** Whether nothing anywhere gets worse by edits of the page as it was. */
+  async isHarmless(edits: readonly Edit[]): Promise<boolean> {
+    const { standing, footprint } = this.first.after({ type: 'group', label: 'Mend', edits: [...edits] });
+    const { added, worse } = await elseDone(this.first, standing, footprint, this.pageId);
+    return added.length + worse.length === 0;
+  }
+
   /** Takes a candidate, if nothing anywhere gets worse by it. */
   async take({ fix, after }: Candidate): Promise<boolean> {
     const { footprint } = this.#standing.after(fix.edit);
@@ -189,7 +196,9 @@ export async function* mendPage(
       steps.push({ title: now.fix.title, entries: [...now.gone], edit: now.fix.edit, touched: now.touched });
       yield { type: 'mended', title: now.fix.title, entries: [...now.gone] };
     }
-    const needed = await withoutNeedless(mender.first, mender.standing, mender.findingsOf, steps, signal);
+    const fewer = await withoutNeedless(mender.first, mender.standing, mender.findingsOf, steps, signal);
+    // What was left out was looked at in some views only; all of them have the last word.
+    const needed = (await mender.isHarmless(fewer.map(({ edit }) => edit))) ? fewer : steps;
     for (const { title } of steps.filter((one) => !needed.includes(one))) yield { type: 'needless', title };
     const edits = needed.map(({ edit }) => edit);
     const touched = union(...needed.map((one) => one.touched));

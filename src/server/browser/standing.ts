@@ -17,19 +17,13 @@ import { tried } from './tries';
 /** Widths with one more at each side: what happens at an edge is seen from both. */
 const withEdges = (widths: IntervalSet): IntervalSet => widths.map(({ from, below }) => ({ from: from - 1, below: below + 1 }));
 
-const KEPT_MOST = 4;
-const kept = new Map<string, Map<string, Ledger>>();
+const known = new WeakMap<Project, Map<string, Ledger>>();
 
-/**
- * What was learned of a project before, to be added to: whoever looks for fixes looks for others soon.
- * @param moment names the project, its revision and the rows that its lists show
- */
-export function knownOf(moment: string): Map<string, Ledger> {
-  const known = kept.get(moment) ?? new Map<string, Ledger>();
-  kept.delete(moment);
-  kept.set(moment, known);
-  for (const oldest of kept.keys()) if (kept.size > KEPT_MOST) kept.delete(oldest);
-  return known;
+/** What was learned of a project as it is, to be added to: whoever looks for fixes looks for others soon. */
+export function knownOf(project: Project): Map<string, Ledger> {
+  let one = known.get(project);
+  if (!one) known.set(project, (one = new Map()));
+  return one;
 }
 
 /** A project as it is at one moment, and what is known of its pages. */

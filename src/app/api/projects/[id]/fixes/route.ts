@@ -14,8 +14,6 @@ const fixesSchema = z.strictObject({ page: treeIdSchema, revision: z.number().in
 /** Tries fixes for findings of one cause. Answers line by line (NDJSON), each fix with what it did. */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, findings } = await readBody(request, fixesSchema);
-  const [id, sample] = [projectId(parameters), findings[0]?.sample];
-  const { project, page } = await pageAtRevision(id, revision, pageId, sample);
-  const known = knownOf(`${id} ${revision} ${sample ?? ''}`);
-  return streamLines(request.signal, (signal) => tryFixes(project, page, findings, signal, known));
+  const { project, page } = await pageAtRevision(projectId(parameters), revision, pageId, findings[0]?.sample);
+  return streamLines(request.signal, (signal) => tryFixes(project, page, findings, signal, knownOf(project)));
 });

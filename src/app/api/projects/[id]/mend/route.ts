@@ -21,16 +21,14 @@ const mendSchema = z.strictObject({
  */
 export const POST = route<{ id: string }>(async (request, parameters) => {
   const { page: pageId, revision, findings } = await readBody(request, mendSchema);
-  const id = projectId(parameters);
-  const { project } = await pageAtRevision(id, revision, pageId);
-  const known = knownOf(`${id} ${revision} `);
+  const { project } = await pageAtRevision(projectId(parameters), revision, pageId);
   return streamLines(request.signal, (signal) =>
     mendPage(
       project,
       pageId,
       findings.filter(({ sample }) => sample === undefined),
       signal,
-      known,
+      knownOf(project),
     ),
   );
 });
