@@ -9,6 +9,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from '../tests/audit/generate-page';
+import { generateTextPage } from '../tests/audit/generate-text-page';
 
 const numberAfter = (name: string, usual: number) => {
   const at = process.argv.indexOf(name);
@@ -23,7 +24,9 @@ const files = process.argv.slice(2).flatMap((word) => {
     .sort()
     .map((name) => join(word, name));
 });
-const pages = numberAfter('--pages', files.length > 0 ? 0 : 200);
+/** Pages of running text made of chance, of which it is compared too what is worked out by their texts. */
+const texts = numberAfter('--texts', 0);
+const pages = numberAfter('--pages', files.length > 0 || texts > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
@@ -57,6 +60,12 @@ async function run(page: MeasuredPage, brute: boolean, widths: readonly number[]
 }
 
 async function check(name: string, page: MeasuredPage, widths: readonly number[] = allWidths): Promise<void> {
+  if (texts > 0 || files.length > 0) {
+    const { worked, wrong } = await page.compareTexts(widths);
+    differences += wrong.length;
+    console.log(`  ${name}: ${worked} of ${widths.length} widths worked out by their texts, ${wrong.length} of them wrong`);
+    for (const { width, what } of wrong.slice(0, 6)) console.log(`      at ${width}: ${what}`);
+  }
   const exact = await run(page, false, widths);
   const brute = await run(page, true, widths);
   await page.close();
@@ -85,6 +94,8 @@ if (pages > 0) {
 const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
 for (const file of files)
   await check(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
+for (let i = 0; i < texts; i++)
+  await check(`text ${seed + i}`, await MeasuredPage.openHtml(generateTextPage(seed + i), asked));
 for (let i = 0; i < pages; i++) {
   const most = Math.min(stretch, allWidths.length);
   const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));

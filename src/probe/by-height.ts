@@ -1,3 +1,5 @@
+import { rulesOf } from './rules-of';
+
 /** Declarations by which an element may be of another size when only the viewport's height changes, or stand otherwise. */
 const SIZED = /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b|(?:height|block-size)\s*:[^;}]*%/;
 /** The same for what doesn't stand in the flow. */
@@ -24,7 +26,7 @@ export function elementsByHeight(document: Document, media: Iterable<string>): B
     if (SIZED.test(css)) sized.add(element);
     if (PLACED.test(css)) placed.add(element);
   };
-  const walk = (rules: CSSRuleList): boolean => {
+  const walk = (rules: Iterable<CSSRule>): boolean => {
     for (const rule of rules) {
       const { style, selectorText, cssRules } = rule as CSSStyleRule;
       if (selectorText !== undefined && isTold(style.cssText) && !take(selectorText, style)) return false;
@@ -43,7 +45,7 @@ export function elementsByHeight(document: Document, media: Iterable<string>): B
       return false;
     }
   };
-  for (const sheet of document.styleSheets) if (!walk(sheet.cssRules)) return undefined;
+  for (const sheet of document.styleSheets) if (!walk(rulesOf(sheet))) return undefined;
   for (const element of document.querySelectorAll('[style]')) add(element, element.getAttribute('style')!);
   return { sized: [...sized], placed: [...placed] };
 }

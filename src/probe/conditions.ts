@@ -3,6 +3,7 @@ import type { ByHeight } from './by-height';
 import { elementsByHeight } from './by-height';
 import type { ContainerConditions } from './container-conditions';
 import { containerConditions } from './container-conditions';
+import { rulesOf } from './rules-of';
 import { argumentsFrom, lengthOf, unitsWith } from './length-math';
 
 /** What a document's styles depend on: its media conditions, and whether values may change at every px. */
@@ -91,7 +92,7 @@ export function conditionsOfDocument(document: Document, height: number): Docume
   const texts = new Set<string>();
   let css = '';
   const containers: string[] = [];
-  const walk = (rules: CSSRuleList) => {
+  const walk = (rules: Iterable<CSSRule>) => {
     for (const rule of rules) {
       const group = rule as CSSRule & { readonly media?: MediaList; readonly cssRules?: CSSRuleList };
       if (group.media && group.media.mediaText) texts.add(group.media.mediaText);
@@ -103,7 +104,7 @@ export function conditionsOfDocument(document: Document, height: number): Docume
   };
   for (const sheet of document.styleSheets) {
     if (sheet.media.mediaText) texts.add(sheet.media.mediaText);
-    walk(sheet.cssRules);
+    walk(rulesOf(sheet));
   }
   for (const element of document.querySelectorAll('[style], source[media], img[sizes]')) {
     css += element.getAttribute('style') ?? '';

@@ -1,4 +1,5 @@
 import type { PageFacts, StyleFacts } from '@/core/audit/facts';
+import type { Typesetting } from '@/core/audit/typeset/paragraph';
 import { copyMoved, isAsLarge, wholes } from './as-before';
 import { arrangedFacts } from './arranged';
 import type { DocumentConditions } from './conditions';
@@ -9,6 +10,7 @@ import { Panels } from './panels';
 import { brokenWords, linesOf } from './text-lines';
 import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
+import { readTypesetting } from './typesetting';
 import { readStyles, withLengths } from './style-facts';
 
 const FOCUSABLE =
@@ -122,6 +124,11 @@ export class DocumentReader {
   /** Sizes of all type as it is set now, px. */
   fontSizes(): Float64Array {
     return Float64Array.from(this.nodes, (node) => parseFloat(this.#window.getComputedStyle(node).fontSize));
+  }
+
+  /** How its texts are made up as it's laid out now. */
+  typesetting(): Typesetting | undefined {
+    return readTypesetting(this.#document, this.nodes, this.elements);
   }
 
   /**

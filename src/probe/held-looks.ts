@@ -1,3 +1,4 @@
+import { rulesOf } from './rules-of';
 import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
 
 /** States as elements are marked with them, for each way to look at a page. */
@@ -49,7 +50,7 @@ export class HeldLooks {
 
   #speaking(state: HeldState): Element[] {
     const selectors = STATES[state].flatMap((one) =>
-      [...this.#document.styleSheets].flatMap((sheet) => [...heldIn(sheet.cssRules, one)]),
+      [...this.#document.styleSheets].flatMap((sheet) => [...heldIn(rulesOf(sheet), one)]),
     );
     return [...new Set(selectors)].flatMap((selector) => [...this.#document.querySelectorAll(selector)]);
   }
@@ -67,7 +68,7 @@ export class HeldLooks {
 }
 
 /** Selectors of the elements that must be in a state for a rule to hold: each up to where it asks for it. */
-function* heldIn(rules: CSSRuleList, state: string): Generator<string> {
+function* heldIn(rules: Iterable<CSSRule>, state: string): Generator<string> {
   const said = `[${HELD}~="${state}"]`;
   for (const rule of rules) {
     if ('selectorText' in rule)

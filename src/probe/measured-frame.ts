@@ -1,4 +1,5 @@
 import type { FocusFacts, PageFacts } from '@/core/audit/facts';
+import type { Typesetting } from '@/core/audit/typeset/paragraph';
 import type { DocumentConditions } from './conditions';
 import { conditionsOfDocument } from './conditions';
 import { DocumentReader } from './document-facts';
@@ -80,6 +81,8 @@ export class MeasuredFrame {
   readonly #looks: HeldLooks;
   readonly #focus: FocusReader;
   #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
+  /** By the styles that were read: the same list for the same ones. */
+  readonly #typesettings = new WeakMap<Uint8Array, Typesetting | null>();
   #idle: PageFacts | undefined;
   #setting: Setting = 'plain';
   #layer = 0;
@@ -187,9 +190,23 @@ export class MeasuredFrame {
       this.#enlargedAt = epoch;
     }
     if (this.#setting === 'opened' && opened === undefined) return this.#withoutPanel(width, epoch);
-    const facts = this.reader.read(epoch, this.#conditions);
+    const read = this.reader.read(epoch, this.#conditions);
+    const facts = { ...read, typesetting: () => this.#typesettingOf(read) };
     if (opened !== undefined) return { ...facts, opened };
     return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
+  }
+
+  /** Texts that grow with the window are made up anew at every width. */
+  #typesettingOf({ level, viewport }: PageFacts): Typesetting | undefined {
+    const { type, spacing } = this.#conditions.follows;
+    if (type || spacing || this.#conditions.unknown) return undefined;
+    let known = this.#typesettings.get(level);
+    if (known === undefined) {
+      this.read(viewport.width);
+      known = this.reader.typesetting() ?? null;
+      this.#typesettings.set(level, known);
+    }
+    return known ?? undefined;
   }
 
   /** Where what is to be open is no panel nothing is asked of the page, so it needn't be looked at again. */

@@ -6,6 +6,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from './generate-page';
+import { generateTextPage } from './generate-text-page';
 
 // What a sweep says without measuring every width must be what measuring every width says.
 
@@ -143,3 +144,20 @@ test('a page of 3,000 elements is measured', async () => {
   expect(await page.measure(from(600, 40))).toHaveLength(40);
   await page.close();
 });
+
+test.each([
+  [6, 600, 150],
+  [26, 1200, 150],
+  [36, 900, 150],
+  [39, 1200, 150],
+])(
+  'texts of generated page %i are broken from %i px on as the browser breaks them, and judged alike',
+  async (seed, first, least) => {
+    const widths = from(first, 260);
+    const page = await MeasuredPage.openHtml(generateTextPage(seed), asked);
+    const { worked, wrong } = await page.compareTexts(widths);
+    expect(wrong).toEqual([]);
+    expect(worked).toBeGreaterThan(least);
+    expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+  },
+);

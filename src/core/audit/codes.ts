@@ -23,3 +23,13 @@ export const Pinned = { no: 0, top: 1, bottom: 2 } as const;
 
 /** What is painted behind an element's content besides its colour. */
 export const Backdrop = { none: 0, gradient: 1, picture: 2 } as const;
+
+/** How an element comes to its height. */
+export const Rule = {
+  /** By something that isn't worked out: it is as high as between two measured widths, if all lines in it are the same there. */
+  other: 0,
+  /** What stands in it lies one below the other. */
+  stack: 1,
+  /** Cells stand side by side, all as high as the highest of them (CSS 2.2, 17.5.3). */
+  row: 2,
+} as const;

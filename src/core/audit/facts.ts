@@ -1,5 +1,6 @@
 import type { Density } from '../devices/densities';
 import type { Trace } from './trace';
+import type { Typesetting } from './typeset/paragraph';
 
 export { Backdrop, Cut, Laying, Level, Pinned, Positioning } from './codes';
 
@@ -165,6 +166,8 @@ export interface PageFacts extends StyleFacts {
   readonly opened?: number | undefined;
   /** What the focus makes of it; only there while a page is looked at focused. */
   readonly focus?: FocusFacts | undefined;
+  /** How its texts are made up, the same in all viewports of one arrangement; read when it is asked for. */
+  readonly typesetting?: (() => Typesetting | undefined) | undefined;
   /** The same page at the widest width of the same band. */
   readonly bandTop?: PageFacts | undefined;
   /** The same page on the same device held the other way. */

@@ -12,7 +12,7 @@ export type { Finding, WidthResult } from './sweep/ledger';
 export { sweepExactly } from './sweep/exact';
 export type { Sweep, SweptPart, WrongWidth } from './sweep/exact';
 export { packed, unpacked } from './sweep/packed';
-export type { PackedResult } from './sweep/packed';
+export type { PackedResults } from './sweep/packed';
 export { planOf, viewportsIn } from './sweep/plan';
 export type { Looking } from './sweep/plan';
 export { countOfWidths, REFLOW_VIEWPORT, widthsOf } from './sweep/range';

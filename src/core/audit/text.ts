@@ -4,22 +4,37 @@ import { exceeds, inOrder, isMore, larger, smaller } from './readers';
 import { Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
-/** How many lines the given line boxes stand on: boxes that share half their height are one line. */
-export function countLines(facts: PageFacts, lines: readonly Float64Array[]): number {
-  const spans = lines
-    .flatMap((boxes) =>
-      Array.from({ length: boxes.length / 4 }, (_, i) => [boxes[i * 4 + TOP]!, boxes[i * 4 + BOTTOM]!] as const),
-    )
-    .sort((a, b) => inOrder(facts, a[0], b[0]));
+/**
+ * How many lines the given line boxes stand on: boxes that share half their height are one line.
+ * @param enough where more than so many aren't counted
+ */
+export function countLines(facts: PageFacts, lines: readonly Float64Array[], enough = Infinity): number {
+  const all = byTop(facts, lines);
   let count = 0;
   let end = -Infinity;
-  for (const [top, bottom] of spans) {
+  for (let at = 0; at < all.length; at += 4) {
+    const [top, bottom] = [all[at + TOP]!, all[at + BOTTOM]!];
     if (count === 0 || exceeds(facts, top, end - (bottom - top) / 2)) {
-      count++;
+      if (++count >= enough) return count;
       end = bottom;
     } else end = larger(facts, end, bottom);
   }
   return count;
+}
+
+/** Line boxes one after the other, four numbers each, the upper ones first. */
+function byTop(facts: PageFacts, lists: readonly Float64Array[]): Float64Array {
+  const count = lists.reduce((sum, { length }) => sum + length, 0);
+  const all = lists.length === 1 ? lists[0]! : new Float64Array(count);
+  let end = 0;
+  if (lists.length > 1) for (const list of lists) all.set(list, (end += list.length) - list.length);
+  let isSorted = true;
+  for (let at = 4; at < count && isSorted; at += 4) isSorted = !isMore(facts, all[at - 4 + TOP]!, all[at + TOP]!);
+  if (isSorted) return all;
+  const order = Array.from({ length: count / 4 }, (_, i) => i * 4).sort((a, b) => inOrder(facts, all[a + TOP]!, all[b + TOP]!));
+  const sorted = new Float64Array(count);
+  order.forEach((from, i) => sorted.set(all.subarray(from, from + 4), i * 4));
+  return sorted;
 }
 
 /** The block in whose text an element stands; -1 where it is moved out of it. */
@@ -97,16 +112,14 @@ const floatsOf = oncePerFacts((facts) =>
 
 /** How long the longest line of a block is, px. */
 export function longestLine(facts: PageFacts, { parts }: TextBlock): number {
-  const spans = parts
-    .flatMap((part) => {
-      const lines = facts.lines[part]!;
-      return Array.from({ length: lines.length / 4 }, (_, i) => lines.subarray(i * 4, i * 4 + 4));
-    })
-    .sort((a, b) => inOrder(facts, a[TOP]!, b[TOP]!));
+  const all = byTop(
+    facts,
+    parts.map((part) => facts.lines[part]!),
+  );
   let longest = 0;
   let line: { left: number; right: number; bottom: number } | undefined;
-  for (const span of spans) {
-    const [left, top, right, bottom] = [span[LEFT]!, span[TOP]!, span[RIGHT]!, span[BOTTOM]!];
+  for (let at = 0; at < all.length; at += 4) {
+    const [left, top, right, bottom] = [all[at + LEFT]!, all[at + TOP]!, all[at + RIGHT]!, all[at + BOTTOM]!];
     const isNext = !line || isMore(facts, top, line.bottom - (bottom - top) / 2);
     line = isNext
       ? { left, right, bottom }

@@ -1,4 +1,4 @@
-import type { Asked, Check, Limits, PageFacts, SweptPart, View, WidthResult, PackedResult } from '@/core/audit';
+import type { Asked, Check, Limits, PageFacts, SweptPart, View, WidthResult, PackedResults } from '@/core/audit';
 import { asUsual, judge, judgesOf, packed, sweepExactly, usualLimits } from '@/core/audit';
 import { CHECKS } from '@/core/audit/checks';
 import type { ColumnGrid } from '@/core/document';
@@ -8,6 +8,7 @@ import type { Setting } from '@/probe/measured-frame';
 import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
 import { changeOf, compareVersions } from './versions-in-page';
 import { atHeights, isMark, markOf } from './heights-in-page';
+import { compareTexts } from './texts-in-page';
 import { fitsAt, roomsAt } from './rooms-in-page';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
@@ -39,7 +40,7 @@ export interface SweepTask {
 
 /** What a sweep says of itself now and then. */
 export interface PackedStep {
-  readonly results: readonly PackedResult[];
+  readonly results: PackedResults;
   readonly layouts: number;
   readonly done: boolean;
   /** A width that was worked out and turned out otherwise: from then on every width is measured. */
@@ -69,6 +70,8 @@ interface Measuring {
   rooms(widths: readonly number[], ids: readonly string[]): string;
   /** Whether all that shows of a row fits, by width. */
   fits(widths: readonly number[], row: string): boolean[];
+  /** `ComparedTexts` as JSON. */
+  compareTexts(widths: readonly number[]): string;
   /** Only resizes and reads the document's width, or the rectangle of every element: what sweeps are compared with. */
   resizeOnly(widths: readonly number[], rectangles: boolean): number;
 }
@@ -253,9 +256,24 @@ const comparePair: Measuring['comparePair'] = (widths, looks) => JSON.stringify(
 
 const changeOfPair: Measuring['changeOfPair'] = (widths) => changeOf(pair, widths);
 
+const texts: Measuring['compareTexts'] = (widths) => JSON.stringify(compareTexts(measured!, widths));
+
 const names = () => measured!.reader.elements.map(({ id }) => id);
 
 const rooms: Measuring['rooms'] = (widths, ids) => JSON.stringify(roomsAt(frame!, widths, ids));
 const fits: Measuring['fits'] = (widths, row) => fitsAt(frame!, widths, row);
 
-globalThis.millPond = { load, begin, step, names, resizeOnly, judgeHere, loadPair, comparePair, changeOfPair, rooms, fits };
+globalThis.millPond = {
+  compareTexts: texts,
+  load,
+  begin,
+  step,
+  names,
+  resizeOnly,
+  judgeHere,
+  loadPair,
+  comparePair,
+  changeOfPair,
+  rooms,
+  fits,
+};

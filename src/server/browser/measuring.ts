@@ -11,6 +11,7 @@ import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/co
 import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
 import type { PackedStep, SweepTask } from './in-page';
+import type { ComparedTexts } from './texts-in-page';
 import { pageScript } from './script';
 import type { Tab } from './tab';
 import { TabPool } from './tab';
@@ -104,11 +105,19 @@ export class MeasuredPage {
       brute,
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
-    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = reportMs) {
-      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
-      const step = JSON.parse(told) as PackedStep;
-      yield { ...step, results: unpacked(step.results) };
-      if (step.done) return;
+    const ask = (wait: number) => this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
+    // While one report is taken in the next is worked on.
+    let next: Promise<string> | undefined = ask(Math.min(FIRST_REPORT_MS, reportMs));
+    try {
+      while (next) {
+        const step = JSON.parse(await next) as PackedStep;
+        next = step.done ? undefined : ask(reportMs);
+        next?.catch(() => undefined);
+        yield { ...step, results: unpacked(step.results) };
+      }
+    } finally {
+      // Who stops in between leaves nothing behind that the next one would have to wait for.
+      await next?.catch(() => undefined);
     }
   }
 
@@ -129,6 +138,20 @@ export class MeasuredPage {
           rectangles,
         ] as const),
       );
+  }
+
+  /** Works out every width by its texts where that can be done, and measures it too, to compare. */
+  async compareTexts(widths: readonly number[]): Promise<ComparedTexts> {
+    const all = { worked: 0, wrong: [] as ComparedTexts['wrong'][number][] };
+    for (let at = 0; at < widths.length; at += 260) {
+      const told = await this.tab.ask((page) =>
+        page.evaluate((list) => globalThis.millPond.compareTexts(list), widths.slice(at, at + 260)),
+      );
+      const { worked, wrong } = JSON.parse(told) as ComparedTexts;
+      all.worked += worked;
+      all.wrong.push(...wrong);
+    }
+    return all;
   }
 
   /** Gives the browser page back for the next one. */

@@ -1,4 +1,4 @@
-import type { Looking, PackedResult, View, WrongWidth } from '@/core/audit';
+import type { Looking, PackedResults, View, WrongWidth } from '@/core/audit';
 import { Ledger, packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
@@ -15,7 +15,7 @@ export type SweepLine =
       readonly view: View;
       /** The viewport's height for results that don't say it themselves, px. */
       readonly height: number;
-      readonly results: readonly PackedResult[];
+      readonly results: PackedResults;
       readonly layouts: number;
       /** A width that was worked out and turned out otherwise; every width is measured from then on. */
       readonly wrong?: WrongWidth;

@@ -1,6 +1,6 @@
 import { demoProject } from '@/demo';
 import type { WidthResult } from '@/core/audit';
-import { VIEWS } from '@/core/audit';
+import { packed, VIEWS } from '@/core/audit';
 import type { PendingEntry } from '@/core/edits';
 import { applyEdit } from '@/core/edits';
 import { Refused, streamSweep } from '../requests/requests';
@@ -32,10 +32,10 @@ function answer(gate: Promise<unknown> = Promise.resolve()) {
   ): AsyncGenerator<SweepLine> {
     const widths = body.widths.flatMap(({ first, last }) => Array.from({ length: last - first + 1 }, (__, i) => first + i));
     const half = Math.ceil(widths.length / 2);
-    yield { type: 'results', view: 'widths', height: 800, results: widths.slice(0, half).map(small), layouts: 1 };
+    yield { type: 'results', view: 'widths', height: 800, results: packed(widths.slice(0, half).map(small)), layouts: 1 };
     await gate;
     if (signal.aborted) return;
-    yield { type: 'results', view: 'widths', height: 800, results: widths.slice(half).map(small), layouts: 1 };
+    yield { type: 'results', view: 'widths', height: 800, results: packed(widths.slice(half).map(small)), layouts: 1 };
     yield { type: 'done' };
   });
 }
@@ -162,7 +162,7 @@ test('an audit asks for what the plan lacks, and goes on after other devices; wi
         type: 'results',
         view: body.view as never,
         height,
-        results: widths.map((width) => ({ width, height, violations: [] })),
+        results: packed(widths.map((width) => ({ width, height, violations: [] }))),
         layouts: 1,
       };
   });

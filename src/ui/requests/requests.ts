@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Finding, PackedResult, View, WrongWidth } from '@/core/audit';
+import type { Finding, PackedResults, View, WrongWidth } from '@/core/audit';
 import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
 import type { Arrived, History, PendingEntry } from '@/core/edits';
@@ -111,7 +111,7 @@ export function loadFrameParts(): Promise<FrameParts> {
 }
 
 export type SweepLine =
-  | { type: 'results'; view: View; height: number; results: PackedResult[]; layouts: number; wrong?: WrongWidth }
+  | { type: 'results'; view: View; height: number; results: PackedResults; layouts: number; wrong?: WrongWidth }
   | { type: 'done' }
   | { type: 'failed'; message: string };
 

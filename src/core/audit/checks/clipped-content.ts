@@ -57,8 +57,12 @@ export const clippedContent: Check = {
         return;
       }
     };
+    // What cuts is known of an element from what it is placed in.
+    const isCut = new Uint8Array(facts.elements.length);
     for (let i = 1; i < facts.elements.length; i++) {
-      if (!facts.shown[i]) continue;
+      const around = containerOf(facts, i);
+      isCut[i] = facts.cutX[i] === Cut.hidden || facts.cutY[i] === Cut.hidden || (around > 0 && isCut[around]) ? 1 : 0;
+      if (!facts.shown[i] || !isCut[i]) continue;
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) note(i, inkOf(facts, i, line));
       if (facts.elements[i]!.tag === 'img') note(i, boxOf(facts, i));
     }

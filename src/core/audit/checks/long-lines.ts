@@ -18,13 +18,15 @@ export const longLines: Check = {
       const isLong = (length: number) => exceedsBy(facts, length, most! * character, slack);
       const room = lineRoom(facts, block);
       if (room !== undefined && !isLong(room)) return [];
-      const lines = countLines(
-        facts,
-        block.parts.map((part) => facts.lines[part]!),
-      );
-      if (lines < 2) return [];
       // Where words go to the next line for lack of room, the lines before are as long as the room lets them be.
-      const isFull = room !== undefined && lines > (facts.elements[block.element]!.breaks ?? 0) + 1;
+      const byHand = (facts.elements[block.element]!.breaks ?? 0) + 1;
+      const lists = block.parts.map((part) => facts.lines[part]!);
+      // Mostly the text that is longest tells.
+      const longest = lists.reduce((most, list) => (list.length > most.length ? list : most));
+      const some = countLines(facts, [longest], byHand + 1);
+      const lines = some > byHand ? some : countLines(facts, lists, byHand + 1);
+      if (lines < 2) return [];
+      const isFull = room !== undefined && lines > byHand;
       const length = isFull ? room : longestLine(facts, block);
       if (!isFull && !isLong(length)) return [];
       if (!isFull) foundOn(facts, ...block.parts);

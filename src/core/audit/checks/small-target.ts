@@ -1,7 +1,7 @@
 import type { Check } from '../check';
 import type { PageFacts } from '../facts';
 import type { Box } from '../geometry';
-import { areaExceeds, foundByBox, isMore, larger, smaller } from '../readers';
+import { areaExceeds, foundByBox, inOrder, isMore, larger, smaller } from '../readers';
 import type { Target } from '../targets';
 import { isUnder, targetsOf } from '../targets';
 
@@ -28,17 +28,28 @@ export const smallTarget: Check = {
     const targets = targetsOf(facts);
     const small = targets.filter((one) => isUnder(facts, one, least!));
     const isSmall = new Set(small);
+    if (small.length === 0) return [];
+    const byHeight = targets.map((one, index) => ({ one, index, middle: (one.box.top + one.box.bottom) / 2 }));
+    byHeight.sort((a, b) => inOrder(facts, a.middle, b.middle));
+    const place = new Map(byHeight.map(({ one }, at) => [one, at]));
+    const highest = targets.reduce((most, { height }) => larger(facts, most, height), 0);
     const crowds = (one: Target, other: Target) => {
       const at = centre(one.box);
-      // Too far away to matter, and so for a good part around it.
-      const below = at[1] - (other.box.top + other.box.bottom) / 2;
-      if (isMore(facts, larger(facts, below, -below), least! + other.height / 2 + 1)) return false;
       // A distance that is off by half a px is, squared, off by as many px² as it has px.
       if (!areaExceeds(facts, apart(facts, at, other.box), (least! / 2) ** 2, least! / 2)) return true;
       return isSmall.has(other) && !areaExceeds(facts, apart(facts, at, asPoint(centre(other.box))), least! ** 2, least!);
     };
     return small.flatMap((one) => {
-      const near = targets.find((other) => other !== one && crowds(one, other));
+      let near: Target | undefined;
+      let first = Infinity;
+      const { middle } = byHeight[place.get(one)!]!;
+      for (const step of [-1, 1])
+        for (let at = place.get(one)! + step; byHeight[at]; at += step) {
+          const other = byHeight[at]!;
+          // Too far away to matter, and so for a good part around it.
+          if (isMore(facts, (other.middle - middle) * step, least! + highest / 2 + 1)) break;
+          if (other.index < first && crowds(one, other.one)) [near, first] = [other.one, other.index];
+        }
       if (!near) return [];
       foundByBox(facts, one.element, near.element);
       const size = smaller(facts, one.width, one.height);

@@ -4,7 +4,6 @@ import { DEFAULT_SLICE } from '../../breakpoints';
 import { Ledger } from './ledger';
 import { planOf } from './plan';
 import { widthsOf } from './range';
-import { packed, unpacked } from './packed';
 
 const at = (width: number, amounts: Record<string, number>): WidthResult => ({
   width,
@@ -123,14 +122,4 @@ test('a finding that is accepted stays in the list with its reason', () => {
   ledger.record([at(320, { 'small-text ea': 1 })]);
   const accepted = [{ check: 'small-text', element: 'ea', reason: 'It is a caption.' }];
   expect(ledger.findings({ ...PLAIN_PROFILE, accepted })[0]!.accepted).toBe('It is a caption.');
-});
-
-test('runs of widths with nothing wrong travel as one', () => {
-  const results = [at(320, {}), at(321, {}), at(322, { 'small-text ea': 1 }), at(323, {})];
-  expect(packed(results).map(({ width, through }) => [width, through])).toEqual([
-    [320, 321],
-    [322, undefined],
-    [323, undefined],
-  ]);
-  expect(unpacked(packed(results))).toEqual(results);
 });

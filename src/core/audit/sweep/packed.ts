@@ -1,35 +1,61 @@
-import type { WidthResult } from './ledger';
+import type { Found, WidthResult } from './ledger';
 
-/** Results as they travel: a run of neighbouring widths at which the same is wrong, as much, is one entry. */
-export type PackedResult = WidthResult & { readonly through?: number | undefined };
-
-export function packed(results: readonly WidthResult[]): PackedResult[] {
-  const sorted = [...results].sort((a, b) => (a.height ?? 0) - (b.height ?? 0) || a.width - b.width);
-  const packs: PackedResult[] = [];
-  for (const result of sorted) {
-    const last = packs[packs.length - 1];
-    if (
-      last &&
-      !result.sizes &&
-      !last.sizes &&
-      isSame(last.violations, result.violations) &&
-      last.height === result.height &&
-      (last.through ?? last.width) === result.width - 1
-    )
-      packs[packs.length - 1] = { ...last, through: result.width };
-    else packs.push(result);
-  }
-  return packs;
+/** Faults of one check on one element that differ in numbers alone. */
+interface PackedFaults extends Pick<Found, 'check' | 'sample'> {
+  readonly element: string;
+  readonly others: readonly string[];
+  /** What was measured, by name. */
+  readonly names: readonly string[];
+  /** One after the other: the first result that they are in, in how many that follow they are the same, the amount, what was measured. */
+  readonly numbers: readonly number[];
 }
 
-export function unpacked(results: readonly PackedResult[]): WidthResult[] {
-  return results.flatMap(({ through, ...result }) =>
-    through === undefined
-      ? [result]
-      : Array.from({ length: through - result.width + 1 }, (_, i) => ({ ...result, width: result.width + i })),
-  );
+/** Results as they travel: what is the same of many of them is said once. */
+export interface PackedResults {
+  readonly results: readonly Omit<WidthResult, 'violations'>[];
+  readonly faults: readonly PackedFaults[];
 }
 
-/** Found by the same reasoning, not only alike: comparing what is in them would cost more than it spares. */
-const isSame = (a: WidthResult['violations'], b: WidthResult['violations']) =>
-  a.length === b.length && a.every((one, i) => one === b[i]);
+/** Numbers travel with so many parts of a unit: far finer than anything is measured. */
+const PARTS = 1e5;
+
+interface Open extends PackedFaults {
+  readonly numbers: number[];
+}
+
+export function packed(given: readonly WidthResult[]): PackedResults {
+  const sorted = [...given].sort((a, b) => (a.height ?? 0) - (b.height ?? 0) || a.width - b.width);
+  const open = new Map<string, Open>();
+  sorted.forEach(({ violations }, at) => {
+    for (const { check, sample, violation } of violations) {
+      const { element, others, measured, amount } = violation;
+      const names = Object.keys(measured);
+      const key = `${check}\n${sample ?? ''}\n${element}\n${others.join('\n')}\n${names.join()}`;
+      let faults = open.get(key);
+      if (!faults) open.set(key, (faults = { check, sample, element, others, names, numbers: [] }));
+      add(faults.numbers, at, [amount, ...names.map((name) => measured[name]!)]);
+    }
+  });
+  return { results: sorted.map(({ violations: _, ...result }) => result), faults: [...open.values()] };
+}
+
+/** Adds the numbers of one fault, or counts it to those before. */
+function add(numbers: number[], at: number, values: readonly number[]): void {
+  const rounded = values.map((value) => Math.round(value * PARTS) / PARTS);
+  const before = numbers.length - values.length - 2;
+  const follows = before >= 0 && numbers[before]! + numbers[before + 1]! === at;
+  if (follows && rounded.every((value, i) => numbers[before + 2 + i] === value)) numbers[before + 1]!++;
+  else numbers.push(at, 1, ...rounded);
+}
+
+export function unpacked({ results, faults }: PackedResults): WidthResult[] {
+  const found: Found[][] = results.map(() => []);
+  for (const { check, sample, element, others, names, numbers } of faults)
+    for (let at = 0; at < numbers.length; at += names.length + 3) {
+      const [first, count, amount] = [numbers[at]!, numbers[at + 1]!, numbers[at + 2]!];
+      const measured = Object.fromEntries(names.map((name, i) => [name, numbers[at + 3 + i]!]));
+      const one: Found = { check, violation: { element, amount, measured, others }, ...(sample !== undefined && { sample }) };
+      for (let i = first; i < first + count; i++) found[i]!.push(one);
+    }
+  return results.map((result, i) => ({ ...result, violations: found[i]! }));
+}

@@ -58,10 +58,15 @@ const sameDrops = (a: PageFacts['drops'], b: PageFacts['drops']) => sameJson([..
 
 /** Whether two viewports show the same arrangement: the same styles, the same boxes, the same lines in each text. */
 export function sameArrangement(a: PageFacts, b: PageFacts): boolean {
+  for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) return false;
+  return sameBesidesLines(a, b);
+}
+
+/** The same but for the lines on which texts stand. */
+export function sameBesidesLines(a: PageFacts, b: PageFacts): boolean {
   if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;
   if (!same(a.shown, b.shown) || !same(a.broken, b.broken) || !sameFocus(a.focus, b.focus)) return false;
   if (!sameDrops(a.drops, b.drops)) return false;
-  for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) return false;
   return STYLES.every((name) => same(a[name] as Numbers, b[name] as Numbers)) && sameGrids(a.grids, b.grids);
 }
 

@@ -1,0 +1,30 @@
+import type { PageFacts } from '../facts';
+import { sameArrangement } from './straight';
+
+/** Worked-out coordinates may be off by so much, px: layout rounds to 1/64 px, again in every box. */
+const ACROSS_OFF = 0.1;
+/** What lies further down adds up more of them. */
+const DOWN_OFF = 0.2;
+/** How wide a character is, as a share of its size. */
+const CHARACTER_OFF = 0.002;
+
+/** What of a viewport isn't as it was worked out, of all that decides anything, in words; undefined where it is. */
+export function disagreement(worked: PageFacts, measured: PageFacts): string | undefined {
+  if (!sameArrangement(worked, measured)) return 'the arrangement';
+  const loose = worked.doubt!.loose;
+  const differs = (a: Float64Array, b: Float64Array, at: number, element: number) =>
+    Math.abs(a[at]! - b[at]!) > (at % 2 === 0 ? ACROSS_OFF : DOWN_OFF) && !(loose[element] && at % 2 === 0);
+  for (let i = 0; i < worked.elements.length; i++) {
+    if (!measured.shown[i]) continue;
+    const { id } = worked.elements[i]!;
+    for (let side = i * 4; side < i * 4 + 4; side++)
+      if (differs(worked.boxes, measured.boxes, side, i))
+        return `side ${side % 4} of ${id}: ${worked.boxes[side]}, not ${measured.boxes[side]}`;
+    const [own, there] = [worked.lines[i]!, measured.lines[i]!];
+    for (let at = 0; at < own.length; at++)
+      if (differs(own, there, at, i)) return `side ${at % 4} of line ${at >> 2} in ${id}: ${own[at]}, not ${there[at]}`;
+    if (Math.abs(worked.chars[i]! - measured.chars[i]!) > CHARACTER_OFF) return `characters of ${id}`;
+  }
+  if (Math.abs(worked.scrollHeight - measured.scrollHeight) > 1) return 'the height that can be scrolled';
+  return worked.scrollWidth === measured.scrollWidth ? undefined : 'the width that can be scrolled';
+}

@@ -1,0 +1,37 @@
+import { isNear } from '../trace';
+import type { Verdict } from './verdicts';
+
+/** Margins that differ by less are the same number, px. */
+const PARTS = 1e4;
+
+/**
+ * Numbers that lie near to their limits and don't move: what was measured so at several widths is the same between them, and in no doubt.
+ */
+export class StillMargins {
+  /** By judge: at how many measured widths a margin was met, and on which side of its limit. */
+  readonly #met: Map<number, number>[] = [];
+
+  /** Takes in what was said of a measured viewport. */
+  meet(verdicts: readonly Verdict[]): void {
+    verdicts.forEach((verdict, judge) => {
+      const met = (this.#met[judge] ??= new Map<number, number>());
+      for (const key of new Set(nearIn(verdict))) met.set(key, (met.get(key) ?? 0) + 1);
+    });
+  }
+
+  /** Whether a verdict on worked-out numbers could be another on measured ones. */
+  isDoubtful(verdict: Verdict, judge: number): boolean {
+    const met = this.#met[judge];
+    for (const key of nearIn(verdict)) if ((met?.get(key) ?? 0) < 2) return true;
+    return false;
+  }
+}
+
+function* nearIn({ trace, start, end }: Verdict): Generator<number> {
+  for (let i = start; i < end; i++) {
+    if (!isNear(trace, i)) continue;
+    const margin = trace.margins[i]!;
+    // What isn't known at all has no margin.
+    yield trace.slacks[i] === 0 && margin === 0 ? NaN : Math.round(margin * PARTS) * 2 + (margin > 0 ? 1 : 0);
+  }
+}

@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import { breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import { paragraphOf, SPACE } from './paragraph-for-tests';
+
+const UNIT = 1 / 64;
+const startsOf = (...[texts, room]: [Parameters<typeof paragraphOf>[0], number]) => {
+  const starts = breakLines(paragraphOf(texts), room);
+  return starts && [...starts];
+};
+
+test('as many words stand on a line as have room, and at least one', () => {
+  expect(startsOf([[30, 30, 30]], 64.5)).toEqual([0, 2]);
+  expect(startsOf([[30, 30, 30]], 500)).toEqual([0]);
+  expect(startsOf([[30, 300, 30]], 64.5)).toEqual([0, 1, 2]);
+});
+
+test('a line ends where it does by hand, whatever room there is', () => {
+  expect(startsOf([[30, { width: 30, hard: true }, 30]], 500)).toEqual([0, 2]);
+});
+
+test('what sticks out by one unit of layout fits; so near that it is not known, nothing is said', () => {
+  expect(startsOf([[30, 30]], 64)).toEqual([0]);
+  expect(startsOf([[30, 30]], 64 - UNIT + 0.003)).toEqual([0]);
+  expect(startsOf([[30, 30]], 64 - UNIT - 0.003)).toEqual([0, 1]);
+  expect(startsOf([[30, 30]], 64 - UNIT)).toBeUndefined();
+  expect(breakLines(paragraphOf([[30, 30]]), 64, 1 / 32)).toBeUndefined();
+  const near = (as: 'fits' | 'breaks') => [...breakLines(paragraphOf([[30, 30]]), 64 - UNIT, 0, as)!];
+  expect([near('fits'), near('breaks')]).toEqual([[0], [0, 1]]);
+});
+
+test('texts are added up rounded to units of layout, so that many reach further than one', () => {
+  const wide = 30 + UNIT / 4;
+  const [one, many] = [[[wide, wide, wide]], [[wide], [wide], [wide]]];
+  const room = 3 * wide + 2 * SPACE;
+  expect(startsOf(one, room)).toEqual([0]);
+  expect(startsOf(many, room - UNIT / 2)).toEqual([0, 2]);
+});
+
+test('lines hold what a search from the left would put on them, for any words and rooms', () => {
+  const words = fc.array(fc.integer({ min: 1, max: 90 }), { minLength: 1, maxLength: 40 });
+  fc.assert(
+    fc.property(words, fc.integer({ min: 20, max: 400 }), (widths, room) => {
+      const wanted: number[] = [0];
+      let used = widths[0]!;
+      widths.slice(1).forEach((width, i) => {
+        if (used + SPACE + width <= room) used += SPACE + width;
+        else {
+          wanted.push(i + 1);
+          used = width;
+        }
+      });
+      expect(startsOf([widths], room + 0.3)).toEqual(wanted);
+    }),
+  );
+});
+
+test('words have room where none is wider than a line', () => {
+  expect(isRoomy(paragraphOf([[30, 80]]), 81)).toBe(true);
+  expect(isRoomy(paragraphOf([[30, 80]]), 80)).toBe(false);
+});
+
+test('texts lie where their words do: spaces at a line’s ends take no room, those within belong to their text', () => {
+  const paragraph = paragraphOf([[30, 30], [40], [20, 20]]);
+  const told: unknown[] = [];
+  placeTexts(paragraph, breakLines(paragraph, 110)!, (...one) => told.push(one));
+  expect(told).toEqual([
+    [0, 0, 0, 30 + SPACE + 30 + SPACE],
+    [1, 0, 68, 108],
+    [2, 1, 0, 44],
+  ]);
+});
+
+test('on a line count the styles that stand on it, and the block’s own unless a browser is in quirks mode', () => {
+  const paragraph = paragraphOf([[30], [40], [20]], { styles: [0, 2, 1] });
+  const starts = breakLines(paragraph, 70)!;
+  expect([...starts]).toEqual([0, 1]);
+  expect([...stylesOnLines(paragraph, starts, true)]).toEqual([0b001, 0b111]);
+  expect([...stylesOnLines(paragraph, starts, false)]).toEqual([0b001, 0b110]);
+});

@@ -1,0 +1,141 @@
+import type { Paragraph } from './paragraph';
+
+/** Words whose sum is this near to the room, px, may fit or not, besides what is not known of them. */
+const NEAR = 0.002;
+/** What sticks out by one unit of layout is still taken to fit. */
+const UNIT = 1 / 64;
+/** A width that is a whole number of units, since letters of many fonts are as wide as a part of one. */
+const WHOLE = 1e-6;
+
+/** How wide a text is on a line, as browsers add it up, px. */
+const rounded = (width: number, exact: number): number =>
+  exact < UNIT ? Math.ceil((width - exact) / UNIT) * UNIT : width - UNIT / 2;
+
+/** The sum of all that stands on a line, as browsers add it up: each text rounded up to units of layout. */
+class LineSum {
+  #done = 0;
+  #text = -1;
+  #from = 0;
+  /** How much more it may be: where it isn't known whether a width is rounded up. */
+  doubt = 0;
+
+  constructor(private readonly paragraph: Paragraph) {}
+
+  begin(piece: number, segment: number): void {
+    const { pieces, segments } = this.paragraph;
+    this.#done = pieces.left[piece]! - segments.left[segment]!;
+    this.#text = pieces.text[piece]!;
+    this.#from = pieces.left[piece]!;
+    this.doubt = 0;
+  }
+
+  /** Takes in a piece. @returns where the line ends with it */
+  add(piece: number): number {
+    const { pieces, texts, exact } = this.paragraph;
+    const text = pieces.text[piece]!;
+    while (this.#text < text) {
+      const width = texts.right[this.#text]! - this.#from;
+      const off = Math.abs(width / UNIT - Math.round(width / UNIT)) * UNIT;
+      if (off > WHOLE && off < exact) this.doubt += UNIT;
+      this.#done += rounded(width, exact) + texts.left[this.#text + 1]! - texts.right[this.#text]!;
+      this.#from = texts.left[++this.#text]!;
+    }
+    return this.#done + pieces.right[piece]! - this.#from;
+  }
+}
+
+/**
+ * Breaks text into lines as browsers do (CSS Text 3, 5): as much as fits on each, broken between segments.
+ * @param room px
+ * @param off how far off the room may be, px
+ * @param near where a segment comes so near to the room that it isn't known on which line it stands: whether it is taken to fit
+ * @returns the first segment of each line, ascending from 0; undefined where that isn't known
+ */
+export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: 'fits' | 'breaks'): Int32Array | undefined {
+  const { segments, pieces, exact } = paragraph;
+  const count = segments.left.length;
+  const starts: number[] = [0];
+  const sum = new LineSum(paragraph);
+  let piece = 0;
+  sum.begin(0, 0);
+  for (let i = 0; i < count; i++) {
+    const first = piece;
+    let end = 0;
+    while (piece < pieces.segment.length && pieces.segment[piece] === i) end = sum.add(piece++);
+    if (i === 0) continue;
+    let breaks = segments.hard[i - 1] === 1;
+    if (!breaks && starts[starts.length - 1] !== i) {
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! - room - UNIT;
+      breaks = over > 0;
+      if (over > -NEAR - exact - off - sum.doubt && over < NEAR + exact + off) {
+        if (!near) return undefined;
+        breaks = near === 'breaks';
+      }
+    }
+    if (!breaks) continue;
+    starts.push(i);
+    sum.begin(first, i);
+    for (let at = first; at < piece; at++) sum.add(at);
+  }
+  return Int32Array.from(starts);
+}
+
+/** Whether every segment has room, so that no word is ever broken. */
+export const isRoomy = ({ segments: { left, right } }: Paragraph, room: number): boolean =>
+  left.every((start, i) => right[i]! - start <= room - NEAR);
+
+/** The styles of the type on each line, a bit for each. */
+export function stylesOnLines({ segments: { styles }, strut }: Paragraph, starts: Int32Array, strict: boolean): Uint32Array {
+  const found = new Uint32Array(starts.length);
+  for (let line = 0; line < starts.length; line++) {
+    const end = line + 1 < starts.length ? starts[line + 1]! : styles.length;
+    let all = strict ? 1 << strut : 0;
+    for (let i = starts[line]!; i < end; i++) all |= styles[i]!;
+    found[line] = all >>> 0;
+  }
+  return found;
+}
+
+/** Receives the parts of texts on lines: in the order of the texts, and of the lines in each. */
+export type OnLine = (text: number, line: number, left: number, right: number) => void;
+
+/**
+ * Where each text lies on each line, from the line's left end, px. Spaces at a line's ends take no room.
+ */
+export function placeTexts({ segments, pieces, texts, exact }: Paragraph, starts: Int32Array, tell: OnLine): void {
+  const lineOf = (segment: number, from: number) => {
+    let line = from;
+    while (line + 1 < starts.length && starts[line + 1]! <= segment) line++;
+    return line;
+  };
+  let line = 0;
+  /** How much further right texts lie on this line, since those before them are rounded up. */
+  let [shift, shifted] = [0, 0];
+  for (let text = 0; text < texts.first.length; text++) {
+    const last = texts.last[text]!;
+    let at = texts.first[text]!;
+    line = lineOf(pieces.segment[at]!, line);
+    while (at <= last) {
+      const begin = starts[line]!;
+      const end = line + 1 < starts.length ? starts[line + 1]! : segments.left.length;
+      const first = at;
+      while (at <= last && pieces.segment[at]! < end) at++;
+      const leads = first === texts.first[text] && !startsLine(pieces, first, begin);
+      const trails = at > last && !endsLine(pieces, last, end);
+      const origin = segments.left[begin]!;
+      if (shifted !== line) [shift, shifted] = [0, line];
+      const left = leads ? texts.left[text]! : pieces.left[first]!;
+      const right = trails ? texts.right[text]! : pieces.right[at - 1]!;
+      tell(text, line, left - origin + shift, right - origin + shift);
+      shift += rounded(right - left, exact) - (right - left);
+      if (at <= last) line++;
+    }
+  }
+}
+
+/** Whether nothing stands before a piece on its line. */
+const startsLine = (pieces: Paragraph['pieces'], piece: number, begin: number) =>
+  pieces.segment[piece] === begin && (piece === 0 || pieces.segment[piece - 1]! < begin);
+
+const endsLine = (pieces: Paragraph['pieces'], piece: number, end: number) =>
+  piece + 1 === pieces.segment.length || pieces.segment[piece + 1]! >= end;

@@ -1,0 +1,113 @@
+/*
+ * How far lines lie apart: a line reaches as far above and below its type as the largest of all that stands on it (CSS Inline 3, 4), so
+ * that only hangs on which styles are on it. All lengths are px from the top of the block's own type, called its strut.
+ */
+
+/** Numbers that should be the same and differ by more, px, are not what they are taken for. */
+const SAME = 0.04;
+
+/** What one style does to a line of a block with a strut. */
+export interface StyleOnLine {
+  readonly strut: number;
+  readonly style: number;
+  /** How much lower the top of its type lies than that of the strut's. */
+  readonly offset: number;
+  /** How far the line reaches above the strut's type and below its top, with this style on it. */
+  readonly above: number;
+  readonly below: number;
+}
+
+/** The tops of a paragraph's lines as they were measured. */
+export interface MeasuredLines {
+  readonly strut: number;
+  /** The styles on each line, a bit for each. */
+  readonly styles: Uint32Array;
+  readonly tops: Float64Array;
+}
+
+/** What is known of the leading of all styles of a page. */
+export class Leading {
+  readonly #offsets = new Map<number, number>();
+  readonly #above = new Map<number, number>();
+  readonly #below = new Map<number, number>();
+  readonly #heights = new Map<number, number>();
+  /** Changes with each offset that is learned: what was read with other ones is to be read again. */
+  version = 0;
+
+  constructor(known: readonly StyleOnLine[]) {
+    for (const { strut, style, offset, above, below } of known) {
+      this.#offsets.set(key(strut, style), offset);
+      this.#above.set(key(strut, style), above);
+      this.#below.set(key(strut, style), below);
+    }
+  }
+
+  /** How high a style's type is. */
+  height(style: number): number {
+    return this.#heights.get(style) ?? NaN;
+  }
+
+  /** @returns whether it is as it was */
+  learnHeight(style: number, height: number): boolean {
+    const known = this.#heights.get(style);
+    if (known === undefined) this.#heights.set(style, height);
+    return known === undefined || Math.abs(known - height) <= SAME;
+  }
+
+  /** How much lower the top of a style's type lies than that of the strut, on the same line; undefined where it isn't known. */
+  offset(strut: number, style: number): number | undefined {
+    return strut === style ? 0 : this.#offsets.get(key(strut, style));
+  }
+
+  /** @returns whether it is as it was */
+  learnOffset(strut: number, style: number, offset: number): boolean {
+    const known = this.offset(strut, style);
+    if (known === undefined) {
+      this.#offsets.set(key(strut, style), offset);
+      this.version++;
+    }
+    return known === undefined || Math.abs(known - offset) <= SAME;
+  }
+
+  /** How far a line with these styles reaches above the strut's type; undefined where that isn't known of one of them. */
+  above(strut: number, styles: number): number | undefined {
+    return largest(this.#above, strut, styles);
+  }
+
+  /** From the top of the strut's type down to the line's end. */
+  below(strut: number, styles: number): number | undefined {
+    return largest(this.#below, strut, styles);
+  }
+
+  /** Learns from lines that follow each other. @returns whether they are as they were */
+  learn({ strut, styles, tops }: MeasuredLines): boolean {
+    for (let i = 1; i < tops.length; i++) {
+      const step = tops[i]! - tops[i - 1]!;
+      const [below, above] = [this.below(strut, styles[i - 1]!), this.above(strut, styles[i]!)];
+      if (below !== undefined && above !== undefined) {
+        if (Math.abs(below + above - step) > SAME) return false;
+      } else if (above !== undefined) this.#learnOne(this.#below, strut, styles[i - 1]!, step - above);
+      else if (below !== undefined) this.#learnOne(this.#above, strut, styles[i]!, step - below);
+    }
+    return true;
+  }
+
+  /** Of a line on which nothing but the strut and one more style is. */
+  #learnOne(into: Map<number, number>, strut: number, styles: number, value: number): void {
+    const others = (styles & ~(1 << strut)) >>> 0;
+    if (others !== 0 && (others & (others - 1)) === 0) into.set(key(strut, 31 - Math.clz32(others)), value);
+  }
+}
+
+const key = (strut: number, style: number) => strut * 32 + style;
+
+function largest(values: ReadonlyMap<number, number>, strut: number, styles: number): number | undefined {
+  let found = -Infinity;
+  for (let style = 0; styles >>> style !== 0; style++) {
+    if (((styles >>> style) & 1) === 0) continue;
+    const value = values.get(key(strut, style));
+    if (value === undefined) return undefined;
+    if (value > found) found = value;
+  }
+  return found;
+}

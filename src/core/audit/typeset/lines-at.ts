@@ -1,0 +1,69 @@
+import type { PageFacts } from '../facts';
+import { breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import type { Paragraph } from './paragraph';
+
+/** A paragraph's lines at one width, horizontally. */
+export interface LinesAt {
+  /** The first segment of each line. */
+  readonly starts: Int32Array;
+  /** The styles on each line, a bit for each. */
+  readonly styles: Uint32Array;
+  /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where on the page, px. */
+  readonly count: number;
+  readonly text: Int32Array;
+  readonly line: Int32Array;
+  readonly left: Float64Array;
+  readonly right: Float64Array;
+}
+
+/** The box that a paragraph's lines fill, px from the page's left end. */
+export function roomIn({ block, insetLeft, insetRight }: Paragraph, boxes: Float64Array): { left: number; room: number } {
+  const left = boxes[block * 4]! + insetLeft;
+  return { left, room: boxes[block * 4 + 2]! - insetRight - left };
+}
+
+/** Works out a paragraph's lines from where its block lies; undefined where something comes so near that it isn't known. */
+export function linesAt(
+  paragraph: Paragraph,
+  { boxes, breaks }: Pick<PageFacts, 'boxes' | 'breaks'>,
+  strict: boolean,
+  near?: 'fits' | 'breaks',
+): LinesAt | undefined {
+  const where = roomIn(paragraph, boxes);
+  if (breaks[paragraph.block] && !isRoomy(paragraph, where.room)) return undefined;
+  const starts = breakLines(paragraph, where.room, 0, near);
+  return starts && layOut(paragraph, starts, where, strict);
+}
+
+/** Lays out lines that are broken at given places. */
+export function layOut(
+  paragraph: Paragraph,
+  starts: Int32Array,
+  { left, room }: ReturnType<typeof roomIn>,
+  strict: boolean,
+): LinesAt {
+  const { segments, align } = paragraph;
+  const most = paragraph.texts.first.length + starts.length;
+  const [text, line] = [new Int32Array(most), new Int32Array(most)];
+  const [from, to] = [new Float64Array(most), new Float64Array(most)];
+  let count = 0;
+  placeTexts(paragraph, starts, (one, on, begin, end) => {
+    if (end - begin <= 0) return;
+    const last = (on + 1 < starts.length ? starts[on + 1]! : segments.left.length) - 1;
+    // What has no room sticks out at the end, however lines are aligned.
+    const free = align === 0 ? 0 : Math.max(0, room - (segments.right[last]! - segments.left[starts[on]!]!)) * align;
+    text[count] = one;
+    line[count] = on;
+    from[count] = left + free + begin;
+    to[count++] = left + free + end;
+  });
+  return { starts, styles: stylesOnLines(paragraph, starts, strict), count, text, line, left: from, right: to };
+}
+
+/** Whether two lists of whole numbers are the same. */
+export function sameNumbers(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
+  if (a === b) return true;
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}

@@ -1,0 +1,143 @@
+import type { PageFacts } from '../facts';
+import type { Leading } from './leading';
+import type { LinesAt } from './lines-at';
+import { linesAt } from './lines-at';
+import type { Paragraph, Typesetting } from './paragraph';
+
+/** A worked-out end of a line may be off by so much, px. */
+const OFF = 0.1;
+
+/** The texts of one measured viewport: what is worked out for it, and where that was found. */
+export interface MeasuredTexts {
+  readonly facts: PageFacts;
+  /** By paragraph; undefined where it isn't rendered. */
+  readonly lines: readonly (LinesAt | undefined)[];
+  /** Of what was known of leading when it was read. */
+  version: number;
+  /** By paragraph: the top of each line's own type, px. */
+  tops: readonly Float64Array[];
+  /** By paragraph and inline element: how far the element's box reaches above the first and below the top of the last of its lines. */
+  reach: readonly { readonly above: Float64Array; readonly below: Float64Array; readonly atoms: Float64Array }[];
+}
+
+const NONE = new Float64Array(0);
+const NO_REACH = { above: NONE, below: NONE, atoms: NONE };
+
+/** Finds the worked-out lines among the measured ones. @returns the paragraphs that were not as worked out, where any was not */
+export function findLines(
+  { paragraphs, strict }: Typesetting,
+  facts: PageFacts,
+): (LinesAt | undefined)[] | { readonly wrong: number[] } {
+  const seen = new Int32Array(facts.elements.length);
+  const wrong: number[] = [];
+  const found = paragraphs.map((paragraph, p) => {
+    const at = paragraph.block * 4;
+    if (facts.boxes[at] === facts.boxes[at + 2] && facts.boxes[at + 1] === facts.boxes[at + 3]) return undefined;
+    const as = (near?: 'fits' | 'breaks') => {
+      const lines = linesAt(paragraph, facts, strict, near);
+      return lines && isAsMeasured(paragraph, lines, facts, seen) ? lines : undefined;
+    };
+    const lines = as() ?? as('fits') ?? as('breaks');
+    if (!lines) wrong.push(p);
+    else for (let i = 0; i < lines.count; i++) count(paragraph, lines, i, seen);
+    return lines;
+  });
+  return wrong.length > 0 ? { wrong } : found;
+}
+
+function count({ texts }: Paragraph, { text }: LinesAt, i: number, seen: Int32Array): void {
+  const element = texts.element[text[i]!]!;
+  if (element >= 0) seen[element]!++;
+}
+
+function isAsMeasured(
+  { texts, atoms }: Paragraph,
+  lines: LinesAt,
+  { lines: measured, boxes }: PageFacts,
+  seen: Int32Array,
+): boolean {
+  for (let i = 0; i < atoms.element.length; i++) {
+    const [left, right] = [boxes[atoms.element[i]! * 4]!, boxes[atoms.element[i]! * 4 + 2]!];
+    const at = lines.text.indexOf(atoms.text[i]!);
+    if (Math.abs(right - left - atoms.width[i]!) > OFF) return false;
+    if (at >= 0 && at < lines.count && Math.abs(lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
+  }
+  const used = new Map<number, number>();
+  for (let i = 0; i < lines.count; i++) {
+    const element = texts.element[lines.text[i]!]!;
+    if (element < 0) continue;
+    const at = used.get(element) ?? seen[element]!;
+    used.set(element, at + 1);
+    const there = measured[element]!;
+    if (at * 4 >= there.length) return false;
+    if (Math.abs(there[at * 4]! - lines.left[i]!) > OFF || Math.abs(there[at * 4 + 2]! - lines.right[i]!) > OFF) return false;
+  }
+  // Where an element has more than were worked out, the next paragraph doesn't find its own; at the end it is seen here.
+  return [...used].every(([element, end]) => end * 4 <= measured[element]!.length);
+}
+
+/** The tops of all lines as measured, and what follows from them for lines elsewhere. @returns paragraphs in which it wasn't as before */
+export function readTops({ paragraphs }: Typesetting, texts: MeasuredTexts, leading: Leading): number[] {
+  const wrong = new Set<number>();
+  const hold = (p: number, holds: boolean) => holds || wrong.add(p);
+  const { facts, lines } = texts;
+  const seen = new Int32Array(facts.elements.length);
+  const topOf: Float64Array[] = paragraphs.map(({ texts: all }, p) => {
+    const one = lines[p];
+    if (!one) return NONE;
+    const tops = new Float64Array(one.count).fill(NaN);
+    for (let i = 0; i < one.count; i++) {
+      const element = all.element[one.text[i]!]!;
+      if (element < 0) continue;
+      const at = seen[element]!++ * 4;
+      tops[i] = facts.lines[element]![at + 1]!;
+      hold(p, leading.learnHeight(all.style[one.text[i]!]!, facts.lines[element]![at + 3]! - tops[i]!));
+    }
+    return tops;
+  });
+  const each = (tell: (p: number, one: LinesAt, paragraph: Paragraph) => void) =>
+    paragraphs.forEach((paragraph, p) => lines[p] && tell(p, lines[p]!, paragraph));
+  const struts = paragraphs.map((_, p) => new Float64Array(lines[p]?.starts.length ?? 0).fill(NaN));
+  each((p, one, { strut, texts: all }) => {
+    for (let i = 0; i < one.count; i++)
+      if (all.style[one.text[i]!] === strut && topOf[p]![i] === topOf[p]![i]) struts[p]![one.line[i]!] = topOf[p]![i]!;
+    for (let i = 0; i < one.count; i++) {
+      const style = all.style[one.text[i]!]!;
+      const offset = topOf[p]![i]! - struts[p]![one.line[i]!]!;
+      if (style !== strut && !Number.isNaN(offset)) hold(p, leading.learnOffset(strut, style, offset));
+    }
+  });
+  each((p, one, { strut, texts: all }) => {
+    for (let i = 0; i < one.count; i++) {
+      const line = one.line[i]!;
+      // Where the block's own type is never seen beside it, it doesn't matter where it would be.
+      if (Number.isNaN(struts[p]![line]!) && !Number.isNaN(topOf[p]![i]!))
+        struts[p]![line] = topOf[p]![i]! - (leading.offset(strut, all.style[one.text[i]!]!) ?? 0);
+    }
+  });
+  each((p, one, { atoms }) => {
+    // A line of nothing but what stands there like a letter goes by the first of that.
+    for (let i = 0; i < one.count; i++) {
+      const atom = atoms.text.indexOf(one.text[i]!);
+      if (atom >= 0 && Number.isNaN(struts[p]![one.line[i]!]!))
+        struts[p]![one.line[i]!] = facts.boxes[atoms.element[atom]! * 4 + 1]!;
+    }
+  });
+  texts.tops = struts;
+  texts.reach = paragraphs.map((paragraph, p) => (lines[p] ? reachOf(paragraph, lines[p]!, struts[p]!, facts) : NO_REACH));
+  each((p, { styles }, { strut }) => hold(p, leading.learn({ strut, styles, tops: struts[p]! })));
+  texts.version = leading.version;
+  return [...wrong];
+}
+
+function reachOf({ inlines, pieces, atoms, texts }: Paragraph, { starts }: LinesAt, tops: Float64Array, { boxes }: PageFacts) {
+  const lineOf = (piece: number) => starts.findLastIndex((start) => start <= pieces.segment[piece]!);
+  return {
+    above: Float64Array.from(inlines.element, (element, i) => boxes[element * 4 + 1]! - tops[lineOf(inlines.first[i]!)]!),
+    atoms: Float64Array.from(
+      atoms.element,
+      (element, i) => boxes[element * 4 + 1]! - tops[lineOf(texts.first[atoms.text[i]!]!)]!,
+    ),
+    below: Float64Array.from(inlines.element, (element, i) => boxes[element * 4 + 3]! - tops[lineOf(inlines.last[i]!)]!),
+  };
+}

@@ -1,0 +1,179 @@
+import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
+import { Rule } from '@/core/audit/codes';
+import type { Gathered, TextGatherer } from './gather-text';
+import { hasFluidInsets } from './gather-text';
+import type { ReadElement } from './style-facts';
+
+/** What lays its children one below the other. */
+const STACKS =
+  /^(inline-)?(block|flow-root|list-item|table|table-row-group|table-header-group|table-footer-group|table-cell|table-caption)$/;
+const OF_THEIR_OWN = new Set([
+  'fieldset',
+  'button',
+  'select',
+  'textarea',
+  'input',
+  'details',
+  'svg',
+  'video',
+  'img',
+  'iframe',
+  'object',
+  'math',
+  'meter',
+  'progress',
+]);
+
+/** Whether a node in a line takes no room there, not even its line's. */
+const isEmpty = (node: Node) => node.nodeType !== 1 || [...(node as Element).getClientRects()].every(({ width }) => width === 0);
+
+const px = (value: string) => parseFloat(value) || 0;
+
+export interface FlowOfPage {
+  readonly gathered: readonly Gathered[];
+  readonly finish: (
+    paragraphs: readonly (Paragraph | undefined)[],
+    leading: Typesetting['leading'],
+    strict: boolean,
+  ) => Typesetting;
+}
+
+/** How elements push each other down; undefined where text flows around something. */
+export function flowOfPage(
+  nodes: readonly HTMLElement[],
+  elements: readonly ReadElement[],
+  index: ReadonlyMap<Element, number>,
+  gatherer: TextGatherer,
+): FlowOfPage | undefined {
+  const count = nodes.length;
+  const rule = new Uint8Array(count);
+  const holdsOn = new Int32Array(count).fill(-1);
+  const behind = Int32Array.from(nodes, (_, i) => i + 1);
+  const still = new Uint8Array(count);
+  const numbers = () => new Float64Array(count).fill(NaN);
+  const cells = { least: numbers(), most: numbers(), align: numbers() };
+  const gathered: Gathered[] = [];
+  const units: number[][] = nodes.map(() => []);
+  /** Of whose lines not all are known. */
+  const partly = new Set<number>();
+  for (let i = count - 1; i > 0; i--) {
+    const { parent } = elements[i]!;
+    if (parent >= 0) behind[parent] = Math.max(behind[parent]!, behind[i]!);
+  }
+  for (let i = 0; i < count; i++) {
+    const node = nodes[i]!;
+    const style = gatherer.of(node);
+    const standing = i === 0 ? 'block' : gatherer.standing(node);
+    if (standing === 'float' && node.getClientRects().length > 0) return undefined;
+    if (standing === 'out') holdsOn[i] = style.position === 'fixed' ? i : anchorOf(i, elements, nodes, gatherer);
+    if (standing === 'nothing') continue;
+    const { display } = style;
+    if (display === 'inline') continue;
+    still[i] = style.getPropertyValue('text-wrap-mode') === 'nowrap' ? 1 : 0;
+    if (display === 'table-row') rule[i] = fillRow(i) ? Rule.row : Rule.other;
+    const stacks =
+      STACKS.test(display) ||
+      (/^(inline-)?flex$/.test(display) && style.flexDirection === 'column' && style.flexWrap === 'nowrap');
+    const free =
+      String(node.computedStyleMap().get('height')) === 'auto' &&
+      /^(0px|auto)$/.test(style.minHeight) &&
+      style.maxHeight === 'none' &&
+      style.columnCount === 'auto' &&
+      style.columnWidth === 'auto' &&
+      style.writingMode === 'horizontal-tb' &&
+      style.aspectRatio === 'auto' &&
+      !OF_THEIR_OWN.has(node.localName);
+    if (!stacks || !free || node.getClientRects().length === 0) continue;
+    if (fill(i)) rule[i] = Rule.stack;
+    else partly.add(i);
+  }
+
+  /** Notes what stands in an element; whether all of it is known. */
+  function fill(i: number): boolean {
+    const list = units[i]!;
+    let line: Node[] = [];
+    let known = true;
+    const endLine = () => {
+      if (line.some((node) => node.nodeType !== 3 || /[^ \t\n\r\f]/.test(node.nodeValue!))) {
+        const one = gatherer.gather(nodes[i]!, line);
+        if (one === 'nothing') known = known && line.every(isEmpty);
+        else if (one) list.push(-gathered.push(one));
+        else known = false;
+      }
+      line = [];
+    };
+    for (const child of nodes[i]!.childNodes) {
+      const standing = gatherer.standing(child);
+      if (standing === 'line') line.push(child);
+      else if (standing === 'block') {
+        endLine();
+        const at = index.get(child as Element);
+        if (at === undefined) known = false;
+        else if ((child as Element).getClientRects().length > 0) list.push(at);
+      } else if (standing === 'unknown') known = false;
+    }
+    endLine();
+    return known;
+  }
+
+  /** Notes the cells of a row; whether they are all, and each in this row alone. */
+  function fillRow(i: number): boolean {
+    const list = units[i]!;
+    const collapses = gatherer.of(nodes[i]!).borderCollapse === 'collapse';
+    for (const child of nodes[i]!.children) {
+      const at = index.get(child);
+      const style = gatherer.of(child);
+      if (
+        at === undefined ||
+        style.display !== 'table-cell' ||
+        hasFluidInsets(child as HTMLElement) ||
+        (child as HTMLTableCellElement).rowSpan > 1
+      )
+        return false;
+      const borders = px(style.borderTopWidth) + px(style.borderBottomWidth);
+      cells.least[at] = px(style.paddingTop) + px(style.paddingBottom) + (collapses ? borders / 2 : borders);
+      cells.most[at] = cells.least[at]! + marginsIn(child, 'firstElementChild') + marginsIn(child, 'lastElementChild');
+      cells.align[at] = style.verticalAlign === 'middle' ? 0.5 : style.verticalAlign === 'bottom' ? 1 : 0;
+      list.push(at);
+    }
+    return list.length > 0;
+  }
+
+  /** Margins that may count at one end of what stands in an element, all together. */
+  function marginsIn(element: Element, end: 'firstElementChild' | 'lastElementChild'): number {
+    let sum = 0;
+    for (let at = element[end]; at; at = at[end]) {
+      const style = gatherer.of(at);
+      sum += Math.abs(px(end === 'firstElementChild' ? style.marginTop : style.marginBottom));
+    }
+    return sum;
+  }
+
+  return {
+    gathered,
+    finish: (read, leading, strict) => {
+      const unread = new Uint8Array(count);
+      const worked = new Uint8Array(count);
+      read.forEach((one, i) => one || partly.add(gathered[i]!.block));
+      const paragraphs: Paragraph[] = [];
+      const now = read.map((one) => (one && !partly.has(one.block) ? paragraphs.push(one) - 1 : -1));
+      for (const block of partly) rule[block] = Rule.other;
+      const lists = units.map((list, i) => (partly.has(i) ? [] : list.map((unit) => (unit >= 0 ? unit : -1 - now[-1 - unit]!))));
+      for (const { texts } of paragraphs) for (const element of texts.element) if (element >= 0) worked[element] = 1;
+      const blockOf = (i: number): number =>
+        i > 0 && gatherer.of(nodes[i]!).display === 'inline' ? blockOf(elements[i]!.parent) : i;
+      elements.forEach(({ words }, i) => {
+        if (words > 0 && !worked[i] && !still[blockOf(i)]) unread[i] = 1;
+      });
+      return { paragraphs, leading, strict, rule, units: lists, holdsOn, cells, behind, unread, worked };
+    },
+  };
+}
+
+/** What an absolutely placed element holds on to; the body where that is the window's page. */
+function anchorOf(i: number, elements: readonly ReadElement[], nodes: readonly HTMLElement[], gatherer: TextGatherer): number {
+  let at = elements[i]!.parent;
+  while (at > 0 && gatherer.of(nodes[at]!).position === 'static' && gatherer.of(nodes[at]!).transform === 'none')
+    at = elements[at]!.parent;
+  return Math.max(0, at);
+}

@@ -1,0 +1,201 @@
+import type { Paragraph } from '@/core/audit/typeset/paragraph';
+import type { Gathered, Word } from './gather-text';
+
+type Standing = Text | HTMLElement;
+interface ReadText {
+  readonly node: Standing;
+  readonly element: number;
+  readonly style: number;
+  readonly first: number;
+  last: number;
+}
+
+/** What is thinner than this is a rounding of nothing, px. */
+const NOTHING = 0.02;
+/** How exactly browsers say where a letter stands, both ends together, px. */
+const PLAINLY = 0.032;
+
+/** A list of rows, column by column. */
+class Columns<Name extends string> {
+  readonly #lists: Record<Name, number[]>;
+  constructor(...names: readonly Name[]) {
+    this.#lists = Object.fromEntries(names.map((name) => [name, []])) as unknown as Record<Name, number[]>;
+  }
+  push(row: Readonly<Record<Name, number>>): void {
+    for (const name in this.#lists) this.#lists[name].push(row[name]);
+  }
+  of(name: Name): number[] {
+    return this.#lists[name];
+  }
+  get length(): number {
+    for (const name in this.#lists) return this.#lists[name].length;
+    return 0;
+  }
+}
+
+/** Reads paragraphs as they stand on one line. */
+export class ParagraphReader {
+  readonly #range: Range;
+  #zoom = 1;
+
+  /**
+   * @param breaksOf where words may be broken inside
+   * @param sizes how wide what stands there like a letter is where lines are broken
+   */
+  constructor(
+    document: Document,
+    private readonly nodes: readonly HTMLElement[],
+    private readonly index: ReadonlyMap<Element, number>,
+    private readonly breaksOf: (word: string) => readonly number[],
+    private readonly sizes: ReadonlyMap<HTMLElement, number>,
+  ) {
+    this.#range = document.createRange();
+  }
+
+  /** How wide each text of a paragraph is, as it is shown. */
+  widthsOf({ words }: Gathered): number[] {
+    return [...new Set(words.flatMap(({ parts }) => parts.map((part) => part.node)))].map((node) => {
+      this.#range.selectNodeContents(node);
+      return this.#range.getBoundingClientRect().width;
+    });
+  }
+
+  /**
+   * @param zoom how many times larger than usual everything is shown
+   * @returns undefined where it can't be told where its lines are broken
+   */
+  read({ words, inlines, atoms: _, whole: __, ...gathered }: Gathered, zoom: number): Paragraph | undefined {
+    this.#zoom = zoom;
+    const pieces = new Columns('segment', 'text', 'left', 'right');
+    const segments = new Columns('left', 'right', 'hard', 'styles');
+    const texts: ReadText[] = [];
+    const order = new Map<Standing, number>();
+    for (const word of words) this.#readWord(word, pieces, segments, texts, order);
+    const whole = texts.map(({ node }) => this.#rectOf(node, 0, node.nodeValue?.length ?? 0));
+    const reach = new Columns('element', 'first', 'last', 'before', 'after');
+    for (const { element, from, to } of inlines) {
+      const box = this.#boxOf(this.nodes[element]!);
+      if (!from || !to) {
+        if (box.width > NOTHING) return undefined;
+        continue;
+      }
+      const { first } = texts[order.get(from)!]!;
+      const { last } = texts[order.get(to)!]!;
+      const [left, right] = [whole[order.get(from)!]!.left, whole[order.get(to)!]!.right];
+      const [before, after] = [left - box.left, box.right - right];
+      const [leads, trails] = [pieces.of('left')[first]! - left > NOTHING, right - pieces.of('right')[last]! > NOTHING];
+      // A space at the end that has room around it: on which side of a break that is, isn't worked out.
+      if ((before > NOTHING && leads) || (after > NOTHING && trails) || before < -NOTHING || after < -NOTHING) return undefined;
+      reach.push({ element, first, last, before, after });
+      const [begin, end] = [pieces.of('segment')[first]!, pieces.of('segment')[last]!];
+      if (!leads) segments.of('left')[begin] = Math.min(segments.of('left')[begin]!, box.left);
+      if (!trails) segments.of('right')[end] = Math.max(segments.of('right')[end]!, box.right);
+    }
+    const atoms = new Columns('element', 'text', 'before', 'width');
+    for (const [text, { node }] of texts.entries()) {
+      if (node.nodeType !== 1) continue;
+      const box = this.#boxOf(node as HTMLElement);
+      const width = this.sizes.get(node as HTMLElement)!;
+      if (Math.abs(width - box.width) > NOTHING) {
+        // It gives way to what stands beside it.
+        if (pieces.length > 1) return undefined;
+        pieces.of('right')[0]! += width - box.width;
+        segments.of('right')[0]! += width - box.width;
+      }
+      atoms.push({ element: this.index.get(node as HTMLElement)!, text, before: box.left - whole[text]!.left, width });
+    }
+    const numbers = (list: readonly number[]) => Float64Array.from(list);
+    return {
+      ...gathered,
+      exact: PLAINLY / zoom,
+      segments: {
+        left: numbers(segments.of('left')),
+        right: numbers(segments.of('right')),
+        hard: Uint8Array.from(segments.of('hard')),
+        styles: Uint32Array.from(segments.of('styles')),
+      },
+      pieces: {
+        segment: Int32Array.from(pieces.of('segment')),
+        text: Int32Array.from(pieces.of('text')),
+        left: numbers(pieces.of('left')),
+        right: numbers(pieces.of('right')),
+      },
+      texts: {
+        // What holds nothing but spaces that don't break has no lines of its own.
+        element: Int32Array.from(texts, ({ node, element }) => (/\S/.test(node.nodeValue ?? '') ? element : -1)),
+        left: Float64Array.from(whole, ({ left }) => left),
+        right: Float64Array.from(whole, ({ right }) => right),
+        first: Int32Array.from(texts, ({ first }) => first),
+        last: Int32Array.from(texts, ({ last }) => last),
+        style: Uint8Array.from(texts, ({ style }) => style),
+      },
+      inlines: {
+        element: Int32Array.from(reach.of('element')),
+        first: Int32Array.from(reach.of('first')),
+        last: Int32Array.from(reach.of('last')),
+        before: numbers(reach.of('before')),
+        after: numbers(reach.of('after')),
+      },
+      atoms: {
+        element: Int32Array.from(atoms.of('element')),
+        text: Int32Array.from(atoms.of('text')),
+        before: numbers(atoms.of('before')),
+        width: numbers(atoms.of('width')),
+      },
+    };
+  }
+
+  #readWord(
+    { text: written, parts, hard }: Word,
+    pieces: Columns<'segment' | 'text' | 'left' | 'right'>,
+    segments: Columns<'left' | 'right' | 'hard' | 'styles'>,
+    texts: ReadText[],
+    order: Map<Standing, number>,
+  ): void {
+    const cuts = [...this.breaksOf(written), written.length];
+    let [at, cut] = [0, 0];
+    let row = { left: Infinity, right: -Infinity, styles: 0 };
+    const end = (byHand: boolean) => {
+      segments.push({ ...row, hard: byHand ? 1 : 0 });
+      row = { left: Infinity, right: -Infinity, styles: 0 };
+    };
+    for (const { node, element, style, styles, ...part } of parts) {
+      for (let { from } = part; from < part.to;) {
+        const to = Math.min(part.to, from + cuts[cut]! - at);
+        const { left, right } = this.#rectOf(node, from, to);
+        let text = order.get(node);
+        if (text === undefined) {
+          order.set(node, (text = texts.length));
+          texts.push({ node, element, style, first: pieces.length, last: 0 });
+        }
+        texts[text]!.last = pieces.length;
+        pieces.push({ segment: segments.length, text, left, right });
+        row = { left: Math.min(row.left, left), right: Math.max(row.right, right), styles: (row.styles | styles) >>> 0 };
+        at += to - from;
+        from = to;
+        if (at === cuts[cut] && at < written.length) {
+          end(false);
+          cut++;
+        }
+      }
+    }
+    end(hard ?? false);
+  }
+
+  #rectOf(node: Standing, from: number, to: number): { readonly left: number; readonly right: number } {
+    if (node.nodeType === 1) {
+      const { left, right } = this.#boxOf(node as HTMLElement);
+      const style = getComputedStyle(node as HTMLElement);
+      return { left: left - (parseFloat(style.marginLeft) || 0), right: right + (parseFloat(style.marginRight) || 0) };
+    }
+    this.#range.setStart(node, from);
+    this.#range.setEnd(node, to);
+    const { left, right } = this.#range.getBoundingClientRect();
+    return { left: left / this.#zoom, right: right / this.#zoom };
+  }
+
+  #boxOf(element: HTMLElement): { readonly left: number; readonly right: number; readonly width: number } {
+    const { left, right, width } = element.getBoundingClientRect();
+    return { left: left / this.#zoom, right: right / this.#zoom, width: width / this.#zoom };
+  }
+}

@@ -1,0 +1,57 @@
+import type { Typesetting } from '@/core/audit/typeset/paragraph';
+import { flowOfPage } from './flow-of-page';
+import { TextGatherer } from './gather-text';
+import { ParagraphReader } from './read-paragraph';
+import type { ReadElement } from './style-facts';
+import { askLeading } from './style-leading';
+import { breaksIn } from './word-breaks';
+
+const STYLES_MOST = 32;
+/** Browsers say where a letter stands in 1/64 px; so many times larger, all that more exactly. */
+const LARGER = 64;
+const ZOOM = `html { zoom: ${LARGER} !important; }`;
+const NO_WRAP = '[data-mp-set] { text-wrap-mode: nowrap !important; }';
+/** Where letters of both sizes differ by more, px, they aren't set alike. */
+const ALIKE = 0.032;
+
+/**
+ * Reads how the texts of a document are made up, as it is laid out now.
+ * @returns undefined where text flows around something, or is of too many styles
+ */
+export function readTypesetting(
+  document: Document,
+  nodes: readonly HTMLElement[],
+  elements: readonly ReadElement[],
+): Typesetting | undefined {
+  const index = new Map<Element, number>(nodes.map((node, i) => [node, i]));
+  const gatherer = new TextGatherer(document.defaultView!, index);
+  const flow = flowOfPage(nodes, elements, index, gatherer);
+  if (!flow || gatherer.styles.size > STYLES_MOST) return undefined;
+  const { gathered } = flow;
+  const breaks = breaksIn(
+    gathered.flatMap(({ words }) => words.map(({ text }) => text)),
+    document,
+  );
+  const leading = askLeading(document, gatherer.samples, [...gatherer.pairs.values()], gatherer.lax);
+  const sizes = new Map(
+    gathered.flatMap(({ atoms }) => atoms.map((atom) => [atom, atom.getBoundingClientRect().width] as const)),
+  );
+  const reader = new ParagraphReader(document, nodes, index, breaks, sizes);
+  const blocks = new Set(gathered.map(({ block }) => nodes[block]!));
+  const sheet = document.createElement('style');
+  for (const block of blocks) block.setAttribute('data-mp-set', '');
+  sheet.textContent = NO_WRAP;
+  document.head.append(sheet);
+  const plain = gathered.map((one) => reader.widthsOf(one));
+  sheet.textContent = NO_WRAP + ZOOM;
+  // What stands in lines like a letter has a size of its own, and letters of broken sizes are rounded: both don't always grow along.
+  const large = gathered.map((one, i) => {
+    const isAlike = reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - plain[i]![text]!) < ALIKE);
+    return one.atoms.length === 0 && one.whole && isAlike ? { read: reader.read(one, LARGER) } : undefined;
+  });
+  sheet.textContent = NO_WRAP;
+  const paragraphs = gathered.map((one, i) => (large[i] ? large[i].read : reader.read(one, 1)));
+  sheet.remove();
+  for (const block of blocks) block.removeAttribute('data-mp-set');
+  return flow.finish(paragraphs, leading, !gatherer.lax);
+}
