@@ -214,10 +214,12 @@ export class TextGatherer {
     if (!walk(children, block, key, strut, 1 << strut, [])) return undefined;
     end();
     if (words.length === 0) return 'nothing';
+    // Borders that collapse lie half in the neighbouring cell (CSS 2.2, 17.6.2).
+    const own = style.display === 'table-cell' && style.borderCollapse === 'collapse' ? 0.5 : 1;
     return {
       block,
-      insetLeft: px(style.paddingLeft) + px(style.borderLeftWidth),
-      insetRight: px(style.paddingRight) + px(style.borderRightWidth),
+      insetLeft: px(style.paddingLeft) + px(style.borderLeftWidth) * own,
+      insetRight: px(style.paddingRight) + px(style.borderRightWidth) * own,
       align,
       strut,
       words,

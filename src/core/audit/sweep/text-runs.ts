@@ -1,5 +1,6 @@
 import type { PageFacts } from '../facts';
-import type { BetweenTwo, Starts, Typesetter } from '../typeset/typesetter';
+import type { Typesetter } from '../typeset/typesetter';
+import type { Starts, WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { disagreement } from './disagreement';
 
@@ -76,12 +77,12 @@ function* runsOf(
   from: number,
   to: number,
   starts: readonly (Starts | undefined)[],
-  { factsAt, loose }: BetweenTwo,
+  between: WorkedOut,
   measured: (width: number) => PageFacts,
 ): Generator<undefined, TextRun[]> {
   const runs: TextRun[] = [];
   const ends = new Map([from, to].map((width) => [width, measured(width)]));
-  const factsOf = (begin: Starts | undefined, width: number) => begin && factsAt(width, begin);
+  const factsOf = (begin: Starts | undefined, width: number) => begin && between.factsAt(width, begin);
   function* at(width: number): Generator<undefined, PageFacts> {
     const known = ends.get(width) ?? factsOf(starts[width - from], width);
     if (known) return known;
@@ -93,7 +94,7 @@ function* runsOf(
     let end = begin;
     while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
     const first = yield* at(begin);
-    runs.push({ from: begin, to: end, first, last: end > begin ? yield* at(end) : first, loose });
+    runs.push({ from: begin, to: end, first, last: end > begin ? yield* at(end) : first, loose: between.loose });
     begin = end + 1;
   }
   return runs;

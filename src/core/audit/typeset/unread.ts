@@ -1,0 +1,38 @@
+import { Level } from '../codes';
+import type { PageFacts } from '../facts';
+
+/* Text whose lines aren't worked out: it keeps its place in the block that holds it. */
+
+/** Distances that should be the same and differ by more, px, aren't. */
+const SAME = 0.05;
+/** A block this many times as high as its type may hold more than one line. */
+const LINES_LEAST = 1.9;
+
+/** The block in whose lines an element stands. */
+export function blockOf({ level, elements }: PageFacts, element: number): number {
+  let at = element;
+  while (at > 0 && level[at] === Level.inline) at = elements[at]!.parent;
+  return at;
+}
+
+/** Whether text whose lines aren't worked out stands on as many, at the same heights, in a block as high. */
+export function standsAlike(element: number, a: PageFacts, b: PageFacts): boolean {
+  const block = blockOf(a, element) * 4;
+  const [x, y] = [a.lines[element]!, b.lines[element]!];
+  if (x.length !== y.length) return false;
+  const same = (p: number, q: number) => Math.abs(p - a.boxes[block + 1]! - (q - b.boxes[block + 1]!)) < SAME;
+  for (let at = 1; at < x.length; at += 2) if (!same(x[at]!, y[at]!)) return false;
+  return same(a.boxes[block + 3]!, b.boxes[block + 3]!);
+}
+
+/** Of text whose lines aren't worked out, what stands on several: words may go from one to the other. */
+export function looseIn(unread: Uint8Array, facts: PageFacts, boxes: Float64Array, lines: readonly Float64Array[]): Uint8Array {
+  const loose = new Uint8Array(unread.length);
+  for (let i = 0; i < unread.length; i++) {
+    if (!unread[i] || lines[i]!.length === 0) continue;
+    const block = blockOf(facts, i) * 4;
+    const high = lines[i]![3]! - lines[i]![1]!;
+    if (lines[i]!.length > 4 || boxes[block + 3]! - boxes[block + 1]! > high * LINES_LEAST) loose[i] = 1;
+  }
+  return loose;
+}

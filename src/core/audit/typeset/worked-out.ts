@@ -1,0 +1,202 @@
+import type { PageFacts } from '../facts';
+import { breakLines, isRoomy } from './break-lines';
+import { placeAtoms, placeInline, rowsOf, SAME } from './in-lines';
+import type { LinesAt } from './lines-at';
+import { layOut, roomIn, sameNumbers } from './lines-at';
+import type { Page } from './page';
+import type { Between } from './stack';
+import { Stacker } from './stack';
+import { blockOf, looseIn } from './unread';
+
+/** Both sides of a box are rounded to 1/64 px. */
+const ROUNDED = 1 / 32;
+const NO_LINES = new Float64Array(0);
+
+/** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
+export type Starts = readonly (Int32Array | undefined)[];
+
+/** What is worked out of the viewports between two measured ones. */
+export class WorkedOut {
+  /** 1 for elements of whose lines it isn't known how far they reach. */
+  readonly loose: Uint8Array;
+
+  constructor(
+    private readonly page: Page,
+    private readonly pair: Between,
+  ) {
+    const { facts } = pair.a;
+    this.loose = looseIn(page.set.unread, facts, facts.boxes, facts.lines);
+  }
+
+  #share(width: number): number {
+    const [from, to] = [this.pair.a.facts.viewport.width, this.pair.b.facts.viewport.width];
+    return (width - from) / (to - from);
+  }
+
+  /** On which lines all texts stand; undefined where it isn't known. */
+  startsAt(width: number): Starts | undefined {
+    const { a, b } = this.pair;
+    const { paragraphs } = this.page.set;
+    const share = this.#share(width);
+    const [x, y] = [a.facts.boxes, b.facts.boxes];
+    const span = b.facts.viewport.width - a.facts.viewport.width;
+    const all: (Int32Array | undefined)[] = [];
+    for (let p = 0; p < paragraphs.length; p++) {
+      if (!a.lines[p]) {
+        all.push(undefined);
+        continue;
+      }
+      const { block, insetLeft, insetRight } = paragraphs[p]!;
+      const side = (at: number) => x[at]! + (y[at]! - x[at]!) * share;
+      const room = side(block * 4 + 2) - insetRight - side(block * 4) - insetLeft;
+      if (a.facts.breaks[block] && !isRoomy(paragraphs[p]!, room)) return undefined;
+      // What follows the window by a share of its width is rounded at every width.
+      const isExact = [0, 2].every((at) => [0, span].includes(y[block * 4 + at]! - x[block * 4 + at]!));
+      const starts = breakLines(paragraphs[p]!, room, isExact ? 0 : ROUNDED);
+      if (!starts) return undefined;
+      all.push(starts);
+    }
+    return all;
+  }
+
+  /** Undefined where something isn't known. */
+  factsAt(width: number, starts: Starts): PageFacts | undefined {
+    const { a, b } = this.pair;
+    const { set, leading, inside } = this.page;
+    const share = this.#share(width);
+    const boxes = lerped(a.facts.boxes, b.facts.boxes, share);
+    const lines: (LinesAt | undefined)[] = [];
+    const tops: (Float64Array | undefined)[] = [];
+    for (let p = 0; p < set.paragraphs.length; p++) {
+      const begin = starts[p];
+      const paragraph = set.paragraphs[p]!;
+      const one = begin && layOut(paragraph, begin, roomIn(paragraph, boxes), set.strict);
+      const found = one && this.#topsOf(p, one, share);
+      if (one && !found) return undefined;
+      lines.push(one);
+      tops.push(found);
+    }
+    const stacker = new Stacker(
+      set,
+      leading,
+      this.pair,
+      share,
+      boxes,
+      tops,
+      lines.map((one) => one?.styles),
+      inside,
+    );
+    stacker.place(0, boxes[1]!);
+    for (let i = 1; i < set.holdsOn.length; i++) {
+      const anchor = set.holdsOn[i]!;
+      if (anchor < 0 || (boxes[i * 4] === boxes[i * 4 + 2] && boxes[i * 4 + 1] === boxes[i * 4 + 3])) continue;
+      const from = (texts: PageFacts) => texts.boxes[i * 4 + 1]! - (anchor === i ? 0 : texts.boxes[anchor * 4 + 1]!);
+      const [x, y] = [from(a.facts), from(b.facts)];
+      stacker.place(i, (anchor === i ? 0 : boxes[anchor * 4 + 1]!) + x + (y - x) * share);
+    }
+    return stacker.failed ? undefined : this.#facts(share, width, boxes, lines, tops);
+  }
+
+  /** The tops of a paragraph's lines, from anywhere; undefined where they aren't known. */
+  #topsOf(p: number, one: LinesAt, share: number): Float64Array | undefined {
+    const { a, b } = this.pair;
+    const { set, leading, inStack } = this.page;
+    const [x, y] = [a.lines[p]!, b.lines[p]!];
+    const [fromA, fromB] = [a.tops[p]!, b.tops[p]!];
+    if (sameNumbers(one.styles, x.styles) && sameNumbers(one.styles, y.styles)) return lerped(fromA, fromB, share);
+    const { block, strut } = set.paragraphs[p]!;
+    if (!inStack[block]) return undefined;
+    const all = [one.styles, x.styles, y.styles];
+    const [firstSame, lastSame] = [0, -1].map((at) => all.every((styles) => styles.at(at) === one.styles.at(at)));
+    const isKnown = (styles: Uint32Array) =>
+      styles.every(
+        (some, i) =>
+          ((i === 0 && firstSame) || leading.above(strut, some) !== undefined) &&
+          ((i === styles.length - 1 && lastSame) || leading.below(strut, some) !== undefined),
+      );
+    if (!all.every(isKnown)) return undefined;
+    const tops = new Float64Array(one.styles.length);
+    for (let i = 1; i < tops.length; i++)
+      tops[i] = tops[i - 1]! + leading.below(strut, one.styles[i - 1]!)! + leading.above(strut, one.styles[i]!)!;
+    return tops;
+  }
+
+  #facts(
+    share: number,
+    width: number,
+    boxes: Float64Array,
+    all: readonly (LinesAt | undefined)[],
+    tops: readonly (Float64Array | undefined)[],
+  ): PageFacts | undefined {
+    const { a, b } = this.pair;
+    const { set, leading } = this.page;
+    if (!placeAtoms(this.page, this.pair, all, tops, boxes)) return undefined;
+    const rows = rowsOf(set.paragraphs, all, set.worked);
+    const filled = new Int32Array(set.worked.length);
+    for (let p = 0; p < all.length; p++) {
+      const one = all[p];
+      if (!one) continue;
+      const { texts, inlines, strut } = set.paragraphs[p]!;
+      for (let i = 0; i < one.count; i++) {
+        const text = one.text[i]!;
+        const element = texts.element[text]!;
+        if (element < 0) continue;
+        const style = texts.style[text]!;
+        const top = tops[p]![one.line[i]!]! + (leading.offset(strut, style) ?? 0);
+        const own = rows[element]!;
+        const row = filled[element]!;
+        own[row] = one.left[i]!;
+        own[row + 1] = top;
+        own[row + 2] = one.right[i]!;
+        own[row + 3] = top + leading.height(style);
+        filled[element] = row + 4;
+      }
+      const [x, y] = [a.reach[p]!, b.reach[p]!];
+      for (let i = 0; i < inlines.element.length; i++) {
+        if (Math.abs(x.above[i]! - y.above[i]!) > SAME || Math.abs(x.below[i]! - y.below[i]!) > SAME) return undefined;
+        placeInline(set.paragraphs[p]!, i, one, tops[p]!, x.above[i]!, x.below[i]!, boxes);
+      }
+    }
+    const [first, last] = [a.facts, b.facts];
+    const lines = first.lines.map((own, i) => {
+      if (own.length === 0) return own;
+      if (set.worked[i]) return rows[i] ?? NO_LINES;
+      const mixed = lerped(own, last.lines[i]!, share);
+      // They keep their place in the block that holds them.
+      const block = blockOf(first, i) * 4;
+      const [across, down] = [0, 1].map((side) => {
+        const [x, y] = [first.boxes[block + side]!, last.boxes[block + side]!];
+        return boxes[block + side]! - (x + (y - x) * share);
+      });
+      for (let at = 0; at < mixed.length; at += 2) {
+        mixed[at]! += across!;
+        mixed[at + 1]! += down!;
+      }
+      return mixed;
+    });
+    const loose = looseIn(set.unread, first, boxes, lines);
+    const bottom = ({ scrollHeight, boxes: all_ }: PageFacts) => scrollHeight - all_[3]!;
+    const { height } = first.viewport;
+    const low = Math.min(first.scrollHeight, last.scrollHeight) <= height;
+    if (low && Math.max(first.scrollHeight, last.scrollHeight) > height) return undefined;
+    const wide = first.scrollWidth > first.viewport.width;
+    return {
+      ...first,
+      viewport: { width, height },
+      boxes,
+      lines,
+      inset: lerped(first.inset, last.inset, share),
+      chars: lerped(first.chars, last.chars, share),
+      scrollWidth: wide ? Math.round(first.scrollWidth + (last.scrollWidth - first.scrollWidth) * share) : width,
+      scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
+      doubt: { loose, sized: false },
+    };
+  }
+}
+
+function lerped(a: Float64Array, b: Float64Array, share: number): Float64Array {
+  if (a === b) return a;
+  const mixed = new Float64Array(a.length);
+  for (let i = 0; i < mixed.length; i++) mixed[i] = a[i]! + (b[i]! - a[i]!) * share;
+  return mixed;
+}
