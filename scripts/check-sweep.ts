@@ -94,8 +94,7 @@ if (pages > 0) {
 const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
 for (const file of files)
   await check(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
-for (let i = 0; i < texts; i++)
-  await check(`text ${seed + i}`, await MeasuredPage.openHtml(generateTextPage(seed + i), asked));
+for (let i = 0; i < texts; i++) await check(`text ${seed + i}`, await MeasuredPage.openHtml(generateTextPage(seed + i), asked));
 for (let i = 0; i < pages; i++) {
   const most = Math.min(stretch, allWidths.length);
   const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));

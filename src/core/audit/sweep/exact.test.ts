@@ -2,7 +2,7 @@ import type { PageFacts } from '../facts';
 import { facts } from '../checks/facts-for-tests';
 import { sidewaysScroll } from '../checks/sideways-scroll';
 import { judgesOf } from '../judge';
-import type { SweptPart, WrongWidth } from './exact';
+import type { SweptPart, WrongWidth } from './sweep';
 import { sweepExactly } from './exact';
 
 const [FIRST, LAST] = [320, 1920];

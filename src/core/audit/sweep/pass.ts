@@ -1,0 +1,266 @@
+import type { PageFacts } from '../facts';
+import type { Judged } from '../judge';
+import { between } from './between';
+import type { WidthResult } from './ledger';
+import { runsBetween } from './runs';
+import { StillMargins } from './still-margins';
+import type { Straight } from './straight';
+import type { TextPart, TextRun } from './text-runs';
+import { textParts } from './text-runs';
+import type { Typesetting } from '../typeset/paragraph';
+import { Typesetter } from '../typeset/typesetter';
+import { chance } from './chance';
+import type { Stretch } from './stretches';
+import { otherChecks } from './other-checks';
+import { sizesOf } from './sizes';
+import type { Sweep, SweptPart, WrongWidth } from './sweep';
+import type { Judge, Telling, Verdict } from './verdicts';
+import { verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
+
+/** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
+const SPOT_CHECKED = 0.02;
+
+/** So many texts that are broken otherwise at the ends of a stretch, and their lines are worked out. */
+const TEXTS_LEAST = 4;
+
+/** One sweep, with what it has measured so far. */
+export class Pass {
+  everyWidth: boolean;
+  readonly #known = new Map<number, PageFacts>();
+  readonly #told = new Set<number>();
+  readonly #edges: ReadonlySet<number>;
+  readonly #random: () => number;
+  #layouts = 0;
+  /** How long a trace was last. */
+  #room: number | undefined;
+  #results: WidthResult[] = [];
+  #kept: { readonly facts: PageFacts; readonly verdicts: readonly Verdict[] } | undefined;
+  readonly #still = new StillMargins();
+  readonly #met = new Set<number>();
+  readonly #typesetters = new Map<Typesetting, Typesetter>();
+
+  constructor(
+    private readonly sweep: Sweep,
+    private readonly widest: number,
+  ) {
+    this.everyWidth = sweep.everyWidth ?? false;
+    this.#edges = new Set(sweep.edges);
+    this.#random = chance(sweep.widths.length + (sweep.widths[0] ?? 0));
+  }
+
+  #measured(width: number): PageFacts {
+    let facts = this.#known.get(width);
+    if (!facts) {
+      facts = this.sweep.measure(width);
+      this.#known.set(width, facts);
+      this.#layouts++;
+    }
+    return facts;
+  }
+
+  /** After each layout, since of thousands of elements one takes long. */
+  #soFar(wrong?: WrongWidth): SweptPart {
+    const part = { results: this.#results, layouts: this.#layouts, ...(wrong && { wrong }) };
+    this.#results = [];
+    this.#layouts = 0;
+    return part;
+  }
+
+  #tell(width: number, violations: readonly Judged[]): void {
+    this.#told.add(width);
+    const atEdge = this.#edges.has(width) || this.#edges.has(width + 1);
+    this.#results.push({ width, violations, ...(atEdge && { sizes: sizesOf(this.#measured(width)) }) });
+  }
+
+  *measureAll({ first, last, top }: Stretch): Generator<SweptPart> {
+    const bandTop = this.#measured(top);
+    for (let width = first; width <= last; width++) {
+      if (this.#told.has(width)) continue;
+      const facts = this.#asJudged(this.#measured(width), width, bandTop);
+      this.#tell(
+        width,
+        this.sweep.judges.flatMap(({ judge }) => judge(facts)),
+      );
+      yield this.#soFar();
+      if (width > first && width < last && width !== top) this.#known.delete(width);
+    }
+  }
+
+  #asJudged(facts: PageFacts, width: number, bandTop: PageFacts): PageFacts {
+    return { ...facts, columns: this.sweep.columns?.(width), bandTop };
+  }
+
+  *decide({ first, last, top }: Stretch): Generator<SweptPart> {
+    const bandTop = this.#measured(top);
+    yield this.#soFar();
+    for (const part of yield* this.#partsOf(first, last)) {
+      const wrong = part.runs
+        ? yield* this.#decideTexts(part.runs, bandTop)
+        : yield* this.#decidePart(part.from, part.to, bandTop);
+      if (!wrong) continue;
+      this.everyWidth = true;
+      this.#told.clear();
+      yield this.#soFar(wrong);
+      return;
+    }
+    yield this.#soFar();
+    // Only shared ends are asked for again.
+    for (const width of this.#known.keys()) if (width > first && width < last && width !== top) this.#forget(width);
+  }
+
+  #forget(width: number): void {
+    this.#known.delete(width);
+    for (const one of this.#typesetters.values()) one.forget(width);
+  }
+
+  /** Where many texts are broken otherwise at both ends, their lines are worked out. */
+  *#partsOf(first: number, last: number): Generator<SweptPart, readonly TextPart[]> {
+    const [a, b] = [this.#measured(first), this.#measured(last)];
+    yield this.#soFar();
+    let changed = 0;
+    for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) changed++;
+    // Once it is known how the texts are made up, that serves all further stretches.
+    const set = changed >= (this.#typesetters.size > 0 ? 1 : TEXTS_LEAST) ? a.typesetting?.() : undefined;
+    if (!set) return [{ from: first, to: last, runs: undefined }];
+    let typesetter = this.#typesetters.get(set);
+    if (!typesetter) this.#typesetters.set(set, (typesetter = new Typesetter(set, (i) => a.elements[i]!.parent)));
+    return yield* this.#telling(textParts(first, last, (width) => this.#measured(width), typesetter));
+  }
+
+  *#telling<T>(steps: Generator<undefined, T>): Generator<SweptPart, T> {
+    for (;;) {
+      const { value, done } = steps.next();
+      yield this.#soFar();
+      if (done) return value as T;
+    }
+  }
+
+  *#decidePart(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
+    const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width)));
+    for (const { widths, straight } of runs) {
+      const [from, to] = [widths[0]!, widths[widths.length - 1]!];
+      const run = { from, to, first: this.#measured(from), last: this.#measured(to) };
+      const wrong = yield* this.#decideRun(run, straight, bandTop);
+      if (wrong) return wrong;
+    }
+    return undefined;
+  }
+
+  *#decideTexts(runs: readonly TextRun[], bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
+    const [first, last] = [runs[0]!, runs[runs.length - 1]!];
+    if (!this.#met.has(last.to)) this.#judged(last.to, last.last, bandTop);
+    if (!this.#met.has(first.from)) this.#judged(first.from, first.first, bandTop);
+    for (const run of runs) {
+      const wrong = yield* this.#decideRun(run, run, bandTop);
+      if (wrong) return wrong;
+    }
+    return undefined;
+  }
+
+  #judged(width: number, facts: PageFacts, bandTop: PageFacts): { verdicts: readonly Verdict[]; doubtful: Judge[] } {
+    if (this.#kept?.facts !== facts) {
+      const verdicts = verdictsOn(this.sweep.judges, this.#asJudged(facts, width, bandTop), this.#room);
+      this.#room = verdicts.at(-1)?.end;
+      this.#kept = { facts, verdicts };
+      if (!facts.doubt && !this.#met.has(width)) {
+        this.#met.add(width);
+        this.#still.meet(verdicts);
+      }
+    }
+    const { verdicts } = this.#kept;
+    const doubtful = facts.doubt ? this.sweep.judges.filter((_, i) => this.#still.isDoubtful(verdicts[i]!, i)) : [];
+    return { verdicts, doubtful };
+  }
+
+  /** Tells what is said of the end of a run, measured or worked out. */
+  *#decideEnd(width: number, facts: PageFacts, bandTop: PageFacts): Generator<SweptPart, readonly Verdict[] | WrongWidth> {
+    const { verdicts, doubtful } = this.#judged(width, facts, bandTop);
+    if (this.#told.has(width)) return verdicts;
+    const isSpot = facts.doubt && doubtful.length === 0 && this.#random() < SPOT_CHECKED;
+    if (doubtful.length === 0 && !isSpot) {
+      this.#tell(
+        width,
+        verdicts.flatMap(({ found }) => found),
+      );
+      return verdicts;
+    }
+    const one = this.#asJudged(this.#measured(width), width, bandTop);
+    yield this.#soFar();
+    const said = verdicts.flatMap(({ found }, i) => (doubtful.includes(this.sweep.judges[i]!) ? [] : found));
+    if (isSpot) {
+      const checks = otherChecks(
+        said,
+        this.sweep.judges.flatMap(({ judge }) => judge(one)),
+      );
+      if (checks.length > 0) return { width, checks };
+    }
+    this.#tell(width, [...said, ...doubtful.flatMap(({ judge }) => judge(one))]);
+    return verdicts;
+  }
+
+  *#decideRun(
+    { from, to, first, last }: Omit<TextRun, 'loose'>,
+    straight: Straight,
+    bandTop: PageFacts,
+  ): Generator<SweptPart, WrongWidth | undefined> {
+    let begin = yield* this.#decideEnd(from, first, bandTop);
+    yield this.#soFar();
+    if ('checks' in begin) return begin;
+    if (to === from) return undefined;
+    if (to - from < 2) {
+      const end = yield* this.#decideEnd(to, last, bandTop);
+      return 'checks' in end ? end : undefined;
+    }
+    const worked = between(first, last, straight);
+    let latest: PageFacts | undefined;
+    const at = (width: number) => {
+      if (latest?.viewport.width !== width) latest = this.#asJudged(worked(width), width, bandTop);
+      return latest;
+    };
+    // Where it isn't known how far lines reach, or how type is rounded, the ends are judged by what is assumed between them.
+    const isLoose = straight.loose.includes(1) || at(from).doubt!.sized;
+    const endsAs = (width: number) => verdictsOn(this.sweep.judges, at(width), this.#room);
+    if (isLoose) begin = endsAs(from);
+    const end = isLoose ? endsAs(to) : yield* this.#decideEnd(to, last, bandTop);
+    if ('checks' in end) return end;
+    yield this.#soFar();
+    const found = new Map<number, Judged[]>();
+    const doubts = new Map<number, Judge[]>();
+    for (let width = from + 1; width < to; width++) found.set(width, []);
+    const telling: Telling = {
+      at,
+      tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
+      doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
+    };
+    const asked = at(from);
+    const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));
+    const [left, right] = [begin, end];
+    this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
+    verdictsAtEach([...uneven], from, to, telling);
+    const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
+    for (const [width, judges] of doubts) {
+      const one = facts(width);
+      for (const { judge } of judges) found.get(width)!.push(...judge(one));
+      yield this.#soFar();
+    }
+    for (const [width, said] of found) {
+      if (this.#told.has(width)) continue;
+      if (!doubts.has(width) && this.#random() < SPOT_CHECKED) {
+        const one = facts(width);
+        const checks = otherChecks(
+          said,
+          this.sweep.judges.flatMap(({ judge }) => judge(one)),
+        );
+        yield this.#soFar();
+        if (checks.length > 0) return { width, checks };
+      }
+      this.#tell(width, said);
+    }
+    if (isLoose) {
+      const told = yield* this.#decideEnd(to, last, bandTop);
+      if ('checks' in told) return told;
+    }
+    yield this.#soFar();
+    return undefined;
+  }
+}
