@@ -57,6 +57,14 @@ test('a worker that fell silent loses its page to another, and writes nothing af
   expect(page).toMatchObject({ state: 'failed', problem: 'It took too long.', attempts: 2 });
 });
 
+test('what is to be known of a page that is done is kept with it, and it is done all the same', async () => {
+  const { id, run } = await order();
+  const attempt = (await claimPage(run, 'gfront'))!;
+  await finishPage(run, 'gfront', attempt, { ...RESULT, noticed: 'At 700 px it was worked out otherwise.' });
+  const page = (await listRuns(id))[0]!.pages.find((one) => one.page === 'gfront');
+  expect(page).toMatchObject({ state: 'done', problem: 'At 700 px it was worked out otherwise.' });
+});
+
 test('a page that kills its workers is given up after four tries', async () => {
   const { id, run } = await order();
   for (let attempt = 0; attempt < 4; attempt++) {

@@ -10,6 +10,7 @@ export { checkNamed, CHECKS } from './checks';
 export { Ledger } from './sweep/ledger';
 export type { Finding, WidthResult } from './sweep/ledger';
 export { sweepExactly } from './sweep/exact';
+export { wrongWords } from './sweep/sweep';
 export type { Sweep, SweptPart, WrongWidth } from './sweep/sweep';
 export { packed, unpacked } from './sweep/packed';
 export type { PackedResults } from './sweep/packed';

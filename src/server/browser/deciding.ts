@@ -1,4 +1,4 @@
-import type { Ledger, Looking } from '@/core/audit';
+import type { Ledger, Looking, WrongWidth } from '@/core/audit';
 import type { Page, Project } from '@/core/document';
 import { turns } from './lanes';
 import { MeasuredPage } from './measuring';
@@ -10,6 +10,8 @@ import type { TurnWish } from './turns';
 export interface DecidedPiece {
   readonly results: number;
   readonly layouts: number;
+  /** A width that was worked out and turned out otherwise. */
+  readonly wrong?: WrongWidth | undefined;
   /** Without the waiting, ms. */
   readonly ms: number;
 }
@@ -46,7 +48,7 @@ export async function* deciding(
           if (done || !step) break;
           ledger.record(step.results, looking.view, looking.heights[0]);
           if (step.results.length > 0) tries.progressed();
-          yield { results: step.results.length, layouts: step.layouts, ms: performance.now() - begun };
+          yield { results: step.results.length, layouts: step.layouts, wrong: step.wrong, ms: performance.now() - begun };
         }
       }
     } finally {

@@ -37,14 +37,14 @@ async function* withSamples(
     const shown = pageOf(other, page.id)!;
     const measured = await MeasuredPage.open(other, shown, slice);
     try {
-      for await (const { results, layouts } of measured.sweep({
+      for await (const { results, layouts, wrong } of measured.sweep({
         view: 'widths',
         widths,
         heights,
         ...(near !== undefined && { near }),
       })) {
         for (const { width, violations } of results) gather(found.get(width)!, page, sampleKey(sample), violations);
-        yield { results: [], layouts, done: false };
+        yield { results: [], layouts, done: false, wrong };
       }
     } finally {
       await measured.close();

@@ -126,6 +126,7 @@ export const auditPages = pgTable(
     decided: integer('decided').notNull().default(0),
     layouts: integer('layouts').notNull().default(0),
     findings: jsonb('findings'),
+    /** Why it failed, or what is to be known of it though it is done. */
     problem: text('problem'),
     finishedAt: timestamp('finished_at', { withTimezone: true }),
   },

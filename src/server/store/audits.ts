@@ -21,6 +21,7 @@ export interface PageAudit {
   readonly decided: number;
   readonly layouts: number;
   readonly findings: readonly Finding[];
+  /** Why it failed, or what is to be known of it though it is done. */
   readonly problem: string | null;
 }
 
@@ -96,12 +97,14 @@ export async function finishPage(
     readonly decided: number;
     readonly layouts: number;
     readonly problem?: string | undefined;
+    readonly noticed?: string | undefined;
   },
 ): Promise<boolean> {
-  const { findings, decided, layouts, problem } = result;
+  const { findings, decided, layouts, problem, noticed } = result;
+  const words = problem ?? noticed ?? null;
   const written = await database()
     .update(auditPages)
-    .set({ state: problem ? 'failed' : 'done', findings, decided, layouts, problem: problem ?? null, finishedAt: sql`now()` })
+    .set({ state: problem ? 'failed' : 'done', findings, decided, layouts, problem: words, finishedAt: sql`now()` })
     .where(mine(run, page, attempt))
     .returning({ page: auditPages.pageId });
   return written.length > 0;

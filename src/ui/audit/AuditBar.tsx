@@ -1,6 +1,7 @@
 'use client';
 
-import type { Finding, WrongWidth } from '@/core/audit';
+import type { Finding } from '@/core/audit';
+import { wrongWords } from '@/core/audit';
 import { useSession, useAudit } from '../state/store';
 import { continueSweep, stopSweep } from '../measuring/sweep';
 import { BUTTON } from '../theme/controls';
@@ -22,10 +23,6 @@ const FURTHER_WORDS = {
   samples: 'other rows in lists',
 } as const;
 
-/** What is told where what was worked out wasn't so: it is right now, and whoever made this should know. */
-const wrongWords = ({ width, checks }: WrongWidth) =>
-  `. At ${width} px it was worked out otherwise than measured (${checks.join(', ')}): a fault of Mill Pond’s, so every width was measured`;
-
 /** How far the audit of the page is, and what can be done about all of it at once. */
 export function AuditBar() {
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
@@ -42,7 +39,7 @@ export function AuditBar() {
       : sweep.error
         ? sweep.error
         : sweep.complete
-          ? `Every width ${first} to ${last} and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}${sweep.wrong ? wrongWords(sweep.wrong) : ''}`
+          ? `Every width ${first} to ${last} and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}${sweep.wrong ? `. ${wrongWords(sweep.wrong)}` : ''}`
           : `${sweep.decided} of ${sweep.total} widths decided`;
   return (
     <div className="ml-auto flex items-center gap-3 self-center">

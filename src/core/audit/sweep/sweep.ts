@@ -22,6 +22,10 @@ export interface SweptPart {
   readonly wrong?: WrongWidth | undefined;
 }
 
+/** Told of a page that is right now; whoever made this should know. */
+export const wrongWords = ({ width, checks }: WrongWidth): string =>
+  `At ${width} px it was worked out otherwise than measured (${checks.join(', ')}): a fault of Mill Pond’s, so every width was measured`;
+
 export interface WrongWidth {
   readonly width: number;
   /** The checks that said something else. */

@@ -29,7 +29,9 @@ export const GET = route<{ id: string }>(async (request, parameters) => {
   if (!project) throw new HttpError(404, 'There is no such audit.');
   const pages = project.pages.map((page) => {
     const audited = run.pages.find((one) => one.page === page.id);
-    return { page, findings: audited?.findings ?? [], problem: audited?.problem ?? undefined };
+    // What is only to be known of a page that was measured is no problem of its report.
+    const problem = audited?.state === 'failed' ? (audited.problem ?? undefined) : undefined;
+    return { page, findings: audited?.findings ?? [], problem };
   });
   const { type, ending, write } = REPORT_FORMS[asked.data.form];
   const text = write({ project, revision: run.revision, createdAt: run.createdAt, pages });
