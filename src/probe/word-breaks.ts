@@ -2,9 +2,12 @@
 const WHOLE =
   /^[("'“‘[]*[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\d_]+(?:['’.,][\p{Script=Latin}\d]+)*[.,;:!?)'"”’\]]*$/u;
 const known = new Map<string, readonly number[]>();
+/** Pages come and go in the same window. */
+const KNOWN_MOST = 20_000;
 
 /** Where a browser may break words that stand without a space: places in each word, ascending. */
 export function breaksIn(words: Iterable<string>, document: Document): (word: string) => readonly number[] {
+  if (known.size > KNOWN_MOST) known.clear();
   const asked = [...new Set(words)].filter((word) => !WHOLE.test(word) && !known.has(word));
   if (asked.length > 0) askBrowser(asked, document);
   return (word) => known.get(word) ?? NONE;

@@ -105,19 +105,11 @@ export class MeasuredPage {
       brute,
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
-    const ask = (wait: number) => this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
-    // While one report is taken in the next is worked on.
-    let next: Promise<string> | undefined = ask(Math.min(FIRST_REPORT_MS, reportMs));
-    try {
-      while (next) {
-        const step = JSON.parse(await next) as PackedStep;
-        next = step.done ? undefined : ask(reportMs);
-        next?.catch(() => undefined);
-        yield { ...step, results: unpacked(step.results) };
-      }
-    } finally {
-      // Who stops in between leaves nothing behind that the next one would have to wait for.
-      await next?.catch(() => undefined);
+    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = reportMs) {
+      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
+      const step = JSON.parse(told) as PackedStep;
+      yield { ...step, results: unpacked(step.results) };
+      if (step.done) return;
     }
   }
 
