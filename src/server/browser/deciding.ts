@@ -1,8 +1,6 @@
 import type { Ledger, Looking, WrongWidth } from '@/core/audit';
 import type { Page, Project } from '@/core/document';
-import { turns } from './lanes';
-import { MeasuredPage } from './measuring';
-import { stepsOf } from './sweep-samples';
+import { byHands } from './hands';
 import { Tries } from './tries';
 import type { TurnWish } from './turns';
 
@@ -35,24 +33,10 @@ export async function* deciding(
       await tries.after(error);
     }
   async function* once(): AsyncGenerator<DecidedPiece> {
-    const measured = await turns.run(wish, () => MeasuredPage.open(project, page));
-    try {
-      for (const looking of ledger.missing(plan)) {
-        const steps = stepsOf(measured, [project, page], looking);
-        for (;;) {
-          let begun = 0;
-          const { value: step, done } = await turns.run(wish, () => {
-            begun = performance.now();
-            return steps.next();
-          });
-          if (done || !step) break;
-          ledger.record(step.results, looking.view, looking.heights[0]);
-          if (step.results.length > 0) tries.progressed();
-          yield { results: step.results.length, layouts: step.layouts, wrong: step.wrong, ms: performance.now() - begun };
-        }
-      }
-    } finally {
-      await measured.close();
+    for await (const { looking, results, layouts, wrong, ms } of byHands(project, page, ledger.missing(plan), wish)) {
+      ledger.record(results, looking.view, looking.heights[0]);
+      if (results.length > 0) tries.progressed();
+      yield { results: results.length, layouts, wrong, ms };
     }
   }
 }

@@ -35,6 +35,8 @@ export type SweepStep = Omit<PackedStep, 'results'> & { readonly results: readon
 const REPORT_MS = 200;
 /** Whoever has just opened a page wants to see the first ones. */
 const FIRST_REPORT_MS = 10;
+/** Each report may take so many times as long as the one before. */
+const LONGER = 2;
 
 export interface SweepWish {
   readonly view?: View;
@@ -105,7 +107,7 @@ export class MeasuredPage {
       brute,
     };
     await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
-    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = reportMs) {
+    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = Math.min(wait * LONGER, reportMs)) {
       const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
       const step = JSON.parse(told) as PackedStep;
       yield { ...step, results: unpacked(step.results) };

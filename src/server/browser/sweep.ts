@@ -2,10 +2,9 @@ import type { Looking, PackedResults, View, WrongWidth } from '@/core/audit';
 import { Ledger, packed } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import type { Page, Project } from '@/core/document';
+import { byHands } from './hands';
 import type { LastLine } from './answer-lines';
 import { answerLines } from './answer-lines';
-import { MeasuredPage } from './measuring';
-import { stepsOf } from './sweep-samples';
 import { Tries } from './tries';
 
 /** One line of a sweep's answer. */
@@ -34,19 +33,14 @@ export async function* sweep(
   const ledger = new Ledger();
   const tries = new Tries(`“${page.name}” could not be measured`);
   async function* decideRest(): AsyncGenerator<SweepLine> {
-    const measured = await MeasuredPage.open(project, page, slice);
-    try {
-      for (const looking of ledger.missing(wishes))
-        for await (const { results, layouts, wrong } of stepsOf(measured, [project, page, slice], looking, { near })) {
-          if (signal.aborted) return;
-          if (results.length === 0 && !wrong) continue;
-          ledger.record(results, looking.view, looking.heights[0]);
-          tries.progressed();
-          const height = looking.heights[0]!;
-          yield { type: 'results', view: looking.view, height, results: packed(results), layouts, ...(wrong && { wrong }) };
-        }
-    } finally {
-      await measured.close();
+    const steps = byHands(project, page, ledger.missing(wishes), { urgency: 'now', signal }, { slice, near, inTurn: true });
+    for await (const { looking, results, layouts, wrong } of steps) {
+      if (signal.aborted) return;
+      if (results.length === 0 && !wrong) continue;
+      ledger.record(results, looking.view, looking.heights[0]);
+      tries.progressed();
+      const height = looking.heights[0]!;
+      yield { type: 'results', view: looking.view, height, results: packed(results), layouts, ...(wrong && { wrong }) };
     }
   }
   yield* answerLines('The page could not be measured', tries, signal, decideRest);

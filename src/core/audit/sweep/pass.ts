@@ -15,13 +15,16 @@ import { otherChecks } from './other-checks';
 import { sizesOf } from './sizes';
 import type { Sweep, SweptPart, WrongWidth } from './sweep';
 import type { Judge, Telling, Verdict } from './verdicts';
-import { verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
+import { SPARE, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 
 /** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
 const SPOT_CHECKED = 0.02;
 
 /** So many texts that are broken otherwise at the ends of a stretch, and their lines are worked out. */
 const TEXTS_LEAST = 4;
+
+/** So many widths in doubt where words may go from line to line, and it is worked out where they do. */
+const DOUBTS_MOST = 8;
 
 /** One sweep, with what it has measured so far. */
 export class Pass {
@@ -120,11 +123,25 @@ export class Pass {
     let changed = 0;
     for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) changed++;
     // Once it is known how the texts are made up, that serves all further stretches.
-    const set = changed >= (this.#typesetters.size > 0 ? 1 : TEXTS_LEAST) ? a.typesetting?.() : undefined;
-    if (!set) return [{ from: first, to: last, runs: undefined }];
-    let typesetter = this.#typesetters.get(set);
-    if (!typesetter) this.#typesetters.set(set, (typesetter = new Typesetter(set, (i) => a.elements[i]!.parent)));
+    const typesetter = changed >= (this.#typesetters.size > 0 ? 1 : TEXTS_LEAST) ? this.#typesetterFor(a) : undefined;
+    if (!typesetter) return [{ from: first, to: last, runs: undefined }];
     return yield* this.#telling(textParts(first, last, (width) => this.#measured(width), typesetter));
+  }
+
+  #typesetterFor(facts: PageFacts): Typesetter | undefined {
+    const set = facts.typesetting?.();
+    if (!set) return undefined;
+    let typesetter = this.#typesetters.get(set);
+    if (!typesetter) this.#typesetters.set(set, (typesetter = new Typesetter(set, (i) => facts.elements[i]!.parent)));
+    return typesetter;
+  }
+
+  /** A run in which words may go from line to line, by where they do; undefined where that isn't known of all of it. */
+  *#byTexts(from: number, to: number, first: PageFacts): Generator<SweptPart, readonly TextRun[] | undefined> {
+    const typesetter = this.#typesetterFor(first);
+    if (!typesetter) return undefined;
+    const parts = yield* this.#telling(textParts(from, to, (width) => this.#measured(width), typesetter));
+    return parts.length === 1 ? parts[0]!.runs : undefined;
   }
 
   *#telling<T>(steps: Generator<undefined, T>): Generator<SweptPart, T> {
@@ -140,7 +157,7 @@ export class Pass {
     for (const { widths, straight } of runs) {
       const [from, to] = [widths[0]!, widths[widths.length - 1]!];
       const run = { from, to, first: this.#measured(from), last: this.#measured(to) };
-      const wrong = yield* this.#decideRun(run, straight, bandTop);
+      const wrong = yield* this.#decideRun(run, straight, bandTop, true);
       if (wrong) return wrong;
     }
     return undefined;
@@ -160,7 +177,7 @@ export class Pass {
   #judged(width: number, facts: PageFacts, bandTop: PageFacts): { verdicts: readonly Verdict[]; doubtful: Judge[] } {
     if (this.#kept?.facts !== facts) {
       const verdicts = verdictsOn(this.sweep.judges, this.#asJudged(facts, width, bandTop), this.#room);
-      this.#room = verdicts.at(-1)?.end;
+      this.#room = (verdicts.at(-1)?.end ?? 0) + SPARE;
       this.#kept = { facts, verdicts };
       if (!facts.doubt && !this.#met.has(width)) {
         this.#met.add(width);
@@ -202,6 +219,7 @@ export class Pass {
     { from, to, first, last }: Omit<TextRun, 'loose'>,
     straight: Straight,
     bandTop: PageFacts,
+    mayAskTexts = false,
   ): Generator<SweptPart, WrongWidth | undefined> {
     let begin = yield* this.#decideEnd(from, first, bandTop);
     yield this.#soFar();
@@ -237,6 +255,8 @@ export class Pass {
     const [left, right] = [begin, end];
     this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
     verdictsAtEach([...uneven], from, to, telling);
+    const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
+    if (byTexts) return yield* this.#decideTexts(byTexts, bandTop);
     const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
     for (const [width, judges] of doubts) {
       const one = facts(width);

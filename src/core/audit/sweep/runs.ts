@@ -1,4 +1,6 @@
 import type { PageFacts } from '../facts';
+import { bendIn } from './bend';
+import { wrapHint } from './wrap-hint';
 import { onTheLine, sameArrangement } from './straight';
 import type { Straight } from './straight';
 
@@ -29,6 +31,12 @@ function crossings(a: PageFacts, b: PageFacts): number[] {
 }
 const NEAR = 0.25;
 
+/** Where to look for a change of the arrangement: at both sides of where a text seems to need another line, or in the middle. */
+function changes(a: PageFacts, b: PageFacts): number[] {
+  const hint = wrapHint(a, b);
+  return hint === undefined ? [Math.round((a.viewport.width + b.viewport.width) / 2)] : [hint - 1, hint];
+}
+
 /**
  * Divides what lies between two widths into runs in which everything moves evenly, by measuring as few as it takes. Where the
  * arrangement changes from one whole px to the next, one run ends and another begins.
@@ -48,7 +56,7 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     if (to - from < 2) return;
     const [a, b] = [measured(from), measured(to)];
     const alike = sameArrangement(a, b);
-    const cuts = alike ? [...new Set(crossings(a, b))].sort((x, y) => x - y) : [Math.round((from + to) / 2)];
+    const cuts = alike ? [...new Set(crossings(a, b))].sort((x, y) => x - y) : changes(a, b);
     let before = from;
     for (const cut of cuts) yield* measure(cut);
     if (cuts.length === 0) return;
@@ -71,16 +79,29 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     let loose: Uint8Array | undefined;
     for (const width of inside()) {
       const straight = sameArrangement(a, measured(width)) ? onTheLine(a, measured(width), b) : undefined;
-      if (!straight) {
-        // Something happens in between after all, which neither of the ends shows.
-        const nearest = inside().sort((x, y) => Math.abs(x - (from + to) / 2) - Math.abs(y - (from + to) / 2))[0]!;
-        yield* divide(from, nearest);
-        yield* divide(nearest, to);
-        return;
-      }
+      // Something happens in between after all, which neither of the ends shows.
+      if (!straight) return yield* cut(from, to, inside());
       loose = loose ? loose.map((one, i) => one | straight.loose[i]!) : straight.loose;
     }
     runs.push({ widths: [from, ...inside(), to], straight: { loose: loose ?? new Uint8Array(a.elements.length) } });
+  }
+  /** Divides what doesn't run straight: at its bend, where it has one. */
+  function* cut(from: number, to: number, inside: readonly number[]): Generator<undefined, void> {
+    const all = [from, ...inside, to].map(measured);
+    const bend = all.every((one) => sameArrangement(all[0]!, one)) ? bendIn(all) : undefined;
+    if (bend && 'look' in bend) {
+      yield* measure(bend.look);
+      return yield* straighten(from, to);
+    }
+    const middle = inside.toSorted((x, y) => Math.abs(x - (from + to) / 2) - Math.abs(y - (from + to) / 2))[0]!;
+    const places = bend?.at.filter((width) => width > from && width < to) ?? [];
+    let before = from;
+    for (const place of places.length > 0 ? places : [middle]) {
+      yield* measure(place);
+      yield* divide(before, place);
+      before = place;
+    }
+    yield* divide(before, to);
   }
   function* divide(from: number, to: number): Generator<undefined, void> {
     const within = sorted().filter((width) => width >= from && width <= to);

@@ -19,7 +19,10 @@ export interface Widths {
   readonly near: number;
 }
 
-/** Runs of neighbouring widths inside one band, none longer than a limit, the nearest first. */
+/**
+ * Runs of neighbouring widths inside one band, none longer than a limit, the nearest first; but the narrowest comes right after the first, since
+ * there is most to be found.
+ */
 export function stretchesOf({ widths, edges, bends = [], near }: Widths, widest: number): Stretch[] {
   const begins = [...new Set(edges)].sort((a, b) => a - b);
   const cuts = new Set(bends);
@@ -37,5 +40,9 @@ export function stretchesOf({ widths, edges, bends = [], near }: Widths, widest:
     return Array.from({ length: parts }, (_, part) => ({ first: at(part), last: at(part + 1), top }));
   });
   const distance = ({ first, last }: Stretch) => Math.max(first - near, near - last, 0);
-  return stretches.sort((a, b) => distance(a) - distance(b) || a.first - b.first);
+  const [narrowest] = stretches;
+  stretches.sort((a, b) => distance(a) - distance(b) || a.first - b.first);
+  const at = stretches.indexOf(narrowest!);
+  if (at > 1) stretches.splice(1, 0, ...stretches.splice(at, 1));
+  return stretches;
 }

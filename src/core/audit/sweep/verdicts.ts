@@ -28,6 +28,9 @@ export function verdictsOn(judges: readonly Judge[], facts: PageFacts, room?: nu
   });
 }
 
+/** By how much a trace may be longer than the one before without being copied. */
+export const SPARE = 64;
+
 /** Margins that differ by less are the same number: additions of the same terms in another order. */
 const SAME = 1e-6;
 
@@ -95,8 +98,8 @@ export interface Telling {
 }
 
 /** A judge's verdict on worked-out facts, told or doubted. */
-function tellOne(judge: Judge, width: number, { at, tell, doubt }: Telling): Verdict {
-  const [verdict] = verdictsOn([judge], at(width));
+function tellOne(judge: Judge, width: number, { at, tell, doubt }: Telling, room?: number): Verdict {
+  const [verdict] = verdictsOn([judge], at(width), room);
   if (verdict!.trace.isDoubtful(0, verdict!.end)) doubt(width, judge);
   else tell(width, verdict!.found);
   return verdict!;
@@ -113,7 +116,8 @@ export function verdictsAtEach(judges: readonly Judge[], from: number, to: numbe
  * the same way through the check, all widths between do; where they parted, the width follows from the number that did.
  */
 export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: number, last: Verdict, telling: Telling): void {
-  const one = (width: number) => tellOne(judge, width, telling);
+  const room = first.end - first.start + SPARE;
+  const one = (width: number) => tellOne(judge, width, telling, room);
   const parts: [number, Verdict, number, Verdict][] = [[from, first, to, last]];
   while (parts.length > 0) between(...parts.pop()!);
 
@@ -150,7 +154,7 @@ export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: 
       const [p, q] = [margins[i]!, y.trace.margins[i + shift]!];
       const slack = slacks[i]!;
       if (kind === Kind.curved) {
-        middle ??= verdictsOn([judge], telling.at((a + b) / 2))[0]!;
+        middle ??= verdictsOn([judge], telling.at((a + b) / 2), room)[0]!;
         if (middle.end !== x.end - x.start) return undefined;
         const between = middle.trace.margins[i - x.start]!;
         if (Math.abs(p - q) < SAME && Math.abs(p - between) < SAME) continue;

@@ -15,11 +15,13 @@ export function blockOf({ level, elements }: PageFacts, element: number): number
   return at;
 }
 
-/** Whether text whose lines aren't worked out stands on as many, at the same heights, in a block as high. */
+/** Whether text whose lines aren't worked out stands on as many, and several at the same heights, in a block as high. */
 export function standsAlike(element: number, a: PageFacts, b: PageFacts): boolean {
   const block = blockOf(a, element) * 4;
   const [x, y] = [a.lines[element]!, b.lines[element]!];
   if (x.length !== y.length) return false;
+  // One line moves with its block, however high that is.
+  if (x.length <= 4) return true;
   const same = (p: number, q: number) => Math.abs(p - a.boxes[block + 1]! - (q - b.boxes[block + 1]!)) < SAME;
   for (let at = 1; at < x.length; at += 2) if (!same(x[at]!, y[at]!)) return false;
   return same(a.boxes[block + 3]!, b.boxes[block + 3]!);

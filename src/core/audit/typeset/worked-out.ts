@@ -10,6 +10,8 @@ import { blockOf, looseIn } from './unread';
 
 /** Both sides of a box are rounded to 1/64 px. */
 const ROUNDED = 1 / 32;
+/** A box whose width differs by less, px, is as wide. */
+const UNMOVED = 1e-3;
 const NO_LINES = new Float64Array(0);
 
 /** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
@@ -47,6 +49,13 @@ export class WorkedOut {
         continue;
       }
       const { block, insetLeft, insetRight } = paragraphs[p]!;
+      const grown = y[block * 4 + 2]! - y[block * 4]! - (x[block * 4 + 2]! - x[block * 4]!);
+      const begin = a.lines[p]!.starts;
+      // In a box as wide as it needs, text would come too near to its end to be broken anew.
+      if (Math.abs(grown) < UNMOVED && sameNumbers(begin, b.lines[p]!.starts)) {
+        all.push(begin);
+        continue;
+      }
       const side = (at: number) => x[at]! + (y[at]! - x[at]!) * share;
       const room = side(block * 4 + 2) - insetRight - side(block * 4) - insetLeft;
       if (a.facts.breaks[block] && !isRoomy(paragraphs[p]!, room)) return undefined;

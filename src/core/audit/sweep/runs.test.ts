@@ -1,0 +1,70 @@
+import fc from '../../../../tests/chance';
+import type { PageFacts } from '../facts';
+import { facts } from '../checks/facts-for-tests';
+import { runsBetween } from './runs';
+
+const [FIRST, LAST] = [1000, 1128];
+
+/** Divides the widths between two, and says of each run where it begins and ends, and what it took. */
+function divided(page: (width: number) => PageFacts) {
+  const asked = new Map<number, PageFacts>();
+  const measured = (width: number) => {
+    if (!asked.has(width)) asked.set(width, page(width));
+    return asked.get(width)!;
+  };
+  const steps = runsBetween(FIRST, LAST, measured);
+  for (;;) {
+    const { value, done } = steps.next();
+    if (done) return { runs: value.map(({ widths }) => [widths[0]!, widths[widths.length - 1]!] as const), looks: asked.size };
+  }
+}
+
+const box = (width: number, right: number, lines?: (readonly [number, number, number, number])[]) =>
+  facts(width, [{ id: 'e1', box: [0, 0, right, 20], ...(lines && { lines }) }], width);
+
+test('where content stops growing is found without halving', () => {
+  fc.assert(
+    fc.property(fc.double({ min: FIRST + 3, max: LAST - 3, noNaN: true }), fc.boolean(), (limit, grows) => {
+      const page = (width: number) => box(width, grows ? Math.min(width, limit) : Math.max(width, limit));
+      const { runs, looks } = divided(page);
+      // No run reaches over the bend, except by a rounding.
+      for (const [from, to] of runs) expect(Math.min(limit - from, to - limit)).toBeLessThan(0.5);
+      expect(runs[0]![0]).toBe(FIRST);
+      expect(runs.at(-1)![1]).toBe(LAST);
+      expect(looks).toBeLessThanOrEqual(15);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('two bends in one stretch are found, too', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: FIRST + 12, max: LAST - 60 }), fc.integer({ min: 20, max: 45 }), (low, span) => {
+      const page = (width: number) => box(width, Math.min(Math.max(width, low), low + span));
+      for (const [from, to] of divided(page).runs)
+        for (const limit of [low, low + span]) expect(Math.min(limit - from, to - limit)).toBeLessThanOrEqual(0);
+    }),
+    { numRuns: 100 },
+  );
+});
+
+test('where a text needs a second line is guessed by the room that it has', () => {
+  const needs = 1050.4;
+  const page = (width: number) =>
+    box(
+      width,
+      width,
+      width < needs
+        ? [
+            [10, 0, width - 60, 16],
+            [10, 16, 40, 16],
+          ]
+        : [[10, 0, needs - 20, 16]],
+    );
+  const { runs, looks } = divided(page);
+  expect(runs).toEqual([
+    [FIRST, 1050],
+    [1051, LAST],
+  ]);
+  expect(looks).toBeLessThanOrEqual(8);
+});
