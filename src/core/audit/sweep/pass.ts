@@ -118,7 +118,9 @@ export class Pass {
 
   /** Where many texts are broken otherwise at both ends, their lines are worked out. */
   *#partsOf(first: number, last: number): Generator<SweptPart, readonly TextPart[]> {
-    const [a, b] = [this.#measured(first), this.#measured(last)];
+    const a = this.#measured(first);
+    yield this.#soFar();
+    const b = this.#measured(last);
     yield this.#soFar();
     let changed = 0;
     for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) changed++;
