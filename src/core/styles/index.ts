@@ -19,3 +19,5 @@ export { contrastNeeded, contrastRatio } from './luminance';
 export { HOLD_ACROSS, HOLD_DOWN, holdDeclarations, pinDeclarations, readHold } from './hold';
 export type { Hold } from './hold';
 export { familyProblem } from './families';
+export { whyNoEffect } from './effect';
+export type { Standing } from './effect';
