@@ -17,12 +17,12 @@ export function ArrangedBox({ id }: { id: string }) {
   const top = part && topOf(part);
   const arranged = [...arrangedOn(project, inItsTree(id)), ...(top ? arrangedOn(project, top.id) : [])];
   return (
-    <div className="px-3.5 pb-2 text-xs" role="group" aria-label="Arrangements">
+    <div className="contents text-xs" role="group" aria-label="Arrangements">
       <button type="button" className={BUTTON} onClick={() => askArrangement(id)} title="Common ways to lay it out (Shift+Y)">
         Ready arrangements …
       </button>
       {arranged.length > 0 && (
-        <ul aria-label="Applied arrangements" className="m-0 list-none p-0 pt-1">
+        <ul aria-label="Applied arrangements" className="m-0 basis-full list-none p-0 pt-1">
           {arranged.map((one) => (
             <li key={one.id} className="flex items-center gap-1.5 py-px">
               <span className="min-w-0 flex-1 truncate" title={one.name}>

@@ -18,6 +18,7 @@ import { askDrops } from '../swapping/drops';
 import { askPanel } from '../swapping/panels';
 import { makeList, openTable } from '../lists/lists';
 import { makeAlternates } from '../swapping/alternates';
+import { showOnGauge } from '../workbench/panels';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
@@ -130,8 +131,11 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('handles', 'To the next handle of the selection', ['h'], nextHandle),
   shape('distances', 'Distances, while held', ['d'], () => useSession.setState({ distancesShown: true })),
   shape('grid', 'Show the column grid’s numbers', ['q'], () => useSession.setState({ panel: 'columns' })),
-  shape('spans', 'Span table or lanes', ['t'], () =>
-    useSession.setState(({ gaugeView }) => ({ gaugeView: gaugeView === 'lanes' ? 'spans' : 'lanes' })),
+  shape('lanes', 'Values along the width: lanes, or the low gauge', ['Shift+j'], () =>
+    showOnGauge(useSession.getState().gaugeView === 'low' ? 'lanes' : 'low'),
+  ),
+  shape('spans', 'Span table, or lanes again', ['t'], () =>
+    showOnGauge(useSession.getState().gaugeView === 'spans' ? 'lanes' : 'spans'),
   ),
 ];
 

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { addBreakpointHere, likelyDirection } from '../view/actions';
 import { steadyProject, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
+import { showOnGauge } from '../workbench/panels';
 import { Cursor } from './Cursor';
 import { FindingsTrack } from './FindingsTrack';
 import { Lanes } from './Lanes';
@@ -40,7 +41,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
     <section
       aria-label="Gauge"
       className="relative flex shrink-0 flex-col border-t border-line-strong bg-sheet select-none"
-      style={{ height }}
+      style={view === 'low' ? undefined : { height }}
     >
       <div className="flex shrink-0">
         <div className="flex shrink-0 flex-col border-r border-line pt-1 pl-3.5" style={{ width: labelWidth }}>
@@ -75,15 +76,17 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
         </div>
       </div>
       <ShownStrips scale={scale} labelWidth={labelWidth} />
-      {view === 'lanes' ? <Lanes scale={scale} labelWidth={labelWidth} /> : <SpanTable scale={scale} labelWidth={labelWidth} />}
+      {view === 'lanes' && <Lanes scale={scale} labelWidth={labelWidth} />}
+      {view === 'spans' && <SpanTable scale={scale} labelWidth={labelWidth} />}
       <div className="flex h-7 shrink-0 items-center gap-1 pl-3.5" role="group" aria-label="Below the scale">
         {(['lanes', 'spans'] as const).map((one) => (
           <button
             key={one}
             type="button"
             aria-pressed={view === one}
-            className={`rounded-[3px] border px-2 py-0 text-xs ${view === one ? 'border-reed bg-reed-tint font-semibold' : 'border-line bg-sheet text-muted hover:text-ink'}`}
-            onClick={() => useSession.setState({ gaugeView: one })}
+            className={`min-h-6 rounded-[3px] border px-2 py-0 text-xs ${view === one ? 'border-reed bg-reed-tint font-semibold' : 'border-line bg-sheet text-muted hover:text-ink'}`}
+            title={view === one ? 'Fold it away' : undefined}
+            onClick={() => showOnGauge(view === one ? 'low' : one)}
           >
             {one === 'lanes' ? 'Lanes' : 'Spans'}
           </button>

@@ -5,11 +5,10 @@ import { memo, useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { propertyNamed } from '@/core/styles';
 import { addedFonts, BUNDLED_FONTS, familyValue } from '@/core/render';
-import { planClear } from '@/core/plans';
-import { clearValues, writeValue } from '../view/actions';
-import { foretell } from '../editing/proposal';
-import { shownPseudo, useSession, writtenOn } from '../state/store';
+import { writeValue } from '../view/actions';
+import { shownPseudo, useSession } from '../state/store';
 import type { FieldValue } from '../value-controls/field-value';
+import { ClearButton } from './ClearButton';
 import { OriginMark } from './OriginMark';
 import { UnitSwitch } from '../value-controls/UnitSwitch';
 import { measuredLength } from '../stage/measured-length';
@@ -33,17 +32,24 @@ interface Props {
   readonly target: At;
   /** What clearing takes away: the property itself unless it stands for several. */
   readonly properties?: readonly string[];
+  /** Why it does nothing on what is selected. */
+  readonly noEffect?: string | undefined;
 }
 
 /** Label, field, clear, origin. */
-export const PropertyRow = memo(function PropertyRow({ property, label, field, target, properties = [property] }: Props) {
+export const PropertyRow = memo(function PropertyRow({
+  property,
+  label,
+  field,
+  target,
+  properties = [property],
+  noEffect,
+}: Props) {
   const files = useSession((session) => (property === 'font-family' ? session.project.files : undefined));
   const suggested = files
     ? [...addedFonts({ files }).map(({ font }) => familyValue(font)), ...SUGGESTED[property]!]
     : SUGGESTED[property];
   const control = properties.length === 1 ? propertyNamed(property).control : undefined;
-  const foretellClear = () =>
-    foretell((project, slice) => planClear(project, slice, { ids: writtenOn(useSession.getState()), at: target, properties }));
   // Belongs to what was selected when it was opened.
   const [growing, setGrowing] = useState<readonly string[]>();
   const grows = useSession((session) => growing !== undefined && growing === session.selection);
@@ -75,21 +81,10 @@ export const PropertyRow = memo(function PropertyRow({ property, label, field, t
             grow={() => setGrowing(useSession.getState().selection)}
           />
         )}
-        <button
-          type="button"
-          aria-label={`Clear ${label}`}
-          title="Clear here, so that a weaker value shows"
-          className={`size-[22px] shrink-0 rounded-[3px] border-0 bg-transparent text-muted hover:bg-paper hover:text-ink ${field.ownHere ? '' : 'invisible'}`}
-          onClick={() => clearValues(properties, target)}
-          onFocus={foretellClear}
-          onPointerEnter={foretellClear}
-          onBlur={() => foretell(undefined)}
-          onPointerLeave={() => foretell(undefined)}
-        >
-          ×
-        </button>
+        <ClearButton label={label} properties={properties} target={target} shown={field.ownHere} />
         <OriginMark label={label} properties={properties} field={field} target={target} />
       </div>
+      {noEffect && <p className="m-0 pb-0.5 pl-[102px] text-xs text-muted">No effect: {noEffect}.</p>}
       {grows && (
         <FluidPanel
           property={property}
@@ -105,5 +100,11 @@ export const PropertyRow = memo(function PropertyRow({ property, label, field, t
 }, sameRow);
 
 function sameRow(a: Props, b: Props): boolean {
-  return a.property === b.property && a.target === b.target && a.properties === b.properties && a.field.story === b.field.story;
+  return (
+    a.property === b.property &&
+    a.target === b.target &&
+    a.properties === b.properties &&
+    a.noEffect === b.noEffect &&
+    a.field.story === b.field.story
+  );
 }

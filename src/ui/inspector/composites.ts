@@ -1,4 +1,5 @@
 import { longhandsOf } from '@/core/styles';
+import type { FieldValue } from '../value-controls/field-value';
 
 /** Shorthands that are shown as one field, with their longhands folded away beneath. */
 export interface Composite {
@@ -28,4 +29,18 @@ export function compose(values: readonly string[]): string {
   if (values.length === 2) return values.join(' ');
   if (b !== d) return values.join(' ');
   return a === c ? `${a} ${b}` : `${a} ${b} ${c}`;
+}
+
+/** One field for several properties, in the order of their shorthand: its story is that of the first that is set anywhere. */
+export function gathered(fields: ReadonlyMap<string, FieldValue>, properties: readonly string[]): FieldValue {
+  const each = properties.map((property) => fields.get(property)!);
+  if (each.length === 1) return each[0]!;
+  const values = each.map((field) => field.value);
+  const strongest = each.reduce((a, b) => (a.carriage === 'default' ? b : a));
+  return {
+    ...strongest,
+    value: values.some((value) => value === undefined) ? undefined : compose(values as string[]),
+    ownHere: each.some((one) => one.ownHere),
+    story: each.map((one) => one.story).join(),
+  };
 }

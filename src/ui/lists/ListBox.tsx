@@ -15,7 +15,7 @@ export function ListBox({ id }: { id: string }) {
   const around = listAround(page, id);
   if (!around)
     return holdsUses(page, id) ? (
-      <div className="px-3.5 pb-2 text-xs">
+      <div className="contents text-xs">
         <button
           type="button"
           className={BUTTON}
@@ -30,7 +30,7 @@ export function ListBox({ id }: { id: string }) {
   const table = tableOf(project, list);
   const open = () => useSession.setState({ table: { id: list.table, set: list.set } });
   return (
-    <section aria-label="List" className="mx-3.5 mb-2 rounded-[4px] border border-line-strong px-2.5 py-1.5">
+    <section aria-label="List" className="min-w-0 basis-full rounded-[4px] border border-line-strong px-2.5 py-1.5">
       <p className="m-0 flex items-baseline gap-1.5 pb-1">
         <span className="text-muted">{around.row === undefined ? 'Rows of' : `Row ${around.row + 1} of`}</span>
         {around.row === undefined ? (

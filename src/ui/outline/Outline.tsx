@@ -177,7 +177,7 @@ export function Outline() {
 
   return (
     <section aria-label="Elements" className="part flex min-h-0 flex-1 flex-col bg-sheet">
-      <header className="flex h-9 shrink-0 items-center gap-1.5 pr-2 pl-3.5">
+      <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-1.5 pr-2 pl-3.5">
         <h2 className="font-bold">Elements</h2>
         <span className="font-mono text-muted">{count}</span>
         <ArrangeMenu />
@@ -205,7 +205,7 @@ export function Outline() {
           }
         }}
       />
-      <p className="m-0 px-3.5 pb-1 text-xs text-muted" role="status">
+      <p className="m-0 truncate px-3.5 pb-1 text-xs text-muted" role="status">
         {query.trim() ? `${hits.length} found; Enter goes on to the next` : 'What is here holds at all widths.'}
       </p>
       <div ref={list} className="min-h-0 flex-1 overflow-auto pb-2">

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { z } from 'zod';
 import { requestJson } from '../requests/requests';
+import { LooksMenu } from '../theme/LooksMenu';
 import { Mark } from '../theme/Mark';
 import { BringInDialog } from '../bring-in/BringInDialog';
 import type { Given } from '../bring-in/gather';
@@ -97,9 +98,12 @@ export function ProjectList() {
         void dropped(event.dataTransfer).then((files) => files.length > 0 && setGiven(files));
       }}
     >
-      <h1 className="m-0 flex items-center gap-3 text-[26px] font-bold">
-        <Mark /> Mill Pond
-      </h1>
+      <div className="flex items-center justify-between gap-3">
+        <h1 className="m-0 flex items-center gap-3 text-[26px] font-bold">
+          <Mark /> Mill Pond
+        </h1>
+        <LooksMenu className={button} />
+      </div>
       <p className="mt-1 text-[14px] text-muted">
         Decide at which widths a design must change, write what changes there, and see that it holds at every width.
       </p>

@@ -21,17 +21,20 @@ interface Props {
 
 /** Screens px within which an edge is drawn to a line. */
 const REACH = 5;
+/** Told apart by place and shape: bars inside are padding, rings outside are margin, what is on the edge is the size. */
 const SHAPES: Readonly<Record<string, string>> = {
-  'size x': 'h-6 w-[7px] cursor-ew-resize border border-reed bg-sheet',
-  'size y': 'h-[7px] w-6 cursor-ns-resize border border-reed bg-sheet',
-  'size both': 'size-[9px] cursor-nwse-resize border border-reed bg-reed',
-  'padding x': 'h-4 w-[3px] cursor-ew-resize bg-reed',
-  'padding y': 'h-[3px] w-4 cursor-ns-resize bg-reed',
-  'margin x': 'h-4 w-[5px] cursor-ew-resize border border-amber-ink bg-amber-tint',
-  'margin y': 'h-[5px] w-4 cursor-ns-resize border border-amber-ink bg-amber-tint',
+  'size x': 'h-6 w-[7px] cursor-ew-resize rounded-[2px] border border-reed bg-sheet',
+  'size y': 'h-[7px] w-6 cursor-ns-resize rounded-[2px] border border-reed bg-sheet',
+  'size both': 'size-[9px] cursor-nwse-resize rounded-[2px] border border-reed bg-reed',
+  'padding x': 'h-4 w-[4px] cursor-ew-resize rounded-[2px] border border-sheet bg-reed',
+  'padding y': 'h-[4px] w-4 cursor-ns-resize rounded-[2px] border border-sheet bg-reed',
+  'margin x': 'size-[9px] cursor-ew-resize rounded-full border-2 border-reed bg-sheet',
+  'margin y': 'size-[9px] cursor-ns-resize rounded-full border-2 border-reed bg-sheet',
   'gap x': 'h-5 w-[5px] cursor-ew-resize border-x border-ink bg-sheet',
   'gap y': 'h-[5px] w-5 cursor-ns-resize border-y border-ink bg-sheet',
 };
+/** An element smaller on the screen, px, is left in sight: the grips inside of it wait for the key that shows distances. */
+const ROOM_LEAST = { across: 64, down: 48 } as const;
 
 const editOf = (owner: string, at: string, values: readonly (readonly [string, string])[]): Edit => ({
   type: 'restyle',
@@ -50,6 +53,7 @@ export function Handles({ layout, measured, zoom }: Props) {
   }>();
   const rect = layout.rects[measured.id];
   const busy = useRef(false);
+  const asked = useSession((session) => session.distancesShown);
   const ofBox = useSession((session) => readPseudo(shownPseudo(session)).box !== undefined);
   if (!rect || ofBox) return null;
 
@@ -127,8 +131,8 @@ export function Handles({ layout, measured, zoom }: Props) {
     if (wrong) report(wrong);
   };
 
-  const roomy = rect[2] * zoom >= 28 && rect[3] * zoom >= 20;
-  const grips = gripsOf(rect, measured).filter(({ handle }) => handle.kind === 'size' || handle.kind === 'gap' || roomy);
+  const roomy = asked || (rect[2] * zoom >= ROOM_LEAST.across && rect[3] * zoom >= ROOM_LEAST.down);
+  const grips = gripsOf(rect, measured, zoom).filter(({ handle }) => handle.kind !== 'padding' || roomy);
   return (
     <>
       {grips.map((grip) => (
@@ -139,7 +143,7 @@ export function Handles({ layout, measured, zoom }: Props) {
           tabIndex={-1}
           aria-label={`${grip.label}: drag, or step with the arrows`}
           title={grip.label}
-          className={`pointer-events-auto absolute -translate-x-1/2 -translate-y-1/2 touch-none rounded-[2px] p-0 ${SHAPES[`${grip.handle.kind} ${grip.along}`]}`}
+          className={`pointer-events-auto absolute -translate-x-1/2 -translate-y-1/2 touch-none p-0 ${SHAPES[`${grip.handle.kind} ${grip.along}`]}`}
           style={{ left: Math.min(grip.x, layout.viewport - 4 / zoom) * zoom, top: grip.y * zoom }}
           onPointerDown={(event) => start(event, grip)}
           onKeyDown={(event) => step(event, grip)}

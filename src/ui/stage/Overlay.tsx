@@ -41,22 +41,22 @@ export function Overlay({ layout, zoom, page, children }: Props) {
         const element = page.elements[id];
         if (!rect || !element) return null;
         const chosen = selection.includes(id);
-        if (writing !== undefined && id !== writing) return null;
+        // What is written in grows as it's written; its own caret shows where one is.
+        if (writing !== undefined) return null;
         const [left, top, boxWidth, boxHeight] = rect.map((value) => value * zoom) as [number, number, number, number];
         const style = chosen
           ? wrong.has(id)
             ? 'border-2 border-dashed border-rust'
             : 'border-2 border-reed'
           : 'border border-reed';
-        const offset = id === writing ? 3 : 1;
         return (
           <div
             key={id}
             aria-hidden
             className={`absolute ${style}`}
-            style={{ left: left - offset, top: top - offset, width: boxWidth + 2 * offset, height: boxHeight + 2 * offset }}
+            style={{ left: left - 1, top: top - 1, width: boxWidth + 2, height: boxHeight + 2 }}
           >
-            {chosen && id !== writing && (
+            {chosen && (
               <span
                 className={`absolute -left-[2px] px-1.5 text-xs font-semibold whitespace-nowrap text-on-reed ${wrong.has(id) ? 'bg-rust' : 'bg-reed'} ${top > 20 ? 'bottom-full' : 'top-0'}`}
               >

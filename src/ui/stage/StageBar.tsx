@@ -25,7 +25,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
       <WritesTo />
       <UseToggle />
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
-        <b>{width}</b> wide · content {content ?? width}
+        <b>{width}</b> wide{content !== undefined && content !== width && <span className="text-rust"> · content {content}</span>}
       </span>
       {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} height={!heights} />}
       <button

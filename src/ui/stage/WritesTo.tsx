@@ -5,10 +5,12 @@ import { bandsOf, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
 import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
-import { partNamed, pseudoWords, splitShownId } from '@/core/document';
-import { describeTarget, ownerOf } from '@/core/edits';
+import { partNamed, splitShownId } from '@/core/document';
+import { ownerOf } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
-import { shownProject, shownPseudo, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
+import { shownProject, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
+
+import { TargetPicker } from './TargetPicker';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
 export function reachInWords(project: Project, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
@@ -48,7 +50,6 @@ const partKeeping = ({ parts }: Project, owner: string): string | undefined =>
 export function WritesTo() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
-  const pseudo = useSession(shownPseudo);
   const part = usePartInWords();
   const marked = useSession((session) => session.marked);
   const slice = useSession((session) => session.slice);
@@ -56,10 +57,7 @@ export function WritesTo() {
   const proposed = useSession((session) => session.proposal !== undefined);
   return (
     <>
-      <span className="shrink-0 rounded-[4px] bg-reed px-2.5 py-1 font-semibold text-on-reed" data-testid="writes-to">
-        Writes to {describeTarget(project, target)}
-        {pseudo && `, ${pseudoWords(pseudo)}`}
-      </span>
+      <TargetPicker />
       {part && (
         <span
           className="min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"

@@ -36,8 +36,12 @@ export interface Grip {
 
 const across = (side: Side) => side === 'left' || side === 'right';
 
+/** Where grips of padding and margin lie at least from the edge, px on the screen: beside those of the size, and not on them. */
+const INSIDE = 9;
+const OUTSIDE = 12;
+
 /** The grips of an element: on its edges, in the middle of its padding and margin, between what stands in it. */
-export function gripsOf(rect: Rect, measured: Measured): Grip[] {
+export function gripsOf(rect: Rect, measured: Measured, zoom = 1): Grip[] {
   const [left, top, width, height] = rect;
   const [right, bottom] = [left + width, top + height];
   const middle = { x: left + width / 2, y: top + height / 2 };
@@ -53,8 +57,8 @@ export function gripsOf(rect: Rect, measured: Measured): Grip[] {
       y: side === 'top' ? top + by : side === 'bottom' ? bottom - by : top + height / 3,
     });
     const along = across(side) ? 'x' : 'y';
-    grips.push({ handle: { kind: 'padding', side }, label: `Padding ${side}`, ...at(Math.max(inner, 5)), along });
-    const out = at(-Math.max(outer, 5));
+    grips.push({ handle: { kind: 'padding', side }, label: `Padding ${side}`, ...at(Math.max(inner, INSIDE / zoom)), along });
+    const out = at(-Math.max(outer, OUTSIDE / zoom));
     const shifted = across(side) ? { x: out.x, y: top + (height * 2) / 3 } : { x: left + (width * 2) / 3, y: out.y };
     grips.push({ handle: { kind: 'margin', side }, label: `Margin ${side}`, ...shifted, along });
   });

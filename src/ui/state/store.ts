@@ -26,6 +26,10 @@ export const HEIGHT_MIN = 200;
 export const HEIGHT_MAX = 2000;
 
 /** What the workbench is for now: shaping one page, looking at it on many devices, or auditing it. */
+/** Nothing below the scale, or what is written along it. */
+export const GAUGE_VIEWS = ['low', 'lanes', 'spans'] as const;
+export type GaugeView = (typeof GAUGE_VIEWS)[number];
+
 export const MODES = ['pages', 'shape', 'lineup', 'audit'] as const;
 export type Mode = (typeof MODES)[number];
 
@@ -147,7 +151,7 @@ export interface Session extends EditLog {
   /** Distances on the stage, while a key is held. */
   readonly distancesShown: boolean;
   /** What the gauge shows under its scale. */
-  readonly gaugeView: 'lanes' | 'spans';
+  readonly gaugeView: GaugeView;
   readonly paletteOpen: boolean;
   /** What the frame on the stage said of rules that can't be told from here, and of what exactly. */
   readonly told: SaidByFrame | undefined;
@@ -226,7 +230,7 @@ export const useSession = create<Session>(() => ({
   usedPlace: undefined,
   builds: 0,
   distancesShown: false,
-  gaugeView: 'lanes',
+  gaugeView: 'low',
   paletteOpen: false,
   told: undefined,
   removing: undefined,

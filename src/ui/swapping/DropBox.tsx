@@ -17,7 +17,7 @@ export function DropBox({ id }: { id: string }) {
     const display = specifiedValue(project, page, id, 'display', { width: 1_200, height: 800, pointer: 'mouse' });
     if (element.use || !/flex$/.test(display) || droppable(project, page, id).length < 2) return null;
     return (
-      <div className="px-3.5 pb-2 text-xs">
+      <div className="contents text-xs">
         <button type="button" className={BUTTON} onClick={() => askDrops(id)} title="One after the other, as room runs out">
           Let items drop …
         </button>
@@ -25,7 +25,7 @@ export function DropBox({ id }: { id: string }) {
     );
   }
   return (
-    <section aria-label="What drops" className="mx-3.5 mb-2 rounded-[4px] border border-line-strong px-2.5 py-1.5">
+    <section aria-label="What drops" className="min-w-0 basis-full rounded-[4px] border border-line-strong px-2.5 py-1.5">
       <p className="m-0 pb-1 text-muted">Drops as room runs out{drops.more ? ', into a menu' : ''}</p>
       <ol className="m-0 list-none p-0">
         {drops.items.map(({ item, at }) => (

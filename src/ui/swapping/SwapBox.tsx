@@ -25,7 +25,7 @@ export function SwapBox({ id }: { id: string }) {
   const { name: band } = bandAt(project, from, slice);
   if (!set && !element.panel)
     return (
-      <div className="flex flex-wrap gap-1 px-3.5 pb-2 text-xs" role="group" aria-label="Swap">
+      <div className="contents text-xs" role="group" aria-label="Swap">
         <button
           type="button"
           className={BUTTON}
@@ -40,7 +40,7 @@ export function SwapBox({ id }: { id: string }) {
       </div>
     );
   return (
-    <section aria-label="Swap" className="mx-3.5 mb-2 rounded-[4px] border border-line-strong px-2.5 py-1.5">
+    <section aria-label="Swap" className="min-w-0 basis-full rounded-[4px] border border-line-strong px-2.5 py-1.5">
       {set && (
         <>
           <p className="m-0 pb-1">

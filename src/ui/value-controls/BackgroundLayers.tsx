@@ -10,6 +10,7 @@ import { ColourField } from './ColourField';
 import { LayerFields } from './LayerFields';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
+import { Source } from './Source';
 
 const PROPERTIES = ['background-image', 'background-size', 'background-position', 'background-repeat'];
 const NEW_LAYER = { size: 'auto', position: '50% 50%', repeat: 'no-repeat' } as const;
@@ -57,8 +58,15 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
   };
   const picture = pictures[0];
   return (
-    <section aria-label="Background layers" className="py-1 pr-1.5 pl-3.5">
-      <h4 className="m-0 font-normal">Layers, topmost first</h4>
+    <section
+      aria-label="Background layers"
+      data-stands-for={[...PROPERTIES, 'background-color'].join(' ')}
+      className="py-1 pr-1.5 pl-3.5"
+    >
+      <div className="flex items-center">
+        <h4 className="m-0 font-normal">Layers, topmost first</h4>
+        <Source shaped={shaped} label="Background layers" properties={PROPERTIES} />
+      </div>
       <ol ref={list} className="m-0 list-none p-0">
         {layers.map((layer, i) => (
           <li
@@ -119,6 +127,7 @@ export function BackgroundLayers({ shaped }: { shaped: Shaped }) {
           value={valueOf(shaped, 'background-color')}
           write={(value) => shape(shaped, 'Background colour', { 'background-color': value }, 'pick')}
         />
+        <Source shaped={shaped} label="Background" properties={['background-color']} />
       </div>
       <span className="flex flex-wrap gap-1 pt-0.5">
         {(['linear', 'radial'] as const).map((kind) => (

@@ -2,6 +2,7 @@
 
 import type { ReactNode } from 'react';
 import type { Shaped } from './shape';
+import { Source } from './Source';
 import { markShape, shape } from './shape';
 
 export interface Option {
@@ -16,12 +17,19 @@ interface Props {
   readonly shaped: Shaped;
   readonly current: string;
   readonly options: readonly Option[];
+  /** The properties that it stands for, in place of plain fields. */
+  readonly properties: readonly string[];
 }
 
 /** Values of a property as small diagrams, side by side. What is chosen now is pressed in. */
-export function Choice({ label, shaped, current, options }: Props) {
+export function Choice({ label, shaped, current, options, properties }: Props) {
   return (
-    <div role="group" aria-label={label} className="flex items-center gap-0.5 py-px pr-1.5 pl-3.5">
+    <div
+      role="group"
+      aria-label={label}
+      data-stands-for={properties.join(' ')}
+      className="flex items-center gap-0.5 py-px pr-1.5 pl-3.5"
+    >
       <span className="w-[88px] shrink-0 truncate">{label}</span>
       <span className="flex flex-wrap gap-0.5">
         {options.map(({ value, label: name, sign, values }) => (
@@ -42,6 +50,7 @@ export function Choice({ label, shaped, current, options }: Props) {
           </button>
         ))}
       </span>
+      <Source shaped={shaped} label={label} properties={properties} />
     </div>
   );
 }

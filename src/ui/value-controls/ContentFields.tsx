@@ -5,7 +5,7 @@ import { INPUT_TYPES } from '@/core/document';
 import { commit, commitOrReport } from '../editing/edits';
 import { steadyPage, steadyProject, useSession } from '../state/store';
 import { CheckedField } from './CheckedField';
-import { linkTargets } from './link-targets';
+import { linkInWords, linkMeant, linkTargets } from './link-targets';
 
 interface Field {
   readonly name: string;
@@ -99,9 +99,9 @@ export function ContentFields({ id, children }: { readonly id: string; readonly 
           ) : (
             <CheckedField
               label={label}
-              value={element.attributes[name] ?? ''}
+              value={name === 'href' ? linkInWords(project, element.attributes.href ?? '') : (element.attributes[name] ?? '')}
               {...(name === 'href' ? { list: linkTargets(project, page) } : choices && { list: choices })}
-              write={(value) => write(name, value)}
+              write={(value) => write(name, name === 'href' ? linkMeant(project, value) : value)}
             />
           )}
         </label>

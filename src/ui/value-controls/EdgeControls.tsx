@@ -5,6 +5,7 @@ import { CheckedField } from './CheckedField';
 import { ColourField } from './ColourField';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
+import { Source } from './Source';
 
 const STYLES = ['none', 'solid', 'dashed', 'dotted', 'double'] as const;
 const ROW = 'flex items-center gap-1 py-px pr-1.5 pl-3.5';
@@ -21,7 +22,7 @@ export function EdgeControls({ shaped }: { shaped: Shaped }) {
   const style = shared(shaped, 'border-style');
   const write = (property: string) => (value: string) => shape(shaped, 'Border', { [property]: value });
   return (
-    <div role="group" aria-label="Line around">
+    <div role="group" aria-label="Line around" data-stands-for="border-width border-style border-color border-radius">
       <div className={ROW}>
         <span className="w-[87px] shrink-0">Line around</span>
         <CheckedField
@@ -46,10 +47,16 @@ export function EdgeControls({ shaped }: { shaped: Shaped }) {
             <option key={one}>{one}</option>
           ))}
         </select>
+        <Source
+          shaped={shaped}
+          label="Line around"
+          properties={[...longhandsOf('border-width'), ...longhandsOf('border-style')]}
+        />
       </div>
       <div className={ROW}>
         <span className="w-[87px] shrink-0">Its colour</span>
         <ColourField label="Line colour" value={shared(shaped, 'border-color')} write={write('border-color')} />
+        <Source shaped={shaped} label="Colour of the line" properties={longhandsOf('border-color')} />
       </div>
       <div className={ROW}>
         <span className="w-[87px] shrink-0">Corners</span>
@@ -60,6 +67,7 @@ export function EdgeControls({ shaped }: { shaped: Shaped }) {
           list={['0px', '4px', '8px', '16px', '50%']}
           write={write('border-radius')}
         />
+        <Source shaped={shaped} label="Corners" properties={longhandsOf('border-radius')} />
       </div>
     </div>
   );
@@ -70,7 +78,7 @@ export function OpacityControl({ shaped }: { shaped: Shaped }) {
   const value = valueOf(shaped, 'opacity');
   const percent = Math.round((value.endsWith('%') ? parseFloat(value) / 100 : parseFloat(value)) * 100);
   return (
-    <label className={ROW}>
+    <div className={ROW} data-stands-for="opacity">
       <span className="w-[87px] shrink-0">Opacity</span>
       <input
         type="range"
@@ -82,6 +90,7 @@ export function OpacityControl({ shaped }: { shaped: Shaped }) {
         onChange={(event) => shape(shaped, 'Opacity', { opacity: String(Number(event.target.value) / 100) }, 'opacity')}
       />
       <span className="w-10 text-right font-mono">{Number.isNaN(percent) ? '–' : `${percent}%`}</span>
-    </label>
+      <Source shaped={shaped} label="Opacity" properties={['opacity']} />
+    </div>
   );
 }

@@ -223,13 +223,20 @@ export function DisplayControls({ shaped }: { shaped: Shaped }) {
   const seen = visibility(shaped, shaped.ids);
   return (
     <>
-      <Choice label="Seen" shaped={shaped} current={seen.current} options={seen.options} />
-      <Choice label="Lays out" shaped={shaped} current={valueOf(shaped, 'display').replace(/^inline-/, '')} options={DISPLAYS} />
+      <Choice label="Seen" shaped={shaped} current={seen.current} options={seen.options} properties={['visibility']} />
+      <Choice
+        label="Lays out"
+        shaped={shaped}
+        current={valueOf(shaped, 'display').replace(/^inline-/, '')}
+        options={DISPLAYS}
+        properties={['display']}
+      />
       <Choice
         label="Too much"
         shaped={shaped}
         current={valueOf(shaped, 'overflow-x') === valueOf(shaped, 'overflow-y') ? valueOf(shaped, 'overflow-x') : ''}
         options={OVERFLOWS}
+        properties={['overflow-x', 'overflow-y']}
       />
     </>
   );
@@ -245,8 +252,20 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
     <>
       {/flex/.test(display) && (
         <>
-          <Choice label="Direction" shaped={shaped} current={valueOf(shaped, 'flex-direction')} options={DIRECTIONS} />
-          <Choice label="Wrapping" shaped={shaped} current={valueOf(shaped, 'flex-wrap')} options={WRAPS} />
+          <Choice
+            label="Direction"
+            shaped={shaped}
+            current={valueOf(shaped, 'flex-direction')}
+            options={DIRECTIONS}
+            properties={['flex-direction']}
+          />
+          <Choice
+            label="Wrapping"
+            shaped={shaped}
+            current={valueOf(shaped, 'flex-wrap')}
+            options={WRAPS}
+            properties={['flex-wrap']}
+          />
         </>
       )}
       {/grid/.test(display) && (
@@ -255,6 +274,7 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
           shaped={shaped}
           current={valueOf(shaped, 'justify-items').replace(/legacy|normal/, 'stretch')}
           options={across('justify-items', true)}
+          properties={['justify-items']}
         />
       )}
       <Choice
@@ -262,12 +282,14 @@ export function FlowControls({ shaped }: { shaped: Shaped }) {
         shaped={shaped}
         current={valueOf(shaped, 'justify-content').replace('flex-', '').replace('normal', 'start')}
         options={along('justify-content', column)}
+        properties={['justify-content']}
       />
       <Choice
         label="Across"
         shaped={shaped}
         current={valueOf(shaped, 'align-items').replace('flex-', '').replace('normal', 'stretch')}
         options={across('align-items', column)}
+        properties={['align-items']}
       />
     </>
   );
@@ -324,6 +346,7 @@ export function TextControls({ shaped }: { shaped: Shaped }) {
       label="Align text"
       shaped={shaped}
       current={align}
+      properties={['text-align']}
       options={Object.entries(LINES).map(([value, bars]) => option('text-align', value, value, <Boxes bars={bars} />))}
     />
   );

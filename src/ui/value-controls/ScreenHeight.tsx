@@ -22,5 +22,5 @@ const OPTIONS: readonly Option[] = [
 
 /** A section as tall as the screen, or half of it; more where its content needs more. */
 export const ScreenHeight = ({ shaped }: { shaped: Shaped }) => (
-  <Choice label="Tall" shaped={shaped} current={valueOf(shaped, 'min-height')} options={OPTIONS} />
+  <Choice label="Tall" shaped={shaped} current={valueOf(shaped, 'min-height')} options={OPTIONS} properties={['min-height']} />
 );

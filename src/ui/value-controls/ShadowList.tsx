@@ -7,6 +7,7 @@ import { CheckedField } from './CheckedField';
 import { ColourField } from './ColourField';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
+import { Source } from './Source';
 
 const LENGTHS = [
   ['x', 'Across'],
@@ -21,7 +22,11 @@ export function ShadowList({ shaped }: { shaped: Shaped }) {
   if (!shadows) return null;
   const write = (next: readonly Shadow[]) => shape(shaped, 'Shadow', { 'box-shadow': writeShadows(next) });
   return (
-    <section aria-label="Shadows" className="py-1 pr-1.5 pl-3.5">
+    <section aria-label="Shadows" data-stands-for="box-shadow" className="py-1 pr-1.5 pl-3.5">
+      <div className="flex items-center">
+        <h4 className="m-0 font-normal">Shadows</h4>
+        <Source shaped={shaped} label="Shadow" properties={['box-shadow']} />
+      </div>
       {shadows.map((shadow, i) => (
         <div key={i} role="group" aria-label={`Shadow ${i + 1}`} className="mb-1 rounded-[3px] border border-line bg-well p-1">
           <div className="grid grid-cols-4 gap-1">

@@ -5,6 +5,7 @@ import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { CheckedField } from './CheckedField';
 import type { Shaped } from './shape';
 import { shape, valueOf } from './shape';
+import { Source } from './Source';
 
 const SUGGESTED = [
   EVEN_TRACK,
@@ -34,7 +35,12 @@ function Tracks({ shaped, property, label }: { shaped: Shaped; property: string;
   const write = (next: readonly string[]) => shape(shaped, `${label}: ${next.length}`, { [property]: writeTracks(next) });
   const one = label.slice(0, -1);
   return (
-    <div role="group" aria-label={`${label} of the grid`} className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5">
+    <div
+      role="group"
+      aria-label={`${label} of the grid`}
+      data-stands-for={property}
+      className="flex items-start gap-0.5 py-px pr-1.5 pl-3.5"
+    >
       <span className="w-[88px] shrink-0 pt-0.5">{label}</span>
       <div className="min-w-0 flex-1">
         <ol className="m-0 list-none p-0">
@@ -69,6 +75,7 @@ function Tracks({ shaped, property, label }: { shaped: Shaped; property: string;
           )}
         </span>
       </div>
+      <Source shaped={shaped} label={label} properties={[property]} />
     </div>
   );
 }

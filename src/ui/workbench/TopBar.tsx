@@ -6,6 +6,7 @@ import { redo, undo } from '../editing/edits';
 import { shownPage, useSession, MODES } from '../state/store';
 import type { Mode } from '../state/store';
 import { showMode } from '../devices/line-up';
+import { LooksMenu } from '../theme/LooksMenu';
 import { Mark } from '../theme/Mark';
 import { BAR_BUTTON } from '../theme/controls';
 import { PageMenu } from './PageMenu';
@@ -31,12 +32,18 @@ export function TopBar() {
   const faults = useEntries().length;
   return (
     <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
-      <Link href="/" className="flex items-center gap-2.5 font-bold text-ink no-underline">
-        <Mark /> Mill Pond
+      <Link
+        href="/"
+        aria-label="Mill Pond: all projects"
+        className="flex shrink-0 items-center gap-2.5 font-bold text-ink no-underline"
+      >
+        <Mark /> <span className="hidden whitespace-nowrap min-[1100px]:inline">Mill Pond</span>
       </Link>
-      <span className="truncate text-muted">{project.name} /</span>
+      <span className="hidden min-w-0 truncate text-muted min-[1000px]:inline" title={project.name}>
+        {project.name} /
+      </span>
       <PageMenu pages={project.pages} parts={project.parts} current={page} />
-      <nav aria-label="Views" className="ml-auto flex h-full gap-4">
+      <nav aria-label="Views" className="ml-auto flex h-full shrink-0 gap-2 min-[1100px]:gap-4">
         {MODES.map((one) => (
           <button
             key={one}
@@ -51,7 +58,7 @@ export function TopBar() {
         ))}
       </nav>
       <span
-        className={`ml-auto truncate ${saving === 'waiting' || alone ? 'text-rust' : 'text-muted'}`}
+        className={`ml-auto min-w-0 truncate ${saving === 'waiting' || alone ? 'text-rust' : 'text-muted'}`}
         role="status"
         data-testid="saving"
       >
@@ -64,12 +71,14 @@ export function TopBar() {
         Redo
       </button>
       <ViewMenu />
+      <LooksMenu className={BAR_BUTTON} />
       <a
         href={`/api/projects/${project.id}/export`}
         download
-        className="rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed no-underline"
+        aria-label="Download HTML and CSS"
+        className="shrink-0 rounded-[4px] bg-reed px-3 py-1 font-semibold whitespace-nowrap text-on-reed no-underline"
       >
-        Download HTML and CSS
+        Download<span className="hidden min-[1100px]:inline"> HTML and CSS</span>
       </a>
     </header>
   );

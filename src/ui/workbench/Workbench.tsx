@@ -133,6 +133,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
   const panel = useSession((session) => session.panel);
   const pageId = useSession((session) => session.pageId);
   const count = useEntries().length;
+  const low = useSession((session) => session.gaugeView === 'low');
   return (
     <>
       <div className="flex min-h-0 flex-1">
@@ -192,7 +193,7 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
           </TabGroup>
         )}
       </div>
-      <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />
+      {!low && <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />}
       {panels.gauge.open && <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />}
     </>
   );

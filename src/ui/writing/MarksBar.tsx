@@ -8,7 +8,7 @@ import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, PANEL } from '../theme/controls';
 import { CheckedField } from '../value-controls/CheckedField';
 import { backToText, bar, breakLine, stopWriting, toggleMark } from '../stage/writing';
-import { linkTargets } from '../value-controls/link-targets';
+import { linkInWords, linkMeant, linkTargets } from '../value-controls/link-targets';
 
 const MARKS = [
   { tag: 'strong', name: 'Strong', key: 'Ctrl+B', look: 'font-bold' },
@@ -153,9 +153,9 @@ function LinkButton({ chosen }: { chosen: boolean }) {
             <span className="block pb-1 text-muted">Leads to: a page of this project, an address, or # and an id</span>
             <CheckedField
               label="Leads to"
-              value={href ?? ''}
+              value={linkInWords(project, href ?? '')}
               list={linkTargets(project, page)}
-              write={(value) => write(value, close)}
+              write={(value) => write(linkMeant(project, value), close)}
             />
             {link && (
               <button

@@ -2,24 +2,24 @@
 
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
+import type { Band, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
+import type { Project } from '@/core/document';
+import { pseudoWords } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../view/actions';
-import { shownProject, useSession, writeTarget } from '../state/store';
+import { shownProject, shownPseudo, useSession, writeTarget } from '../state/store';
 
 const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 const BAND_ONLY = 'band only';
 
-/** Where edits go: the base, a breakpoint that holds here, or a new one at this width. */
+/** Where edits go: the base, a breakpoint that holds here, or a new one at this width. Pressed, another is chosen. */
 export function TargetPicker() {
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
-  const breakpoint = project.breakpoints.find((one) => one.id === target);
+  const pseudo = useSession(shownPseudo);
   const slice = useSession((session) => session.slice);
   const locked = useSession((session) => session.targetLocked);
-  const bands = bandsOf(project, slice);
-  const reached = bands.filter((one) => contains(targetWidths(project, target, slice), one.from));
-  const left = bands.filter((one) => !reached.includes(one));
   const choose = (value: string) => {
     if (value === NEW.narrower) addBreakpointHere('narrower');
     else if (value === NEW.wider) addBreakpointHere('wider');
@@ -27,24 +27,22 @@ export function TargetPicker() {
     else chooseTarget(value);
   };
   return (
-    <div className="flex items-stretch pr-2.5">
+    <div className="flex min-w-0 shrink-0 items-stretch rounded-[4px] bg-reed text-on-reed">
       <Listbox value={target} onChange={choose}>
         <ListboxButton
-          className="m-2.5 mr-1.5 block min-w-0 flex-1 rounded-[5px] border border-reed bg-reed-tint px-3 py-1.5 text-left"
+          className="flex items-center gap-2 rounded-l-[4px] border-0 bg-transparent px-2.5 py-1 font-semibold"
           aria-label={`Writes to ${describeTarget(project, target)}. Change`}
+          title={reachOf(project, target, slice)}
         >
-          <span className="block text-muted">Writes to</span>
-          <span className="flex justify-between font-bold">
-            {breakpoint ? describeTarget(project, target) : 'Base'} <span aria-hidden>▾</span>
+          <span data-testid="writes-to">
+            Writes to {describeTarget(project, target)}
+            {pseudo && `, ${pseudoWords(pseudo)}`}
           </span>
-          <span className="block text-muted">
-            may change {reached.map((one) => one.name).join(', ')}
-            {left.length > 0 && ` · leaves ${left.map((one) => one.name).join(', ')}`}
-          </span>
+          <span aria-hidden>▾</span>
         </ListboxButton>
         <ListboxOptions
-          anchor="bottom"
-          className="z-40 w-(--button-width) rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
+          anchor="bottom start"
+          className="z-40 w-80 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
         >
           <Options />
         </ListboxOptions>
@@ -54,7 +52,7 @@ export function TargetPicker() {
         aria-pressed={locked}
         aria-label="Keep this target while the width moves"
         title="Keep this target while the width moves (L)"
-        className={`my-2.5 w-7 shrink-0 rounded-[5px] border ${locked ? 'border-reed bg-reed text-on-reed' : 'border-line-strong bg-sheet text-muted hover:bg-paper'}`}
+        className={`w-7 shrink-0 rounded-r-[4px] border-0 border-l border-on-reed/40 ${locked ? 'bg-ink text-paper' : 'bg-transparent'}`}
         onClick={() => lockTarget(!locked)}
       >
         <svg
@@ -73,6 +71,15 @@ export function TargetPicker() {
       </button>
     </div>
   );
+}
+
+/** "may change Narrow, Middle · leaves Wide". */
+function reachOf(project: Project, target: string, slice: Slice): string {
+  const bands = bandsOf(project, slice);
+  const reached = bands.filter((one) => contains(targetWidths(project, target, slice), one.from));
+  const left = bands.filter((one) => !reached.includes(one));
+  const names = (some: readonly Band[]) => some.map((one) => one.name).join(', ');
+  return `May change ${names(reached)}${left.length > 0 ? ` · leaves ${names(left)}` : ''}`;
 }
 
 /** Only there while the list is open, since it follows the cursor. */
