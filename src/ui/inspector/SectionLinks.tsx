@@ -12,7 +12,7 @@ const NAMES: readonly (readonly [section: string, name: string])[] = [
   ['Colour and background', 'Colour'],
   ['Border', 'Border'],
   ['Effects', 'Effects'],
-  ['More', 'Swap, lists …'],
+  ['More', 'Swap'],
 ];
 
 /** Scrolls to a section, opens it, and gives its heading the focus. */

@@ -73,9 +73,9 @@ function Tracks({ shaped, property, label }: { shaped: Shaped; property: string;
               Make equal
             </button>
           )}
+          <Source shaped={shaped} label={label} properties={[property]} />
         </span>
       </div>
-      <Source shaped={shaped} label={label} properties={[property]} />
     </div>
   );
 }
