@@ -80,7 +80,7 @@ export class DocumentReader {
   readonly #dropRows: readonly DropRow[];
   #containers: readonly HTMLElement[] = [];
   readonly #known = new Map<string, Known>();
-  readonly #broken = new Map<number, { readonly widths: string; readonly count: number }>();
+  readonly #broken = new Map<number, { readonly sizes: string; readonly count: number }>();
 
   constructor(document: Document) {
     this.#document = document;
@@ -237,11 +237,13 @@ export class DocumentReader {
 
   /** The same lines hold the same words: where all are as long as before, nothing has to be looked at again. */
   #brokenIn(element: number, lines: Float64Array): number {
-    let widths = '';
-    for (let at = 0; at < lines.length; at += 4) widths += `${(lines[at + 2]! - lines[at]!).toFixed(2)} `;
+    let sizes = '';
+    // Lines that run down are as long as they are high.
+    for (let at = 0; at < lines.length; at += 4)
+      sizes += `${(lines[at + 2]! - lines[at]!).toFixed(2)} ${(lines[at + 3]! - lines[at + 1]!).toFixed(2)} `;
     let known = this.#broken.get(element);
-    if (known?.widths !== widths) {
-      known = { widths, count: Math.min(255, brokenWords(this.#range, this.#texts[element]!)) };
+    if (known?.sizes !== sizes) {
+      known = { sizes, count: Math.min(255, brokenWords(this.#range, this.#texts[element]!)) };
       this.#broken.set(element, known);
     }
     return known.count;

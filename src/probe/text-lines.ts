@@ -22,13 +22,18 @@ export function linesOf(range: Range, texts: readonly Text[], scrollX: number, s
 /** Words that stand on more than one line, though nothing in them asks for it. */
 export function brokenWords(range: Range, texts: readonly Text[]): number {
   let count = 0;
-  for (const text of texts)
+  for (const text of texts) {
+    const element = text.parentElement!;
+    const runsDown = element.ownerDocument.defaultView!.getComputedStyle(element).writingMode !== 'horizontal-tb';
+    const isOnAnother = (first: DOMRect, last: DOMRect) =>
+      runsDown ? Math.abs(last.left - first.left) > first.width / 2 : last.top > first.top + first.height / 2;
     for (const { 0: word, index } of text.nodeValue!.matchAll(WORD)) {
       if (/[-/\u00ad\u200b–—]/.test(word)) continue;
       range.setStart(text, index);
       range.setEnd(text, index + word.length);
       const rects = range.getClientRects();
-      if (rects.length > 1 && rects[rects.length - 1]!.top > rects[0]!.top + rects[0]!.height / 2) count++;
+      if (rects.length > 1 && isOnAnother(rects[0]!, rects[rects.length - 1]!)) count++;
     }
+  }
   return count;
 }

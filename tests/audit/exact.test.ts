@@ -137,6 +137,23 @@ test('an audit that takes too long is given up and says so, with what it has fou
   }
 });
 
+test('words that are broken in lines that run down are counted anew when the lines are as thick as before', async () => {
+  const html = `<!doctype html><html><meta name="viewport" content="width=device-width"><style>body{margin:0}
+p{writing-mode:vertical-rl;height:calc(3vw + 50px);font:16px monospace;overflow-wrap:anywhere}</style><body><p>abcd abcdefghi abcd</p></body></html>`;
+  const only = asked.filter(({ id }) => id === 'broken-words');
+  const page = await MeasuredPage.openHtml(html, only);
+  const widths = from(900, 600);
+  const exact = await page.measure(widths);
+  await page.close();
+  // Each width on a page that has just been opened remembers nothing of another.
+  for (const width of [950, 1100, 1150, 1250, 1400]) {
+    const fresh = await MeasuredPage.openHtml(html, only);
+    expect(exact[width - 900]).toEqual((await fresh.measure([width], { brute: true }))[0]);
+    await fresh.close();
+  }
+  expect(new Set(exact.map(({ violations }) => violations[0]?.violation.amount)).size).toBeGreaterThan(1);
+});
+
 test('a page of 3,000 elements is measured', async () => {
   const cards = Array.from({ length: 1_000 }, (_, i) => `<div style="flex:1 0 180px"><p>Card ${i}</p><a href="#">More</a></div>`);
   const html = `<!doctype html><html><meta name="viewport" content="width=device-width"><body><main style="display:flex;flex-wrap:wrap">${cards.join('')}</main></body></html>`;
