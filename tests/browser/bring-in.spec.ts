@@ -5,7 +5,19 @@ import { pathToFileURL } from 'node:url';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { createProject, frameOf, goTo, openWorkbench, outline, readProject, saved, swept, width, write } from './workbench';
+import {
+  createProject,
+  frameOf,
+  goTo,
+  openWorkbench,
+  outline,
+  readProject,
+  saved,
+  showLanes,
+  swept,
+  width,
+  write,
+} from './workbench';
 
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
@@ -145,6 +157,7 @@ test('by keyboard, pasted into an open project; one undo takes it out again', as
   await card.focus();
   await page.keyboard.press('Enter');
   await outline(page, 'Pasted').or(outline(page, 'Text')).first().click();
+  await showLanes(page);
   const lane = (property: string) => page.getByRole('row', { name: new RegExp(`^${property}`) });
   await expect(lane('color')).toContainText('rgb(0, 0, 200)');
   await expect(lane('padding-top')).toContainText('7px');

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { expect, test } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { createProject, field, frameOf, goTo, openWorkbench, outline, readProject, saved } from './workbench';
+import { createProject, field, frameOf, goTo, openWorkbench, outline, readProject, saved, showLanes } from './workbench';
 
 const PAGE = `<!DOCTYPE html>
 <html lang="en"><head><meta charset="utf-8"><title>Net loft</title><link rel="stylesheet" href="loft.css"></head>
@@ -90,6 +90,7 @@ test('what only a browser can tell is asked of it: the story says so, and takes 
   await goTo(page, 650);
   await expect(spacing).toHaveValue('normal');
   // Elsewhere along the width nobody has asked.
+  await showLanes(page);
   await expect(page.getByRole('row', { name: /^letter-spacing/ })).toContainText('?');
   await story(page, 'Weight').press('Enter');
   await page.getByRole('button', { name: 'Take over this rule' }).press('Enter');

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { computed, field, goTo, makeEdits, openWorkbench, readProject, saved, write } from './workbench';
+import { computed, field, goTo, makeEdits, openWorkbench, readProject, saved, showLanes, write } from './workbench';
 
 const WIDTHS: readonly number[] = [1000, 800, 500];
 /** What Box A has as its padding there. */
@@ -233,6 +233,7 @@ test('lanes: typed into, drawn longer, and asked by keyboard', async ({ page, re
   const id = await boxes(request, 'Lanes');
   await openWorkbench(page, id);
   await row(page, /^Box A/).click();
+  await showLanes(page);
   const lane = page.locator('[data-lane="padding-top"]');
   const cell = (n: number) => lane.locator('[data-stretch]').nth(n);
 

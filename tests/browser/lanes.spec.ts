@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { boxes } from './boxes';
-import { computed, goTo, makeEdits, openWorkbench } from './workbench';
+import { computed, goTo, makeEdits, openWorkbench, showLanes } from './workbench';
 
 test('two hundred lanes: only those in sight are drawn, all can be reached, a filter finds one', async ({ page, request }) => {
   const id = await boxes(request, 'Many lanes');
@@ -17,6 +17,7 @@ test('two hundred lanes: only those in sight are drawn, all can be reached, a fi
     },
   ]);
   await openWorkbench(page, id);
+  await showLanes(page);
   await page.getByRole('treeitem', { name: /^Box A/ }).click();
   const grid = page.getByRole('grid', { name: 'Values along the width' });
   const rows = grid.getByRole('row');
@@ -42,6 +43,7 @@ test('an end dragged to a post takes the value up to that breakpoint; a menu giv
 }) => {
   const id = await boxes(request, 'Ends');
   await openWorkbench(page, id);
+  await showLanes(page);
   await page.getByRole('treeitem', { name: /^Box A/ }).click();
   const cell = page.locator('[data-lane="padding-top"] [data-stretch]').nth(0);
   const end = (await cell.locator('[data-end=below]').boundingBox())!;
@@ -64,6 +66,7 @@ test('an end dragged to a post takes the value up to that breakpoint; a menu giv
 test('by keyboard: a breakpoint from the gauge, the map of the plane, and a story that leads on', async ({ page, request }) => {
   const id = await boxes(request, 'Keys');
   await openWorkbench(page, id);
+  await showLanes(page);
   await goTo(page, 1100);
   await page.getByRole('button', { name: '+ breakpoint' }).focus();
   await page.keyboard.press('Enter');
@@ -103,6 +106,7 @@ test('by keyboard: a breakpoint from the gauge, the map of the plane, and a stor
 test('a style sheet comes from a file, with what could not be taken over', async ({ page, request }) => {
   const id = await boxes(request, 'File');
   await openWorkbench(page, id);
+  await showLanes(page);
   await page.getByRole('tab', { name: 'Styles' }).click();
   await page
     .getByLabel('From a file')

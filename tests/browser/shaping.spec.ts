@@ -23,6 +23,8 @@ test('controls made for the property: diagrams, tracks, units, growth, holding, 
   await goTo(page, 680);
   await outline(page, 'Three boxes').click();
   await page.getByRole('button', { name: 'Lays out: as a grid' }).click();
+  // The plain field says the same as the control that stands for it.
+  await page.getByRole('button', { name: 'more of Flex and grid' }).click();
   expect(await computed(page, 'erow', 'display')).toBe('grid');
   await page.getByRole('button', { name: 'Add column' }).click();
   await page.getByRole('button', { name: 'Add column' }).click();

@@ -11,6 +11,7 @@ import {
   outline,
   readProject,
   saved,
+  showLanes,
   write,
 } from './workbench';
 
@@ -36,6 +37,7 @@ test('by mouse: a button looks otherwise when pointed at, per breakpoint, on sta
   await goTo(page, 700);
   await write(page, 'background-color', '#1f2b29');
   await expect.poll(() => computed(page, button, 'background-color')).toBe('rgb(31, 43, 41)');
+  await showLanes(page);
   await expect(page.locator('[data-lane="background-color"] [role=gridcell]').first()).toHaveAttribute('aria-label', /#1f2b29/);
   await page.getByRole('button', { name: /^Background: .*Where it comes from/ }).click();
   const story = page.getByRole('dialog', { name: 'Background: the whole story' });

@@ -91,7 +91,18 @@ export const outline = (page: Page, name: string) => page.getByRole('treeitem', 
 /** The field of a property in the inspector. */
 export const field = (page: Page, property: string) => page.locator(`input[data-property="${property}"]`);
 
+/** Brings the field of a property into sight, whether it applies or not; an empty one shows all as usual again. */
+export async function find(page: Page, property: string): Promise<void> {
+  const search = page.getByLabel('Find a property');
+  if (await search.isVisible()) await search.fill(property);
+}
+
 export async function write(page: Page, property: string, value: string): Promise<void> {
+  await find(page, property);
   await field(page, property).fill(value);
   await field(page, property).press('Enter');
+  await find(page, '');
 }
+
+/** Unfolds the values along the width. */
+export const showLanes = (page: Page) => page.getByRole('button', { name: 'Lanes', exact: true }).click();
