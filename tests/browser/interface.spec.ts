@@ -125,6 +125,7 @@ test('parts fold away and keep their sizes', async ({ page, request }) => {
   await page.getByRole('separator', { name: 'Width of the list of elements' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('separator', { name: 'Width of the list of elements' })).toHaveAttribute('aria-valuenow', '240');
+  await showLanes(page);
   await page.getByRole('separator', { name: 'Height of the gauge' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Gauge' })).toHaveCount(0);

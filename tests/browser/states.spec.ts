@@ -31,7 +31,6 @@ test('by mouse: a button looks otherwise when pointed at, per breakpoint, on sta
   const rest = await computed(page, button, 'background-color');
   await state(page).selectOption('Pointed at');
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to base, pointed at');
-  await page.getByLabel('Find a property').fill('background');
   await write(page, 'background-color', '#d9a441');
   await expect.poll(() => computed(page, button, 'background-color')).toBe('rgb(217, 164, 65)');
   await goTo(page, 700);
@@ -39,6 +38,7 @@ test('by mouse: a button looks otherwise when pointed at, per breakpoint, on sta
   await expect.poll(() => computed(page, button, 'background-color')).toBe('rgb(31, 43, 41)');
   await showLanes(page);
   await expect(page.locator('[data-lane="background-color"] [role=gridcell]').first()).toHaveAttribute('aria-label', /#1f2b29/);
+  await page.getByLabel('Find a property').fill('background');
   await page.getByRole('button', { name: /^Background: .*Where it comes from/ }).click();
   const story = page.getByRole('dialog', { name: 'Background: the whole story' });
   await expect(story.getByText('set when pointed at, at 899 and narrower')).toBeVisible();
