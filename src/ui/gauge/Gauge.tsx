@@ -69,7 +69,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
           <span className="h-5 leading-5 text-muted">Devices</span>
           <SweepStatus />
         </div>
-        <div ref={setAxis} className="relative mx-3.5 min-w-0 flex-1 pt-1" data-testid="axis">
+        <div ref={setAxis} className="relative mx-3.5 min-w-0 flex-1 pt-1" data-testid="axis" data-fine>
           <ScaleTracks scale={scale} />
           <FindingsTrack scale={scale} />
           <Marked scale={scale} />
@@ -93,7 +93,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
         ))}
       </div>
       {length > 0 && (
-        <div className="pointer-events-none absolute inset-y-0" style={{ left: labelWidth + 14, width: length }}>
+        <div data-fine className="pointer-events-none absolute inset-y-0" style={{ left: labelWidth + 14, width: length }}>
           <Posts scale={scale} />
           <Cursor scale={scale} />
         </div>

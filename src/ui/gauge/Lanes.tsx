@@ -118,6 +118,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
         <div
           ref={grid}
           role="grid"
+          data-fine
           aria-label="Values along the width"
           aria-rowcount={wanted.length}
           className="relative"

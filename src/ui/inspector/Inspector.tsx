@@ -125,9 +125,9 @@ export function Inspector() {
           </section>
         )}
         {plain && (
-          <section aria-label="Swap, lists and arrangements" data-section="More" className="border-t border-line py-1">
+          <section aria-label="Swapping and arranging" data-section="More" className="border-t border-line py-1">
             <h3 className="m-0 px-3.5 py-1 font-semibold text-muted" tabIndex={-1}>
-              Swap, lists and arrangements
+              Swapping and arranging
             </h3>
             <div className="flex flex-wrap gap-1 px-3.5 pb-1.5">
               <SwapBox id={id} />

@@ -30,9 +30,9 @@ export function LineUpBar() {
   const tab = useLineup((lineup) => lineup.tab);
   return (
     <div className="shrink-0 border-b border-line bg-sheet">
-      <div className="flex h-10 items-center gap-3 px-4">
+      <div className="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
         <WritesTo />
-        <div role="group" aria-label="Ways of looking" className="ml-auto flex shrink-0 gap-1">
+        <div role="group" aria-label="Ways of looking" className="ml-auto flex shrink-0 flex-wrap gap-1">
           {LINEUP_TABS.map((one) => (
             <button
               key={one}

@@ -34,7 +34,7 @@ export function Overlay({ layout, zoom, page, children }: Props) {
   const wrong = new Set(findings.filter((finding) => contains(finding.widths, width)).map((finding) => finding.element));
   const boxes = [...new Set([...(hovered ? [hovered] : []), ...selection])];
   return (
-    <div className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
+    <div data-fine className="part pointer-events-none absolute inset-0 overflow-hidden will-change-transform">
       {children}
       {boxes.map((id) => {
         const rect = layout.rects[id];

@@ -39,7 +39,7 @@ export function Choice({ label, shaped, current, options, properties }: Props) {
             aria-pressed={value === current}
             aria-label={`${label}: ${name}`}
             title={name}
-            className={`flex h-[22px] min-w-[22px] items-center justify-center rounded-[3px] border px-0.5 ${value === current ? 'border-reed bg-reed-tint' : 'border-line bg-well hover:border-edge'}`}
+            className={`flex h-6 min-w-6 items-center justify-center rounded-[3px] border px-0.5 ${value === current ? 'border-reed bg-reed-tint' : 'border-line bg-well hover:border-edge'}`}
             onClick={() => shape(shaped, `${label}: ${name}`, values)}
             onFocus={() => markShape(shaped, values)}
             onPointerEnter={() => markShape(shaped, values)}
