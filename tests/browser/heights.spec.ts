@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { computed, createProject, elementNamed, frameOf, openWorkbench, outline, readProject, saved } from './workbench';
+import { computed, createProject, elementNamed, frameOf, openWorkbench, outline, readProject, saved, write } from './workbench';
 
 // The axis of heights and the matrix of sizes and orientations.
 
@@ -13,9 +13,7 @@ test('an arrangement for a size held upright, by keyboard; the other cells inher
   await expect(page.getByTestId('writes-to')).toContainText('portrait');
   await page.getByRole('tab', { name: 'Values' }).click();
   await outline(page, 'Welcome').click();
-  const columns = page.locator('input[data-property="grid-template-columns"]');
-  await columns.fill('minmax(0, 1fr)');
-  await columns.press('Enter');
+  await write(page, 'grid-template-columns', 'minmax(0, 1fr)');
   const { project } = await readProject(request, id);
   const welcome = elementNamed(project, 'Welcome').id;
   const count = () => computed(page, welcome, 'grid-template-columns').then((value) => value.split(' ').length);

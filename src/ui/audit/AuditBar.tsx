@@ -74,7 +74,7 @@ export function AuditBar() {
       ) : (
         <button
           type="button"
-          className="rounded-[4px] bg-reed px-3 py-1 font-semibold text-on-reed disabled:opacity-50"
+          className="rounded-[4px] bg-reed px-3 py-1 font-semibold whitespace-nowrap text-on-reed disabled:opacity-50"
           disabled={worth.length === 0 || sweep?.running}
           onClick={() => void mendSafely(worth)}
         >

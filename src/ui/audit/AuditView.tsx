@@ -29,7 +29,7 @@ export function AuditView() {
         selectedIndex={AUDIT_TABS.indexOf(tab)}
         onChange={(index) => useAudit.setState({ tab: AUDIT_TABS[index]! })}
       >
-        <div className="flex h-10 shrink-0 items-end gap-4 border-b border-line bg-sheet px-4">
+        <div className="flex min-h-10 shrink-0 flex-wrap items-end gap-x-4 border-b border-line bg-sheet px-4">
           <TabList className="flex gap-4">
             {AUDIT_TABS.map((one) => (
               <Tab

@@ -31,7 +31,7 @@ export function TopBar() {
   const view = useSession((session) => session.mode);
   const faults = useEntries().length;
   return (
-    <header className="flex h-10 shrink-0 items-center gap-3 border-b border-line bg-sheet px-3.5">
+    <header className="flex min-h-10 shrink-0 flex-wrap items-center gap-x-3 border-b border-line bg-sheet px-3.5 min-[900px]:flex-nowrap">
       <Link
         href="/"
         aria-label="Mill Pond: all projects"
@@ -43,7 +43,7 @@ export function TopBar() {
         {project.name} /
       </span>
       <PageMenu pages={project.pages} parts={project.parts} current={page} />
-      <nav aria-label="Views" className="ml-auto flex h-full shrink-0 gap-2 min-[1100px]:gap-4">
+      <nav aria-label="Views" className="ml-auto flex h-10 shrink-0 gap-2 min-[1100px]:gap-4">
         {MODES.map((one) => (
           <button
             key={one}

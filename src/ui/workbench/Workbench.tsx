@@ -29,6 +29,7 @@ import { recallPanels } from './panels';
 import { Problems } from './Problems';
 import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
+import { SHAPING_LEAST, useNarrow } from './use-narrow';
 import { PartBar } from '../parts/PartBar';
 import { CutDialog } from '../pictures/CutDialog';
 import { TableDialog } from '../lists/TableDialog';
@@ -101,6 +102,7 @@ function OpenWorkbench() {
   const view = useSession((session) => session.mode);
   const pageId = useSession((session) => session.pageId);
   const name = useSession((session) => session.project.name);
+  const narrow = useNarrow();
   useEffect(() => keepDropsRight(), []);
   useEffect(() => {
     document.title = `${name} · Mill Pond`;
@@ -108,6 +110,12 @@ function OpenWorkbench() {
   return (
     <div className="flex h-screen flex-col overflow-clip">
       <TopBar />
+      {narrow && (
+        <p role="note" className="m-0 shrink-0 border-b border-line bg-amber-tint px-3.5 py-1">
+          This window is narrower than {SHAPING_LEAST} px. Looking, the line-up and findings work here; to shape a page, make it
+          wider.
+        </p>
+      )}
       <DamageBar />
       {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
       <RecordingBar />
@@ -134,15 +142,16 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
   const pageId = useSession((session) => session.pageId);
   const count = useEntries().length;
   const low = useSession((session) => session.gaugeView === 'low');
+  const narrow = useNarrow();
   return (
     <>
-      <div className="flex min-h-0 flex-1">
-        {panels.outline.open && (
+      <div className={`flex min-h-0 flex-1 ${narrow ? 'flex-col' : ''}`}>
+        {panels.outline.open && !narrow && (
           <div className="flex shrink-0 flex-col border-r border-line" style={{ width: panels.outline.size }}>
             <Outline key={pageId} />
           </div>
         )}
-        <Splitter panel="outline" label="Width of the list of elements" grows={1} across />
+        {!narrow && <Splitter panel="outline" label="Width of the list of elements" grows={1} across />}
         <div className="relative flex min-w-0 flex-1">
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             <PartBar />
@@ -153,13 +162,13 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
           </div>
           <MarksBar />
         </div>
-        <Splitter panel="inspector" label="Width of the values" grows={-1} across />
+        {!narrow && <Splitter panel="inspector" label="Width of the values" grows={-1} across />}
         {panels.inspector.open && (
           <TabGroup
             as="aside"
             aria-label="Values, findings, breakpoints, styles and grid"
-            className="flex shrink-0 flex-col border-l border-line bg-sheet"
-            style={{ width: panels.inspector.size }}
+            className={`flex shrink-0 flex-col border-line bg-sheet ${narrow ? 'h-[38%] border-t' : 'border-l'}`}
+            style={narrow ? undefined : { width: panels.inspector.size }}
             selectedIndex={PANEL_TABS.indexOf(panel)}
             onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
@@ -194,7 +203,12 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
         )}
       </div>
       {!low && <Splitter panel="gauge" label="Height of the gauge" grows={-1} across={false} />}
-      {panels.gauge.open && <Gauge labelWidth={panels.outline.open ? panels.outline.size : 216} height={panels.gauge.size} />}
+      {panels.gauge.open && (
+        <Gauge
+          labelWidth={panels.outline.open && !narrow ? panels.outline.size : narrow ? 150 : 216}
+          height={panels.gauge.size}
+        />
+      )}
     </>
   );
 }
