@@ -1,8 +1,20 @@
 import type { Check, Violation } from '../check';
+import type { PageFacts } from '../facts';
+import { Cut } from '../facts';
 import { isPinned } from '../geometry';
 import { layerOf } from '../layers';
 import { comesBefore } from '../order';
 import { isOneText } from '../text';
+
+/** What shows of an element from the outside of what scrolls: the outermost scroller around it that doesn't hold another, or itself. */
+function seenFrom(facts: PageFacts, element: number, other: number): number {
+  const around = new Set<number>();
+  for (let at = other; at > 0; at = facts.elements[at]!.parent) around.add(at);
+  let seen = element;
+  for (let at = facts.elements[element]!.parent; at > 0 && !around.has(at); at = facts.elements[at]!.parent)
+    if (facts.cutX[at] === Cut.scrolls || facts.cutY[at] === Cut.scrolls) seen = at;
+  return seen;
+}
 
 /** The Tab key goes backwards over the page. */
 export const focusOrder: Check = {
@@ -19,7 +31,7 @@ export const focusOrder: Check = {
       const previous = before;
       before = i;
       if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i) || isOneText(facts, previous, i)) continue;
-      const by = comesBefore(facts, i, previous);
+      const by = comesBefore(facts, seenFrom(facts, i, previous), seenFrom(facts, previous, i));
       if (by === undefined) continue;
       found.push({ element: facts.elements[i]!.id, amount: by, measured: { by }, others: [facts.elements[previous]!.id] });
     }
