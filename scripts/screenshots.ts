@@ -58,8 +58,10 @@ await page.frameLocator('iframe[title="Picture of Join"]').locator('h1').waitFor
 await picture(page, 'pages');
 await page.getByRole('button', { name: 'Shape', exact: true }).click();
 await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
+await page.getByRole('button', { name: 'Lanes', exact: true }).click();
 await goTo(page, 742);
 await picture(page, 'workbench-middle');
+await page.getByRole('button', { name: 'Lanes', exact: true }).click();
 await page.getByRole('treeitem', { name: /^Notice/ }).click();
 await goTo(page, 350);
 await page.getByRole('tab', { name: /Findings/ }).click();

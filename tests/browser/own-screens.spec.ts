@@ -29,15 +29,16 @@ async function faults(page: Page): Promise<string[]> {
       const element = document.querySelector<HTMLElement>(`[data-mp-node="${name}"]`)!;
       // Grips, bars and stretches are fine by their nature: what they do is done by fields and lists, too (2.5.8, “Equivalent”).
       const fine = check === 'small-target' && element.closest('[data-fine], [role=separator]') !== null;
-      // A row of a list that is pressed as a whole is no label.
-      const row = check === 'wrapped-label' && element.querySelectorAll('span').length > 1;
+      // A row of a list that is pressed as a whole, or a sentence that leads somewhere, is no label.
+      const words = element.textContent.trim().split(/\s+/).length;
+      const row = check === 'wrapped-label' && (element.querySelectorAll('span').length > 1 || words > 5);
       // What runs over the stage is cut off there, as the page is.
       const stage = check === 'clipped-content' && element.closest('[data-fine]') !== null;
-      return { check, words: element.outerHTML.slice(0, 160), counts: !fine && !row && !stage };
+      return { check, said: element.outerHTML.slice(0, 160), counts: !fine && !row && !stage };
     });
-    return told.filter(({ counts }) => counts).map(({ check, words }) => ({ check, words }));
+    return told.filter(({ counts }) => counts).map(({ check, said }) => ({ check, said }));
   }, asked);
-  return found.filter(({ check }) => serious.has(check)).map(({ check, words }) => `${check}: ${words}`);
+  return found.filter(({ check }) => serious.has(check)).map(({ check, said }) => `${check}: ${said}`);
 }
 
 async function atWidths(page: Page, widths: readonly number[]): Promise<void> {

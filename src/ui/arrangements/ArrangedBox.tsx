@@ -1,5 +1,6 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { arrangedOn } from '@/core/arrangements';
 import { partNamed, topOf } from '@/core/document';
 import { inItsTree } from '../arranging/in-part';
@@ -9,6 +10,7 @@ import { askArrangement, takeBack } from './arrangements';
 
 /** How an element is arranged, and how it can be. */
 export function ArrangedBox({ id }: { id: string }) {
+  const hint = useKeyHint('arrange');
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const element = page.elements[id];
@@ -18,7 +20,7 @@ export function ArrangedBox({ id }: { id: string }) {
   const arranged = [...arrangedOn(project, inItsTree(id)), ...(top ? arrangedOn(project, top.id) : [])];
   return (
     <div className="contents text-xs" role="group" aria-label="Arrangements">
-      <button type="button" className={BUTTON} onClick={() => askArrangement(id)} title="Common ways to lay it out (Shift+Y)">
+      <button type="button" className={BUTTON} onClick={() => askArrangement(id)} title={`Common ways to lay it out${hint}`}>
         Ready arrangements …
       </button>
       {arranged.length > 0 && (

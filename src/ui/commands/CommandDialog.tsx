@@ -2,7 +2,9 @@
 
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
-import { COMMANDS, dialog } from './commands';
+import { BUTTON } from '../theme/controls';
+import { COMMANDS, dialog, keysDialog } from './commands';
+import { keysOf, useKeyChoices } from '../input/key-choices';
 import { keyText } from '../input/key-text';
 import type { Command } from './commands';
 
@@ -10,6 +12,7 @@ import type { Command } from './commands';
 export function CommandDialog() {
   const [open, setOpen] = useState(false);
   const [query, setQuery] = useState('');
+  const choices = useKeyChoices();
   useEffect(() => {
     dialog.toggle = () => setOpen((before) => !before);
   }, []);
@@ -24,7 +27,19 @@ export function CommandDialog() {
       <div className="absolute inset-0 bg-ink/30" aria-hidden />
       <div className="absolute inset-0 flex justify-center p-8 pt-[10vh]">
         <DialogPanel className="flex max-h-[70vh] w-[520px] flex-col self-start rounded-[6px] border border-line-strong bg-sheet">
-          <DialogTitle className="px-4 pt-3 text-[15px] font-bold">Commands and keys</DialogTitle>
+          <div className="flex items-baseline justify-between px-4 pt-3">
+            <DialogTitle className="text-[15px] font-bold">Commands and keys</DialogTitle>
+            <button
+              type="button"
+              className={BUTTON}
+              onClick={() => {
+                close();
+                setTimeout(() => keysDialog.open(), 0);
+              }}
+            >
+              Change keys …
+            </button>
+          </div>
           <Combobox<Command>
             onChange={(command) => {
               close();
@@ -49,7 +64,7 @@ export function CommandDialog() {
                   <span>
                     {command.title} <span className="text-muted">· {command.group}</span>
                   </span>
-                  <span className="font-mono text-muted">{command.keys.map(keyText).join(' or ')}</span>
+                  <span className="font-mono text-muted">{keysOf(command, choices).map(keyText).join(' or ')}</span>
                 </ComboboxOption>
               ))}
               {found.length === 0 && <p className="px-2 py-3 text-muted">No command is called that.</p>}

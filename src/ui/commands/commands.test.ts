@@ -38,10 +38,13 @@ test('what is shown while a key is held goes when it is let go of', () => {
 });
 
 test('views are switched by keys and back', () => {
+  globalThis.localStorage = { setItem: () => undefined } as unknown as Storage;
+  useSession.setState({ gaugeView: 'lanes' });
   for (const [name, read] of [
     ['c', () => useMarks.getState().columns],
     ['i', () => useSession.getState().paletteOpen],
     ['t', () => useSession.getState().gaugeView],
+    ['Shift+j', () => useSession.getState().gaugeView],
   ] as const) {
     const before = read();
     runKey(key(name));

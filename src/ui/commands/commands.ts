@@ -18,7 +18,8 @@ import { askDrops } from '../swapping/drops';
 import { askPanel } from '../swapping/panels';
 import { makeList, openTable } from '../lists/lists';
 import { makeAlternates } from '../swapping/alternates';
-import { showOnGauge } from '../workbench/panels';
+import { knowKeys } from '../input/key-choices';
+import { showOnGauge } from '../view/gauge-view';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
 import { announce, redo, undo } from '../editing/edits';
@@ -72,6 +73,8 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 
 /** Opens and closes the list of all commands; set by the dialog itself. */
 export const dialog = { toggle: () => undefined as void };
+/** Opens the dialog in which keys are changed; set by the dialog itself. */
+export const keysDialog = { open: () => undefined as void };
 
 const shape = (id: string, title: string, keys: readonly string[], run: () => void): Command => ({
   id,
@@ -342,4 +345,7 @@ export const COMMANDS: readonly Command[] = [
     run: () => setOnlyWhenAsked(!onlyWhenAsked()),
   },
   { id: 'commands', title: 'All commands and keys', group: 'View', keys: ['?', 'Shift+?'], run: () => dialog.toggle() },
+  { id: 'keys', title: 'Change keys', group: 'View', keys: [], run: () => keysDialog.open() },
 ];
+
+knowKeys(COMMANDS);

@@ -1,9 +1,10 @@
 import { useSession } from '../state/store';
 import type { Key, KeyHandling } from '../input/key-handling';
+import { keysOf, useKeyChoices } from '../input/key-choices';
 import { typedBefore } from '../stage/writing';
 import { COMMANDS } from './commands';
 
-function nameOf({ key, ctrl, shift, alt }: Key): string {
+export function nameOf({ key, ctrl, shift, alt }: Key): string {
   const plain = key.length === 1 ? key.toLowerCase() : key;
   return `${ctrl ? 'Ctrl+' : ''}${shift ? 'Shift+' : ''}${alt ? 'Alt+' : ''}${plain}`;
 }
@@ -11,14 +12,19 @@ function nameOf({ key, ctrl, shift, alt }: Key): string {
 /** Runs the command of a key, wherever it was pressed. Returns whether there was one. */
 export function runKey(key: Key): boolean {
   const name = nameOf(key);
-  const command = COMMANDS.find(({ keys }) => keys.includes(name));
+  const choices = useKeyChoices.getState();
+  const command = COMMANDS.find((one) => keysOf(one, choices).includes(name));
   command?.run();
   return command !== undefined;
 }
 
 /** A key that shows something while it's held is let go of. */
 export function releaseKey(key: string): void {
-  if (key.toLowerCase() === 'd' && useSession.getState().distancesShown) useSession.setState({ distancesShown: false });
+  if (!useSession.getState().distancesShown) return;
+  const held = COMMANDS.filter(({ id }) => id === 'distances').flatMap((one) => keysOf(one, useKeyChoices.getState()));
+  // With what else a key was pressed may be let go of before it.
+  if (held.some((one) => one.split('+').at(-1)!.toLowerCase() === key.toLowerCase()))
+    useSession.setState({ distancesShown: false });
 }
 
 export const keyHandling: KeyHandling = { run: runKey, release: releaseKey };

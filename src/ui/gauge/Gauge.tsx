@@ -1,10 +1,11 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { useEffect, useMemo, useState } from 'react';
 import { addBreakpointHere, likelyDirection } from '../view/actions';
 import { steadyProject, useSession } from '../state/store';
 import { useSize } from '../stage/use-size';
-import { showOnGauge } from '../workbench/panels';
+import { showOnGauge } from '../view/gauge-view';
 import { Cursor } from './Cursor';
 import { FindingsTrack } from './FindingsTrack';
 import { Lanes } from './Lanes';
@@ -17,6 +18,7 @@ import { SweepStatus } from './SweepStatus';
 
 /** The instrument along the width axis: scale, bands, devices, findings, lanes, posts and the cursor. */
 export function Gauge({ labelWidth, height }: { labelWidth: number; height: number }) {
+  const hint = useKeyHint('breakpoint-here');
   const [axis, setAxis] = useState<HTMLDivElement | null>(null);
   const view = useSession((session) => session.gaugeView);
   const { first, last } = useSession((session) => steadyProject(session).audit.range);
@@ -59,7 +61,7 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
             Bands
             <button
               type="button"
-              title="New breakpoint at this width (B)"
+              title={`New breakpoint at this width${hint}`}
               className="rounded-[3px] border-0 bg-transparent px-1 text-xs text-muted hover:bg-paper hover:text-ink"
               onClick={() => addBreakpointHere(likelyDirection())}
             >

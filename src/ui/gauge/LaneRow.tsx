@@ -3,7 +3,7 @@
 import { memo, useRef } from 'react';
 import { describeInterval } from '@/core/breakpoints';
 import type { Lane, Stretch } from '@/core/cascade';
-import { CARRIAGE_WORDS } from '../inspector/OriginMark';
+import { CARRIAGE_WORDS } from '../origin/OriginMark';
 import { setWidth } from '../view/actions';
 import { useSession } from '../state/store';
 import type { LaneMenuPlace } from './LaneMenu';

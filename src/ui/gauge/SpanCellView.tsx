@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Span, SpanCell, SpanColumn } from '@/core/grid';
 import { formatSpan, parseSpan } from '@/core/grid';
 import { spanEdit } from '@/core/plans';
-import { CARRIAGE_WORDS } from '../inspector/OriginMark';
+import { CARRIAGE_WORDS } from '../origin/OriginMark';
 import { followPointer } from '../input/follow-pointer';
 import { announce, commitOrReport, preview } from '../editing/edits';
 

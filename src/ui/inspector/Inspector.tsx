@@ -21,8 +21,8 @@ import {
   writtenTo,
 } from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
-import { fieldValue } from '../value-controls/field-value';
-import type { FieldValue } from '../value-controls/field-value';
+import { fieldValue } from '../origin/field-value';
+import type { FieldValue } from '../origin/field-value';
 import { ElementActions } from './ElementActions';
 import { GROUPS } from './groups';
 import { PropertyRow } from './PropertyRow';

@@ -2,8 +2,8 @@
 
 import type { RefObject } from 'react';
 import { longhandsOf, propertyNamed } from '@/core/styles';
-import type { FieldValue } from '../value-controls/field-value';
-import { COMPOSITES, gathered } from './composites';
+import type { FieldValue } from '../origin/field-value';
+import { COMPOSITES, gathered } from '../origin/composites';
 
 const SHOWN_MOST = 6;
 

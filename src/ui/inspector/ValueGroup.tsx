@@ -6,7 +6,7 @@ import { readPseudo, whyNotOn } from '@/core/document';
 import type { Property, PropertyGroup, Standing } from '@/core/styles';
 import { groupControls } from '../value-controls/group-controls';
 import type { Shaped } from '../value-controls/shape';
-import { gathered } from './composites';
+import { gathered } from '../origin/composites';
 import type { Item } from './groups';
 import { noEffectOn, placeOf, propertiesOf } from './groups';
 import { PropertyRow } from './PropertyRow';
@@ -74,7 +74,7 @@ export function ValueGroup({ group, items, look }: { group: PropertyGroup; items
         <button
           type="button"
           aria-expanded={all}
-          className="ml-[102px] min-h-6 border-0 bg-transparent px-1 text-left text-xs text-muted underline decoration-line-strong underline-offset-2 hover:text-ink"
+          className="relative ml-[102px] min-h-6 border-0 bg-transparent px-1 text-left text-xs text-muted underline decoration-line-strong underline-offset-2 hover:text-ink"
           onClick={() => setAll(!all)}
         >
           {all ? 'Fewer' : `${more.length} more`}

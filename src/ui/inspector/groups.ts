@@ -4,8 +4,8 @@ import type { Property, PropertyGroup, Standing } from '@/core/styles';
 import { whyNoEffect } from '@/core/styles';
 import type { Shaped } from '../value-controls/shape';
 import { valueOf } from '../value-controls/shape';
-import type { Composite } from './composites';
-import { COMPOSITES } from './composites';
+import type { Composite } from '../origin/composites';
+import { COMPOSITES } from '../origin/composites';
 
 export type Item =
   | { readonly kind: 'one'; readonly property: Property }

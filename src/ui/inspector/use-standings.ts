@@ -4,7 +4,7 @@ import { specifiedValue } from '@/core/cascade';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { parentOf, readPseudo } from '@/core/document';
 import type { Standing } from '@/core/styles';
-import type { FieldValue } from '../value-controls/field-value';
+import type { FieldValue } from '../origin/field-value';
 
 /** How each selected element stands on the page in the band that begins at `width`: what decides which properties do anything. */
 export function useStandings(

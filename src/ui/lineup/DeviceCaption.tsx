@@ -1,5 +1,6 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { memo } from 'react';
 import { wholeReader } from '@/core/breakpoints';
@@ -87,6 +88,7 @@ interface MenuProps {
 
 /** What can be done with a device. It stays as it is while the width changes, since menus are dear. */
 const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }: MenuProps) {
+  const hint = useKeyHint('device-turn');
   return (
     <>
       {device.turns && (
@@ -94,7 +96,7 @@ const CaptionMenu = memo(function CaptionMenu({ placeKey, device, part, reader }
           type="button"
           className={SIGN_BUTTON}
           aria-label={`Turn ${device.name}`}
-          title="Turn (R)"
+          title={`Turn${hint}`}
           onClick={() => turn(placeKey)}
         >
           <svg width="13" height="13" viewBox="0 0 13 13" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden>

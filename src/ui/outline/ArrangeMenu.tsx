@@ -3,6 +3,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import { memo } from 'react';
 import { COMMANDS } from '../commands/commands';
+import { keysOf, useKeyChoices } from '../input/key-choices';
 import { keyText } from '../input/key-text';
 import { useSession } from '../state/store';
 import { BUTTON, MENU } from '../theme/controls';
@@ -34,12 +35,17 @@ const SHOWN = [
 
 /** What can be done with what is selected, by mouse, each with its key. */
 export const ArrangeMenu = memo(function ArrangeMenu() {
+  const choices = useKeyChoices();
+  const shown = SHOWN.flatMap((wanted) => COMMANDS.filter(({ id }) => id === wanted)).map((command) => ({
+    ...command,
+    keys: keysOf(command, choices),
+  }));
   const none = useSession((session) => session.selection.length === 0);
   return (
     <Menu as="div" className="ml-auto">
       <MenuButton className={`${BUTTON} ml-auto !px-1 text-xs`}>Arrange</MenuButton>
       <MenuItems anchor="bottom start" className={`${MENU} w-80`}>
-        {SHOWN.flatMap((wanted) => COMMANDS.filter(({ id }) => id === wanted)).map(({ id, title, keys, run }) => (
+        {shown.map(({ id, title, keys, run }) => (
           <MenuItem key={id} disabled={none && id !== 'paste'}>
             <button
               type="button"

@@ -1,5 +1,6 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { cutsAcross, POINTERS } from '@/core/breakpoints';
 import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
@@ -15,6 +16,7 @@ const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
 
 /** Where edits go, and how the page is shown. */
 export function StageBar({ zoom, content }: { zoom: number; content: number | undefined }) {
+  const hint = useKeyHint('heights');
   const project = useSession(shownProject);
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
@@ -31,7 +33,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
       <button
         type="button"
         aria-pressed={heights}
-        title="The axis of heights beside the page (Shift+K)"
+        title={`The axis of heights beside the page${hint}`}
         className={`${BUTTON} ${heights ? 'border-reed !bg-reed-tint' : ''}`}
         onClick={() => useSession.setState({ heightsShown: !heights })}
       >

@@ -1,5 +1,6 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
 import type { Band, Slice } from '@/core/breakpoints';
@@ -15,6 +16,7 @@ const BAND_ONLY = 'band only';
 
 /** Where edits go: the base, a breakpoint that holds here, or a new one at this width. Pressed, another is chosen. */
 export function TargetPicker() {
+  const hint = useKeyHint('target-lock');
   const project = useSession(shownProject);
   const target = useSession(writeTarget);
   const pseudo = useSession(shownPseudo);
@@ -51,7 +53,7 @@ export function TargetPicker() {
         type="button"
         aria-pressed={locked}
         aria-label="Keep this target while the width moves"
-        title="Keep this target while the width moves (L)"
+        title={`Keep this target while the width moves${hint}`}
         className={`w-7 shrink-0 rounded-r-[4px] border-0 border-l border-on-reed/40 ${locked ? 'bg-ink text-paper' : 'bg-transparent'}`}
         onClick={() => lockTarget(!locked)}
       >

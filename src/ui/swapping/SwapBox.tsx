@@ -1,5 +1,6 @@
 'use client';
 
+import { useKeyHint } from '../input/key-choices';
 import { alternatesWith, rowPlace } from '@/core/document';
 import { bandAt, choiceAt } from '@/core/breakpoints';
 import { atBase } from '@/core/document';
@@ -13,6 +14,7 @@ import { Rehearsed } from './Rehearsed';
 
 /** What an element is besides itself: one of several alternates, a panel; or how it becomes one. */
 export function SwapBox({ id }: { id: string }) {
+  const hint = useKeyHint('alternates');
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const slice = useSession((session) => session.slice);
@@ -30,7 +32,7 @@ export function SwapBox({ id }: { id: string }) {
           type="button"
           className={BUTTON}
           onClick={makeAlternates}
-          title="A copy that shows in its place at the write target (Shift+X)"
+          title={`A copy that shows in its place at the write target${hint}`}
         >
           Another here …
         </button>

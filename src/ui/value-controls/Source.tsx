@@ -1,8 +1,8 @@
 'use client';
 
-import { ClearButton } from '../inspector/ClearButton';
-import { gathered } from '../inspector/composites';
-import { OriginMark } from '../inspector/OriginMark';
+import { ClearButton } from '../origin/ClearButton';
+import { gathered } from '../origin/composites';
+import { OriginMark } from '../origin/OriginMark';
 import type { Shaped } from './shape';
 
 /** Where the value of a designed control comes from, and its end: as behind a plain field, which it stands for. */

@@ -3,7 +3,7 @@ import type { Edit } from '@/core/edits';
 import { checkValue } from '@/core/styles';
 import { commit, footprintOf } from '../editing/edits';
 import { useSession } from '../state/store';
-import type { FieldValue } from './field-value';
+import type { FieldValue } from '../origin/field-value';
 
 /** What a control that knows its property is given: the selected elements, what holds now, and where edits go. */
 export interface Shaped {

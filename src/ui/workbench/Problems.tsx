@@ -10,7 +10,7 @@ export function Problems() {
   const announcement = useSession((session) => session.announcement);
   return (
     <>
-      <div role="status" className="sr-only">
+      <div role="status" className="sr-only top-0">
         {announcement}
       </div>
       <div

@@ -2,7 +2,8 @@
 
 import { memo } from 'react';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { dialog } from '../commands/commands';
+import { dialog, keysDialog } from '../commands/commands';
+import { useKeyHint } from '../input/key-choices';
 import type { PanelName } from '../state/panels-slice';
 import { usePanels } from '../state/store';
 import { BAR_BUTTON } from '../theme/controls';
@@ -17,6 +18,7 @@ const PANELS: readonly (readonly [PanelName, string])[] = [
 /** What of the workbench is to be seen. */
 export const ViewMenu = memo(function ViewMenu() {
   const panels = usePanels();
+  const hint = useKeyHint('commands');
   return (
     <Menu>
       <MenuButton className={BAR_BUTTON}>View</MenuButton>
@@ -41,7 +43,16 @@ export const ViewMenu = memo(function ViewMenu() {
             className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
             onClick={() => setTimeout(() => dialog.toggle(), 0)}
           >
-            Commands and keys (?)
+            Commands and keys{hint}
+          </button>
+        </MenuItem>
+        <MenuItem>
+          <button
+            type="button"
+            className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
+            onClick={() => setTimeout(() => keysDialog.open(), 0)}
+          >
+            Change keys …
           </button>
         </MenuItem>
       </MenuItems>

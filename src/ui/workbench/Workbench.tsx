@@ -5,6 +5,8 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
+import { KeysDialog } from '../commands/KeysDialog';
+import { recallKeys } from '../input/key-choices';
 import { handleKeyDown, keyHandling, releaseKey } from '../commands/keys';
 import { KeyHandlingContext } from '../input/key-handling';
 import { useEntries } from '../findings/entries';
@@ -52,6 +54,7 @@ export function Workbench({ projectId }: { projectId: string }) {
   const [failure, setFailure] = useState<string>();
   useEffect(() => {
     recallPanels();
+    recallKeys();
     open(projectId).then(
       () => {
         recallLineup();
@@ -122,6 +125,7 @@ function OpenWorkbench() {
       <ProposalBar />
       <Problems />
       <CommandDialog />
+      <KeysDialog />
       <RemoveBreakpoint />
       <DropZone />
       <PartDialogs />

@@ -1,17 +1,9 @@
 import type { Panel, PanelName } from '../state/panels-slice';
 import { PANEL_LIMITS } from '../state/panels-slice';
-import type { GaugeView } from '../state/store';
-import { GAUGE_VIEWS, usePanels, useSession } from '../state/store';
+import { usePanels } from '../state/store';
+import { recallGauge } from '../view/gauge-view';
 
 const KEY = 'mill-pond-panels';
-const GAUGE_KEY = 'mill-pond-gauge';
-
-/** What the gauge shows below its scale; remembered in this browser. */
-export function showOnGauge(gaugeView: GaugeView): void {
-  useSession.setState({ gaugeView });
-  localStorage.setItem(GAUGE_KEY, gaugeView);
-}
-
 function clamp(name: PanelName, size: number): number {
   return Math.round(Math.min(PANEL_LIMITS[name].most, Math.max(PANEL_LIMITS[name].least, size)));
 }
@@ -25,8 +17,7 @@ export function setPanel(name: PanelName, change: Partial<Panel>): void {
 
 /** Reads what was remembered; anything unreadable counts as nothing. */
 export function recallPanels(): void {
-  const view = GAUGE_VIEWS.find((one) => one === localStorage.getItem(GAUGE_KEY));
-  if (view) useSession.setState({ gaugeView: view });
+  recallGauge();
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Record<PanelName, Partial<Panel>>>;
     for (const name of Object.keys(PANEL_LIMITS) as PanelName[]) {

@@ -1,5 +1,5 @@
 import { longhandsOf } from '@/core/styles';
-import type { FieldValue } from '../value-controls/field-value';
+import type { FieldValue } from './field-value';
 
 /** Shorthands that are shown as one field, with their longhands folded away beneath. */
 export interface Composite {

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import type { Carriage } from '@/core/cascade';
-import type { FieldValue } from '../value-controls/field-value';
+import type { FieldValue } from './field-value';
 import { StoryPanel } from './StoryPanel';
 
 export const CARRIAGE_WORDS: Readonly<Record<Carriage, string>> = {

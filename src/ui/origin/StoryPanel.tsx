@@ -13,8 +13,8 @@ import { choosePseudo, chooseTarget, clearValues, select, setWidth } from '../vi
 import { propose } from '../editing/proposal';
 import { takeInline, takeOver } from '../view/take-over';
 import { ownerNow, shownPage, shownProject, shownPseudo, useSession, writtenOn } from '../state/store';
-import { describeCandidate, describeOrigin } from '../value-controls/field-value';
-import type { FieldValue } from '../value-controls/field-value';
+import { describeCandidate, describeOrigin } from './field-value';
+import type { FieldValue } from './field-value';
 
 const WIDTH = 320;
 const ROOM = 260;

@@ -2,7 +2,7 @@ import { BASE } from '@/core/breakpoints';
 import { demoProject } from '@/demo';
 import { PROPERTIES } from '@/core/styles';
 import { reachInWords } from '../stage/WritesTo';
-import { compose, COMPOSITES } from '../inspector/composites';
+import { compose, COMPOSITES } from './composites';
 import { describeOrigin, fieldValue } from './field-value';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');

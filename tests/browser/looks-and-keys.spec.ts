@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { createProject, openWorkbench, outline } from './workbench';
+
+// What is kept in this browser: how the program looks, and which keys run what.
+
+test('a theme and a density are chosen by keyboard, hold after a reload, and from the first picture on', async ({
+  page,
+  request,
+}) => {
+  await openWorkbench(page, await createProject(request, 'demo'));
+  const paper = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+  expect(await paper()).toBe('rgb(243, 240, 233)');
+  const small = await page.evaluate(() => getComputedStyle(document.body).fontSize);
+  await page.getByRole('button', { name: 'Looks' }).press('Enter');
+  await page.getByRole('radio', { name: 'Dark' }).press('Space');
+  await page.getByRole('radio', { name: /^Roomy/ }).press('Space');
+  expect(await paper()).toBe('rgb(27, 32, 30)');
+  expect(parseFloat(await page.evaluate(() => getComputedStyle(document.body).fontSize))).toBeGreaterThan(parseFloat(small));
+  const answer = await page.reload();
+  expect(await answer!.text()).toMatch(/<html lang="en" data-theme="dark" data-density="roomy"/);
+  await page.getByRole('tree').waitFor();
+  expect(await paper()).toBe('rgb(27, 32, 30)');
+  // Light, whatever the system says.
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.getByRole('button', { name: 'Looks' }).click();
+  await page.getByRole('radio', { name: 'Light' }).check();
+  expect(await paper()).toBe('rgb(243, 240, 233)');
+  await page.getByRole('radio', { name: 'As the system' }).check();
+  expect(await paper()).toBe('rgb(27, 32, 30)');
+});
+
+test('letters are no keys when that is chosen; a key is changed, a conflict told, a file taken in', async ({ page, request }) => {
+  await openWorkbench(page, await createProject(request, 'demo'));
+  await outline(page, 'Welcome words').click();
+  const findings = page.getByRole('tab', { name: /Findings/ });
+  await page.keyboard.press('f');
+  await expect(findings).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('?');
+  await page.getByRole('button', { name: 'Change keys …' }).click();
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  await keys.getByRole('checkbox', { name: /by themselves are keys/ }).uncheck();
+  await keys.getByLabel('Find a command').fill('show the values');
+  await keys.getByRole('button', { name: 'New key for Show the values' }).press('Enter');
+  await page.keyboard.press('Control+z');
+  await expect(keys.getByRole('alert')).toContainText('Undo');
+  await keys.getByRole('button', { name: 'New key for Show the values' }).press('Enter');
+  await page.keyboard.press('Alt+v');
+  await expect(keys.getByRole('alert')).toHaveCount(0);
+  await expect(keys.locator('[data-command=values]')).toContainText('Alt V');
+  await keys.getByRole('button', { name: 'Close' }).press('Enter');
+  await page.keyboard.press('g');
+  await expect(findings).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Alt+v');
+  await expect(page.getByRole('tab', { name: 'Values' })).toHaveAttribute('aria-selected', 'true');
+  // It is so after a reload, too; what a file says is taken, or refused in words.
+  await page.reload();
+  await page.getByRole('tree').waitFor();
+  await page.keyboard.press('g');
+  await expect(page.getByRole('tab', { name: 'Values' })).toHaveAttribute('aria-selected', 'true');
+  await page.getByRole('button', { name: 'View', exact: true }).click();
+  await page.getByRole('menuitem', { name: /^Change keys/ }).click();
+  const file = (text: string) => ({ name: 'keys.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await keys.getByLabel('File of keys').setInputFiles(file('{"undo":"u"}'));
+  await expect(keys.getByRole('alert')).toContainText('holds no keys');
+  await keys.getByLabel('File of keys').setInputFiles(file('{"characters":true,"own":{"set":["x"]}}'));
+  await expect(keys.getByRole('checkbox', { name: /by themselves are keys/ })).toBeChecked();
+  await expect(keys.getByRole('alert')).toContainText('X: ');
+  await keys.getByRole('button', { name: 'All as usual' }).click();
+  await expect(keys.getByRole('alert')).toHaveCount(0);
+  const saved = page.waitForEvent('download');
+  await keys.getByRole('button', { name: 'Save as a file' }).click();
+  expect((await saved).suggestedFilename()).toBe('mill-pond-keys.json');
+});
