@@ -1,6 +1,7 @@
 import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
 import { Rule } from '@/core/audit/codes';
 import type { Gathered, TextGatherer } from './gather-text';
+import { holdsPlaced } from './holds-placed';
 import { hasFluidInsets } from './gather-text';
 import type { ReadElement } from './style-facts';
 
@@ -173,7 +174,7 @@ export function flowOfPage(
 /** What an absolutely placed element holds on to; the body where that is the window's page. */
 function anchorOf(i: number, elements: readonly ReadElement[], nodes: readonly HTMLElement[], gatherer: TextGatherer): number {
   let at = elements[i]!.parent;
-  while (at > 0 && gatherer.of(nodes[at]!).position === 'static' && gatherer.of(nodes[at]!).transform === 'none')
+  while (at > 0 && gatherer.of(nodes[at]!).position === 'static' && !holdsPlaced(gatherer.of(nodes[at]!)))
     at = elements[at]!.parent;
   return Math.max(0, at);
 }

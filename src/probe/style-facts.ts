@@ -3,6 +3,7 @@ import type { ElementFacts, StyleFacts } from '@/core/audit/facts';
 import { characterWidth } from './character-width';
 import { colourOf } from './colour';
 import type { DocumentConditions } from './conditions';
+import { holdsPlaced } from './holds-placed';
 
 const CUTS: Readonly<Record<string, number>> = { hidden: Cut.hidden, clip: Cut.hidden, auto: Cut.scrolls, scroll: Cut.scrolls };
 const POSITIONINGS: Readonly<Record<string, number>> = {
@@ -153,7 +154,7 @@ export function readStyles(
     facts.cutX[i] = replaced ? Cut.none : (CUTS[style.overflowX] ?? Cut.none);
     facts.cutY[i] = replaced ? Cut.none : (CUTS[style.overflowY] ?? Cut.none);
     facts.ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;
-    facts.position[i] = POSITIONINGS[style.position] ?? (style.transform === 'none' ? Positioning.flow : Positioning.anchor);
+    facts.position[i] = POSITIONINGS[style.position] ?? (holdsPlaced(style) ? Positioning.anchor : Positioning.flow);
     facts.pinned[i] = pinnedOf(node, style);
     facts.level[i] = levelOf(style);
     facts.bold[i] = parseFloat(style.fontWeight) >= 700 ? 1 : 0;
