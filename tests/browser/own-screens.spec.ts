@@ -41,11 +41,11 @@ async function faults(page: Page): Promise<string[]> {
   return found.filter(({ check }) => serious.has(check)).map(({ check, said }) => `${check}: ${said}`);
 }
 
-async function atWidths(page: Page, widths: readonly number[]): Promise<void> {
+async function atWidths(page: Page, where: string, widths: readonly number[]): Promise<void> {
   for (const width of widths) {
     await page.setViewportSize({ width, height: 800 });
     await page.waitForTimeout(300);
-    await expect.poll(() => faults(page), { message: `at ${width} px` }).toEqual([]);
+    await expect.poll(() => faults(page), { message: `${where} at ${width} px` }).toEqual([]);
   }
 }
 
@@ -53,14 +53,14 @@ test('nothing is broken or poor on our own screens, from 900 to 1920 px', async 
   const id = await createProject(request, 'demo');
   await page.goto('/');
   await page.getByRole('listitem').first().waitFor();
-  await atWidths(page, [640, 900, 1280, 1920]);
+  await atWidths(page, 'projects', [640, 900, 1280, 1920]);
   await openWorkbench(page, id);
   await outline(page, 'Welcome words').click();
-  await atWidths(page, [900, 1280, 1920]);
+  await atWidths(page, 'workbench', [900, 1280, 1920]);
   await page.getByRole('button', { name: 'Lanes', exact: true }).click();
   for (const tab of ['Findings', 'Breakpoints', 'Styles', 'Grid']) {
     await page.getByRole('tab', { name: new RegExp(tab) }).click();
-    await atWidths(page, [900, 1280]);
+    await atWidths(page, tab, [900, 1280]);
   }
   for (const mode of ['Line up', 'Audit', 'Pages']) {
     await page
@@ -68,7 +68,7 @@ test('nothing is broken or poor on our own screens, from 900 to 1920 px', async 
       .getByRole('button', { name: new RegExp(`^${mode}`) })
       .click();
     await page.waitForTimeout(1_500);
-    await atWidths(page, [900, 1280, 1920]);
+    await atWidths(page, mode, [900, 1280, 1920]);
   }
 });
 
