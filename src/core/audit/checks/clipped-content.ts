@@ -9,14 +9,15 @@ import { exceeds, foundOn, isMore, larger } from '../readers';
 /** Boxes this small hide their content on purpose, for screen readers only. */
 const PUT_AWAY = 2;
 
-/** How far a box reaches past the edges of an ancestor that cuts it without scrolling, px. */
-function cutBy(facts: PageFacts, ancestor: number, box: Box): number {
+/** How far a box reaches past the edges of an ancestor that cuts it, px, in the directions in which it isn't scrolled further inside. */
+function cutBy(facts: PageFacts, ancestor: number, box: Box, scrolls: { readonly x: boolean; readonly y: boolean }): number {
   const edge = boxOf(facts, ancestor);
   const across =
-    facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor]
+    !scrolls.x && facts.cutX[ancestor] === Cut.hidden && !facts.ellipsis[ancestor]
       ? larger(facts, edge.left - box.left, box.right - edge.right)
       : 0;
-  const down = facts.cutY[ancestor] === Cut.hidden ? larger(facts, edge.top - box.top, box.bottom - edge.bottom) : 0;
+  const down =
+    !scrolls.y && facts.cutY[ancestor] === Cut.hidden ? larger(facts, edge.top - box.top, box.bottom - edge.bottom) : 0;
   return larger(facts, across, down);
 }
 
@@ -44,7 +45,7 @@ export const clippedContent: Check = {
         if ((facts.cutX[at] !== Cut.hidden || scrollsX) && (facts.cutY[at] !== Cut.hidden || scrollsY)) continue;
         const edge = boxOf(facts, at);
         if (!exceeds(facts, edge.right - edge.left, PUT_AWAY) || !exceeds(facts, edge.bottom - edge.top, PUT_AWAY)) return;
-        const cut = cutBy(facts, at, box);
+        const cut = cutBy(facts, at, box, { x: scrollsX, y: scrollsY });
         if (!exceeds(facts, cut, TOLERANCE / 2)) continue;
         foundOn(facts, element);
         if (isMore(facts, cut, worst.get(at)?.amount ?? 0))
