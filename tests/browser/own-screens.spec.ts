@@ -31,7 +31,7 @@ async function faults(page: Page): Promise<string[]> {
       const fine = check === 'small-target' && element.closest('[data-fine], [role=separator]') !== null;
       // A row of a list that is pressed as a whole, or a sentence that leads somewhere, is no label.
       const words = element.textContent.trim().split(/\s+/).length;
-      const row = check === 'wrapped-label' && (element.querySelectorAll('span').length > 1 || words > 5);
+      const row = check === 'wrapped-label' && (element.querySelectorAll('span, b').length > 1 || words > 5);
       // What runs over the stage is cut off there, as the page is.
       const stage = check === 'clipped-content' && element.closest('[data-fine]') !== null;
       return { check, said: element.outerHTML.slice(0, 160), counts: !fine && !row && !stage };
