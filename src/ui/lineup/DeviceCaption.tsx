@@ -44,6 +44,9 @@ export function readerInWords({ viewport }: Pick<Stands, 'viewport'>): string {
     .join(', ');
 }
 
+/** What a caption needs for its buttons and the beginning of a name, however small its frame, px. */
+export const CAPTION_LEAST = 92;
+
 /** Over a frame: which device, how it is held, how wide it is, and what can be done with it. */
 export function DeviceCaption({ stands, content, findings, active, fetched, page }: Props) {
   const { key, device, viewport, ...hold } = stands;
@@ -51,7 +54,7 @@ export function DeviceCaption({ stands, content, findings, active, fetched, page
   const state = useLineup((lineup) => lineup.holds[key]);
   const name = state && page?.elements[state.element]?.name;
   return (
-    <header className="flex h-10 items-start gap-1 overflow-hidden">
+    <header className="flex h-10 items-start gap-1" style={{ minWidth: CAPTION_LEAST }}>
       <button
         type="button"
         className="min-w-0 flex-1 border-0 bg-transparent p-0 text-left"

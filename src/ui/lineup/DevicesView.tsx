@@ -9,6 +9,7 @@ import { shownPage, shownProject, useSession, useLineup } from '../state/store';
 import { useSize } from '../stage/use-size';
 import { useFetched, usePictureSizes } from '../pictures/use-fetched';
 import { BUTTON } from '../theme/controls';
+import { CAPTION_LEAST } from './DeviceCaption';
 import { CAPTION, DeviceFrame, FOOT } from './DeviceFrame';
 
 import { useStands } from './use-stands';
@@ -50,7 +51,7 @@ export function DevicesView() {
   const packed = useMemo(
     () =>
       packFrames(
-        frames.map(({ width, height }) => ({ width: width * zoom, height: height * zoom + around })),
+        frames.map(({ width, height }) => ({ width: Math.max(CAPTION_LEAST, width * zoom), height: height * zoom + around })),
         room.width,
         GAP,
       ),
