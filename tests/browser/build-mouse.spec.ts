@@ -125,7 +125,7 @@ test('a page of three sections is built with the mouse, taken through three brea
   ] as const) {
     await goTo(page, width);
     await page.getByRole('button', { name: '+ breakpoint' }).click();
-    const name = { 960: 'Middle', 640: 'Narrow', 420: 'Slim' }[width];
+    const name = { 960: 'Middle', 640: 'Narrow', 420: 'Very narrow' }[width];
     await page.getByRole('button', { name: `${share} in ${name}` }).click();
     await expect
       .poll(

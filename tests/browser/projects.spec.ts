@@ -18,18 +18,18 @@ test('create, rename, delete with confirmation, bring back', async ({ page }) =>
   await page.getByLabel('New name of Quayside café').fill('');
   await page.getByRole('button', { name: 'Save name' }).click();
   await expect(page.getByRole('alert').filter({ hasText: "can't be empty" })).toBeVisible();
-  await page.getByLabel('New name of Quayside café').fill('Boat shed');
+  await page.getByLabel('New name of Quayside café').fill('Plum orchard');
   await page.getByRole('button', { name: 'Save name' }).click();
-  await expect(row('Boat shed')).toHaveCount(1);
+  await expect(row('Plum orchard')).toHaveCount(1);
 
-  await row('Boat shed').getByRole('button', { name: 'Delete' }).click();
+  await row('Plum orchard').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(row('Boat shed')).toHaveCount(1);
-  await row('Boat shed').getByRole('button', { name: 'Delete' }).click();
+  await expect(row('Plum orchard')).toHaveCount(1);
+  await row('Plum orchard').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Delete project' }).click();
-  await expect(row('Boat shed')).toHaveCount(0);
+  await expect(row('Plum orchard')).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(row('Boat shed')).toHaveCount(1);
+  await expect(row('Plum orchard')).toHaveCount(1);
 });
 
 test('an empty project can be built up: insert, write, break', async ({ page, request }) => {

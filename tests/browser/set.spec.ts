@@ -53,10 +53,10 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
 
   await test.step('a duplicate is a problem with a mend; the order decides', async () => {
     await page.getByRole('button', { name: 'Duplicate Middle' }).click();
-    await expect(proposal(page)).toContainText('Adds Middle copy at 900 and narrower with the 2 values of Middle.');
+    await expect(proposal(page)).toContainText('Adds Fairly narrow at 900 and narrower with the 2 values of Middle.');
     await doIt(page);
-    await expect(page.locator('[data-problem=duplicate]')).toContainText('Middle and Middle copy hold at the same viewports');
-    await page.getByRole('button', { name: 'Put the values of Middle into Middle copy' }).click();
+    await expect(page.locator('[data-problem=duplicate]')).toContainText('Middle and Fairly narrow hold at the same viewports');
+    await page.getByRole('button', { name: 'Put the values of Middle into Fairly narrow' }).click();
     await expect(page.locator('[data-problem]')).toHaveCount(0);
     await expect.poll(() => paddings(page)).toEqual(['24px', '12px', '6px']);
     await undo(page);

@@ -21,6 +21,7 @@ export type { Condition, Edge } from './condition';
 export { BASE, breakpointSchema, defaultOrder, hasCycle, inDefaultOrder, placed, takenBy, withoutBreakpoint } from './breakpoint';
 export type { At, Breakpoint } from './breakpoint';
 export { bandAt, bandsOf, describeInterval } from './bands';
+export { breakpointName } from './name';
 export type { Band, BreakpointSet } from './bands';
 export { choiceAt, termsWhere } from './choice';
 export type { Choice, Term } from './choice';

@@ -195,8 +195,8 @@ test('a ready set takes the place of the present one or comes beside it, in an o
 test('a duplicate holds the same and changes nothing until it is moved', () => {
   const plan = planDuplicateBreakpoint(three, 'bm', 'bc');
   const { document, footprint } = applyEdit(three, plan.edit);
-  expect([document.breakpoints.map(({ name }) => name), footprint]).toEqual([['Middle', 'Middle copy', 'Narrow'], {}]);
-  expect(planDuplicateBreakpoint(document, 'bm', 'bd').sentence).toContain('Adds Middle copy 2');
+  expect([document.breakpoints.map(({ name }) => name), footprint]).toEqual([['Middle', 'Fairly narrow', 'Narrow'], {}]);
+  expect(planDuplicateBreakpoint(document, 'bm', 'bd').sentence).toContain('Adds Fairly wide');
 });
 
 test('every mend that a check offers can be made and mends it', () => {

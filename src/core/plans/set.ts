@@ -1,5 +1,5 @@
 import type { Breakpoint, Mend, ReadySet } from '../breakpoints';
-import { describeCondition, placed } from '../breakpoints';
+import { breakpointName, describeCondition, placed } from '../breakpoints';
 import type { Project } from '../document/project';
 import { LIMITS } from '../document/limits';
 import { allOwners, overridesUnder } from '../edits/owners';
@@ -65,9 +65,7 @@ export function planDuplicateBreakpoint(project: Project, id: string, newId: str
   const breakpoint = requireBreakpoint(project, id);
   const overrides = overridesUnder(project, id);
   const count = Object.values(overrides).reduce((sum, one) => sum + Object.keys(one).length, 0);
-  const taken = new Set([project.baseName, ...project.breakpoints.map(({ name }) => name)]);
-  let name = `${breakpoint.name} copy`.slice(0, 60);
-  for (let n = 2; taken.has(name); n++) name = `${breakpoint.name} copy ${n}`.slice(0, 60);
+  const name = breakpointName(project, breakpoint.condition);
   const edit: Edit = {
     type: 'addBreakpoint',
     breakpoint: { ...breakpoint, id: newId, name },

@@ -1,7 +1,7 @@
+import { breakpointName } from '../breakpoints/name';
 import type { Breakpoint } from '../breakpoints/breakpoint';
 import { BASE } from '../breakpoints/breakpoint';
 import type { Condition } from '../breakpoints/condition';
-import { describeCondition } from '../breakpoints/condition';
 import { conditionKey } from '../cascade/found-breakpoints';
 import { nodesOf } from '../cascade/selector-nodes';
 import { LIMITS } from '../document/limits';
@@ -121,7 +121,8 @@ function editsFor(project: Project, groups: readonly Pieces[], newId: (letter: '
     const key = conditionKey(condition);
     let id = ids.get(key);
     if (id === undefined) {
-      added.push({ id: (id = newId('b')), name: describeCondition(condition).slice(0, 60), condition });
+      const known = { baseName: project.baseName, breakpoints: [...project.breakpoints, ...added] };
+      added.push({ id: (id = newId('b')), name: breakpointName(known, condition), condition });
       ids.set(key, id);
     }
     return id;

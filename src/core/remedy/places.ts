@@ -1,3 +1,4 @@
+import { breakpointName } from '../breakpoints/name';
 import type { IntervalSet } from '../breakpoints/interval';
 import { subtract } from '../breakpoints/interval';
 import { conditionInterval } from '../breakpoints/condition';
@@ -67,11 +68,12 @@ export function placesFor(project: Project, widths: IntervalSet): WritePlace[] {
   const made: WritePlace[] = [];
   if (!whole && !exact) {
     const id = freeId(project, stretch.from, stretch.below);
-    const name = wordsOf(stretch, range).replace(/^at /, '');
+    const condition = conditionFor(stretch, range);
+    const name = breakpointName(project, condition);
     made.push({
       at: id,
       words: `${wordsOf(stretch, range)}, with a breakpoint there`,
-      before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition: conditionFor(stretch, range) } }],
+      before: [{ type: 'addBreakpoint', breakpoint: { id, name, condition } }],
     });
   }
   places.push({ at: 'base', words: 'at all widths', before: [], size: Infinity });

@@ -1,3 +1,4 @@
+import { breakpointName } from '../breakpoints/name';
 import type { Finding } from '../audit/sweep/ledger';
 import { bandsOf } from '../breakpoints/bands';
 import { DEFAULT_SLICE } from '../breakpoints/viewport';
@@ -46,9 +47,6 @@ export function proposedBreakpoints(project: Project, findings: readonly Finding
       const down = one.direction === 'narrower';
       const id = `bq${down ? 'd' : 'u'}${one.width}`;
       const condition = down ? { below: one.width + 1 } : { from: one.width };
-      return {
-        ...one,
-        edit: { type: 'addBreakpoint', breakpoint: { id, name: `${one.width} and ${one.direction}`, condition } },
-      };
+      return { ...one, edit: { type: 'addBreakpoint', breakpoint: { id, name: breakpointName(project, condition), condition } } };
     });
 }

@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { describeCondition } from '@/core/breakpoints';
+import { breakpointName, describeCondition } from '@/core/breakpoints';
+import type { Project } from '@/core/document';
 import type { FoundBreakpoint } from '@/core/cascade';
 import { foundBreakpoints, foundContainers, nearMisses } from '@/core/cascade';
 import type { Edit } from '@/core/edits';
@@ -11,10 +12,16 @@ import { steadyPage, steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { plural } from '@/core/text';
 
-const added = ({ condition }: FoundBreakpoint): Edit => ({
-  type: 'addBreakpoint',
-  breakpoint: { id: `b${key()}`, name: describeCondition(condition), condition },
-});
+/** Each as a breakpoint, with names of their own. */
+function addedAll(project: Project, found: readonly FoundBreakpoint[]): Edit[] {
+  const { baseName, breakpoints } = project;
+  const all = [...breakpoints];
+  return found.map(({ condition }) => {
+    const breakpoint = { id: `b${key()}`, name: breakpointName({ baseName, breakpoints: all }, condition), condition };
+    all.push(breakpoint);
+    return { type: 'addBreakpoint', breakpoint };
+  });
+}
 
 /** The conditions that a page which was brought in asks of viewports already, each to be made a breakpoint of the project. */
 export function FoundList() {
@@ -34,7 +41,7 @@ function Found() {
     commitOrReport({
       type: 'group',
       label: `Take over ${plural(missing.length, 'breakpoint')} of ${page.name}`,
-      edits: missing.map(added),
+      edits: addedAll(project, missing),
     });
   return (
     <section aria-label="In the page’s own sheets" className="mt-2 border-t border-line">

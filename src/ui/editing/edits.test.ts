@@ -88,7 +88,7 @@ test('a new breakpoint at the cursor takes a free name and becomes the target', 
   const added = state().project.breakpoints.find(
     (breakpoint) => 'below' in breakpoint.condition && breakpoint.condition.below === 743,
   )!;
-  expect(added.name).toBe('Slim');
+  expect(added.name).toBe('Fairly narrow');
   expect(writeTarget(state())).toBe(added.id);
   addBreakpointHere('narrower');
   expect(state().announcement).toMatch(/already holds/);

@@ -4,6 +4,7 @@ import {
   BASE,
   bandAt,
   bandsOf,
+  breakpointName,
   conditionAt,
   cutsAcross,
   DEFAULT_SLICE,
@@ -160,23 +161,16 @@ export function jumpToFinding(direction: 1 | -1): void {
   else setWidth(ahead);
 }
 
-const NAMES = {
-  narrower: ['Middle', 'Narrow', 'Slim', 'Tight', 'Least'],
-  wider: ['Wide', 'Very wide', 'Broad', 'Vast', 'Most'],
-} as const;
-
 /** A new breakpoint at the cursor; edits go there from then on. */
 export function addBreakpointHere(direction: 'narrower' | 'wider'): void {
   const { project, width } = useSession.getState();
-  const taken = new Set([project.baseName, ...project.breakpoints.map((breakpoint) => breakpoint.name)]);
   const condition = conditionAt(width, direction);
   const there = project.breakpoints.find((one) => sameCondition(one.condition, condition));
   if (there) {
     announce(`${there.name} already holds at ${describeCondition(condition)}; edits go there.`);
     return chooseTarget(there.id);
   }
-  const name = NAMES[direction].find((one) => !taken.has(one)) ?? describeCondition(condition);
-  const breakpoint: Breakpoint = { id: `b${key()}`, name, condition };
+  const breakpoint: Breakpoint = { id: `b${key()}`, name: breakpointName(project, condition), condition };
   if (commitOrReport({ type: 'addBreakpoint', breakpoint })) useSession.setState({ chosenTarget: breakpoint.id });
 }
 
