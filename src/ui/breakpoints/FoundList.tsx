@@ -110,7 +110,11 @@ function Conditions({ found }: { found: readonly FoundBreakpoint[] }) {
           {one.id !== undefined ? (
             <span className="text-xs text-muted">in the set</span>
           ) : (
-            <button type="button" className={`${BUTTON} text-xs`} onClick={() => commitOrReport(addedAll(project, [one])[0]!)}>
+            <button
+              type="button"
+              className={`${BUTTON} text-xs`}
+              onClick={() => commitOrReport(addedAll(steadyProject(useSession.getState()), [one])[0]!)}
+            >
               Make it one
             </button>
           )}
