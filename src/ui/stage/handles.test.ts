@@ -86,7 +86,7 @@ test('grips stand on the edges, in the padding, outside in the margin, and betwe
   expect(grips.get('Width')).toEqual([500, 200]);
   expect(grips.get('Height')).toEqual([300, 300]);
   expect(grips.get('Padding right')).toEqual([489, 167]);
-  expect(grips.get('Margin top')).toEqual([367, 95]);
+  expect(grips.get('Margin top')).toEqual([367, 88]);
   expect(grips.get('Column gap')).toEqual([172, 140]);
   expect(grips.get('Row gap')).toEqual([135, 168]);
   const labels = (measured: Partial<Measured>) => gripsOf(RECT, { ...MEASURED, ...measured }).map(({ label }) => label);
@@ -139,4 +139,20 @@ test('distances go to the neighbour that faces a side, else to the parent', () =
   ]);
   expect(distancesOf(RECT, { siblings: [], parent: null })).toEqual([]);
   expect(distancesOf(RECT, { siblings: [[500, 100, 50, 50]], parent: null })).toEqual([]);
+});
+
+test('no grip of a margin or a padding lies on one of the size, however small the element and whatever the zoom', () => {
+  const none: Measured = { ...MEASURED, margin: [0, 0, 0, 0], padding: [0, 0, 0, 0], border: [0, 0, 0, 0] };
+  for (const zoom of [0.26, 0.5, 1, 2])
+    for (const [width, height] of [
+      [12, 8],
+      [40, 16],
+      [300, 28],
+      [28, 300],
+    ] as const) {
+      const grips = gripsOf([100, 100, width, height], none, zoom);
+      const of = (...kinds: string[]) => grips.filter(({ handle }) => kinds.includes(handle.kind));
+      for (const size of of('size'))
+        for (const margin of of('margin')) expect(Math.hypot(margin.x - size.x, margin.y - size.y) * zoom).toBeGreaterThan(8);
+    }
 });
