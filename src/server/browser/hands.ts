@@ -53,8 +53,10 @@ export async function* byHands(
   const signal = AbortSignal.any([allTaken.signal, ...(wish.signal ? [wish.signal] : [])]);
 
   async function* hand(first: boolean): AsyncGenerator<HandStep> {
-    const turn = <T>(work: () => Promise<T>, asked = wish) => (first && inTurn ? work() : turns.run(asked, work));
-    const measured = await turn(() => MeasuredPage.open(project, page, slice), first ? wish : { ...wish, signal });
+    // Whoever helps waits as long as it takes: the work gets on without it.
+    const own = first ? wish : { ...wish, waitMostMs: Infinity };
+    const turn = <T>(work: () => Promise<T>, asked = own) => (first && inTurn ? work() : turns.run(asked, work));
+    const measured = await turn(() => MeasuredPage.open(project, page, slice), first ? own : { ...own, signal });
     try {
       for (let looking = open.shift(); looking; looking = open.shift()) {
         if (open.length === 0) allTaken.abort();
