@@ -29,6 +29,9 @@ async function choose(page: Page, words: string): Promise<void> {
 }
 
 async function writeValue(page: Page, property: string, value: string): Promise<void> {
+  await page.getByLabel('Find a property').focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type(property);
   await page.locator(`input[data-property="${property}"]`).focus();
   await page.keyboard.press('Control+a');
   await page.keyboard.type(value);
