@@ -106,7 +106,11 @@ export function Inspector() {
       {look.query === '' && <SectionLinks within={sections} />}
       <div ref={sections} className="part min-h-0 flex-1 overflow-auto border-t border-line pb-4" data-testid="values">
         {look.query === '' && <SetHere fields={fields} within={sections} />}
-        {ids.length === 1 && <PartBox id={id} />}
+        {ids.length === 1 && (
+          <div className="pt-2 empty:hidden">
+            <PartBox id={id} />
+          </div>
+        )}
         {ids.length > 1 && pseudo === '' && <Proportions shaped={shaped} />}
         {plain && (
           <ContentFields id={id}>

@@ -32,7 +32,7 @@ export const propertiesOf = (item: Item): readonly string[] =>
 const SELDOM = new Set(
   (
     'scroll-snap-type scroll-snap-align box-sizing float clear align-content grid-auto-flow grid-auto-columns grid-auto-rows ' +
-    'grid-column-start grid-column-end grid-row-start grid-row-end flex-basis order justify-self min-height max-height aspect-ratio font-style ' +
+    'grid-column-start grid-column-end grid-row-start grid-row-end flex-basis order justify-items justify-self min-height max-height aspect-ratio font-style ' +
     'word-spacing text-indent text-transform text-decoration-line content white-space text-wrap-style overflow-wrap word-break hyphens ' +
     'text-overflow vertical-align list-style-position background-size background-position background-repeat z-index transform cursor ' +
     'outline-width outline-style outline-color outline-offset'
