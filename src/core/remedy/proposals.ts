@@ -24,6 +24,8 @@ const brokenIn = (findings: readonly Finding[]) => findings.filter(({ severity }
  */
 export function proposedBreakpoints(project: Project, findings: readonly Finding[]): ProposedBreakpoint[] {
   const { range } = project.audit;
+  const { baseName } = project;
+  const known = [...project.breakpoints];
   const edges = new Set(bandsOf(project, DEFAULT_SLICE).flatMap(({ from, below }) => [from, below]));
   const found = new Map<string, { width: number; direction: 'narrower' | 'wider'; findings: Finding[] }>();
   for (const finding of findings) {
@@ -47,6 +49,9 @@ export function proposedBreakpoints(project: Project, findings: readonly Finding
       const down = one.direction === 'narrower';
       const id = `bq${down ? 'd' : 'u'}${one.width}`;
       const condition = down ? { below: one.width + 1 } : { from: one.width };
-      return { ...one, edit: { type: 'addBreakpoint', breakpoint: { id, name: breakpointName(project, condition), condition } } };
+      // Each of them may be taken, so no two are called the same.
+      const breakpoint = { id, name: breakpointName({ baseName, breakpoints: known }, condition), condition };
+      known.push(breakpoint);
+      return { ...one, edit: { type: 'addBreakpoint', breakpoint } };
     });
 }

@@ -73,13 +73,12 @@ const DESIGNED: ReadonlyMap<string, (value: string, shaped: Shaped) => boolean> 
   ),
 ]);
 /** Of these one control stands for all sides, if they are alike. */
-const ALIKE = new Set(['border-width', 'border-style', 'border-color', 'border-radius', 'overflow']);
+const ALIKE = new Set(['border-width', 'border-style', 'border-color', 'border-radius']);
 
 /** Whether a designed control of the group stands for a plain field. */
 function isDesigned(item: Item, shaped: Shaped): boolean {
   const values = propertiesOf(item).map((name) => valueOf(shaped, name));
-  if (item.kind === 'composite' && ALIKE.has(item.composite.shorthand) && item.composite.shorthand !== 'overflow')
-    return new Set(values).size === 1 && values[0] !== '';
+  if (item.kind === 'composite' && ALIKE.has(item.composite.shorthand)) return new Set(values).size === 1 && values[0] !== '';
   return propertiesOf(item).every((name, i) => DESIGNED.get(name)?.(values[i]!, shaped) ?? false);
 }
 
@@ -97,8 +96,10 @@ export type Place = 'atOnce' | 'more';
 
 export function placeOf(item: Item, shaped: Shaped, standings: readonly Standing[], controls: boolean): Place {
   const names = propertiesOf(item);
-  if (controls && isDesigned(item, shaped)) return 'more';
+  const isIdle = names.every((name) => noEffectOn(name, standings) !== undefined);
+  // The controls of what does nothing here aren't shown either.
+  if (controls && !isIdle && isDesigned(item, shaped)) return 'more';
   if (names.some((name) => WRITTEN.has(shaped.fields.get(name)!.carriage))) return 'atOnce';
-  if (names.every((name) => noEffectOn(name, standings) !== undefined)) return 'more';
+  if (isIdle) return 'more';
   return names.every((name) => SELDOM.has(name)) ? 'more' : 'atOnce';
 }

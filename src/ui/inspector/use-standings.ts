@@ -6,7 +6,7 @@ import { parentOf, readPseudo } from '@/core/document';
 import type { Standing } from '@/core/styles';
 import type { FieldValue } from '../origin/field-value';
 
-/** How each selected element stands on the page in the band that begins at `width`: what decides which properties do anything. */
+/** All ways in which selected elements stand on the page in the band that begins at `width`: what decides which properties do anything. */
 export function useStandings(
   project: Project,
   page: Page,
@@ -16,25 +16,32 @@ export function useStandings(
   pseudo: Pseudo,
   fields: ReadonlyMap<string, FieldValue>,
 ): readonly Standing[] {
-  return useMemo(
-    () =>
-      ids.map((id): Standing => {
-        const { box } = readPseudo(pseudo);
-        const own = (property: string) =>
-          fields.get(property)?.value ?? specifiedValue(project, page, id, property, { ...slice, width });
-        const parent = box ? id : parentOf(page, id)?.id;
-        return {
-          tag: box ? '' : page.elements[id]!.tag,
-          display: own('display'),
-          position: own('position'),
-          overflowX: own('overflow-x'),
-          overflowY: own('overflow-y'),
-          backgroundImage: own('background-image'),
-          outlineStyle: own('outline-style'),
-          parentDisplay: parent ? specifiedValue(project, page, parent, 'display', { ...slice, width }) : 'block',
-          generated: box !== undefined,
-        };
-      }),
-    [project, page, ids, width, slice, pseudo, fields],
-  );
+  return useMemo(() => {
+    const viewport = { ...slice, width };
+    const { box } = readPseudo(pseudo);
+    const around = new Map<string, string>();
+    const displayOf = (parent: string) => {
+      let display = around.get(parent);
+      if (display === undefined) around.set(parent, (display = specifiedValue(project, page, parent, 'display', viewport)));
+      return display;
+    };
+    const found = new Map<string, Standing>();
+    for (const id of ids) {
+      const own = (property: string) => fields.get(property)?.value ?? specifiedValue(project, page, id, property, viewport);
+      const parent = box ? id : parentOf(page, id)?.id;
+      const standing: Standing = {
+        tag: box ? '' : page.elements[id]!.tag,
+        display: own('display'),
+        position: own('position'),
+        overflowX: own('overflow-x'),
+        overflowY: own('overflow-y'),
+        backgroundImage: own('background-image'),
+        outlineStyle: own('outline-style'),
+        parentDisplay: parent ? displayOf(parent) : 'block',
+        generated: box !== undefined,
+      };
+      found.set(Object.values(standing).join('\n'), standing);
+    }
+    return [...found.values()];
+  }, [project, page, ids, width, slice, pseudo, fields]);
 }

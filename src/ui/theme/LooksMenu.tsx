@@ -34,36 +34,36 @@ function LooksFields() {
   };
   return (
     <>
-      <fieldset className="m-0 border-0 p-0">
-        <legend className="p-0 font-semibold">Theme</legend>
-        {THEMES.map((theme) => (
-          <label key={theme} className="flex min-h-6 items-center gap-2">
-            <input
-              type="radio"
-              name="theme"
-              className="accent-reed"
-              checked={looks.theme === theme}
-              onChange={() => choose({ theme })}
-            />
-            {THEME_WORDS[theme]}
-          </label>
-        ))}
-      </fieldset>
-      <fieldset className="m-0 border-0 p-0 pt-2">
-        <legend className="p-0 font-semibold">Density</legend>
-        {DENSITIES.map((density) => (
-          <label key={density} className="flex min-h-6 items-center gap-2">
-            <input
-              type="radio"
-              name="density"
-              className="accent-reed"
-              checked={looks.density === density}
-              onChange={() => choose({ density })}
-            />
-            {DENSITY_WORDS[density]}
-          </label>
-        ))}
-      </fieldset>
+      <Radios legend="Theme" all={THEMES} words={THEME_WORDS} chosen={looks.theme} choose={(theme) => choose({ theme })} />
+      <Radios
+        legend="Density"
+        all={DENSITIES}
+        words={DENSITY_WORDS}
+        chosen={looks.density}
+        choose={(density) => choose({ density })}
+      />
     </>
+  );
+}
+
+interface RadiosProps<T extends string> {
+  readonly legend: string;
+  readonly all: readonly T[];
+  readonly words: Readonly<Record<T, string>>;
+  readonly chosen: T;
+  readonly choose: (one: T) => void;
+}
+
+function Radios<T extends string>({ legend, all, words, chosen, choose }: RadiosProps<T>) {
+  return (
+    <fieldset className="m-0 border-0 p-0 pb-2">
+      <legend className="p-0 font-semibold">{legend}</legend>
+      {all.map((one) => (
+        <label key={one} className="flex min-h-6 items-center gap-2">
+          <input type="radio" name={legend} className="accent-reed" checked={one === chosen} onChange={() => choose(one)} />
+          {words[one]}
+        </label>
+      ))}
+    </fieldset>
   );
 }
