@@ -3,7 +3,8 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { BUTTON } from '../theme/controls';
-import { COMMANDS, dialog, keysDialog } from './commands';
+import { COMMANDS } from './commands';
+import { dialog, keysDialog } from './dialogs';
 import { keysOf, useKeyChoices } from '../input/key-choices';
 import { keyText } from '../input/key-text';
 import type { Command } from './commands';

@@ -7,7 +7,8 @@ import { keyText } from '../input/key-text';
 import { BUTTON } from '../theme/controls';
 import { saveFile } from '../devices/save-file';
 import type { Command } from './commands';
-import { COMMANDS, keysDialog } from './commands';
+import { COMMANDS } from './commands';
+import { keysDialog } from './dialogs';
 import { nameOf } from './keys';
 
 /** Every command with the keys that run it: changed, taken away, kept in a file. They are kept in this browser. */

@@ -19,6 +19,7 @@ import { askPanel } from '../swapping/panels';
 import { makeList, openTable } from '../lists/lists';
 import { makeAlternates } from '../swapping/alternates';
 import { knowKeys } from '../input/key-choices';
+import { dialog, keysDialog } from './dialogs';
 import { showOnGauge } from '../view/gauge-view';
 import { showMode, stepDevice, turn } from '../devices/line-up';
 import { toggleMark } from '../marks/marks';
@@ -70,11 +71,6 @@ function nextTarget(): void {
 }
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh'] as const;
-
-/** Opens and closes the list of all commands; set by the dialog itself. */
-export const dialog = { toggle: () => undefined as void };
-/** Opens the dialog in which keys are changed; set by the dialog itself. */
-export const keysDialog = { open: () => undefined as void };
 
 const shape = (id: string, title: string, keys: readonly string[], run: () => void): Command => ({
   id,

@@ -1,38 +1,11 @@
 'use client';
 
-import type { ReactNode } from 'react';
 import type { Option } from './Choice';
 import { Choice } from './Choice';
+import type { Bar } from './diagrams';
+import { Boxes, option } from './diagrams';
 import type { Shaped } from './shape';
 import { valueOf } from './shape';
-
-type Bar = readonly [x: number, y: number, width: number, height: number];
-
-/** A small drawing of boxes in a 16 px square; what is turned is drawn with x and y exchanged. */
-function Boxes({ bars, turned = false, line }: { bars: readonly Bar[]; turned?: boolean; line?: string }): ReactNode {
-  return (
-    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden>
-      {line && <path d={line} className="fill-none stroke-edge" strokeWidth="1" />}
-      {bars.map(([x, y, width, height], i) => (
-        <rect
-          key={i}
-          x={turned ? y : x}
-          y={turned ? x : y}
-          width={turned ? height : width}
-          height={turned ? width : height}
-          className="fill-ink"
-        />
-      ))}
-    </svg>
-  );
-}
-
-const option = (property: string, value: string, label: string, sign: ReactNode): Option => ({
-  value,
-  label,
-  sign,
-  values: { [property]: value },
-});
 
 const THREE: readonly Bar[] = [
   [1, 5, 3, 6],
@@ -314,40 +287,3 @@ const OVERFLOWS: readonly Option[] = [
     [11, 3, 1.5, 6],
   ]),
 ];
-
-/** How text runs and stands, as lines. */
-const LINES: Readonly<Record<string, readonly Bar[]>> = {
-  start: [
-    [1, 3, 13, 1.5],
-    [1, 7, 9, 1.5],
-    [1, 11, 12, 1.5],
-  ],
-  center: [
-    [1.5, 3, 13, 1.5],
-    [3.5, 7, 9, 1.5],
-    [2, 11, 12, 1.5],
-  ],
-  end: [
-    [2, 3, 13, 1.5],
-    [6, 7, 9, 1.5],
-    [3, 11, 12, 1.5],
-  ],
-  justify: [
-    [1, 3, 14, 1.5],
-    [1, 7, 14, 1.5],
-    [1, 11, 14, 1.5],
-  ],
-};
-
-export function TextControls({ shaped }: { shaped: Shaped }) {
-  const align = valueOf(shaped, 'text-align').replace('left', 'start').replace('right', 'end');
-  return (
-    <Choice
-      label="Align text"
-      shaped={shaped}
-      current={align}
-      properties={['text-align']}
-      options={Object.entries(LINES).map(([value, bars]) => option('text-align', value, value, <Boxes bars={bars} />))}
-    />
-  );
-}

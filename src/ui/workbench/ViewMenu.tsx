@@ -1,12 +1,13 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { memo } from 'react';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { dialog, keysDialog } from '../commands/commands';
+import { dialog, keysDialog } from '../commands/dialogs';
 import { useKeyHint } from '../input/key-choices';
 import type { PanelName } from '../state/panels-slice';
 import { usePanels } from '../state/store';
-import { BAR_BUTTON } from '../theme/controls';
+import { BAR_BUTTON, MENU_ITEM } from '../theme/controls';
 import { setPanel } from './panels';
 
 const PANELS: readonly (readonly [PanelName, string])[] = [
@@ -27,35 +28,24 @@ export const ViewMenu = memo(function ViewMenu() {
         className="z-40 min-w-44 rounded-[4px] border border-line-strong bg-sheet p-1 text-sm focus:outline-none"
       >
         {PANELS.map(([name, label]) => (
-          <MenuItem key={name}>
-            <button
-              type="button"
-              className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
-              onClick={() => setPanel(name, { open: !panels[name].open })}
-            >
-              {panels[name].open ? 'Fold away' : 'Show'}: {label}
-            </button>
-          </MenuItem>
+          <Entry key={name} run={() => setPanel(name, { open: !panels[name].open })}>
+            {panels[name].open ? 'Fold away' : 'Show'}: {label}
+          </Entry>
         ))}
-        <MenuItem>
-          <button
-            type="button"
-            className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
-            onClick={() => setTimeout(() => dialog.toggle(), 0)}
-          >
-            Commands and keys{hint}
-          </button>
-        </MenuItem>
-        <MenuItem>
-          <button
-            type="button"
-            className="block w-full rounded-[3px] border-0 bg-transparent px-2 py-1 text-left data-focus:bg-reed-tint"
-            onClick={() => setTimeout(() => keysDialog.open(), 0)}
-          >
-            Change keys …
-          </button>
-        </MenuItem>
+        {/* After the menu has given the focus back. */}
+        <Entry run={() => setTimeout(() => dialog.toggle(), 0)}>Commands and keys{hint}</Entry>
+        <Entry run={() => setTimeout(() => keysDialog.open(), 0)}>Change keys …</Entry>
       </MenuItems>
     </Menu>
   );
 });
+
+function Entry({ run, children }: { run: () => void; children: ReactNode }) {
+  return (
+    <MenuItem>
+      <button type="button" className={MENU_ITEM} onClick={run}>
+        {children}
+      </button>
+    </MenuItem>
+  );
+}
