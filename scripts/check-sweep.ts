@@ -10,6 +10,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from '../tests/audit/generate-page';
+import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
 
 const numberAfter = (name: string, usual: number) => {
@@ -25,7 +26,7 @@ const files = process.argv.slice(2).flatMap((word) => {
     .sort()
     .map((name) => join(word, name));
 });
-/** Pages of running text made of chance, of which it is compared too what is worked out by their texts. */
+/** Pages of running text made of chance, and as many of rows and grids, of which it is compared too what is worked out by their texts. */
 const texts = numberAfter('--texts', 0);
 const pages = numberAfter('--pages', files.length > 0 || texts > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
@@ -118,7 +119,10 @@ const openHtml = (html: string): Open => {
   return () => MeasuredPage.openHtml(html, asked);
 };
 for (const file of files) await check(file, openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`)));
-for (let i = 0; i < texts; i++) await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
+for (let i = 0; i < texts; i++) {
+  await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
+  await check(`rows ${seed + i}`, openHtml(generateRowsPage(seed + i)));
+}
 for (let i = 0; i < pages; i++) {
   const most = Math.min(stretch, allWidths.length);
   const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));

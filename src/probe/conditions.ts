@@ -23,6 +23,8 @@ export interface DocumentConditions {
     readonly scrollPadding: boolean;
     readonly spacing: boolean;
   };
+  /** Whether distances between elements, in them, or their least heights do; shares of what they stand in don't count. */
+  readonly fluidDistances: boolean;
   /** Conditions on containers; undefined where there are none. */
   readonly containers: ContainerConditions | undefined;
   /** Something may change at any width, and nothing says at which. */
@@ -59,7 +61,7 @@ function edgesOfMedia(media: string, height: number): { readonly edges: number[]
 const CALL = /(?<![\w-])(calc|min|max|clamp|round|mod|rem)\(/i;
 
 /** What declarations say that changes with the viewport though no condition does. */
-function followsOf(css: string): DocumentConditions['follows'] {
+function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances'> {
   const declarations = [...css.matchAll(DECLARATION)].map(([, name, value]) => [name!, value!] as const);
   /** Custom properties that hold something like it, or another that does. */
   const holders = (holds: (value: string) => boolean) => {
@@ -76,7 +78,7 @@ function followsOf(css: string): DocumentConditions['follows'] {
   const subtracts = holders((value) => /\(.*-/.test(value) && (FLUID.test(value) || value.includes('%')));
   const says = (property: RegExp, moves: (value: string) => boolean) =>
     declarations.some(([name, value]) => property.test(name) && moves(value));
-  return {
+  const follows = {
     type: says(/^font(-size)?$/, fluid),
     insets: says(/^(padding|border)/, shares),
     // Only what subtracts can turn from one side to the other.
@@ -84,6 +86,7 @@ function followsOf(css: string): DocumentConditions['follows'] {
     scrollPadding: says(/^scroll-padding/, shares),
     spacing: says(/^(letter|word)-spacing$/, fluid),
   };
+  return { follows, fluidDistances: says(/^(padding|border|margin|gap|row-gap|grid-(row-)?gap|min-(height|block-size))/, fluid) };
 }
 const DECLARATION = /(?:^|[{;]\s*)([\w-]+)\s*:\s*([^;{}]*)/g;
 
@@ -120,7 +123,7 @@ export function conditionsOfDocument(document: Document, height: number): Docume
     bends: bendsOf(css, height, rem).sort((a, b) => a - b),
     media: [...texts].map((text) => window.matchMedia(text)),
     selfContained: !FLUID.test(css) && !/subgrid/.test(css),
-    follows: followsOf(css),
+    ...followsOf(css),
     containers: asked,
     unknown: isUneven(css) || media.some((one) => one.unknown) || (asked?.unknown ?? false),
     byHeight: elementsByHeight(document, texts),

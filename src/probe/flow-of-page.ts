@@ -1,6 +1,7 @@
 import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
 import { Rule } from '@/core/audit/codes';
 import type { Gathered, TextGatherer } from './gather-text';
+import { HeightsReader } from './heights-of';
 import { holdsPlaced } from './holds-placed';
 import { hasFluidInsets } from './gather-text';
 import type { ReadElement } from './style-facts';
@@ -8,9 +9,10 @@ import type { ReadElement } from './style-facts';
 /** What lays its children one below the other. */
 const STACKS =
   /^(inline-)?(block|flow-root|list-item|table|table-row-group|table-header-group|table-footer-group|table-cell|table-caption)$/;
+/** What may lay its items side by side. */
+const LANES = /^(inline-)?(flex|grid)$/;
 const OF_THEIR_OWN = new Set([
   'fieldset',
-  'button',
   'select',
   'textarea',
   'input',
@@ -30,6 +32,15 @@ const isEmpty = (node: Node) => node.nodeType !== 1 || [...(node as Element).get
 
 const px = (value: string) => parseFloat(value) || 0;
 
+/** Whether an element is as high as what stands in it asks for, or as it says itself. */
+const isOrdinary = (node: HTMLElement, style: CSSStyleDeclaration): boolean =>
+  style.maxHeight === 'none' &&
+  style.columnCount === 'auto' &&
+  style.columnWidth === 'auto' &&
+  style.writingMode === 'horizontal-tb' &&
+  style.aspectRatio === 'auto' &&
+  !OF_THEIR_OWN.has(node.localName);
+
 export interface FlowOfPage {
   readonly gathered: readonly Gathered[];
   readonly finish: (
@@ -45,6 +56,7 @@ export function flowOfPage(
   elements: readonly ReadElement[],
   index: ReadonlyMap<Element, number>,
   gatherer: TextGatherer,
+  isFluid: boolean,
 ): FlowOfPage | undefined {
   const count = nodes.length;
   const rule = new Uint8Array(count);
@@ -53,6 +65,7 @@ export function flowOfPage(
   const still = new Uint8Array(count);
   const numbers = () => new Float64Array(count).fill(NaN);
   const cells = { least: numbers(), most: numbers(), align: numbers() };
+  const heights = new HeightsReader(nodes, gatherer);
   const gathered: Gathered[] = [];
   const units: number[][] = nodes.map(() => []);
   /** Of whose lines not all are known. */
@@ -72,21 +85,15 @@ export function flowOfPage(
     if (display === 'inline') continue;
     still[i] = style.getPropertyValue('text-wrap-mode') === 'nowrap' ? 1 : 0;
     if (display === 'table-row') rule[i] = fillRow(i) ? Rule.row : Rule.other;
-    const stacks =
-      STACKS.test(display) ||
-      (/^(inline-)?flex$/.test(display) && style.flexDirection === 'column' && style.flexWrap === 'nowrap');
-    const free =
-      String(node.computedStyleMap().get('height')) === 'auto' &&
-      /^(0px|auto)$/.test(style.minHeight) &&
-      style.maxHeight === 'none' &&
-      style.columnCount === 'auto' &&
-      style.columnWidth === 'auto' &&
-      style.writingMode === 'horizontal-tb' &&
-      style.aspectRatio === 'auto' &&
-      !OF_THEIR_OWN.has(node.localName);
-    if (!stacks || !free || node.getClientRects().length === 0) continue;
-    if (fill(i)) rule[i] = Rule.stack;
-    else partly.add(i);
+    if (node.getClientRects().length === 0 || !isOrdinary(node, style)) continue;
+    const height = String(node.computedStyleMap().get('height'));
+    const isAuto = height === 'auto' && /^(0px|auto)$/.test(style.minHeight);
+    if (!isAuto && (isFluid || !heights.readOwn(i, height))) continue;
+    const isColumn = /^(inline-)?flex$/.test(display) && style.flexDirection === 'column' && style.flexWrap === 'nowrap';
+    if (STACKS.test(display) || isColumn) {
+      if (!fill(i)) partly.add(i);
+      else if (!isColumn || isFluid || heights.readColumn(i, units[i]!)) rule[i] = Rule.stack;
+    } else if (!isFluid && LANES.test(display) && fillItems(i) && heights.readBeside(i, units[i]!)) rule[i] = Rule.beside;
   }
 
   /** Notes what stands in an element; whether all of it is known. */
@@ -95,7 +102,11 @@ export function flowOfPage(
     let line: Node[] = [];
     let known = true;
     const endLine = () => {
-      if (line.some((node) => node.nodeType !== 3 || /[^ \t\n\r\f]/.test(node.nodeValue!))) {
+      const full = line.filter((node) => node.nodeType !== 3 || /[^ \t\n\r\f]/.test(node.nodeValue!));
+      const only = full.length === 1 ? gatherer.boxIn(full[0]!) : undefined;
+      // What stands in a line by itself is a line of its own, whatever size it is of.
+      if (only && index.has(only)) list.push(index.get(only)!);
+      else if (full.length > 0) {
         const one = gatherer.gather(nodes[i]!, line);
         if (one === 'nothing') known = known && line.every(isEmpty);
         else if (one) list.push(-gathered.push(one));
@@ -115,6 +126,19 @@ export function flowOfPage(
     }
     endLine();
     return known;
+  }
+
+  /** Notes the items of what may lay them side by side; whether they are all. */
+  function fillItems(i: number): boolean {
+    for (const child of nodes[i]!.childNodes) {
+      const standing = gatherer.standing(child);
+      if (standing === 'nothing' || standing === 'out' || (child.nodeType === 3 && !/[^ \t\n\r\f]/.test(child.nodeValue!)))
+        continue;
+      const at = index.get(child as Element);
+      if (standing !== 'block' || at === undefined) return false;
+      if ((child as Element).getClientRects().length > 0) units[i]!.push(at);
+    }
+    return units[i]!.length > 0;
   }
 
   /** Notes the cells of a row; whether they are all, and each in this row alone. */
@@ -166,7 +190,19 @@ export function flowOfPage(
       elements.forEach(({ words }, i) => {
         if (words > 0 && !worked[i] && !still[blockOf(i)]) unread[i] = 1;
       });
-      return { paragraphs, leading, strict, rule, units: lists, holdsOn, cells, behind, unread, worked };
+      return {
+        paragraphs,
+        leading,
+        strict,
+        rule,
+        units: lists,
+        holdsOn,
+        cells,
+        heights: heights.finish(rule, lists),
+        behind,
+        unread,
+        worked,
+      };
     },
   };
 }

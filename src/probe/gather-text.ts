@@ -65,6 +65,8 @@ const ATOMS = new Set([
   'progress',
   'wbr',
 ]);
+/** What is a box of its own though it stands in lines. */
+const BOXES = new Set(['img', 'input', 'textarea', 'select', 'video', 'canvas', 'iframe', 'button', 'meter', 'progress']);
 const px = (value: string) => parseFloat(value) || 0;
 
 /** What a child node is to the lines around it. */
@@ -105,6 +107,14 @@ export class TextGatherer {
     if (float !== 'none') return 'float';
     if (display === 'contents') return 'unknown';
     return display.startsWith('inline') ? 'line' : 'block';
+  }
+
+  /** What stands in a line as one box, where it does. */
+  boxIn(node: Node): HTMLElement | undefined {
+    if (node.nodeType !== 1 || this.standing(node) !== 'line') return undefined;
+    const element = node as HTMLElement;
+    const isBox = this.of(element).display !== 'inline' || BOXES.has(element.localName);
+    return isBox && element.getClientRects().length > 0 ? element : undefined;
   }
 
   /**

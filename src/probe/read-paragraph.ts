@@ -15,6 +15,12 @@ const NOTHING = 0.02;
 /** How exactly browsers say where a letter stands, both ends together, px. */
 const PLAINLY = 0.032;
 
+/** Words with more places to break are of writing in which letters don't come nearer to each other. */
+const CUTS_MOST = 6;
+/** What is laid out by itself, with the type of what it stands in. */
+const ALONE =
+  'all: unset !important; position: absolute !important; left: 0 !important; top: 0 !important; white-space: pre !important; visibility: hidden !important';
+
 /** A list of rows, column by column. */
 class Columns<Name extends string> {
   readonly #lists: Record<Name, number[]>;
@@ -67,7 +73,7 @@ export class ParagraphReader {
   read({ words, inlines, atoms: _, whole: __, ...gathered }: Gathered, zoom: number): Paragraph | undefined {
     this.#zoom = zoom;
     const pieces = new Columns('segment', 'text', 'left', 'right');
-    const segments = new Columns('left', 'right', 'hard', 'styles');
+    const segments = new Columns('left', 'right', 'apart', 'hard', 'styles');
     const texts: ReadText[] = [];
     const order = new Map<Standing, number>();
     for (const word of words) this.#readWord(word, pieces, segments, texts, order);
@@ -111,6 +117,7 @@ export class ParagraphReader {
       segments: {
         left: numbers(segments.of('left')),
         right: numbers(segments.of('right')),
+        apart: numbers(segments.of('apart')),
         hard: Uint8Array.from(segments.of('hard')),
         styles: Uint32Array.from(segments.of('styles')),
       },
@@ -148,15 +155,15 @@ export class ParagraphReader {
   #readWord(
     { text: written, parts, hard }: Word,
     pieces: Columns<'segment' | 'text' | 'left' | 'right'>,
-    segments: Columns<'left' | 'right' | 'hard' | 'styles'>,
+    segments: Columns<'left' | 'right' | 'apart' | 'hard' | 'styles'>,
     texts: ReadText[],
     order: Map<Standing, number>,
   ): void {
     const cuts = [...this.breaksOf(written), written.length];
     let [at, cut] = [0, 0];
     let row = { left: Infinity, right: -Infinity, styles: 0 };
-    const end = (byHand: boolean) => {
-      segments.push({ ...row, hard: byHand ? 1 : 0 });
+    const end = (byHand: boolean, apart = 0) => {
+      segments.push({ ...row, apart, hard: byHand ? 1 : 0 });
       row = { left: Infinity, right: -Infinity, styles: 0 };
     };
     for (const { node, element, style, styles, ...part } of parts) {
@@ -174,12 +181,25 @@ export class ParagraphReader {
         at += to - from;
         from = to;
         if (at === cuts[cut] && at < written.length) {
-          end(false);
+          end(false, node.nodeType !== 3 || cuts.length > CUTS_MOST ? 0 : this.#apartAt(node as Text, part.from, to));
           cut++;
         }
       }
     }
     end(hard ?? false);
+  }
+
+  /** How much wider letters are without those that follow them. */
+  #apartAt(text: Text, from: number, to: number): number {
+    const alone = text.ownerDocument.createElement('span');
+    alone.style.cssText = ALONE;
+    alone.textContent = text.nodeValue!.slice(from, to);
+    text.parentElement!.append(alone);
+    const { width } = alone.getBoundingClientRect();
+    alone.remove();
+    const { left, right } = this.#rectOf(text, from, to);
+    const more = width / this.#zoom - (right - left);
+    return Math.abs(more) < NOTHING ? 0 : more;
   }
 
   #rectOf(node: Standing, from: number, to: number): { readonly left: number; readonly right: number } {

@@ -16,16 +16,18 @@ const ALIKE = 0.032;
 
 /**
  * Reads how the texts of a document are made up, as it is laid out now.
+ * @param isFluid whether distances between elements, or in them, follow the viewport's width or a container's
  * @returns undefined where text flows around something, or is of too many styles
  */
 export function readTypesetting(
   document: Document,
   nodes: readonly HTMLElement[],
   elements: readonly ReadElement[],
+  isFluid: boolean,
 ): Typesetting | undefined {
   const index = new Map<Element, number>(nodes.map((node, i) => [node, i]));
   const gatherer = new TextGatherer(document.defaultView!, index);
-  const flow = flowOfPage(nodes, elements, index, gatherer);
+  const flow = flowOfPage(nodes, elements, index, gatherer, isFluid);
   if (!flow || gatherer.styles.size > STYLES_MOST) return undefined;
   const { gathered } = flow;
   const breaks = breaksIn(

@@ -32,4 +32,9 @@ export const Rule = {
   stack: 1,
   /** Cells stand side by side, all as high as the highest of them (CSS 2.2, 17.5.3). */
   row: 2,
+  /** Items stand side by side in rows, each as high as the highest in it (CSS Flexible Box 1, 9.4; CSS Grid 1, 12.5). */
+  beside: 3,
 } as const;
+
+/** Where an item lies in its row that is as high as it needs: a share of what is free, or the item takes all of it. */
+export const Aligned = { top: 0, middle: 0.5, bottom: 1, stretched: 2 } as const;

@@ -110,20 +110,25 @@ const floatsOf = oncePerFacts((facts) =>
   facts.elements.flatMap((_, i) => (facts.level[i] === Level.float && facts.shown[i] ? [i] : [])),
 );
 
-/** How long the longest line of a block is, px. */
-export function longestLine(facts: PageFacts, { parts }: TextBlock): number {
+/** How long the longest line of a block is, px. What stands a line's height apart in columns is of two. */
+export function longestLine(facts: PageFacts, { element, parts }: TextBlock): number {
+  const mayBeColumns = facts.inset[element]! < 0;
   const all = byTop(
     facts,
     parts.map((part) => facts.lines[part]!),
   );
   let longest = 0;
-  let line: { left: number; right: number; bottom: number } | undefined;
+  let line: { left: number; top: number; right: number; bottom: number } | undefined;
   for (let at = 0; at < all.length; at += 4) {
     const [left, top, right, bottom] = [all[at + LEFT]!, all[at + TOP]!, all[at + RIGHT]!, all[at + BOTTOM]!];
-    const isNext = !line || isMore(facts, top, line.bottom - (bottom - top) / 2);
+    const isNext =
+      !line ||
+      isMore(facts, top, line.bottom - (bottom - top) / 2) ||
+      (mayBeColumns &&
+        isMore(facts, larger(facts, left - line.right, line.left - right), larger(facts, bottom - top, line.bottom - line.top)));
     line = isNext
-      ? { left, right, bottom }
-      : { left: smaller(facts, line!.left, left), right: larger(facts, line!.right, right), bottom };
+      ? { left, top, right, bottom }
+      : { left: smaller(facts, line!.left, left), top, right: larger(facts, line!.right, right), bottom };
     longest = larger(facts, longest, line.right - line.left);
   }
   return longest;

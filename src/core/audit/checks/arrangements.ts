@@ -4,7 +4,7 @@ import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, inkOf, isAbove, LEFT, RIGHT, TOLERANCE, visiblePart } from '../geometry';
 import { Cut } from '../facts';
-import { exceeds, foundOn, isMore, larger, smaller } from '../readers';
+import { exceeds, foundOn, larger, smaller } from '../readers';
 
 /** Indexes of the children of each element, in reading order. */
 function childrenOf({ elements }: PageFacts): readonly (readonly number[])[] {
@@ -92,7 +92,8 @@ export const headingLine: Check = {
         childrenOf(facts)[row]!.forEach((cell, i) => {
           if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
           const off = apart(facts, cells[i]!, cell);
-          if (!exceeds(facts, off, TOLERANCE) || (worst && !isMore(facts, off, worst.amount))) return;
+          // Cells of one column are mostly as far off: the first of them is told.
+          if (!exceeds(facts, off, worst ? worst.amount + TOLERANCE : TOLERANCE)) return;
           worst = {
             ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },
             others: [facts.elements[cells[i]!]!.id, facts.elements[cell]!.id],

@@ -3,8 +3,10 @@ import type { Check } from '../check';
 import { contentBoxes } from '../content';
 import { areaExceeds, isMore, larger, smaller } from '../readers';
 
-/** Worked-out areas are off by so much of the screen. */
+/** Worked-out areas are off by no more of the screen. */
 const ROUNDING = 0.002;
+/** How far off each side of a worked-out box is at most, px. */
+const SIDE = 0.1;
 
 /** Much of the first screenful holds nothing. */
 export const emptyScreen: Check = {
@@ -28,7 +30,9 @@ export const emptyScreen: Check = {
     });
     const screen = width * height;
     const free = screen - areaOfUnion(facts, inside);
-    if (!areaExceeds(facts, free, (screen * most!) / 100, screen * ROUNDING)) return [];
+    const edges = inside.reduce((sum, box) => sum + 2 * (box.right - box.left + box.bottom - box.top), 0);
+    const slack = Math.min(screen * ROUNDING, edges * SIDE);
+    if (!areaExceeds(facts, free, (screen * most!) / 100, slack)) return [];
     const empty = (100 * free) / screen;
     return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];
   },

@@ -5,6 +5,9 @@ const OFF = 0.1;
 /** A place this near to a whole px is taken to be there, px. */
 const WHOLE = 0.05;
 
+/** Some coordinates of a page's boxes: whether an index in `boxes` is one of them. */
+export type Coordinates = (index: number) => boolean;
+
 /** Where to go on when measured widths don't lie on one line. */
 export type Bend =
   /** There it bends, as it seems: at a whole px, or between two neighbours. */
@@ -13,14 +16,14 @@ export type Bend =
   | { readonly look: number };
 
 /** The coordinate that strays most from the line between the ends: an index in `boxes`. */
-function mostStraying(points: readonly PageFacts[]): number | undefined {
+export function mostStraying(points: readonly PageFacts[], counts?: Coordinates): number | undefined {
   const [first, last] = [points[0]!, points[points.length - 1]!];
   const span = last.viewport.width - first.viewport.width;
   let [found, most] = [undefined as number | undefined, OFF];
   for (const { boxes, viewport } of points.slice(1, -1)) {
     const share = (viewport.width - first.viewport.width) / span;
     for (let i = 0; i < boxes.length; i++) {
-      if (!first.shown[i >> 2]) continue;
+      if (!first.shown[i >> 2] || (counts && !counts(i))) continue;
       const stray = Math.abs(first.boxes[i]! + (last.boxes[i]! - first.boxes[i]!) * share - boxes[i]!);
       if (stray > most) [found, most] = [i, stray];
     }
@@ -31,10 +34,11 @@ function mostStraying(points: readonly PageFacts[]): number | undefined {
 /**
  * Where a page that moves evenly on both sides of one width, as one does whose content grows up to a limit, has that width.
  * @param points at least three measured viewports, ascending, that show the same arrangement
+ * @param counts coordinates that show it; all, where it isn't given
  * @returns undefined where it isn't one bend
  */
-export function bendIn(points: readonly PageFacts[]): Bend | undefined {
-  const coordinate = mostStraying(points);
+export function bendIn(points: readonly PageFacts[], counts?: Coordinates): Bend | undefined {
+  const coordinate = mostStraying(points, counts);
   if (coordinate === undefined) return undefined;
   const at = points.map(({ viewport, boxes }) => [viewport.width, boxes[coordinate]!] as const);
   const slope = (i: number) => (at[i + 1]![1] - at[i]![1]) / (at[i + 1]![0] - at[i]![0]);

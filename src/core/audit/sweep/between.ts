@@ -1,5 +1,5 @@
 import type { PageFacts } from '../facts';
-import { Level } from '../facts';
+import { reachFarthest } from '../typeset/unread';
 import type { Straight } from './straight';
 import { isSized } from './straight';
 
@@ -20,33 +20,12 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
   };
-  const blockOf = (i: number) => {
-    let at = i;
-    while (at > 0 && a.level[at] === Level.inline) at = a.elements[at]!.parent;
-    return at;
-  };
-  /** As far as a text can reach: the block it stands in, or further where it does so at both ends. */
-  const stretch = (i: number, share: number) => {
-    const block = blockOf(i) * 4;
-    const reach = (side: number, most: (...values: number[]) => number) => {
-      const far = ({ lines: all, boxes: around }: PageFacts) => {
-        let result = around[block + side]!;
-        for (let at = side; at < all[i]!.length; at += 4) result = most(result, all[i]![at]!);
-        return result;
-      };
-      return far(a) + (far(b) - far(a)) * share;
-    };
-    const [left, right] = [reach(0, Math.min), reach(2, Math.max)];
-    const own = lines[i]!;
-    for (let at = 0; at < own.length; at += 4) [own[at], own[at + 2]] = [left, right];
-    if (a.level[i] === Level.inline) [boxes[i * 4], boxes[i * 4 + 2]] = [left, right];
-  };
   return (width) => {
     const share = (width - a.viewport.width) / (b.viewport.width - a.viewport.width);
     fill(boxes, a.boxes, b.boxes, share);
     if (sized) fill(fontSize, a.fontSize, b.fontSize, share);
     for (const i of moving) fill(lines[i]!, a.lines[i]!, b.lines[i]!, share);
-    for (const i of slack) stretch(i, share);
+    for (const i of slack) reachFarthest(i, a, b, share, lines[i]!, boxes);
     fill(inset, a.inset, b.inset, share);
     fill(chars, a.chars, b.chars, share);
     const wide = a.scrollWidth > a.viewport.width;

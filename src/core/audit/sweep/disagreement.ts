@@ -1,8 +1,8 @@
 import type { PageFacts } from '../facts';
 import { sameArrangement } from './straight';
 
-/** Worked-out coordinates may be off by so much, px: layout rounds to 1/64 px, again in every box. */
-const ACROSS_OFF = 0.1;
+/** Worked-out coordinates may be off by so much, px: layout rounds to 1/64 px, again in every box; less than checks take into account. */
+const ACROSS_OFF = 0.15;
 /** What lies further down adds up more of them. */
 const DOWN_OFF = 0.2;
 /** How wide a character is, as a share of its size. */

@@ -21,7 +21,7 @@ import { SPARE, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 const SPOT_CHECKED = 0.02;
 
 /** So many texts that are broken otherwise at the ends of a stretch, and their lines are worked out. */
-const TEXTS_LEAST = 4;
+const TEXTS_LEAST = 1;
 
 /** So many widths in doubt where words may go from line to line, and it is worked out where they do. */
 const DOUBTS_MOST = 8;

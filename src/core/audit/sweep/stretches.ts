@@ -1,5 +1,5 @@
 /** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
-const LONGEST = 128;
+const LONGEST = 256;
 
 export interface Stretch {
   readonly first: number;

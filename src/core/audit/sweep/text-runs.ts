@@ -1,7 +1,9 @@
 import type { PageFacts } from '../facts';
+import { Level } from '../facts';
 import type { Typesetter } from '../typeset/typesetter';
 import type { Starts, WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
+import { bendIn } from './bend';
 import { disagreement } from './disagreement';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
@@ -24,14 +26,16 @@ export interface TextPart {
 
 /** Where it is looked whether it is as worked out, as shares of a part. */
 const LOOKS = [0.44, 0.77] as const;
-/** Parts no wider, px, are left to be measured. */
-const SHORT = 8;
-/** Where more than this share of the widths of a part aren't known, it is divided. */
+/** Parts no wider, px, are looked at once only. */
+const SHORT = 16;
+/** A look nearer to an end than this share of the part says little. */
+const INNER = 0.15;
+/** Where more than this share of the widths of a part aren't known, it is left to be measured. */
 const UNKNOWN_MOST = 0.3;
 
 /**
- * Works out how texts run between two measured widths. Where what was worked out isn't so at a width that is looked at, the part is divided
- * there.
+ * Works out how texts run between two measured widths. Where boxes stop growing, and where what was worked out isn't so at a width that is
+ * looked at, the part is divided.
  * @param measured lays the page out, or says what is known of it
  */
 export function* textParts(
@@ -41,36 +45,69 @@ export function* textParts(
   typesetter: Typesetter,
 ): Generator<undefined, TextPart[]> {
   const parts: TextPart[] = [];
+  const points = new Set([first, last]);
+  const across = acrossOnly(measured(first));
+  function* measure(width: number): Generator<undefined, void> {
+    points.add(width);
+    measured(width);
+    yield;
+  }
+  /** What was measured between two widths, and enough of it. */
+  function* looksIn(from: number, to: number): Generator<undefined, number[]> {
+    const inside = () => [...points].filter((width) => width > from && width < to).sort((a, b) => a - b);
+    const says = (width: number) => Math.min(width - from, to - width) >= Math.max(1, (to - from) * INNER);
+    for (const look of LOOKS) {
+      if (inside().filter(says).length >= (to - from <= SHORT ? 1 : 2)) break;
+      yield* measure(Math.min(to - 1, from + Math.max(1, Math.round((to - from) * look))));
+    }
+    return inside();
+  }
+  function* divide(from: number, to: number, places: readonly number[]): Generator<undefined, void> {
+    let before = from;
+    for (const place of places) {
+      yield* measure(place);
+      yield* part(before, place);
+      before = place;
+    }
+    yield* part(before, to);
+  }
   function* part(from: number, to: number): Generator<undefined, void> {
     const asMeasured = () => void parts.push({ from, to, runs: undefined });
-    if (to - from <= SHORT) return asMeasured();
-    const looks = LOOKS.map((look) => Math.round(from + (to - from) * look));
+    if (to - from < 2) return asMeasured();
     const between = typesetter.between(measured(from), measured(to));
-    function* divide(at: number): Generator<undefined, void> {
-      measured(at);
-      yield;
-      yield* part(from, at);
-      yield* part(at, to);
+    if (!between && to - from <= SHORT * 2) return asMeasured();
+    const inside = yield* looksIn(from, to);
+    const bend = bendIn([from, ...inside, to].map(measured), across);
+    if (bend && 'look' in bend) {
+      yield* measure(bend.look);
+      return yield* part(from, to);
     }
-    if (!between) return to - from > SHORT * 4 ? yield* divide(looks[0]!) : asMeasured();
+    const places = bend?.at.filter((width) => width > from && width < to) ?? [];
+    if (places.length > 0) return yield* divide(from, to, places);
+    if (!between) return yield* divide(from, to, inside.slice(0, 1));
     const starts = Array.from({ length: to - from + 1 }, (_, i) => between.startsAt(from + i));
     const unknown = starts.filter((one) => !one).length;
     if (unknown > (to - from) * UNKNOWN_MOST) return asMeasured();
     let known = 0;
-    for (const look of looks) {
+    for (const look of inside) {
       const begin = starts[look - from];
       const worked = begin && between.factsAt(look, begin);
-      const facts = measured(look);
-      yield;
       if (!worked) continue;
       known++;
-      if (disagreement(worked, facts)) return yield* divide(look);
+      if (disagreement(worked, measured(look))) return yield* divide(from, to, [look]);
     }
     if (known === 0) return asMeasured();
     parts.push({ from, to, runs: yield* runsOf(from, to, starts, between, measured) });
   }
   yield* part(first, last);
   return parts;
+}
+
+/** The sides of boxes that don't move where words go from line to line. */
+function acrossOnly({ level, elements }: PageFacts): (index: number) => boolean {
+  const stands = new Uint8Array(elements.length);
+  elements.forEach(({ parent }, i) => (stands[i] = level[i] === Level.block && (parent < 0 || stands[parent]) ? 1 : 0));
+  return (index) => index % 2 === 0 && stands[index >> 2] === 1;
 }
 
 function* runsOf(

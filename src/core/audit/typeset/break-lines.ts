@@ -65,9 +65,12 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
     if (i === 0) continue;
     let breaks = segments.hard[i - 1] === 1;
     if (!breaks && starts[starts.length - 1] !== i) {
-      const over = end + segments.right[i]! - pieces.right[piece - 1]! - room - UNIT;
+      const apart = segments.apart[i]!;
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! + apart - room - UNIT;
       breaks = over > 0;
-      if (over > -NEAR - exact - off - sum.doubt && over < NEAR + exact + off) {
+      // What follows without a space may have room only together with it.
+      const spare = NEAR + exact + off + Math.abs(apart);
+      if (over > -spare - sum.doubt && over < spare) {
         if (!near) return undefined;
         breaks = near === 'breaks';
       }
@@ -81,8 +84,8 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
 }
 
 /** Whether every segment has room, so that no word is ever broken. */
-export const isRoomy = ({ segments: { left, right } }: Paragraph, room: number): boolean =>
-  left.every((start, i) => right[i]! - start <= room - NEAR);
+export const isRoomy = ({ segments: { left, right, apart } }: Paragraph, room: number): boolean =>
+  left.every((start, i) => right[i]! - start + Math.abs(apart[i]!) <= room - NEAR);
 
 /** The styles of the type on each line, a bit for each. */
 export function stylesOnLines({ segments: { styles }, strut }: Paragraph, starts: Int32Array, strict: boolean): Uint32Array {
@@ -125,7 +128,8 @@ export function placeTexts({ segments, pieces, texts, exact }: Paragraph, starts
       const origin = segments.left[begin]!;
       if (shifted !== line) [shift, shifted] = [0, line];
       const left = leads ? texts.left[text]! : pieces.left[first]!;
-      const right = trails ? texts.right[text]! : pieces.right[at - 1]!;
+      const isLast = end < segments.left.length && endsLine(pieces, at - 1, end);
+      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? segments.apart[end - 1]! : 0);
       tell(text, line, left - origin + shift, right - origin + shift);
       shift += rounded(right - left, exact) - (right - left);
       if (at <= last) line++;

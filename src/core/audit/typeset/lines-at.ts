@@ -51,7 +51,9 @@ export function layOut(
     if (end - begin <= 0) return;
     const last = (on + 1 < starts.length ? starts[on + 1]! : segments.left.length) - 1;
     // What has no room sticks out at the end, however lines are aligned.
-    const free = align === 0 ? 0 : Math.max(0, room - (segments.right[last]! - segments.left[starts[on]!]!)) * align;
+    const wide =
+      segments.right[last]! - segments.left[starts[on]!]! + (last + 1 < segments.left.length ? segments.apart[last]! : 0);
+    const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
     text[count] = one;
     line[count] = on;
     from[count] = left + free + begin;

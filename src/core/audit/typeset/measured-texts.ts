@@ -3,6 +3,7 @@ import type { Leading } from './leading';
 import type { LinesAt } from './lines-at';
 import { linesAt } from './lines-at';
 import type { Paragraph, Typesetting } from './paragraph';
+import type { Rows } from './rows';
 
 /** A worked-out end of a line may be off by so much, px. */
 const OFF = 0.1;
@@ -16,6 +17,8 @@ export interface MeasuredTexts {
   version: number;
   /** By paragraph: the top of each line's own type, px. */
   tops: readonly Float64Array[];
+  /** How items stand in rows. */
+  rows: ReadonlyMap<number, Rows | undefined>;
   /** By paragraph and inline element: how far the element's box reaches above the first and below the top of the last of its lines. */
   reach: readonly { readonly above: Float64Array; readonly below: Float64Array; readonly atoms: Float64Array }[];
 }

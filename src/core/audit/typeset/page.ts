@@ -9,4 +9,6 @@ export interface Page {
   readonly inside: readonly (readonly number[])[];
   /** 1 for elements that are moved by what lies above them, and so is all that they stand in. */
   readonly inStack: Uint8Array;
+  /** 1 for elements that may be higher than what stands in them asks for. */
+  readonly slack: Uint8Array;
 }

@@ -1,3 +1,4 @@
+import type { Heights } from './heights';
 import type { Paragraph } from './paragraph';
 
 /** A word's width and whether a line ends by hand behind it; texts are lists of words. */
@@ -45,6 +46,7 @@ export function paragraphOf(
     segments: {
       left: Float64Array.from(segments.left),
       right: Float64Array.from(segments.right),
+      apart: new Float64Array(segments.left.length),
       hard: Uint8Array.from(segments.hard),
       styles: Uint32Array.from(segments.styles),
     },
@@ -64,5 +66,24 @@ export function paragraphOf(
     },
     inlines: { ...none, before: new Float64Array(0), after: new Float64Array(0) },
     atoms: { element: none.element, text: none.element, before: new Float64Array(0), width: new Float64Array(0) },
+  };
+}
+
+/** Of elements that nothing makes higher than what stands in them asks for. */
+export function plainHeights(count: number): Heights {
+  const numbers = () => new Float64Array(count);
+  const flags = () => new Uint8Array(count);
+  return {
+    rest: numbers(),
+    head: numbers(),
+    gap: numbers(),
+    above: numbers(),
+    below: numbers(),
+    align: numbers(),
+    grows: new Int32Array(count).fill(-1),
+    shares: flags(),
+    least: numbers(),
+    given: flags(),
+    fills: flags(),
   };
 }

@@ -1,3 +1,4 @@
+import type { Heights } from './heights';
 import type { StyleOnLine } from './leading';
 
 /*
@@ -22,6 +23,8 @@ export interface Paragraph {
   readonly segments: {
     readonly left: Float64Array;
     readonly right: Float64Array;
+    /** How much wider it is at the end of a line, px: where letters that follow without a space come nearer to it than they would be. */
+    readonly apart: Float64Array;
     /** 1 where a line ends by hand behind it. */
     readonly hard: Uint8Array;
     /** The styles of the type in it, a bit for each. */
@@ -83,6 +86,7 @@ export interface Typesetting {
   /** The element that an absolutely placed one holds on to; itself for one fixed in the window; -1 for what is in the flow. */
   readonly holdsOn: Int32Array;
   readonly cells: Cells;
+  readonly heights: Heights;
   /** Index behind the last of all that stands in an element. */
   readonly behind: Int32Array;
   /** 1 for elements with text whose lines aren't worked out, and may be broken anew at any width. */

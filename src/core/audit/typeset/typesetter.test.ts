@@ -5,7 +5,7 @@ import { Rule } from '../codes';
 import type { PageFacts } from '../facts';
 import { disagreement } from '../sweep/disagreement';
 import type { Typesetting } from './paragraph';
-import { paragraphOf, SPACE } from './paragraph-for-tests';
+import { paragraphOf, plainHeights, SPACE } from './paragraph-for-tests';
 import { Typesetter } from './typesetter';
 
 const [LINE, ABOVE, TYPE, PADDING] = [20, 2, 16, 5];
@@ -86,6 +86,7 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
     holdsOn: new Int32Array(count).fill(-1),
     behind: Int32Array.from(all, (i) => (i === 0 || i === row ? count : i + 1)),
     cells: { least: padded, most: padded, align: Float64Array.from(all, (i) => (i === row + 2 ? 0.5 : 0)) },
+    heights: plainHeights(count),
     unread: new Uint8Array(count),
     worked: Uint8Array.from(all, (i) => (i > 0 && i !== row ? 1 : 0)),
   };

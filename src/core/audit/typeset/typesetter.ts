@@ -1,14 +1,20 @@
 import type { PageFacts } from '../facts';
 import { isSized, sameBesidesLines } from '../sweep/straight';
 import { Rule } from '../codes';
+import { strayIn } from './as-measured';
+import { settled } from './heights';
 import { Leading } from './leading';
 import type { MeasuredTexts } from './measured-texts';
 import { findLines, readTops } from './measured-texts';
 import type { Typesetting } from './paragraph';
+import type { Page } from './page';
+import { rowsIn, sameRows } from './rows';
 import type { Between } from './stack';
 import { gapsIn, stacked } from './stack';
 import { standsAlike } from './unread';
 import { WorkedOut } from './worked-out';
+
+const NO_ROWS: MeasuredTexts['rows'] = new Map();
 
 /**
  * Works out what a page is like between two measured viewports in which its texts stand on other lines: text is broken as browsers do, and
@@ -20,6 +26,7 @@ export class Typesetter {
   readonly #texts = new Map<number, MeasuredTexts>();
   #inside: number[][] = [];
   #inStack: Uint8Array = new Uint8Array(0);
+  #slack: Uint8Array = new Uint8Array(0);
 
   constructor(
     set: Typesetting,
@@ -31,7 +38,10 @@ export class Typesetter {
   }
 
   #settle(): void {
-    const { paragraphs, rule } = this.#set;
+    const { rule, slack } = settled(this.#set.rule, this.#set.heights, this.#set.units);
+    this.#set = { ...this.#set, rule };
+    this.#slack = slack;
+    const { paragraphs } = this.#set;
     this.#inside = Array.from({ length: rule.length }, () => []);
     paragraphs.forEach(({ block }, p) => this.#inside[block]!.push(p));
     this.#inStack = stacked(this.#set, this.parents);
@@ -51,10 +61,16 @@ export class Typesetter {
         this.#leaveOut(lines.wrong);
         continue;
       }
-      const texts: MeasuredTexts = { facts, lines, version: 0, tops: [], reach: [] };
+      const texts: MeasuredTexts = { facts, lines, version: 0, tops: [], rows: NO_ROWS, reach: [] };
       const wrong = readTops(this.#set, texts, this.#leading);
       if (wrong.length > 0) {
         this.#leaveOut(wrong);
+        continue;
+      }
+      texts.rows = rowsIn(this.#set, facts);
+      const stray = this.#strayIn(texts);
+      if (stray.length > 0) {
+        this.#leaveOutElements(stray);
         continue;
       }
       this.#texts.set(width, texts);
@@ -64,6 +80,30 @@ export class Typesetter {
 
   forget(width: number): void {
     this.#texts.delete(width);
+  }
+
+  get #page(): Page {
+    return { set: this.#set, leading: this.#leading, inside: this.#inside, inStack: this.#inStack, slack: this.#slack };
+  }
+
+  /** Elements that don't come to their heights as it is known of them. */
+  #strayIn(texts: MeasuredTexts): number[] {
+    const { rows } = texts;
+    const unclear = [...rows].filter(([, one]) => !one).map(([element]) => element);
+    if (unclear.length > 0) return unclear;
+    return rows.size > 0 || this.#slack.includes(1) ? strayIn(this.#page, texts) : [];
+  }
+
+  #leaveOutElements(elements: readonly number[]): void {
+    const rule = this.#set.rule.slice();
+    for (const element of elements) rule[element] = Rule.other;
+    this.#set = { ...this.#set, rule };
+    this.#begin();
+  }
+
+  #begin(): void {
+    this.#texts.clear();
+    this.#settle();
   }
 
   #leaveOut(wrong: readonly number[]): void {
@@ -82,8 +122,7 @@ export class Typesetter {
       list.flatMap((unit) => (unit >= 0 ? [unit] : now.has(-1 - unit) ? [-1 - now.get(-1 - unit)!] : [])),
     );
     this.#set = { ...set, rule, unread, worked, units, paragraphs: order.map((p) => paragraphs[p]!) };
-    this.#texts.clear();
-    this.#settle();
+    this.#begin();
   }
 
   /** What is known of all viewports between two measured ones; undefined where more than the lines of texts differs. */
@@ -96,7 +135,8 @@ export class Typesetter {
     const set = this.#set;
     for (let i = 0; i < set.unread.length; i++) if (set.unread[i] && !standsAlike(i, first, last)) return undefined;
     if (a.lines.some((one, p) => (one === undefined) !== (b.lines[p] === undefined))) return undefined;
+    for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;
     const pair: Between = { a, b, gapsA: gapsIn(set, a, this.#leading), gapsB: gapsIn(set, b, this.#leading) };
-    return new WorkedOut({ set, leading: this.#leading, inside: this.#inside, inStack: this.#inStack }, pair);
+    return new WorkedOut(this.#page, pair);
   }
 }

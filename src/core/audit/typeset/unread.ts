@@ -38,3 +38,31 @@ export function looseIn(unread: Uint8Array, facts: PageFacts, boxes: Float64Arra
   }
   return loose;
 }
+
+/**
+ * Of a text of whose lines it isn't known how far they reach: as far as they can, the block that they stand in, or further where they do so
+ * at both ends. What is wrong with it can then only be found too often, and that is in doubt.
+ * @param lines its own between the two measured viewports, to be corrected
+ * @param boxes between the two, of which its own is corrected
+ */
+export function reachFarthest(
+  element: number,
+  a: PageFacts,
+  b: PageFacts,
+  share: number,
+  lines: Float64Array,
+  boxes: Float64Array,
+): void {
+  const block = blockOf(a, element) * 4;
+  const reach = (side: number, most: (...values: number[]) => number) => {
+    const far = ({ lines: all, boxes: around }: PageFacts) => {
+      let result = around[block + side]!;
+      for (let at = side; at < all[element]!.length; at += 4) result = most(result, all[element]![at]!);
+      return result;
+    };
+    return far(a) + (far(b) - far(a)) * share;
+  };
+  const [left, right] = [reach(0, Math.min), reach(2, Math.max)];
+  for (let at = 0; at < lines.length; at += 4) [lines[at], lines[at + 2]] = [left, right];
+  if (a.level[element] === Level.inline) [boxes[element * 4], boxes[element * 4 + 2]] = [left, right];
+}

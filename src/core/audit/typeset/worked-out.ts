@@ -5,11 +5,11 @@ import type { LinesAt } from './lines-at';
 import { layOut, roomIn, sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Between } from './stack';
-import { Stacker } from './stack';
-import { blockOf, looseIn } from './unread';
+import { Stacker } from './stacker';
+import { blockOf, looseIn, reachFarthest } from './unread';
 
-/** Both sides of a box are rounded to 1/64 px. */
-const ROUNDED = 1 / 32;
+/** Both sides of a box are rounded to 1/64 px, and so are those of all that it stands in. */
+const ROUNDED = 1 / 8;
 /** A box whose width differs by less, px, is as wide. */
 const UNMOVED = 1e-3;
 const NO_LINES = new Float64Array(0);
@@ -71,7 +71,7 @@ export class WorkedOut {
   /** Undefined where something isn't known. */
   factsAt(width: number, starts: Starts): PageFacts | undefined {
     const { a, b } = this.pair;
-    const { set, leading, inside } = this.page;
+    const { set } = this.page;
     const share = this.#share(width);
     const boxes = lerped(a.facts.boxes, b.facts.boxes, share);
     const lines: (LinesAt | undefined)[] = [];
@@ -85,16 +85,8 @@ export class WorkedOut {
       lines.push(one);
       tops.push(found);
     }
-    const stacker = new Stacker(
-      set,
-      leading,
-      this.pair,
-      share,
-      boxes,
-      tops,
-      lines.map((one) => one?.styles),
-      inside,
-    );
+    const styles = lines.map((one) => one?.styles);
+    const stacker = new Stacker(this.page, this.pair, share, boxes, tops, styles);
     stacker.place(0, boxes[1]!);
     for (let i = 1; i < set.holdsOn.length; i++) {
       const anchor = set.holdsOn[i]!;
@@ -184,6 +176,7 @@ export class WorkedOut {
       return mixed;
     });
     const loose = looseIn(set.unread, first, boxes, lines);
+    loose.forEach((one, i) => one && reachFarthest(i, first, last, share, lines[i]!, boxes));
     const bottom = ({ scrollHeight, boxes: all_ }: PageFacts) => scrollHeight - all_[3]!;
     const { height } = first.viewport;
     const low = Math.min(first.scrollHeight, last.scrollHeight) <= height;
@@ -204,7 +197,8 @@ export class WorkedOut {
 }
 
 function lerped(a: Float64Array, b: Float64Array, share: number): Float64Array {
-  if (a === b) return a;
+  // What is worked out is corrected in place; what was measured stays.
+  if (a === b) return a.slice();
   const mixed = new Float64Array(a.length);
   for (let i = 0; i < mixed.length; i++) mixed[i] = a[i]! + (b[i]! - a[i]!) * share;
   return mixed;

@@ -1,0 +1,44 @@
+import { Rule } from '../codes';
+import type { MeasuredTexts } from './measured-texts';
+import type { Page } from './page';
+import { gapsIn } from './stack';
+import { Stacker } from './stacker';
+
+/** A worked-out coordinate may be off by so much from the measured one, px. */
+const OFF = 0.1;
+
+/**
+ * Works out heights where they were measured.
+ * @returns elements that aren't worked out as measured, though all in them is
+ */
+export function strayIn(whole: Page, texts: MeasuredTexts): number[] {
+  // How high rows of tables are is told by two measured viewports together.
+  const rule = whole.set.rule.map((one) => (one === Rule.row ? Rule.other : one));
+  const page = { ...whole, set: { ...whole.set, rule } };
+  const { units } = page.set;
+  const measured = texts.facts.boxes;
+  const boxes = measured.slice();
+  const gaps = gapsIn(page.set, texts, page.leading);
+  const tops = texts.tops.map((own) => own.slice());
+  const styles = texts.lines.map((one) => one?.styles);
+  const between = { a: texts, b: texts, gapsA: gaps, gapsB: gaps };
+  new Stacker(page, between, 0, boxes, tops, styles).place(0, boxes[1]!);
+  const stray = new Set<number>();
+  const off = (x: number, y: number) => Math.abs(boxes[x]! - boxes[y]! - (measured[x]! - measured[y]!)) > OFF;
+  /** Whether anything in an element, or its height, isn't as measured. */
+  const look = (element: number): boolean => {
+    if (rule[element] === Rule.other) return off(element * 4 + 3, element * 4 + 1);
+    let isInside = false;
+    let isHere = off(element * 4 + 3, element * 4 + 1);
+    for (const unit of units[element]!) {
+      if (unit < 0) continue;
+      const isStray = look(unit);
+      isInside ||= isStray && rule[unit] !== Rule.other;
+      isHere ||= off(unit * 4 + 1, element * 4 + 1) || isStray;
+    }
+    if (isHere && !isInside) stray.add(element);
+    return isHere || isInside;
+  };
+  look(0);
+  return [...stray];
+}

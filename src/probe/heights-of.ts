@@ -1,0 +1,178 @@
+import { Aligned, Rule } from '@/core/audit/codes';
+import type { Heights } from '@/core/audit/typeset/heights';
+import type { TextGatherer } from './gather-text';
+
+const px = (value: string) => parseFloat(value) || 0;
+const STRETCHES = /^(auto|normal|stretch)$/;
+const TOP = /^(normal|start|flex-start|self-start)$/;
+const BOTTOM = /^(end|flex-end|self-end)$/;
+const REPLACED = new Set(['img', 'video', 'canvas', 'svg', 'iframe', 'object', 'embed', 'input', 'textarea', 'select']);
+/** Tracks that are as high as what stands in them. */
+const AUTO_ROWS = /^(none|auto( auto)*)$/;
+const SIDES = ['padding-top', 'padding-bottom', 'margin-top', 'margin-bottom'] as const;
+
+/** Reads how elements come to their heights where others stand beside them. */
+export class HeightsReader {
+  readonly #heights;
+  /** What spreads what stands in it in other ways. */
+  readonly #odd = new Set<number>();
+
+  constructor(
+    private readonly nodes: readonly HTMLElement[],
+    private readonly gatherer: TextGatherer,
+  ) {
+    const numbers = (value = 0) => new Float64Array(nodes.length).fill(value);
+    this.#heights = {
+      rest: numbers(NaN),
+      head: numbers(),
+      gap: numbers(),
+      above: numbers(),
+      below: numbers(),
+      align: numbers(),
+      grows: new Int32Array(nodes.length).fill(-1),
+      shares: new Uint8Array(nodes.length),
+      least: numbers(),
+      given: new Uint8Array(nodes.length),
+      fills: new Uint8Array(nodes.length),
+    } satisfies Heights;
+  }
+
+  #of(i: number): CSSStyleDeclaration {
+    return this.gatherer.of(this.nodes[i]!);
+  }
+
+  /** A height of its own, or a least one; whether that is of px. */
+  readOwn(i: number, height: string): boolean {
+    const style = this.#of(i);
+    // Their content lies in the middle.
+    if (style.display.includes('table') || this.nodes[i]!.localName === 'button') return false;
+    if (height !== 'auto') {
+      if (!/^[\d.]+px$/.test(height)) return false;
+      this.#heights.given[i] = 1;
+    }
+    if (/^(0px|auto)$/.test(style.minHeight)) return true;
+    if (!/^[\d.]+px$/.test(style.minHeight)) return false;
+    const around = style.boxSizing === 'border-box' ? 0 : this.#around(style, 'Top') + this.#around(style, 'Bottom');
+    this.#heights.least[i] = px(style.minHeight) + around;
+    return true;
+  }
+
+  #around(style: CSSStyleDeclaration, side: 'Top' | 'Bottom'): number {
+    return px(style[`padding${side}`]) + px(style[`border${side}Width`]);
+  }
+
+  /** The items of a column; whether it is known which takes the room that is left. */
+  readColumn(i: number, units: readonly number[]): boolean {
+    const items = units.filter((unit) => unit >= 0);
+    if (items.some((item) => this.#of(item).order !== '0')) return false;
+    this.#heights.fills[i] = 1;
+    const growing = items.filter((item) => px(this.#of(item).flexGrow) > 0);
+    const isStill = growing.length === 1 ? px(this.#of(growing[0]!).flexGrow) >= 1 : growing.length === 0;
+    const isPlain =
+      isStill &&
+      TOP.test(this.#of(i).justifyContent) &&
+      items.every((item) => !this.#hasAutoMargins(item) && this.#of(item).maxHeight === 'none' && this.#isByContent(item));
+    // That matters only where it is made higher than it asks for.
+    if (isPlain) this.#heights.grows[i] = growing[0] ?? -1;
+    else this.#odd.add(i);
+    return true;
+  }
+
+  /** Whether an item of a column begins with what stands in it. */
+  #isByContent(item: number): boolean {
+    const { flexBasis, flexGrow } = this.#of(item);
+    return flexBasis === 'auto' || flexBasis === 'content' || (flexBasis === '0%' && px(flexGrow) > 0);
+  }
+
+  #hasAutoMargins(item: number): boolean {
+    const specified = this.nodes[item]!.computedStyleMap();
+    return ['margin-top', 'margin-bottom'].some((name) => String(specified.get(name)) === 'auto');
+  }
+
+  /** The rows that items stand in side by side; whether they are as high as these. */
+  readBeside(i: number, items: readonly number[]): boolean {
+    const style = this.#of(i);
+    const isGrid = style.display.endsWith('grid');
+    const specified = this.nodes[i]!.computedStyleMap();
+    if (isGrid) {
+      const isAuto = (name: string) => AUTO_ROWS.test(String(specified.get(name)));
+      if (!isAuto('grid-template-rows') || !isAuto('grid-auto-rows')) return false;
+    } else if (!style.flexDirection.startsWith('row') || style.flexWrap === 'wrap-reverse') return false;
+    if (style.rowGap.includes('%') || !this.#areFixed(i)) return false;
+    const { head, gap, shares, fills } = this.#heights;
+    head[i] = this.#around(style, 'Top');
+    gap[i] = px(style.rowGap);
+    // One line that can't be more is as high as its element, wherever it would lie otherwise (CSS Flexible Box 1, 9.4).
+    shares[i] = STRETCHES.test(style.alignContent) || (!isGrid && style.flexWrap === 'nowrap') ? 1 : 0;
+    if (!shares[i] && !TOP.test(style.alignContent)) this.#odd.add(i);
+    fills[i] = 1;
+    return items.every((item) => this.#readItem(item, style.alignItems, isGrid));
+  }
+
+  #readItem(item: number, alignItems: string, isGrid: boolean): boolean {
+    const style = this.#of(item);
+    const { above, below, align } = this.#heights;
+    [above[item], below[item]] = [px(style.marginTop), px(style.marginBottom)];
+    if (above[item]! < 0 || below[item]! < 0 || this.#hasAutoMargins(item) || !this.#areFixed(item)) return false;
+    const own = style.alignSelf === 'auto' ? alignItems : style.alignSelf;
+    const height = String(this.nodes[item]!.computedStyleMap().get('height'));
+    if (height.includes('%')) return false;
+    const isOfItsOwn = isGrid && own === 'normal' && (REPLACED.has(this.nodes[item]!.localName) || style.aspectRatio !== 'auto');
+    if (STRETCHES.test(own)) align[item] = height !== 'auto' || isOfItsOwn ? Aligned.top : Aligned.stretched;
+    else if (TOP.test(own)) align[item] = Aligned.top;
+    else if (own === 'center') align[item] = Aligned.middle;
+    else if (BOTTOM.test(own)) align[item] = Aligned.bottom;
+    else return false;
+    return true;
+  }
+
+  /** Whether distances around and in an element don't go by the size of another. */
+  #areFixed(i: number): boolean {
+    const specified = this.nodes[i]!.computedStyleMap();
+    return SIDES.every((name) => !String(specified.get(name)).includes('%'));
+  }
+
+  /** What is below the last of what stands in them. */
+  finish(rule: Uint8Array, units: readonly (readonly number[])[]): Heights {
+    const { rest, given, fills } = this.#heights;
+    for (let i = 0; i < this.nodes.length; i++) {
+      if (rule[i] !== Rule.stack && rule[i] !== Rule.beside) continue;
+      if (given[i] && !fills[i]) rest[i] = 0;
+      else if (
+        !this.#odd.has(i) &&
+        this.nodes[i]!.localName !== 'button' &&
+        this.#areFixed(i) &&
+        !this.#of(i).display.includes('table')
+      )
+        rest[i] = this.#around(this.#of(i), 'Bottom') + (rule[i] === Rule.stack ? this.#lastMargin(i, rule, units) : 0);
+    }
+    return this.#heights;
+  }
+
+  /** The margin below the last of what stands in an element, where it counts within it; NaN where that isn't known. */
+  #lastMargin(i: number, rule: Uint8Array, units: readonly (readonly number[])[]): number {
+    const style = this.#of(i);
+    const last = units[i]!.at(-1);
+    if (last === undefined || last < 0) return 0;
+    const margin = px(this.#of(last).marginBottom);
+    if (margin < 0 || !this.#areFixed(last) || this.nodes[last]!.getBoundingClientRect().height === 0) return NaN;
+    if (style.display.endsWith('flex')) return margin;
+    if (style.alignContent !== 'normal') return NaN;
+    const inner = this.#isClosed(last) ? 0 : rule[last] === Rule.stack ? this.#lastMargin(last, rule, units) : NaN;
+    const most = Math.max(margin, inner);
+    return this.#isClosed(i) || most === 0 ? most : NaN;
+  }
+
+  /** Whether margins of what stands in it don't reach through its lower end (CSS 2.2, 8.3.1). */
+  #isClosed(i: number): boolean {
+    const style = this.#of(i);
+    const parent = this.nodes[i]!.parentElement;
+    return (
+      this.#around(style, 'Bottom') > 0 ||
+      this.#heights.given[i]! + this.#heights.least[i]! > 0 ||
+      !/^(block|list-item)$/.test(style.display) ||
+      style.overflow !== 'visible' ||
+      (parent !== null && /(flex|grid)$/.test(this.gatherer.of(parent).display))
+    );
+  }
+}
