@@ -6,6 +6,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from './generate-page';
+import { generateRowsPage } from './generate-rows-page';
 import { generateTextPage } from './generate-text-page';
 
 // What a sweep says without measuring every width must be what measuring every width says.
@@ -178,3 +179,60 @@ test.each([
     expect(await compare(page, widths.slice(0, 80))).toEqual([]);
   },
 );
+
+test.each([
+  [2, 320, 200],
+  [4, 900, 120],
+  [5, 1200, 230],
+])('rows and columns of generated page %i from %i px on are as high as in the browser', async (seed, first, least) => {
+  const widths = from(first, 260);
+  const page = await MeasuredPage.openHtml(generateRowsPage(seed), asked);
+  const { worked, wrong } = await page.compareTexts(widths);
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(least);
+  expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+});
+
+const WORDY =
+  'A right-angle drill, half-open reeds and the well-known weir at the bank of the pond where the heron stands in the third week';
+const CARD = `<article><h3>Cordless drill</h3><p>${WORDY}</p><button>Reserve</button></article>`;
+/** Ways in which elements come to their heights, each with texts that are broken otherwise at many widths. */
+test.each([
+  [
+    'a stretched column in which one grows',
+    '.a{display:grid;grid-template-columns:1fr 2fr;gap:10px}.a article{display:flex;flex-direction:column;padding:8px}.a p{flex:1}',
+    `<div class="a">${CARD}${CARD.replace('half-open reeds and', '')}${CARD}</div>`,
+  ],
+  [
+    'items in the middle and at the end',
+    '.a{display:flex;align-items:center;gap:12px}.a>*{flex:1}.a>:last-child{align-self:flex-end}',
+    `<div class="a">${CARD}<p>${WORDY}</p><p>Reed</p></div><p>${WORDY}</p>`,
+  ],
+  [
+    'a least height and one that is given',
+    '.a{min-height:120px;padding:10px}.b{height:190px}.c{min-height:100vh;display:flex}',
+    `<div class="a"><p>${WORDY}</p></div><div class="b"><p>${WORDY}</p></div><div class="c"><p>${WORDY} ${WORDY}</p></div><p>End</p>`,
+  ],
+  [
+    'rows in rows',
+    '.a{display:flex;gap:9px}.a>*{flex:1}.b{display:grid;grid-template-columns:1fr 1fr}',
+    `<div class="a"><div class="b"><p>${WORDY}</p><p>Weir</p></div><div><p>${WORDY} ${WORDY}</p><div class="b"><p>${WORDY}</p><p>${WORDY}</p></div></div></div><p>End</p>`,
+  ],
+  [
+    'a box that stands in a line by itself',
+    '.a a{display:inline-block;width:100%;padding:6px}',
+    `<div class="a"><a href="#">${WORDY}</a></div><p>${WORDY}</p>`,
+  ],
+])('%s is worked out', async (_, css, body) => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}${css}</style><body>${body}</body>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const { worked, wrong } = await page.compareTexts(from(600, 256));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(200);
+});
+
+test('how far a line reaches that isn’t worked out is not taken for known where others are', async () => {
+  const page = await MeasuredPage.openHtml(generateTextPage(8), asked);
+  expect(await compare(page, from(1150, 160))).toEqual([]);
+});

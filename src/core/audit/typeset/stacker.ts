@@ -1,6 +1,7 @@
 import { Rule } from '../codes';
 import { placeBeside, stretchRows } from './beside';
 import type { Page } from './page';
+import type { Placing } from './placing';
 import type { Between } from './stack';
 import { endOf } from './stack';
 import { placeTableRow } from './table-row';
@@ -9,7 +10,7 @@ import { placeTableRow } from './table-row';
 const SAME = 0.05;
 
 /** Places what stands in an element that lies at a height, and all in it. */
-export class Stacker {
+export class Stacker implements Placing {
   /** Something couldn't be worked out. */
   failed = false;
 

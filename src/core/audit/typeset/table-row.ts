@@ -1,5 +1,5 @@
 import { Rule } from '../codes';
-import type { Stacker } from './stacker';
+import type { Placing } from './placing';
 
 /** Heights that differ by more, px, aren't the same. */
 const HIGHER = 0.1;
@@ -8,9 +8,9 @@ const HIGHER = 0.1;
 const endsOf = (gaps: Float64Array) => (gaps.length === 1 ? gaps[0]! : gaps[0]! + gaps[gaps.length - 1]!);
 
 /** Cells as high as the highest of them; what stands in each lies where its row says. */
-export function placeTableRow(stacker: Stacker, element: number, top: number): number {
-  const { boxes, share, between } = stacker;
-  const { set } = stacker.page;
+export function placeTableRow(placing: Placing, element: number, top: number): number {
+  const { boxes, share, between } = placing;
+  const { set } = placing.page;
   const { most, align } = set.cells;
   const [upperA, upperB] = [between.a.facts.boxes, between.b.facts.boxes];
   const rowHeight = ({ [element * 4 + 1]: from, [element * 4 + 3]: to }: Float64Array) => to! - from!;
@@ -23,7 +23,7 @@ export function placeTableRow(stacker: Stacker, element: number, top: number): n
   let [tallA, tallB] = [0, 0];
   const contents: number[] = [];
   for (const cell of list) {
-    const bottom = stacker.place(cell, top);
+    const bottom = placing.place(cell, top);
     if (set.rule[cell] !== Rule.stack) {
       contents.push(NaN);
       unsure = Math.max(unsure, highA + (highB - highA) * share);
@@ -33,7 +33,7 @@ export function placeTableRow(stacker: Stacker, element: number, top: number): n
     const [freeA, freeB] = [endsOf(a), endsOf(b)];
     const content = bottom - top - (freeA + (freeB - freeA) * share);
     contents.push(content);
-    const rest = restOf(stacker, cell, list, highA - freeA, highA, highB - freeB, highB);
+    const rest = restOf(placing, cell, list, highA - freeA, highA, highB - freeB, highB);
     if (rest === undefined) unsure = Math.max(unsure, content + most[cell]!);
     else {
       known = Math.max(known, content + rest);
@@ -43,7 +43,7 @@ export function placeTableRow(stacker: Stacker, element: number, top: number): n
   }
   // A row may be higher than any of its cells asks for.
   const isOwn = Math.abs(tallA - highA) < HIGHER && Math.abs(tallB - highB) < HIGHER;
-  if (!isOwn || unsure > known + HIGHER) stacker.failed = true;
+  if (!isOwn || unsure > known + HIGHER) placing.failed = true;
   list.forEach((cell, i) => {
     boxes[cell * 4 + 1] = top;
     boxes[cell * 4 + 3] = top + known;
@@ -52,19 +52,19 @@ export function placeTableRow(stacker: Stacker, element: number, top: number): n
     if (a.length === 1) return;
     // What is free around the content is shared between its two ends.
     const more = known - contents[i]! - (endsOf(a) + (endsOf(b) - endsOf(a)) * share);
-    shiftContent(stacker, cell, more * align[cell]!);
+    shiftContent(placing, cell, more * align[cell]!);
   });
   boxes[element * 4 + 3] = top + known;
   return top + known;
 }
 
-function shiftContent(stacker: Stacker, cell: number, by: number): void {
-  for (const unit of stacker.page.set.units[cell]!) stacker.shift(unit, by);
+function shiftContent(placing: Placing, cell: number, by: number): void {
+  for (const unit of placing.page.set.units[cell]!) placing.shift(unit, by);
 }
 
 /** How much higher a cell would be by itself than its content, where that is known. */
 function restOf(
-  { page, between }: Stacker,
+  { page, between }: Placing,
   cell: number,
   row: readonly number[],
   contentA: number,

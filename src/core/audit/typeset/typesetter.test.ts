@@ -140,3 +140,30 @@ test('a paragraph that is set otherwise than worked out is left to measuring, an
   expect(disagreement(facts, at(550))).toBeUndefined();
   expect([...facts.lines[2]!]).toEqual([...at(550).lines[2]!]);
 });
+
+test('what was measured stays as it was, however much of it two viewports share', () => {
+  const blocks: Block[] = [{ words: Array.from({ length: 40 }, () => 30), margin: 0, share: 1 }];
+  const cells: Block[] = [
+    { words: [10], margin: 0, share: 0.25 },
+    { words: [20], margin: 0, share: 0.75 },
+  ];
+  const set = typesettingOf(blocks, cells);
+  // Nobody knows how the second cell's words are set: they move with it.
+  const unread = Uint8Array.from(set.worked, (_, i) => (i === 4 ? 1 : 0));
+  const partly = {
+    ...set,
+    unread,
+    worked: set.worked.map((one, i) => (i === 4 ? 0 : one)),
+    paragraphs: set.paragraphs.slice(0, 2),
+  };
+  const units = set.units.map((list, i) => (i === 4 ? [] : list));
+  const [first, last] = [page(500, blocks, cells), page(600, blocks, cells)];
+  const shared = { ...last, lines: last.lines.map((own, i) => (i === 4 ? first.lines[4]! : own)) };
+  const before = first.lines[4]!.slice();
+  const parents = first.elements.map(({ parent }) => parent);
+  const between = new Typesetter({ ...partly, units }, (i) => parents[i]!).between(first, shared)!;
+  // One line more than at both ends.
+  const worked = between.factsAt(550, between.startsAt(410)!)!;
+  expect(worked.lines[4]![1]).not.toBe(before[1]);
+  expect([...first.lines[4]!]).toEqual([...before]);
+});
