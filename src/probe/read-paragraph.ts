@@ -15,11 +15,21 @@ const NOTHING = 0.02;
 /** How exactly browsers say where a letter stands, both ends together, px. */
 const PLAINLY = 0.032;
 
-/** Words with more places to break are of writing in which letters don't come nearer to each other. */
-const CUTS_MOST = 6;
+/** Writing that is broken between any two letters, none of which come nearer to each other. */
+const APART =
+  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
 /** What is laid out by itself, with the type of what it stands in. */
 const ALONE =
   'all: unset !important; position: absolute !important; left: 0 !important; top: 0 !important; white-space: pre !important; visibility: hidden !important';
+
+/** Letters that come nearer to each other by less, px, are taken not to. */
+const NEARER = 0.004;
+
+/** What is known by how letters before and behind a place in a text come near to each other; undefined at its end. */
+function pairAt({ nodeValue }: Text, style: number, to: number): string | undefined {
+  const next = nodeValue![to];
+  return next === undefined ? undefined : `${style} ${nodeValue!.slice(Math.max(0, to - 2), to)}${/\s/.test(next) ? ' ' : next}`;
+}
 
 /** A list of rows, column by column. */
 class Columns<Name extends string> {
@@ -42,6 +52,8 @@ class Columns<Name extends string> {
 /** Reads paragraphs as they stand on one line. */
 export class ParagraphReader {
   readonly #range: Range;
+  /** By style and letters: how much wider what ends with them is without what follows. */
+  readonly #apart = new Map<string, number>();
   #zoom = 1;
 
   /**
@@ -181,25 +193,58 @@ export class ParagraphReader {
         at += to - from;
         from = to;
         if (at === cuts[cut] && at < written.length) {
-          end(false, node.nodeType !== 3 || cuts.length > CUTS_MOST ? 0 : this.#apartAt(node as Text, part.from, to));
+          end(false, this.#apartAt(node, style, to));
           cut++;
         }
       }
     }
-    end(hard ?? false);
+    const last = parts[parts.length - 1]!;
+    end(hard ?? false, this.#apartAt(last.node, last.style, last.to));
   }
 
-  /** How much wider letters are without those that follow them. */
-  #apartAt(text: Text, from: number, to: number): number {
-    const alone = text.ownerDocument.createElement('span');
-    alone.style.cssText = ALONE;
-    alone.textContent = text.nodeValue!.slice(from, to);
-    text.parentElement!.append(alone);
-    const { width } = alone.getBoundingClientRect();
-    alone.remove();
-    const { left, right } = this.#rectOf(text, from, to);
-    const more = width / this.#zoom - (right - left);
-    return Math.abs(more) < NOTHING ? 0 : more;
+  /**
+   * Finds out how much wider parts of words that may end a line are without what follows them, since letters come nearer to each other: and to
+   * spaces: for each style of type and pair of letters once.
+   */
+  askEnds(all: readonly Gathered[], zoom: number): void {
+    this.#zoom = zoom;
+    this.#apart.clear();
+    const asked = new Map<
+      string,
+      { readonly alone: HTMLElement; readonly text: Text; readonly from: number; readonly to: number }
+    >();
+    const ask = ({ node, from, style }: Word['parts'][number], to: number) => {
+      const pair = node.nodeType === 3 ? pairAt(node as Text, style, to) : undefined;
+      if (pair === undefined || asked.has(pair)) return;
+      const text = node as Text;
+      const alone = text.ownerDocument.createElement('span');
+      alone.style.cssText = ALONE;
+      alone.textContent = text.nodeValue!.slice(from, to);
+      asked.set(pair, { alone, text, from, to });
+    };
+    for (const { words } of all)
+      for (const { text: written, parts } of words) {
+        if (APART.test(written)) continue;
+        const cuts = this.breaksOf(written);
+        let at = 0;
+        for (const part of parts) {
+          for (const cut of cuts) if (cut > at && cut <= at + part.to - part.from) ask(part, part.from + cut - at);
+          ask(part, part.to);
+          at += part.to - part.from;
+        }
+      }
+    for (const { alone, text } of asked.values()) text.parentElement!.append(alone);
+    for (const [pair, { alone, text, from, to }] of asked) {
+      const { left, right } = this.#rectOf(text, from, to);
+      const more = alone.getBoundingClientRect().width / zoom - (right - left);
+      if (Math.abs(more) > NEARER) this.#apart.set(pair, more);
+    }
+    for (const { alone } of asked.values()) alone.remove();
+  }
+
+  #apartAt(node: Standing, style: number, to: number): number {
+    const pair = node.nodeType === 3 ? pairAt(node as Text, style, to) : undefined;
+    return pair === undefined ? 0 : (this.#apart.get(pair) ?? 0);
   }
 
   #rectOf(node: Standing, from: number, to: number): { readonly left: number; readonly right: number } {

@@ -46,6 +46,7 @@ export function readTypesetting(
   document.head.append(sheet);
   const plain = gathered.map((one) => reader.widthsOf(one));
   sheet.textContent = NO_WRAP + ZOOM;
+  reader.askEnds(gathered, LARGER);
   // What stands in lines like a letter has a size of its own, and letters of broken sizes are rounded: both don't always grow along.
   const large = gathered.map((one, i) => {
     const isAlike = reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - plain[i]![text]!) < ALIKE);

@@ -77,3 +77,23 @@ test('on a line count the styles that stand on it, and the block’s own unless 
   expect([...stylesOnLines(paragraph, starts, true)]).toEqual([0b001, 0b111]);
   expect([...stylesOnLines(paragraph, starts, false)]).toEqual([0b001, 0b110]);
 });
+
+test('a part of a word is as wide as it is at the end of a line, not among its letters', () => {
+  const { segments, pieces, texts, ...rest } = paragraphOf([[20, 40, 30]]);
+  // The last two follow each other without a space, and come nearer to each other.
+  const near = (list: Float64Array) => list.map((x) => (x > 64 ? x - SPACE : x));
+  const joined = {
+    ...rest,
+    segments: { ...segments, left: near(segments.left), right: near(segments.right), apart: Float64Array.of(0, 2, 0) },
+    pieces: { ...pieces, left: near(pieces.left), right: near(pieces.right) },
+    texts: { ...texts, right: near(texts.right) },
+  };
+  expect([...breakLines(joined, 65)!]).toEqual([0, 1, 2]);
+  expect([...breakLines(joined, 67)!]).toEqual([0, 2]);
+  const told: number[][] = [];
+  placeTexts(joined, Int32Array.of(0, 2), (...one) => told.push(one));
+  expect(told).toEqual([
+    [0, 0, 0, 66],
+    [0, 1, 0, 30],
+  ]);
+});

@@ -65,12 +65,14 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
     if (i === 0) continue;
     let breaks = segments.hard[i - 1] === 1;
     if (!breaks && starts[starts.length - 1] !== i) {
-      const apart = segments.apart[i]!;
-      const over = end + segments.right[i]! - pieces.right[piece - 1]! + apart - room - UNIT;
+      const apart = Math.max(0, segments.apart[i]!);
+      const isInside = isBeforeWord(paragraph, i);
+      // A part of a word has to have room as it stands among the others, and as it would at the end.
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isInside ? apart : 0) - room - UNIT;
       breaks = over > 0;
-      // What follows without a space may have room only together with it.
-      const spare = NEAR + exact + off + Math.abs(apart);
-      if (over > -spare - sum.doubt && over < spare) {
+      const spare = NEAR + exact + off;
+      // A word does where there is no room for the space behind it, too.
+      if (over > -spare - sum.doubt - (isInside ? 0 : apart) && over < spare) {
         if (!near) return undefined;
         breaks = near === 'breaks';
       }
@@ -105,7 +107,8 @@ export type OnLine = (text: number, line: number, left: number, right: number) =
 /**
  * Where each text lies on each line, from the line's left end, px. Spaces at a line's ends take no room.
  */
-export function placeTexts({ segments, pieces, texts, exact }: Paragraph, starts: Int32Array, tell: OnLine): void {
+export function placeTexts(paragraph: Paragraph, starts: Int32Array, tell: OnLine): void {
+  const { segments, pieces, texts, exact } = paragraph;
   const lineOf = (segment: number, from: number) => {
     let line = from;
     while (line + 1 < starts.length && starts[line + 1]! <= segment) line++;
@@ -128,14 +131,22 @@ export function placeTexts({ segments, pieces, texts, exact }: Paragraph, starts
       const origin = segments.left[begin]!;
       if (shifted !== line) [shift, shifted] = [0, line];
       const left = leads ? texts.left[text]! : pieces.left[first]!;
-      const isLast = end < segments.left.length && endsLine(pieces, at - 1, end);
-      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? segments.apart[end - 1]! : 0);
+      const isLast = endsLine(pieces, at - 1, end);
+      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? apartAt(paragraph, end) : 0);
       tell(text, line, left - origin + shift, right - origin + shift);
       shift += rounded(right - left, exact) - (right - left);
       if (at <= last) line++;
     }
   }
 }
+
+/** Whether what follows a segment follows without a space. */
+const isBeforeWord = ({ segments: { left, right } }: Paragraph, i: number): boolean =>
+  i + 1 < left.length && left[i + 1]! - right[i]! < NEAR;
+
+/** How much wider a line is than as it stands among the others, px: its last letter stays as near to a space behind it as it was. */
+export const apartAt = (paragraph: Paragraph, end: number): number =>
+  isBeforeWord(paragraph, end - 1) ? paragraph.segments.apart[end - 1]! : 0;
 
 /** Whether nothing stands before a piece on its line. */
 const startsLine = (pieces: Paragraph['pieces'], piece: number, begin: number) =>

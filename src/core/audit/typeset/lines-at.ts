@@ -1,5 +1,5 @@
 import type { PageFacts } from '../facts';
-import { breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import { apartAt, breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
 import type { Paragraph } from './paragraph';
 
 /** A paragraph's lines at one width, horizontally. */
@@ -49,10 +49,8 @@ export function layOut(
   let count = 0;
   placeTexts(paragraph, starts, (one, on, begin, end) => {
     if (end - begin <= 0) return;
-    const last = (on + 1 < starts.length ? starts[on + 1]! : segments.left.length) - 1;
-    // What has no room sticks out at the end, however lines are aligned.
-    const wide =
-      segments.right[last]! - segments.left[starts[on]!]! + (last + 1 < segments.left.length ? segments.apart[last]! : 0);
+    const after = on + 1 < starts.length ? starts[on + 1]! : segments.left.length;
+    const wide = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, after);
     const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
     text[count] = one;
     line[count] = on;

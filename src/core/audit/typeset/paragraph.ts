@@ -23,7 +23,7 @@ export interface Paragraph {
   readonly segments: {
     readonly left: Float64Array;
     readonly right: Float64Array;
-    /** How much wider it is at the end of a line, px: where letters that follow without a space come nearer to it than they would be. */
+    /** How much wider it is by itself than where something follows it that comes nearer to its last letter, or a space does, px. */
     readonly apart: Float64Array;
     /** 1 where a line ends by hand behind it. */
     readonly hard: Uint8Array;

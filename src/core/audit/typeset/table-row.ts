@@ -43,7 +43,10 @@ export function placeTableRow(placing: Placing, element: number, top: number): n
   }
   // A row may be higher than any of its cells asks for.
   const isOwn = Math.abs(tallA - highA) < HIGHER && Math.abs(tallB - highB) < HIGHER;
-  if (!isOwn || unsure > known + HIGHER) placing.failed = true;
+  // By something that stays: no cell asks for as much at either end.
+  const isHeld = !isOwn && Math.abs(highA - highB) < HIGHER && tallA < highA && tallB < highB;
+  if (isHeld) known = Math.max(known, highA);
+  if ((!isOwn && !isHeld) || unsure > known + HIGHER) placing.failed = true;
   list.forEach((cell, i) => {
     boxes[cell * 4 + 1] = top;
     boxes[cell * 4 + 3] = top + known;
