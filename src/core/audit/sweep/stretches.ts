@@ -1,5 +1,7 @@
 /** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
 const LONGEST = 256;
+/** The stretch that is looked at is no longer, so that something of it can be told soon. */
+const FIRST_LONGEST = 48;
 
 export interface Stretch {
   readonly first: number;
@@ -42,7 +44,23 @@ export function stretchesOf({ widths, edges, bends = [], near }: Widths, widest:
   const distance = ({ first, last }: Stretch) => Math.max(first - near, near - last, 0);
   const [narrowest] = stretches;
   stretches.sort((a, b) => distance(a) - distance(b) || a.first - b.first);
+  stretches.splice(0, 1, ...shortAround(stretches[0], near));
   const at = stretches.indexOf(narrowest!);
   if (at > 1) stretches.splice(1, 0, ...stretches.splice(at, 1));
   return stretches;
+}
+
+/** A stretch in up to three, the first of them short and around a width. */
+function shortAround(stretch: Stretch | undefined, near: number): Stretch[] {
+  if (!stretch) return [];
+  const { first, last, top } = stretch;
+  if (last - first <= FIRST_LONGEST * 2) return [stretch];
+  const from = Math.max(first, Math.min(last, near) - FIRST_LONGEST / 2);
+  const begin = Math.min(from, last - FIRST_LONGEST);
+  const end = begin + FIRST_LONGEST;
+  const rest = [
+    { first, last: begin, top },
+    { first: end, last, top },
+  ];
+  return [{ first: begin, last: end, top }, ...rest.filter((one) => one.last > one.first)];
 }
