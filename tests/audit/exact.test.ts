@@ -33,6 +33,8 @@ test.each([
   [11, 1300],
   [12, 330],
   [15, 1100],
+  // Type that grows, and is a px higher in the middle.
+  [95071, 420],
 ])('generated page %i from %i px on', async (seed, first) => {
   expect(await compare(await MeasuredPage.openHtml(generatePage(seed), asked), from(first, 80))).toEqual([]);
 });
