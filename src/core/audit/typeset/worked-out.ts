@@ -8,8 +8,8 @@ import type { Between } from './stack';
 import { Stacker } from './stacker';
 import { blockOf, looseIn, reachFarthest } from './unread';
 
-/** Both sides of a box are rounded to 1/64 px, and so are those of all that it stands in. */
-const ROUNDED = 1 / 8;
+/** Both sides of a box that follows the window by a share are rounded to 1/64 px, again in every box in another that does. */
+const ROUNDED = 1 / 32;
 /** A box whose width differs by less, px, is as wide. */
 const UNMOVED = 1e-3;
 const NO_LINES = new Float64Array(0);
@@ -21,6 +21,7 @@ export type Starts = readonly (Int32Array | undefined)[];
 export class WorkedOut {
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
+  readonly #rounded = new Map<number, number>();
 
   constructor(
     private readonly page: Page,
@@ -35,13 +36,33 @@ export class WorkedOut {
     return (width - from) / (to - from);
   }
 
+  /** In how many boxes in each other, down to this one, sides are rounded that move by a share of the window. */
+  #roundings(block: number): number {
+    const known = this.#rounded.get(block);
+    if (known !== undefined) return known;
+    const { a, b } = this.pair;
+    const span = b.facts.viewport.width - a.facts.viewport.width;
+    const moves = (i: number, side: number) => b.facts.boxes[i * 4 + side]! - a.facts.boxes[i * 4 + side]!;
+    let count = 0;
+    for (let at = block; at >= 0; at = a.facts.elements[at]!.parent) {
+      const parent = a.facts.elements[at]!.parent;
+      const isOwn = [0, 2].some((side) => {
+        const by = moves(at, side);
+        const isWhole = by === 0 || by === span;
+        return !isWhole && !(parent >= 0 && [0, 2].some((other) => moves(parent, other) === by));
+      });
+      if (isOwn) count++;
+    }
+    this.#rounded.set(block, count);
+    return count;
+  }
+
   /** On which lines all texts stand; undefined where it isn't known. */
   startsAt(width: number): Starts | undefined {
     const { a, b } = this.pair;
     const { paragraphs } = this.page.set;
     const share = this.#share(width);
     const [x, y] = [a.facts.boxes, b.facts.boxes];
-    const span = b.facts.viewport.width - a.facts.viewport.width;
     const all: (Int32Array | undefined)[] = [];
     for (let p = 0; p < paragraphs.length; p++) {
       if (!a.lines[p]) {
@@ -59,9 +80,7 @@ export class WorkedOut {
       const side = (at: number) => x[at]! + (y[at]! - x[at]!) * share;
       const room = side(block * 4 + 2) - insetRight - side(block * 4) - insetLeft;
       if (a.facts.breaks[block] && !isRoomy(paragraphs[p]!, room)) return undefined;
-      // What follows the window by a share of its width is rounded at every width.
-      const isExact = [0, 2].every((at) => [0, span].includes(y[block * 4 + at]! - x[block * 4 + at]!));
-      const starts = breakLines(paragraphs[p]!, room, isExact ? 0 : ROUNDED);
+      const starts = breakLines(paragraphs[p]!, room, this.#roundings(block) * ROUNDED);
       if (!starts) return undefined;
       all.push(starts);
     }
