@@ -5,6 +5,7 @@ import type { Starts, WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { bendIn } from './bend';
 import { disagreement } from './disagreement';
+import { wrapHint } from './wrap-hint';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
 export interface TextRun {
@@ -75,7 +76,7 @@ export function* textParts(
     const asMeasured = () => void parts.push({ from, to, runs: undefined });
     if (to - from < 2) return asMeasured();
     const between = typesetter.between(measured(from), measured(to));
-    if (!between && to - from <= SHORT * 2) return asMeasured();
+    if (!between && to - from <= SHORT) return asMeasured();
     const inside = yield* looksIn(from, to);
     const bend = bendIn([from, ...inside, to].map(measured), across);
     if (bend && 'look' in bend) {
@@ -84,7 +85,11 @@ export function* textParts(
     }
     const places = bend?.at.filter((width) => width > from && width < to) ?? [];
     if (places.length > 0) return yield* divide(from, to, places);
-    if (!between) return yield* divide(from, to, inside.slice(0, 1));
+    if (!between) {
+      // Mostly a text whose lines aren't worked out needs another one.
+      const hint = wrapHint(measured(from), measured(to), (element) => typesetter.isUnread(element));
+      return yield* divide(from, to, hint === undefined ? inside.slice(0, 1) : [hint - 1, hint]);
+    }
     const starts = Array.from({ length: to - from + 1 }, (_, i) => between.startsAt(from + i));
     const unknown = starts.filter((one) => !one).length;
     if (unknown > (to - from) * UNKNOWN_MOST) return asMeasured();

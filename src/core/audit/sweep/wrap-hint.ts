@@ -8,13 +8,14 @@ const ASKED_MOST = 4;
  * Where a text may come to stand on another line between two viewports: the first whole width at which the longest line that it has at the wider
  * one still has room, if its block grows evenly. Of several lines others may matter, so it is only looked there if that halves what is left.
  * Only a guess of where to look.
+ * @param counts which elements' texts are asked; all, where it isn't given
  */
-export function wrapHint(narrow: PageFacts, wide: PageFacts): number | undefined {
+export function wrapHint(narrow: PageFacts, wide: PageFacts, counts?: (element: number) => boolean): number | undefined {
   const [from, to] = [narrow.viewport.width, wide.viewport.width];
   let asked = 0;
   for (let i = 0; i < wide.lines.length && asked < ASKED_MOST; i++) {
     const [a, b] = [narrow.lines[i]!, wide.lines[i]!];
-    if (b.length === 0 || a.length <= b.length) continue;
+    if (b.length === 0 || a.length <= b.length || (counts && !counts(i))) continue;
     asked++;
     const block = blockOf(wide, i) * 4;
     const inset = a[0]! - narrow.boxes[block]!;

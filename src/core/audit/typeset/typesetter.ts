@@ -125,6 +125,11 @@ export class Typesetter {
     this.#begin();
   }
 
+  /** Whether an element has text whose lines aren't worked out. */
+  isUnread(element: number): boolean {
+    return this.#set.unread[element] === 1;
+  }
+
   /** What is known of all viewports between two measured ones; undefined where more than the lines of texts differs. */
   between(first: PageFacts, last: PageFacts): WorkedOut | undefined {
     if (!sameBesidesLines(first, last) || isSized(first, last)) return undefined;
