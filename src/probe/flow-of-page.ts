@@ -30,6 +30,9 @@ const OF_THEIR_OWN = new Set([
 /** Whether a node in a line takes no room there, not even its line's. */
 const isEmpty = (node: Node) => node.nodeType !== 1 || [...(node as Element).getClientRects()].every(({ width }) => width === 0);
 
+/** Spaces between elements, where they take no room. */
+const isBlank = (node: Node) => node.nodeType === 3 && !/[^ \t\n\r\f]/.test(node.nodeValue!);
+
 const px = (value: string) => parseFloat(value) || 0;
 
 /** Whether an element is as high as what stands in it asks for, or as it says itself. */
@@ -102,7 +105,7 @@ export function flowOfPage(
     let line: Node[] = [];
     let known = true;
     const endLine = () => {
-      const full = line.filter((node) => node.nodeType !== 3 || /[^ \t\n\r\f]/.test(node.nodeValue!));
+      const full = line.filter((node) => !isBlank(node));
       const only = full.length === 1 ? gatherer.boxIn(full[0]!) : undefined;
       // What stands in a line by itself is a line of its own, whatever size it is of.
       if (only && index.has(only)) list.push(index.get(only)!);
@@ -132,8 +135,7 @@ export function flowOfPage(
   function fillItems(i: number): boolean {
     for (const child of nodes[i]!.childNodes) {
       const standing = gatherer.standing(child);
-      if (standing === 'nothing' || standing === 'out' || (child.nodeType === 3 && !/[^ \t\n\r\f]/.test(child.nodeValue!)))
-        continue;
+      if (standing === 'nothing' || standing === 'out' || isBlank(child)) continue;
       const at = index.get(child as Element);
       if (standing !== 'block' || at === undefined) return false;
       if ((child as Element).getClientRects().length > 0) units[i]!.push(at);

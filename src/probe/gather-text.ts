@@ -65,8 +65,6 @@ const ATOMS = new Set([
   'progress',
   'wbr',
 ]);
-/** What is a box of its own though it stands in lines. */
-const BOXES = new Set(['img', 'input', 'textarea', 'select', 'video', 'canvas', 'iframe', 'button', 'meter', 'progress']);
 const px = (value: string) => parseFloat(value) || 0;
 
 /** What a child node is to the lines around it. */
@@ -113,7 +111,7 @@ export class TextGatherer {
   boxIn(node: Node): HTMLElement | undefined {
     if (node.nodeType !== 1 || this.standing(node) !== 'line') return undefined;
     const element = node as HTMLElement;
-    const isBox = this.of(element).display !== 'inline' || BOXES.has(element.localName);
+    const isBox = this.of(element).display !== 'inline' || ATOMS.has(element.localName);
     return isBox && element.getClientRects().length > 0 ? element : undefined;
   }
 

@@ -1,12 +1,10 @@
 import { areaOfUnion } from '../area';
 import type { Check } from '../check';
 import { contentBoxes } from '../content';
-import { areaExceeds, isMore, larger, smaller } from '../readers';
+import { areaExceeds, isMore, larger, SLACK, smaller } from '../readers';
 
 /** Worked-out areas are off by no more of the screen. */
 const ROUNDING = 0.002;
-/** How far off each side of a worked-out box is at most, px. */
-const SIDE = 0.1;
 
 /** Much of the first screenful holds nothing. */
 export const emptyScreen: Check = {
@@ -31,7 +29,7 @@ export const emptyScreen: Check = {
     const screen = width * height;
     const free = screen - areaOfUnion(facts, inside);
     const edges = inside.reduce((sum, box) => sum + 2 * (box.right - box.left + box.bottom - box.top), 0);
-    const slack = Math.min(screen * ROUNDING, edges * SIDE);
+    const slack = Math.min(screen * ROUNDING, edges * SLACK);
     if (!areaExceeds(facts, free, (screen * most!) / 100, slack)) return [];
     const empty = (100 * free) / screen;
     return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];

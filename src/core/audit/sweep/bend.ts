@@ -16,7 +16,7 @@ export type Bend =
   | { readonly look: number };
 
 /** The coordinate that strays most from the line between the ends: an index in `boxes`. */
-export function mostStraying(points: readonly PageFacts[], counts?: Coordinates): number | undefined {
+function mostStraying(points: readonly PageFacts[], counts: Coordinates | undefined): number | undefined {
   const [first, last] = [points[0]!, points[points.length - 1]!];
   const span = last.viewport.width - first.viewport.width;
   let [found, most] = [undefined as number | undefined, OFF];

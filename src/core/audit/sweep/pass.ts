@@ -20,9 +20,6 @@ import { SPARE, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 /** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
 const SPOT_CHECKED = 0.02;
 
-/** So many texts that are broken otherwise at the ends of a stretch, and their lines are worked out. */
-const TEXTS_LEAST = 1;
-
 /** So many widths in doubt where words may go from line to line, and it is worked out where they do. */
 const DOUBTS_MOST = 8;
 
@@ -116,16 +113,14 @@ export class Pass {
     for (const one of this.#typesetters.values()) one.forget(width);
   }
 
-  /** Where many texts are broken otherwise at both ends, their lines are worked out. */
+  /** Where a text stands on another number of lines at both ends, all lines are worked out. */
   *#partsOf(first: number, last: number): Generator<SweptPart, readonly TextPart[]> {
     const a = this.#measured(first);
     yield this.#soFar();
     const b = this.#measured(last);
     yield this.#soFar();
-    let changed = 0;
-    for (let i = 0; i < a.lines.length; i++) if (a.lines[i]!.length !== b.lines[i]!.length) changed++;
-    // Once it is known how the texts are made up, that serves all further stretches.
-    const typesetter = changed >= (this.#typesetters.size > 0 ? 1 : TEXTS_LEAST) ? this.#typesetterFor(a) : undefined;
+    const isOtherwise = a.lines.some((own, i) => own.length !== b.lines[i]!.length);
+    const typesetter = isOtherwise ? this.#typesetterFor(a) : undefined;
     if (!typesetter) return [{ from: first, to: last, runs: undefined }];
     return yield* this.#telling(textParts(first, last, (width) => this.#measured(width), typesetter));
   }

@@ -11,6 +11,7 @@ const ROUNDING = 0.1;
 /** How high type reaches above and below its line is rounded to whole px; what stands around growing type is off by more. */
 const TYPE_ROUNDING = 0.6;
 
+/** Type is as high as whole px. */
 const WHOLE = 1;
 
 const STYLES: readonly (keyof StyleFacts)[] = [
