@@ -4,6 +4,7 @@ import { elementsByHeight } from './by-height';
 import type { ContainerConditions } from './container-conditions';
 import { containerConditions } from './container-conditions';
 import { rulesOf } from './rules-of';
+import { hasPlainShares } from './plain-shares';
 import { argumentsFrom, lengthOf, unitsWith } from './length-math';
 
 /** What a document's styles depend on: its media conditions, and whether values may change at every px. */
@@ -25,6 +26,8 @@ export interface DocumentConditions {
   };
   /** Whether distances between elements, in them, or their least heights do; shares of what they stand in don't count. */
   readonly fluidDistances: boolean;
+  /** Whether all widths that are a share of something are a plain one. */
+  readonly plainShares: boolean;
   /** Conditions on containers; undefined where there are none. */
   readonly containers: ContainerConditions | undefined;
   /** Something may change at any width, and nothing says at which. */
@@ -61,7 +64,7 @@ function edgesOfMedia(media: string, height: number): { readonly edges: number[]
 const CALL = /(?<![\w-])(calc|min|max|clamp|round|mod|rem)\(/i;
 
 /** What declarations say that changes with the viewport though no condition does. */
-function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances'> {
+function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances' | 'plainShares'> {
   const declarations = [...css.matchAll(DECLARATION)].map(([, name, value]) => [name!, value!] as const);
   /** Custom properties that hold something like it, or another that does. */
   const holders = (holds: (value: string) => boolean) => {
@@ -86,8 +89,15 @@ function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDist
     scrollPadding: says(/^scroll-padding/, shares),
     spacing: says(/^(letter|word)-spacing$/, fluid),
   };
-  return { follows, fluidDistances: says(/^(padding|border|margin|gap|row-gap|grid-(row-)?gap|min-(height|block-size))/, fluid) };
+  return {
+    follows,
+    fluidDistances: says(/^(padding|border|margin|gap|row-gap|grid-(row-)?gap|min-(height|block-size))/, fluid),
+    plainShares: !says(ACROSS, (value) => !hasPlainShares(value)),
+  };
 }
+/** What decides how wide boxes are; what is kept under a name may. */
+const ACROSS =
+  /^(--|width|(min|max)-(width|inline-size)|inline-size|flex|grid|columns?|padding|margin|border|inset|left|right|(column-)?gap)/;
 const DECLARATION = /(?:^|[{;]\s*)([\w-]+)\s*:\s*([^;{}]*)/g;
 
 /** Reads them from all sheets of a document. */

@@ -126,12 +126,9 @@ export class DocumentReader {
     return Float64Array.from(this.nodes, (node) => parseFloat(this.#window.getComputedStyle(node).fontSize));
   }
 
-  /**
-   * How its texts are made up as it's laid out now.
-   * @param isFluid whether distances between elements, or in them, follow the viewport's width or a container's
-   */
-  typesetting(isFluid: boolean): Typesetting | undefined {
-    return readTypesetting(this.#document, this.nodes, this.elements, isFluid);
+  /** How its texts are made up as it's laid out now. */
+  typesetting(conditions: Pick<DocumentConditions, 'fluidDistances' | 'plainShares'>): Typesetting | undefined {
+    return readTypesetting(this.#document, this.nodes, this.elements, conditions);
   }
 
   /**

@@ -50,7 +50,7 @@ export interface FlowOfPage {
     paragraphs: readonly (Paragraph | undefined)[],
     leading: Typesetting['leading'],
     strict: boolean,
-  ) => Typesetting;
+  ) => Omit<Typesetting, 'plainShares'>;
 }
 
 /** How elements push each other down; undefined where text flows around something. */

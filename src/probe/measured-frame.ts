@@ -203,7 +203,7 @@ export class MeasuredFrame {
     let known = this.#typesettings.get(level);
     if (known === undefined) {
       this.read(viewport.width);
-      known = this.reader.typesetting(this.#conditions.fluidDistances) ?? null;
+      known = this.reader.typesetting(this.#conditions) ?? null;
       this.#typesettings.set(level, known);
     }
     return known ?? undefined;

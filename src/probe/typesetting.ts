@@ -1,4 +1,6 @@
 import type { Typesetting } from '@/core/audit/typeset/paragraph';
+import type { DocumentConditions } from './conditions';
+import { withExactWidths } from './exact-widths';
 import { flowOfPage } from './flow-of-page';
 import { TextGatherer } from './gather-text';
 import { ParagraphReader } from './read-paragraph';
@@ -16,18 +18,17 @@ const ALIKE = 0.032;
 
 /**
  * Reads how the texts of a document are made up, as it is laid out now.
- * @param isFluid whether distances between elements, or in them, follow the viewport's width or a container's
  * @returns undefined where text flows around something, or is of too many styles
  */
 export function readTypesetting(
   document: Document,
   nodes: readonly HTMLElement[],
   elements: readonly ReadElement[],
-  isFluid: boolean,
+  { fluidDistances, plainShares }: Pick<DocumentConditions, 'fluidDistances' | 'plainShares'>,
 ): Typesetting | undefined {
   const index = new Map<Element, number>(nodes.map((node, i) => [node, i]));
   const gatherer = new TextGatherer(document.defaultView!, index);
-  const flow = flowOfPage(nodes, elements, index, gatherer, isFluid);
+  const flow = flowOfPage(nodes, elements, index, gatherer, fluidDistances);
   if (!flow || gatherer.styles.size > STYLES_MOST) return undefined;
   const { gathered } = flow;
   const breaks = breaksIn(
@@ -53,8 +54,9 @@ export function readTypesetting(
     return one.atoms.length === 0 && one.whole && isAlike ? { read: reader.read(one, LARGER) } : undefined;
   });
   sheet.textContent = NO_WRAP;
-  const paragraphs = gathered.map((one, i) => (large[i] ? large[i].read : reader.read(one, 1)));
+  const exact = withExactWidths(large.map((one) => one?.read));
+  const paragraphs = gathered.map((one, i) => (large[i] ? exact[i] : reader.read(one, 1)));
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
-  return flow.finish(paragraphs, leading, !gatherer.lax);
+  return { ...flow.finish(paragraphs, leading, !gatherer.lax), plainShares };
 }

@@ -38,3 +38,6 @@ export const Rule = {
 
 /** Where an item lies in its row that is as high as it needs: a share of what is free, or the item takes all of it. */
 export const Aligned = { top: 0, middle: 0.5, bottom: 1, stretched: 2 } as const;
+
+/** Denominators of plain shares: what people divide rows and columns by. */
+export const PLAIN_DENOMINATORS: readonly number[] = [1, 2, 3, 4, 5, 6, 8, 9, 10, 12, 15, 16, 18, 20, 24];

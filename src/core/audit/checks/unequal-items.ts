@@ -5,27 +5,42 @@ import type { PageFacts } from '../facts';
 import { boxOf, TOLERANCE } from '../geometry';
 import { exceeds, isMore, smaller } from '../readers';
 
+interface Item {
+  readonly index: number;
+  readonly box: Box;
+}
+interface Line {
+  readonly parent: number;
+  readonly items: Item[];
+}
+
 /** Siblings with the same share of their row, line by line. */
-function linesOf(facts: PageFacts): { parent: number; items: { index: number; box: Box }[] }[] {
-  const lines = new Map<string, { parent: number; items: { index: number; box: Box }[] }>();
+function linesOf(facts: PageFacts): Line[] {
+  const rows = new Map<string, Line[]>();
   for (let i = 1; i < facts.elements.length; i++) {
     if (!facts.shown[i] || !(facts.share[i]! > 0)) continue;
     const { parent } = facts.elements[i]!;
     const box = boxOf(facts, i);
     const key = `${parent} ${facts.share[i]}`;
-    // Items of one line share some of their height.
-    let found: { parent: number; items: { index: number; box: Box }[] } | undefined;
-    for (let n = 0; !found; n++) {
-      const line = lines.get(`${key} ${n}`);
-      if (!line) lines.set(`${key} ${n}`, (found = { parent, items: [] }));
-      else if (
-        line.items.some(({ box: one }) => exceeds(facts, box.bottom, one.top + 0.5) && exceeds(facts, one.bottom, box.top + 0.5))
-      )
-        found = line;
-    }
-    found.items.push({ index: i, box });
+    let lines = rows.get(key);
+    if (!lines) rows.set(key, (lines = []));
+    lineOf(facts, lines, parent, box).items.push({ index: i, box });
   }
-  return [...lines.values()];
+  return [...rows.values()].flat();
+}
+
+/** The line of an item, of lines from the top down: with one of it, it shares some of its height. What comes later mostly stands lower. */
+function lineOf(facts: PageFacts, lines: Line[], parent: number, { top, bottom }: Box): Line {
+  let place = lines.length;
+  for (; place > 0; place--) {
+    const line = lines[place - 1]!;
+    const isAbove = ({ box }: Item) => !exceeds(facts, box.bottom, top + 0.5);
+    if (line.items.some((item) => !isAbove(item) && exceeds(facts, bottom, item.box.top + 0.5))) return line;
+    if (line.items.every(isAbove)) break;
+  }
+  const line = { parent, items: [] };
+  lines.splice(place, 0, line);
+  return line;
 }
 
 /** Items that were given the same share of a row aren't equally wide. */

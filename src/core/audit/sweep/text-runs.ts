@@ -1,7 +1,8 @@
 import type { PageFacts } from '../facts';
 import { Level } from '../facts';
 import type { Typesetter } from '../typeset/typesetter';
-import type { Starts, WorkedOut } from '../typeset/worked-out';
+import type { Starts } from '../typeset/line-starts';
+import type { WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { bendIn } from './bend';
 import { disagreement } from './disagreement';
@@ -27,6 +28,10 @@ export interface TextPart {
 
 /** Where it is looked whether it is as worked out, as shares of a part. */
 const LOOKS = [0.44, 0.77] as const;
+/** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
+const THIRDS = 3;
+/** With fewer widths that aren't known it isn't worth while to measure others for them. */
+const FEW = 4;
 /** Parts no wider, px, are looked at once only. */
 const SHORT = 16;
 /** A look nearer to an end than this share of the part says little. */
@@ -53,13 +58,15 @@ export function* textParts(
     measured(width);
     yield;
   }
+  const insideOf = (from: number, to: number) => [...points].filter((width) => width > from && width < to).sort((a, b) => a - b);
   /** What was measured between two widths, and enough of it. */
   function* looksIn(from: number, to: number): Generator<undefined, number[]> {
-    const inside = () => [...points].filter((width) => width > from && width < to).sort((a, b) => a - b);
+    const inside = () => insideOf(from, to);
     const says = (width: number) => Math.min(width - from, to - width) >= Math.max(1, (to - from) * INNER);
-    for (const look of LOOKS) {
+    for (const [i, look] of LOOKS.entries()) {
       if (inside().filter(says).length >= (to - from <= SHORT ? 1 : 2)) break;
-      yield* measure(Math.min(to - 1, from + Math.max(1, Math.round((to - from) * look))));
+      const near = Math.round((to - from) * look);
+      yield* measure(Math.min(to - 1, from + Math.max(1, near - (near % THIRDS) + i + 1)));
     }
     return inside();
   }
@@ -77,7 +84,7 @@ export function* textParts(
     if (to - from < 2) return asMeasured();
     const between = typesetter.between(measured(from), measured(to));
     if (!between && to - from <= SHORT) return asMeasured();
-    const inside = yield* looksIn(from, to);
+    let inside = yield* looksIn(from, to);
     const bend = bendIn([from, ...inside, to].map(measured), across);
     if (bend && 'look' in bend) {
       yield* measure(bend.look);
@@ -90,8 +97,14 @@ export function* textParts(
       const hint = wrapHint(measured(from), measured(to), (element) => typesetter.isUnread(element));
       return yield* divide(from, to, hint === undefined ? inside.slice(0, 1) : [hint - 1, hint]);
     }
-    const starts = Array.from({ length: to - from + 1 }, (_, i) => between.startsAt(from + i));
-    const unknown = starts.filter((one) => !one).length;
+    let [starts, unknown]: [(Starts | undefined)[], number] = [[], 0];
+    for (let lacks: number | undefined = from; lacks !== undefined; inside = insideOf(from, to)) {
+      if (lacks > from) yield* measure(lacks);
+      const shares = typesetter.sharesOf([from, ...insideOf(from, to), to].map(measured));
+      starts = between.lineStarts(shares).all();
+      unknown = starts.filter((one) => !one).length;
+      lacks = unknown > FEW ? shares?.lacks : undefined;
+    }
     if (unknown > (to - from) * UNKNOWN_MOST) return asMeasured();
     let known = 0;
     for (const look of inside) {

@@ -2,6 +2,8 @@ import type { Paragraph } from './paragraph';
 
 /** Words whose sum is this near to the room, px, may fit or not, besides what is not known of them. */
 const NEAR = 0.002;
+/** Where all widths are exact, sums of them are, but for how computers add. */
+const EXACTLY = 1e-6;
 /** What sticks out by one unit of layout is still taken to fit. */
 const UNIT = 1 / 64;
 /** A width that is a whole number of units, since letters of many fonts are as wide as a part of one. */
@@ -69,10 +71,11 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       const isInside = isBeforeWord(paragraph, i);
       // A part of a word has to have room as it stands among the others, and as it would at the end.
       const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isInside ? apart : 0) - room - UNIT;
-      breaks = over > 0;
-      const spare = NEAR + exact + off;
-      // A word does where there is no room for the space behind it, too.
-      if (over > -spare - sum.doubt - (isInside ? 0 : apart) && over < spare) {
+      breaks = over > EXACTLY;
+      const more = (exact > 0 ? NEAR + exact : 0) + off;
+      // A word isn't known to fit where there is no room for the space behind it, too.
+      const less = more + sum.doubt + (isInside ? 0 : apart);
+      if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
         breaks = near === 'breaks';
       }

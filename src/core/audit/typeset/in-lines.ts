@@ -23,7 +23,10 @@ export function rowsOf(
       if (at >= 0) counts[at]!++;
     }
   }
-  return Array.from(counts, (count) => (count > 0 ? new Float64Array(count * 4) : undefined));
+  // One piece of memory for all: thousands of small ones take longer than all that is worked out for them.
+  const room = new Float64Array(counts.reduce((sum, count) => sum + count * 4, 0));
+  let end = 0;
+  return Array.from(counts, (count) => (count > 0 ? room.subarray(end, (end += count * 4)) : undefined));
 }
 
 /** Moves what stands in lines like a letter, and all in it, to its place; whether it is the same at both ends. */
@@ -45,7 +48,7 @@ export function placeAtoms(
       if (Math.abs(x - y) > SAME || Math.abs(high(a) - high(b)) > SAME) return false;
       const at = one.text.indexOf(atoms.text[i]!);
       if (at < 0 || at >= one.count) continue;
-      const across = one.left[at]! + atoms.before[i]! - boxes[element * 4]!;
+      const across = one.origin + one.left[at]! + atoms.before[i]! - boxes[element * 4]!;
       const down = tops[p]![one.line[at]!]! + x - boxes[element * 4 + 1]!;
       for (let inner = element; inner < set.behind[element]!; inner++) {
         const box = inner * 4;
@@ -56,10 +59,7 @@ export function placeAtoms(
         for (const other of inside[inner]!) {
           const lines = all[other];
           if (!lines) continue;
-          for (let k = 0; k < lines.count; k++) {
-            lines.left[k]! += across;
-            lines.right[k]! += across;
-          }
+          lines.origin += across;
           for (let k = 0; k < tops[other]!.length; k++) tops[other]![k]! += down;
         }
       }
@@ -92,8 +92,8 @@ export function placeInline(
   }
   if (begin < 0) return;
   const box = inlines.element[i]! * 4;
-  boxes[box] = left;
+  boxes[box] = one.origin + left;
   boxes[box + 1] = tops[begin]! + above;
-  boxes[box + 2] = right;
+  boxes[box + 2] = one.origin + right;
   boxes[box + 3] = tops[end]! + below;
 }

@@ -8,7 +8,9 @@ export interface LinesAt {
   readonly starts: Int32Array;
   /** The styles on each line, a bit for each. */
   readonly styles: Uint32Array;
-  /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where on the page, px. */
+  /** Where lines begin that fill the room, px from the page's left end. */
+  origin: number;
+  /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where, px from the origin. */
   readonly count: number;
   readonly text: Int32Array;
   readonly line: Int32Array;
@@ -35,14 +37,16 @@ export function linesAt(
   return starts && layOut(paragraph, starts, where, strict);
 }
 
-/** Lays out lines that are broken at given places. */
+/** Lays out lines that are broken at given places. @param before the same lines in another room, if they are known */
 export function layOut(
   paragraph: Paragraph,
   starts: Int32Array,
   { left, room }: ReturnType<typeof roomIn>,
   strict: boolean,
+  before?: LinesAt,
 ): LinesAt {
   const { segments, align } = paragraph;
+  if (before?.starts === starts && align === 0) return { ...before, origin: left };
   const most = paragraph.texts.first.length + starts.length;
   const [text, line] = [new Int32Array(most), new Int32Array(most)];
   const [from, to] = [new Float64Array(most), new Float64Array(most)];
@@ -54,10 +58,10 @@ export function layOut(
     const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
     text[count] = one;
     line[count] = on;
-    from[count] = left + free + begin;
-    to[count++] = left + free + end;
+    from[count] = free + begin;
+    to[count++] = free + end;
   });
-  return { starts, styles: stylesOnLines(paragraph, starts, strict), count, text, line, left: from, right: to };
+  return { starts, styles: stylesOnLines(paragraph, starts, strict), origin: left, count, text, line, left: from, right: to };
 }
 
 /** Whether two lists of whole numbers are the same. */

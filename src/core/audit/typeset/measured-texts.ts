@@ -63,7 +63,7 @@ function isAsMeasured(
     const [left, right] = [boxes[atoms.element[i]! * 4]!, boxes[atoms.element[i]! * 4 + 2]!];
     const at = lines.text.indexOf(atoms.text[i]!);
     if (Math.abs(right - left - atoms.width[i]!) > OFF) return false;
-    if (at >= 0 && at < lines.count && Math.abs(lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
+    if (at >= 0 && at < lines.count && Math.abs(lines.origin + lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
   }
   const used = new Map<number, number>();
   for (let i = 0; i < lines.count; i++) {
@@ -73,7 +73,8 @@ function isAsMeasured(
     used.set(element, at + 1);
     const there = measured[element]!;
     if (at * 4 >= there.length) return false;
-    if (Math.abs(there[at * 4]! - lines.left[i]!) > OFF || Math.abs(there[at * 4 + 2]! - lines.right[i]!) > OFF) return false;
+    const [left, right] = [there[at * 4]! - lines.origin, there[at * 4 + 2]! - lines.origin];
+    if (Math.abs(left - lines.left[i]!) > OFF || Math.abs(right - lines.right[i]!) > OFF) return false;
   }
   // Where an element has more than were worked out, the next paragraph doesn't find its own; at the end it is seen here.
   return [...used].every(([element, end]) => end * 4 <= measured[element]!.length);

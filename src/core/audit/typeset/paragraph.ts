@@ -93,4 +93,6 @@ export interface Typesetting {
   readonly unread: Uint8Array;
   /** Elements whose lines are worked out. */
   readonly worked: Uint8Array;
+  /** Whether all widths that are a share of something are a plain one. */
+  readonly plainShares: boolean;
 }

@@ -88,6 +88,7 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
     cells: { least: padded, most: padded, align: Float64Array.from(all, (i) => (i === row + 2 ? 0.5 : 0)) },
     heights: plainHeights(count),
     unread: new Uint8Array(count),
+    plainShares: true,
     worked: Uint8Array.from(all, (i) => (i > 0 && i !== row ? 1 : 0)),
   };
 }
@@ -107,8 +108,10 @@ test('between two measured widths all is worked out as it would be measured', ()
       const parents = at(first).elements.map(({ parent }) => parent);
       const typesetter = new Typesetter(typesettingOf(blocks, cells), (i) => parents[i]!);
       const between = typesetter.between(at(first), at(first + 96))!;
+      const all = between.lineStarts().all();
       for (let width = first + 1; width < first + 96; width++) {
-        const starts = between.startsAt(width);
+        const starts = all[width - first];
+        expect(starts).toEqual(between.lineStarts().at(width));
         const facts = starts && between.factsAt(width, starts);
         if (!facts) continue;
         worked++;
@@ -136,7 +139,7 @@ test('a paragraph that is set otherwise than worked out is left to measuring, an
   const at = (width: number) => page(width, blocks, cells);
   const parents = at(500).elements.map(({ parent }) => parent);
   const between = new Typesetter(wrong, (i) => parents[i]!).between(at(500), at(600))!;
-  const facts = between.factsAt(550, between.startsAt(550)!)!;
+  const facts = between.factsAt(550, between.lineStarts().at(550)!)!;
   expect(disagreement(facts, at(550))).toBeUndefined();
   expect([...facts.lines[2]!]).toEqual([...at(550).lines[2]!]);
 });
@@ -163,7 +166,7 @@ test('what was measured stays as it was, however much of it two viewports share'
   const parents = first.elements.map(({ parent }) => parent);
   const between = new Typesetter({ ...partly, units }, (i) => parents[i]!).between(first, shared)!;
   // One line more than at both ends.
-  const worked = between.factsAt(550, between.startsAt(410)!)!;
+  const worked = between.factsAt(550, between.lineStarts().at(410)!)!;
   expect(worked.lines[4]![1]).not.toBe(before[1]);
   expect([...first.lines[4]!]).toEqual([...before]);
 });

@@ -9,6 +9,7 @@ import { findLines, readTops } from './measured-texts';
 import type { Typesetting } from './paragraph';
 import type { Page } from './page';
 import { rowsIn, sameRows } from './rows';
+import { Shares } from './shares';
 import type { Between } from './stack';
 import { gapsIn, stacked } from './stack';
 import { standsAlike } from './unread';
@@ -123,6 +124,11 @@ export class Typesetter {
     );
     this.#set = { ...set, rule, unread, worked, units, paragraphs: order.map((p) => paragraphs[p]!) };
     this.#begin();
+  }
+
+  /** What neighbouring measured viewports say of where boxes end; undefined where shares can't be told apart. */
+  sharesOf(measured: readonly PageFacts[]): Shares | undefined {
+    return this.#set.plainShares ? new Shares(measured) : undefined;
   }
 
   /** Whether an element has text whose lines aren't worked out. */

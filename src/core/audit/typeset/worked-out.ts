@@ -1,27 +1,23 @@
 import type { PageFacts } from '../facts';
-import { breakLines, isRoomy } from './break-lines';
 import { placeAtoms, placeInline, rowsOf, SAME } from './in-lines';
+import type { Starts } from './line-starts';
+import { LineStarts } from './line-starts';
 import type { LinesAt } from './lines-at';
 import { layOut, roomIn, sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Between } from './stack';
+import type { Shares } from './shares';
 import { Stacker } from './stacker';
 import { blockOf, looseIn, reachFarthest } from './unread';
 
-/** Both sides of a box that follows the window by a share are rounded to 1/64 px, again in every box in another that does. */
-const ROUNDED = 1 / 32;
-/** A box whose width differs by less, px, is as wide. */
-const UNMOVED = 1e-3;
 const NO_LINES = new Float64Array(0);
-
-/** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
-export type Starts = readonly (Int32Array | undefined)[];
 
 /** What is worked out of the viewports between two measured ones. */
 export class WorkedOut {
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
-  readonly #rounded = new Map<number, number>();
+  /** By paragraph its lines as they were worked out last. */
+  readonly #latest: LinesAt[] = [];
 
   constructor(
     private readonly page: Page,
@@ -31,60 +27,14 @@ export class WorkedOut {
     this.loose = looseIn(page.set.unread, facts, facts.boxes, facts.lines);
   }
 
+  /** @param shares what all that was measured between the two, and both, says of where boxes end */
+  lineStarts(shares?: Shares): LineStarts {
+    return new LineStarts(this.page.set.paragraphs, this.pair, shares);
+  }
+
   #share(width: number): number {
     const [from, to] = [this.pair.a.facts.viewport.width, this.pair.b.facts.viewport.width];
     return (width - from) / (to - from);
-  }
-
-  /** In how many boxes in each other, down to this one, sides are rounded that move by a share of the window. */
-  #roundings(block: number): number {
-    const known = this.#rounded.get(block);
-    if (known !== undefined) return known;
-    const { a, b } = this.pair;
-    const span = b.facts.viewport.width - a.facts.viewport.width;
-    const moves = (i: number, side: number) => b.facts.boxes[i * 4 + side]! - a.facts.boxes[i * 4 + side]!;
-    let count = 0;
-    for (let at = block; at >= 0; at = a.facts.elements[at]!.parent) {
-      const parent = a.facts.elements[at]!.parent;
-      const isOwn = [0, 2].some((side) => {
-        const by = moves(at, side);
-        const isWhole = by === 0 || by === span;
-        return !isWhole && !(parent >= 0 && [0, 2].some((other) => moves(parent, other) === by));
-      });
-      if (isOwn) count++;
-    }
-    this.#rounded.set(block, count);
-    return count;
-  }
-
-  /** On which lines all texts stand; undefined where it isn't known. */
-  startsAt(width: number): Starts | undefined {
-    const { a, b } = this.pair;
-    const { paragraphs } = this.page.set;
-    const share = this.#share(width);
-    const [x, y] = [a.facts.boxes, b.facts.boxes];
-    const all: (Int32Array | undefined)[] = [];
-    for (let p = 0; p < paragraphs.length; p++) {
-      if (!a.lines[p]) {
-        all.push(undefined);
-        continue;
-      }
-      const { block, insetLeft, insetRight } = paragraphs[p]!;
-      const grown = y[block * 4 + 2]! - y[block * 4]! - (x[block * 4 + 2]! - x[block * 4]!);
-      const begin = a.lines[p]!.starts;
-      // In a box as wide as it needs, text would come too near to its end to be broken anew.
-      if (Math.abs(grown) < UNMOVED && sameNumbers(begin, b.lines[p]!.starts)) {
-        all.push(begin);
-        continue;
-      }
-      const side = (at: number) => x[at]! + (y[at]! - x[at]!) * share;
-      const room = side(block * 4 + 2) - insetRight - side(block * 4) - insetLeft;
-      if (a.facts.breaks[block] && !isRoomy(paragraphs[p]!, room)) return undefined;
-      const starts = breakLines(paragraphs[p]!, room, this.#roundings(block) * ROUNDED);
-      if (!starts) return undefined;
-      all.push(starts);
-    }
-    return all;
   }
 
   /** Undefined where something isn't known. */
@@ -98,7 +48,8 @@ export class WorkedOut {
     for (let p = 0; p < set.paragraphs.length; p++) {
       const begin = starts[p];
       const paragraph = set.paragraphs[p]!;
-      const one = begin && layOut(paragraph, begin, roomIn(paragraph, boxes), set.strict);
+      const one = begin && layOut(paragraph, begin, roomIn(paragraph, boxes), set.strict, this.#latest[p]);
+      if (one) this.#latest[p] = one;
       const found = one && this.#topsOf(p, one, share);
       if (one && !found) return undefined;
       lines.push(one);
@@ -165,9 +116,9 @@ export class WorkedOut {
         const top = tops[p]![one.line[i]!]! + (leading.offset(strut, style) ?? 0);
         const own = rows[element]!;
         const row = filled[element]!;
-        own[row] = one.left[i]!;
+        own[row] = one.origin + one.left[i]!;
         own[row + 1] = top;
-        own[row + 2] = one.right[i]!;
+        own[row + 2] = one.origin + one.right[i]!;
         own[row + 3] = top + leading.height(style);
         filled[element] = row + 4;
       }

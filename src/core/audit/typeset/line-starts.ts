@@ -1,0 +1,105 @@
+import { breakLines, isRoomy } from './break-lines';
+import { sameNumbers } from './lines-at';
+import type { Paragraph } from './paragraph';
+import type { Shares } from './shares';
+import type { Between } from './stack';
+
+/** Both sides of a box that follows the window by a share are rounded to 1/64 px, again in every box in another that does. */
+const ROUNDED = 1 / 32;
+/** A box whose width differs by less, px, is as wide. */
+const UNMOVED = 1e-3;
+
+/** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
+export type Starts = readonly (Int32Array | undefined)[];
+/** The same of one; null where it isn't known. */
+type OwnStarts = Int32Array | undefined | null;
+
+/** On which lines texts stand between two measured viewports. */
+export class LineStarts {
+  readonly #rounded = new Map<number, number>();
+  readonly #from: number;
+  readonly #to: number;
+
+  /** @param shares what all that was measured says of where boxes end */
+  constructor(
+    private readonly paragraphs: readonly Paragraph[],
+    private readonly pair: Between,
+    private readonly shares?: Shares,
+  ) {
+    [this.#from, this.#to] = [pair.a.facts.viewport.width, pair.b.facts.viewport.width];
+  }
+
+  /** Of all texts; undefined where it isn't known. */
+  at(width: number): Starts | undefined {
+    const all = this.paragraphs.map((_, p) => this.#own(p, width));
+    return all.includes(null) ? undefined : (all as Starts);
+  }
+
+  /** The same at each width from one that was measured to the other. */
+  all(): (Starts | undefined)[] {
+    const widths = this.#to - this.#from + 1;
+    const all = Array.from({ length: widths }, () => new Array<OwnStarts>(this.paragraphs.length));
+    for (let p = 0; p < this.paragraphs.length; p++) {
+      // Text that stands on the same lines in a narrower room and in a wider one does so in all between.
+      const settled = (width: number, like: OwnStarts): OwnStarts => {
+        const found = this.#own(p, width, ROUNDED);
+        return found && like && sameNumbers(found, like) ? like : found;
+      };
+      const fill = (first: number, last: number, a: OwnStarts, b: OwnStarts): void => {
+        if (a !== null && a === b) for (let i = first; i < last; i++) all[i]![p] = a;
+        else if (last - first < 2) all[first]![p] = a ?? this.#own(p, this.#from + first);
+        else {
+          const middle = (first + last) >> 1;
+          const found = settled(this.#from + middle, a);
+          fill(first, middle, a, found);
+          fill(middle, last, found && b && sameNumbers(found, b) ? b : found, b);
+        }
+      };
+      const begin = settled(this.#from, null);
+      const end = settled(this.#to, begin);
+      fill(0, widths - 1, begin, end);
+      all[widths - 1]![p] = end ?? this.#own(p, this.#to);
+    }
+    return all.map((own) => (own.includes(null) ? undefined : (own as Starts)));
+  }
+
+  /** @param off how far off the room may be besides, px */
+  #own(p: number, width: number, off = 0): OwnStarts {
+    const { a, b } = this.pair;
+    if (!a.lines[p]) return undefined;
+    const paragraph = this.paragraphs[p]!;
+    const { block, insetLeft, insetRight } = paragraph;
+    const [x, y] = [a.facts.boxes, b.facts.boxes];
+    const [left, right] = [block * 4, block * 4 + 2];
+    const [wide, later] = [x[right]! - x[left]!, y[right]! - y[left]!];
+    const begin = a.lines[p]!.starts;
+    // In a box as wide as it needs, text would come too near to its end to be broken anew.
+    if (Math.abs(later - wide) < UNMOVED && sameNumbers(begin, b.lines[p]!.starts)) return begin;
+    const [from, to] = [this.shares?.at(left, width), this.shares?.at(right, width)];
+    const isExact = from !== undefined && to !== undefined;
+    const share = (width - this.#from) / (this.#to - this.#from);
+    const room = (isExact ? to - from : wide + (later - wide) * share) - insetRight - insetLeft;
+    if (a.facts.breaks[block] && !isRoomy(paragraph, room - off)) return null;
+    return breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings(block) * ROUNDED)) ?? null;
+  }
+
+  /** In how many boxes in each other, down to this one, sides are rounded that move by a share of the window. */
+  #roundings(block: number): number {
+    const known = this.#rounded.get(block);
+    if (known !== undefined) return known;
+    const { a, b } = this.pair;
+    const moves = (i: number, side: number) => b.facts.boxes[i * 4 + side]! - a.facts.boxes[i * 4 + side]!;
+    let count = 0;
+    for (let at = block; at >= 0; at = a.facts.elements[at]!.parent) {
+      const parent = a.facts.elements[at]!.parent;
+      const isOwn = [0, 2].some((side) => {
+        const by = moves(at, side);
+        const isWhole = by === 0 || by === this.#to - this.#from;
+        return !isWhole && !(parent >= 0 && [0, 2].some((other) => moves(parent, other) === by));
+      });
+      if (isOwn) count++;
+    }
+    this.#rounded.set(block, count);
+    return count;
+  }
+}

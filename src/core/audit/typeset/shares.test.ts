@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { PLAIN_DENOMINATORS } from '../codes';
+import { facts } from '../checks/facts-for-tests';
+import type { PageFacts } from '../facts';
+import { Shares } from './shares';
+
+const UNIT = 1 / 64;
+const rounded = (px: number): number => Math.floor(px / UNIT) * UNIT;
+
+type Share = readonly [count: number, denominator: number];
+
+/** A box as wide as a share of the window less a gap, with one in it: each rounded to 1/64 px, as browsers do. */
+function page(width: number, outer: Share, inner: Share, gap: number): PageFacts {
+  const wide = rounded(((width - gap) * outer[0]) / outer[1]);
+  const own = rounded(((wide - gap) * inner[0]) / inner[1]);
+  return facts(width, [
+    { id: 'outer', box: [gap, 0, wide, 100] },
+    { id: 'inner', in: 'outer', box: [gap + wide - own, 0, own, 50] },
+  ]);
+}
+
+const SIDES = [4, 6, 8, 10];
+const plain = fc
+  .constantFrom(...PLAIN_DENOMINATORS)
+  .chain((denominator) => fc.integer({ min: 1, max: denominator }).map((count): Share => [count, denominator]));
+const near = fc.constantFrom(48, 120, 256);
+
+test('what is said of boxes between measured widths is so to the very 1/64 px, whatever their shares', () => {
+  let known = 0;
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 320, max: 1500 }),
+      near,
+      plain,
+      plain,
+      fc.integer({ min: 0, max: 40 }),
+      (first, span, outer, inner, gap) => {
+        const at = (width: number) => page(width, outer, inner, gap);
+        const widths = new Set([first, first + Math.floor(span / 3), first + span]);
+        const shares = () => new Shares([...widths].sort((a, b) => a - b).map(at));
+        for (let lacks = shares().lacks; lacks !== undefined; lacks = shares().lacks) {
+          expect(widths).not.toContain(lacks);
+          widths.add(lacks);
+        }
+        const all = shares();
+        const wrong: number[] = [];
+        for (let width = first; width <= first + span; width += 7) {
+          const { boxes } = at(width);
+          for (const side of SIDES) {
+            const told = all.at(side, width);
+            if (told !== undefined) known++;
+            if (told !== undefined && Math.abs(told - boxes[side]!) > 1e-6) wrong.push(width);
+          }
+        }
+        expect(wrong).toEqual([]);
+      },
+    ),
+    { numRuns: 300, seed: 20 },
+  );
+  expect(known).toBeGreaterThan(10_000);
+});
+
+test('a third is known at all widths once it is measured at three, rounded in three ways, and once more', () => {
+  const of = (...widths: number[]) => new Shares(widths.map((width) => page(width, [1, 3], [1, 1], 0)));
+  expect(of(400, 600).at(6, 500)).toBeUndefined();
+  const few = of(400, 502, 600);
+  expect(few.lacks).toBe(503);
+  expect(of(400, 502, 503, 600).at(6, 500)).toBe(page(500, [1, 3], [1, 1], 0).boxes[6]);
+});
+
+test('boxes that move by more than a share of the window aren’t known', () => {
+  const bent = page(700, [1, 2], [1, 1], 0);
+  bent.boxes[6]! += 3;
+  const shares = new Shares([page(600, [1, 2], [1, 1], 0), bent, page(800, [1, 2], [1, 1], 0)]);
+  expect(shares.at(6, 650)).toBeUndefined();
+  // Nor is what stands in them.
+  expect(shares.at(10, 650)).toBeUndefined();
+});
