@@ -9,6 +9,7 @@ import type { SweepDifference } from '@/server/browser/compare-sweeps';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { generateCardsPage } from '../tests/audit/generate-cards-page';
 import { generatePage } from '../tests/audit/generate-page';
 import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
@@ -26,9 +27,11 @@ const files = process.argv.slice(2).flatMap((word) => {
     .sort()
     .map((name) => join(word, name));
 });
-/** Pages of running text made of chance, and as many of rows and grids, of which it is compared too what is worked out by their texts. */
+/** Pages of running text made of chance, as many of rows and grids, and of cards, of which it is compared too what is worked out by their texts. */
 const texts = numberAfter('--texts', 0);
-const pages = numberAfter('--pages', files.length > 0 || texts > 0 ? 0 : 200);
+/** Pages of cards alone. */
+const cardPages = numberAfter('--cards', texts);
+const pages = numberAfter('--pages', files.length > 0 || texts > 0 || cardPages > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
@@ -119,6 +122,7 @@ const openHtml = (html: string): Open => {
   return () => MeasuredPage.openHtml(html, asked);
 };
 for (const file of files) await check(file, openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`)));
+for (let i = 0; i < cardPages; i++) await check(`cards ${seed + i}`, openHtml(generateCardsPage(seed + i)));
 for (let i = 0; i < texts; i++) {
   await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
   await check(`rows ${seed + i}`, openHtml(generateRowsPage(seed + i)));
