@@ -144,29 +144,44 @@ test('a paragraph that is set otherwise than worked out is left to measuring, an
   expect([...facts.lines[2]!]).toEqual([...at(550).lines[2]!]);
 });
 
-test('what was measured stays as it was, however much of it two viewports share', () => {
+/** A text, and two cells below it: nobody knows how the words of the second, element 4, are set, and they move with it. */
+function partlyUnread() {
   const blocks: Block[] = [{ words: Array.from({ length: 40 }, () => 30), margin: 0, share: 1 }];
   const cells: Block[] = [
     { words: [10], margin: 0, share: 0.25 },
     { words: [20], margin: 0, share: 0.75 },
   ];
   const set = typesettingOf(blocks, cells);
-  // Nobody knows how the second cell's words are set: they move with it.
   const unread = Uint8Array.from(set.worked, (_, i) => (i === 4 ? 1 : 0));
   const partly = {
     ...set,
     unread,
+    units: set.units.map((list, i) => (i === 4 ? [] : list)),
     worked: set.worked.map((one, i) => (i === 4 ? 0 : one)),
     paragraphs: set.paragraphs.slice(0, 2),
   };
-  const units = set.units.map((list, i) => (i === 4 ? [] : list));
-  const [first, last] = [page(500, blocks, cells), page(600, blocks, cells)];
+  const first = page(500, blocks, cells);
+  const parents = first.elements.map(({ parent }) => parent);
+  return { first, last: page(600, blocks, cells), typesetter: new Typesetter(partly, (i) => parents[i]!) };
+}
+
+test('what was measured stays as it was, however much of it two viewports share', () => {
+  const { first, last, typesetter } = partlyUnread();
   const shared = { ...last, lines: last.lines.map((own, i) => (i === 4 ? first.lines[4]! : own)) };
   const before = first.lines[4]!.slice();
-  const parents = first.elements.map(({ parent }) => parent);
-  const between = new Typesetter({ ...partly, units }, (i) => parents[i]!).between(first, shared)!;
+  const between = typesetter.between(first, shared)!;
   // One line more than at both ends.
   const worked = between.factsAt(550, between.lineStarts().at(410)!)!;
   expect(worked.lines[4]![1]).not.toBe(before[1]);
   expect([...first.lines[4]!]).toEqual([...before]);
+});
+
+test('text in a block that is high enough for several lines at one end alone may reach farther everywhere between', () => {
+  const { first, last, typesetter } = partlyUnread();
+  last.boxes[4 * 4 + 3]! += 20;
+  const between = typesetter.between(first, last)!;
+  expect([...between.loose]).toEqual([0, 0, 0, 0, 1]);
+  const worked = between.factsAt(550, between.lineStarts().at(410)!)!;
+  expect(worked.doubt!.loose).toEqual(between.loose);
+  expect(worked.lines[4]![2]).toBe(worked.boxes[4 * 4 + 2]);
 });

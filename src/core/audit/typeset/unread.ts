@@ -28,7 +28,8 @@ export function standsAlike(element: number, a: PageFacts, b: PageFacts): boolea
 }
 
 /** Of text whose lines aren't worked out, what stands on several: words may go from one to the other. */
-export function looseIn(unread: Uint8Array, facts: PageFacts, boxes: Float64Array, lines: readonly Float64Array[]): Uint8Array {
+export function looseIn(unread: Uint8Array, facts: PageFacts): Uint8Array {
+  const { boxes, lines } = facts;
   const loose = new Uint8Array(unread.length);
   for (let i = 0; i < unread.length; i++) {
     if (!unread[i] || lines[i]!.length === 0) continue;

@@ -23,8 +23,9 @@ export class WorkedOut {
     private readonly page: Page,
     private readonly pair: Between,
   ) {
-    const { facts } = pair.a;
-    this.loose = looseIn(page.set.unread, facts, facts.boxes, facts.lines);
+    const [first, last] = [pair.a, pair.b].map(({ facts }) => looseIn(page.set.unread, facts));
+    // Its block may be high enough for several lines at one end only.
+    this.loose = first!.map((one, i) => one | last![i]!);
   }
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */
@@ -145,7 +146,7 @@ export class WorkedOut {
       }
       return mixed;
     });
-    const loose = looseIn(set.unread, first, boxes, lines);
+    const { loose } = this;
     loose.forEach((one, i) => one && reachFarthest(i, first, last, share, lines[i]!, boxes));
     const bottom = ({ scrollHeight, boxes: all_ }: PageFacts) => scrollHeight - all_[3]!;
     const { height } = first.viewport;
