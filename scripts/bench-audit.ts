@@ -5,11 +5,14 @@ import { PLAIN_PROFILE } from '@/core/document';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
+import { generateCardsPage } from '../tests/audit/generate-cards-page';
 import { generatePage } from '../tests/audit/generate-page';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
 const all = widthsOf(project.audit.range);
 const GENERATED = [91000, 91002, 91008];
+/** About 3,000 elements. */
+const CARDS = 300;
 
 async function timed(page: MeasuredPage, widths: readonly number[], brute = false): Promise<{ ms: number; layouts: number }> {
   const start = performance.now();
@@ -21,10 +24,10 @@ async function timed(page: MeasuredPage, widths: readonly number[], brute = fals
 const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const ROUNDS = 3;
 
-async function benchPage(name: string, measured: MeasuredPage): Promise<void> {
+async function benchPage(name: string, measured: MeasuredPage, rounds = ROUNDS): Promise<void> {
   const loops = { rectangles: [] as number[], resizing: [] as number[], exact: [] as number[] };
   let layouts = 0;
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < rounds; round++) {
     for (const rectangles of [true, false]) {
       const start = performance.now();
       await measured.resizeOnly(all, rectangles);
@@ -46,14 +49,17 @@ async function benchPage(name: string, measured: MeasuredPage): Promise<void> {
 /**
  * Exact sweeps of all widths against a loop that resizes to each and reads every element's rectangle, against one that only
  * resizes, and against measuring every width with all checks; and what an edit costs by the share of widths that it touches.
- * @param files HTML files besides the demo and some generated pages
+ * @param files HTML files besides the demo and some generated pages; `cards` for a page of some 3,000 elements
  */
 export async function benchAudit(files: readonly string[]): Promise<void> {
   console.log(`Exact sweeps (medians of ${ROUNDS} alternating rounds)`);
   const asked = askedFor(PLAIN_PROFILE, ['widths', 'heights']);
   for (const page of project.pages) await benchPage(page.name, await MeasuredPage.open(project, page));
   for (const seed of GENERATED) await benchPage(`generated ${seed}`, await MeasuredPage.openHtml(generatePage(seed), asked));
-  for (const file of files)
+  // It takes minutes.
+  if (files.includes('cards'))
+    await benchPage(`${CARDS} cards`, await MeasuredPage.openHtml(generateCardsPage(7, CARDS, true), asked), 1);
+  for (const file of files.filter((name) => name !== 'cards'))
     await benchPage(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
   console.log('An edit on the catalogue, measured again where it can change anything');
   const catalogue = project.pages[1]!;

@@ -68,3 +68,23 @@ test('where a text needs a second line is guessed by the room that it has', () =
   ]);
   expect(looks).toBeLessThanOrEqual(8);
 });
+
+test('where type grows, a text that goes back and forth before it stays on its lines is followed', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: FIRST + 20, max: LAST - 20 }), (at) => {
+      const isTwo = (width: number) => width < at || width === at + 2 || width === at + 3;
+      const line = (top: number, width: number) => [0, top, width / 2, top + 16] as const;
+      const page = (width: number) => {
+        const lines = isTwo(width) ? [line(0, width), line(20, width)] : [line(0, width)];
+        return facts(width, [{ id: 'e1', box: [0, 0, width, 40], lines, size: 16 + width / 1000 }], width);
+      };
+      const { runs } = divided(page);
+      const wrong = runs.filter(([from, to]) => {
+        for (let width = from; width <= to; width++) if (isTwo(width) !== isTwo(from)) return true;
+        return false;
+      });
+      expect(wrong).toEqual([]);
+    }),
+    { numRuns: 60 },
+  );
+});

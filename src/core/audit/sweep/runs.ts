@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 import { bendIn } from './bend';
 import { wrapHint } from './wrap-hint';
-import { onTheLine, sameArrangement } from './straight';
+import { isSized, onTheLine, sameArrangement } from './straight';
 import type { Straight } from './straight';
 
 /** Widths that were measured, ascending, between which everything moves evenly. */
@@ -12,6 +12,8 @@ export interface Run {
 
 /** Where in a run it is looked whether it is even: not in its middle, and not at places that mirror. */
 const LOOKS = [0.44, 0.77] as const;
+/** So many widths on each side of a change it is looked whether it is one for good. */
+const WAVERS = 2;
 /** Runs up to this many px are looked into once only. */
 const SHORT = 8;
 /** A look nearer to an end than this share of the run says little. */
@@ -103,9 +105,24 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     }
     yield* divide(before, to);
   }
-  function* divide(from: number, to: number): Generator<undefined, void> {
+  /** Widths next to where the arrangement changes and type grows: both are rounded, and a text may go back and forth before it stays. */
+  function wavering(from: number, to: number): number[] {
     const within = sorted().filter((width) => width >= from && width <= to);
-    for (let i = 1; i < within.length; i++) yield* part(within[i - 1]!, within[i]!);
+    const found = within.flatMap((here, i) => {
+      const before = within[i - 1];
+      if (before === undefined || here - before !== 1 || sameArrangement(measured(before), measured(here))) return [];
+      if (!isSized(measured(before), measured(here))) return [];
+      return Array.from({ length: WAVERS }, (_, more) => [before - more - 1, here + more + 1]).flat();
+    });
+    return [...new Set(found)].filter((width) => width > from && width < to && !points.has(width)).sort((a, b) => a - b);
+  }
+  function* divide(from: number, to: number): Generator<undefined, void> {
+    for (let looked: number[] | undefined; looked === undefined || looked.length > 0;) {
+      const within = sorted().filter((width) => width >= from && width <= to);
+      for (let i = 1; i < within.length; i++) yield* part(within[i - 1]!, within[i]!);
+      looked = wavering(from, to);
+      for (const width of looked) yield* measure(width);
+    }
     // Neighbours that are alike belong to one run.
     const all = sorted().filter((width) => width >= from && width <= to);
     let begin = from;
