@@ -30,11 +30,15 @@ test('on the other side of its limit a number is in doubt, however near', () => 
 
 test('what is not known at all stays in doubt', () => {
   const still = new StillMargins();
-  const unknown = () => {
+  const single = (kind: number) => {
     const trace = new Trace();
-    trace.add(0, 0, Kind.unknown);
+    trace.add(0, 0, kind);
     return { found: [], trace, start: 0, end: 1 };
   };
-  expect(still.isDoubtful(unknown(), 0)).toBe(true);
+  expect(still.isDoubtful(single(Kind.unknown), 0)).toBe(true);
+  // A number that is known exactly and lies on its limit says nothing of it.
+  for (let i = 0; i < 2; i++) still.meet([single(Kind.even)]);
+  expect(still.isDoubtful(single(Kind.even), 0)).toBe(false);
+  expect(still.isDoubtful(single(Kind.unknown), 0)).toBe(true);
   expect(still.isDoubtful(verdict(5), 0)).toBe(false);
 });

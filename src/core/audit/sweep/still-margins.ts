@@ -1,8 +1,10 @@
-import { isNear } from '../trace';
+import { isNear, Kind } from '../trace';
 import type { Verdict } from './verdicts';
 
 /** Margins that differ by less are the same number, px. */
 const PARTS = 1e4;
+/** What isn't known at all has no margin. */
+const UNKNOWN = Infinity;
 
 /**
  * Numbers that lie near to their limits and don't move: what was measured so at several widths is the same between them, and in no doubt.
@@ -15,7 +17,7 @@ export class StillMargins {
   meet(verdicts: readonly Verdict[]): void {
     verdicts.forEach((verdict, judge) => {
       const met = (this.#met[judge] ??= new Map<number, number>());
-      for (const key of new Set(nearIn(verdict))) met.set(key, (met.get(key) ?? 0) + 1);
+      for (const key of new Set(nearIn(verdict))) if (key !== UNKNOWN) met.set(key, (met.get(key) ?? 0) + 1);
     });
   }
 
@@ -31,7 +33,6 @@ function* nearIn({ trace, start, end }: Verdict): Generator<number> {
   for (let i = start; i < end; i++) {
     if (!isNear(trace, i)) continue;
     const margin = trace.margins[i]!;
-    // What isn't known at all has no margin.
-    yield trace.slacks[i] === 0 && margin === 0 ? NaN : Math.round(margin * PARTS) * 2 + (margin > 0 ? 1 : 0);
+    yield trace.kinds[i] === Kind.unknown ? UNKNOWN : Math.round(margin * PARTS) * 2 + (margin > 0 ? 1 : 0);
   }
 }
