@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { createProject, frameOf, openWorkbench, saved, swept, write } from './workbench';
 
 const CHECKS = [
@@ -22,11 +23,31 @@ test('the front page is finished: nothing broken or poor at any width; the catal
   await page.getByRole('tab', { name: /Findings/ }).click();
   await expect(page.getByTestId('findings')).toContainText(/Every width from 320 to 1920 (decided|measured): \d+ notes/);
   for (const name of ['Broken', 'Poor']) await expect(page.getByRole('region', { name })).toHaveCount(0);
+  const spoken = await listening(page);
   await page.getByRole('button', { name: /^Page:/ }).click();
   await page.getByRole('menuitem', { name: 'Catalogue' }).click();
   await swept(page);
   for (const title of CHECKS) await expect(page.getByTestId('findings').getByText(title).first()).toBeVisible();
+  // Of a count that goes up many times a second screen readers say the end.
+  const heard = await spoken();
+  expect(heard.filter((text) => /widths decided/.test(text))).toEqual([]);
+  expect(heard.filter((text) => text.startsWith('Every width from 320 to 1920'))).toHaveLength(1);
 });
+
+/** Takes down what changes in places that screen readers say aloud. */
+async function listening(page: Page): Promise<() => Promise<string[]>> {
+  await page.evaluate(() => {
+    const heard: string[] = [];
+    Object.assign(globalThis, { heard });
+    new MutationObserver((changes) => {
+      const places = changes.map(({ target }) =>
+        (target instanceof Element ? target : target.parentElement)?.closest('[role=status], [aria-live]'),
+      );
+      for (const place of new Set(places)) if (place && place.getAttribute('aria-live') !== 'off') heard.push(place.textContent);
+    }).observe(document.body, { subtree: true, childList: true, characterData: true });
+  });
+  return () => page.evaluate(() => (globalThis as unknown as { heard: string[] }).heard);
+}
 
 test('after an edit only the widths it can have changed are measured again', async ({ page, request }) => {
   await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');

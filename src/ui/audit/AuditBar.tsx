@@ -7,6 +7,7 @@ import { continueSweep, stopSweep } from '../measuring/sweep';
 import { BUTTON } from '../theme/controls';
 import { mendSafely, stopMending } from './audit';
 import { MendReview } from './MendReview';
+import { spokenAtEnd } from '../view/spoken';
 
 const NONE: readonly Finding[] = [];
 const FURTHER_WORDS = {
@@ -45,7 +46,7 @@ export function AuditBar() {
     <div className="ml-auto flex items-center gap-3 self-center">
       <span
         className={`max-w-[420px] truncate ${sweep?.error ? 'text-rust' : 'text-muted'}`}
-        role="status"
+        {...spokenAtEnd(sweep?.running ?? false)}
         data-testid="audit-state"
         data-complete={sweep?.complete === true && !sweep.running}
       >
@@ -64,7 +65,7 @@ export function AuditBar() {
       )}
       {mending?.running ? (
         <>
-          <span className="text-muted" role="status">
+          <span className="text-muted">
             Trying fixes: {mending.looked} of {mending.total} causes, {mending.titles.length} edits
           </span>
           <button type="button" className={BUTTON} onClick={stopMending}>

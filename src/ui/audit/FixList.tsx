@@ -9,6 +9,7 @@ import { BUTTON } from '../theme/controls';
 import { applyAndProve, findFixes, stopFixes } from './audit';
 import { BeforeAfter } from './BeforeAfter';
 import { inWords } from './widths';
+import { spokenAtEnd } from '../view/spoken';
 
 const COUNT = new Intl.NumberFormat('en');
 
@@ -49,7 +50,7 @@ export function FixList({ entry }: { entry: Entry }) {
     <section aria-label="Fixes" className="flex flex-col gap-2">
       <div className="flex items-center gap-2">
         <h3 className="m-0 font-semibold">Fixes, tried at every width they change</h3>
-        <span className="text-muted" role="status" data-testid="fixes-state">
+        <span className="text-muted" {...spokenAtEnd(fixes?.running ?? false)} data-testid="fixes-state">
           {viewing
             ? 'looking at the best in every view …'
             : fixes?.running

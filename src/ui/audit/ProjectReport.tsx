@@ -11,6 +11,7 @@ import { useSession, useAudit } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SELECT } from '../theme/controls';
 import type { AuditRun } from './api';
 import { askRuns, orderRun, stopRun } from './api';
+import { spokenAtEnd } from '../view/spoken';
 
 const COUNT = new Intl.NumberFormat('en');
 const time = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' });
@@ -79,7 +80,7 @@ export function ProjectReport() {
     <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto bg-sheet px-5 py-4">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="m-0 text-[15px] font-bold">All pages</h2>
-        <span className="text-muted" role="status" data-testid="run-state" data-running={running}>
+        <span className="text-muted" {...spokenAtEnd(running)} data-testid="run-state" data-running={running}>
           {!answer
             ? 'Loading …'
             : running && current

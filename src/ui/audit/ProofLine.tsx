@@ -7,6 +7,7 @@ import { useSession, useAudit } from '../state/store';
 import { askRevisions } from '../lineup/api';
 import { report } from '../editing/edits';
 import { inWords } from './widths';
+import { spokenAtEnd } from '../view/spoken';
 
 const COUNT = new Intl.NumberFormat('en');
 
@@ -38,7 +39,7 @@ export function ProofLine() {
         </>
       ) : (
         <>
-          <span className="min-w-0 flex-1" role="status" data-testid="proof" data-done={!proof.running}>
+          <span className="min-w-0 flex-1" {...spokenAtEnd(proof.running)} data-testid="proof" data-done={!proof.running}>
             <b className="font-semibold">{proof.words}.</b>{' '}
             {proof.problem ? (
               <span className="text-rust">{proof.problem}</span>

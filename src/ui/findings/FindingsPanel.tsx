@@ -11,6 +11,7 @@ import { entriesNow } from './entries';
 import { showFinding } from './show-finding';
 import { titleOfEntry } from './title-of-entry';
 import { ValueFindings } from './ValueFindings';
+import { spokenAtEnd } from '../view/spoken';
 
 const NONE: readonly Finding[] = [];
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
@@ -34,7 +35,7 @@ export function FindingsPanel() {
 
   return (
     <div className="min-h-0 flex-1 overflow-auto" data-testid="findings">
-      <p className="m-0 border-b border-line px-3.5 py-2 text-muted" aria-live="polite">
+      <p className="m-0 border-b border-line px-3.5 py-2 text-muted" {...spokenAtEnd(sweep?.running ?? false)}>
         {sweep?.running
           ? `${sweep.decided} of ${sweep.total} widths decided: ${countEntries(entries)} so far`
           : done

@@ -8,6 +8,7 @@ import { setWidth } from '../view/actions';
 import { shownPage, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { streamComparison } from './api';
+import { spokenAtEnd } from '../view/spoken';
 
 interface State {
   readonly total: number;
@@ -78,7 +79,7 @@ export function MovedWidths({ before }: { readonly before: number }) {
       <button type="button" className={BUTTON} onClick={() => (state?.running ? halt() : void compare())}>
         {state?.running ? 'Stop' : 'Compare every width'}
       </button>
-      <span role="status">{inWords(state, range)}</span>
+      <span {...spokenAtEnd(state?.running ?? false)}>{inWords(state, range)}</span>
       {state?.moved.map((part) => (
         <button
           key={part.from}
