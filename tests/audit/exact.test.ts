@@ -185,7 +185,7 @@ test.each([
 test.each([
   [2, 320, 200],
   [4, 900, 120],
-  [5, 1200, 230],
+  [5, 1200, 150],
 ])('rows and columns of generated page %i from %i px on are as high as in the browser', async (seed, first, least) => {
   const widths = from(first, 260);
   const page = await MeasuredPage.openHtml(generateRowsPage(seed), asked);

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import type { Locator } from '@playwright/test';
 import { createProject, openWorkbench, outline } from './workbench';
 
 // What is kept in this browser: how the program looks, and which keys run what.
@@ -27,6 +28,38 @@ test('a theme and a density are chosen by keyboard, hold after a reload, and fro
   expect(await paper()).toBe('rgb(243, 240, 233)');
   await page.getByRole('radio', { name: 'As the system' }).check();
   expect(await paper()).toBe('rgb(27, 32, 30)');
+});
+
+test('a reader’s own colours take the place of all of ours, and what is drawn or told by a tint is still seen', async ({
+  page,
+  request,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active', colorScheme: 'dark' });
+  await openWorkbench(page, await createProject(request, 'demo'));
+  const [canvas, ink, link, grey] = await page.evaluate(() =>
+    ['Canvas', 'CanvasText', 'LinkText', 'GrayText'].map((name) => {
+      const probe = document.body.appendChild(document.createElement('i'));
+      probe.style.color = name;
+      const { color } = getComputedStyle(probe);
+      probe.remove();
+      return color;
+    }),
+  );
+  expect(new Set([canvas, ink, link, grey]).size).toBe(4);
+  const style = (of: Locator, name: string) =>
+    of.evaluate((one, property) => getComputedStyle(one).getPropertyValue(property), name);
+  expect(await style(page.locator('html'), 'background-color')).toBe(canvas);
+  expect(await style(page.locator('body'), 'color')).toBe(ink);
+  const row = page.getByRole('treeitem').first();
+  await row.click();
+  await expect(row).toHaveCSS('outline-style', 'solid');
+  expect(await style(page.getByRole('button', { name: 'Undo' }), 'color')).toBe(grey);
+  // The cursor on the gauge is drawn, and no text.
+  const painted = await page
+    .getByTestId('axis')
+    .locator('xpath=..')
+    .evaluate((one) => [...one.querySelectorAll('*')].map((inner) => getComputedStyle(inner).backgroundColor));
+  expect(painted).toContain(link);
 });
 
 test('letters are no keys when that is chosen; a key is changed, a conflict told, a file taken in', async ({ page, request }) => {
