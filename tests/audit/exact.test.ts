@@ -6,6 +6,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generatePage } from './generate-page';
+import { generateCardsPage } from './generate-cards-page';
 import { generateRowsPage } from './generate-rows-page';
 import { generateTextPage } from './generate-text-page';
 
@@ -181,6 +182,19 @@ test.each([
     expect(await compare(page, widths.slice(0, 80))).toEqual([]);
   },
 );
+
+test.each([
+  [1, 80],
+  [3, 220],
+  [4, 230],
+])('of many texts in shares of the window it is known on which lines they stand: generated page %i', async (seed, least) => {
+  const widths = from(1000, 260);
+  const page = await MeasuredPage.openHtml(generateCardsPage(seed, 30), asked);
+  const { worked, wrong } = await page.compareTexts(widths);
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(least);
+  expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+});
 
 test.each([
   [2, 320, 200],
