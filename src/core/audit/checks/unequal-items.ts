@@ -34,9 +34,13 @@ function lineOf(facts: PageFacts, lines: Line[], parent: number, { top, bottom }
   let place = lines.length;
   for (; place > 0; place--) {
     const line = lines[place - 1]!;
-    const isAbove = ({ box }: Item) => !exceeds(facts, box.bottom, top + 0.5);
-    if (line.items.some((item) => !isAbove(item) && exceeds(facts, bottom, item.box.top + 0.5))) return line;
-    if (line.items.every(isAbove)) break;
+    let isBelow = true;
+    for (const { box } of line.items) {
+      if (!exceeds(facts, box.bottom, top + 0.5)) continue;
+      isBelow = false;
+      if (exceeds(facts, bottom, box.top + 0.5)) return line;
+    }
+    if (isBelow) break;
   }
   const line = { parent, items: [] };
   lines.splice(place, 0, line);

@@ -110,8 +110,8 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     const within = sorted().filter((width) => width >= from && width <= to);
     const found = within.flatMap((here, i) => {
       const before = within[i - 1];
-      if (before === undefined || here - before !== 1 || sameArrangement(measured(before), measured(here))) return [];
-      if (!isSized(measured(before), measured(here))) return [];
+      if (before === undefined || here - before !== 1 || !isSized(measured(before), measured(here))) return [];
+      if (sameArrangement(measured(before), measured(here))) return [];
       return Array.from({ length: WAVERS }, (_, more) => [before - more - 1, here + more + 1]).flat();
     });
     return [...new Set(found)].filter((width) => width > from && width < to && !points.has(width)).sort((a, b) => a - b);
