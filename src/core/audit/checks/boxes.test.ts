@@ -103,6 +103,28 @@ judgeCases([
 
   [
     unequalItems,
+    'lines from the bottom up, each equal in itself',
+    facts(400, [
+      { id: 'r', box: [0, 0, 400, 100] },
+      { id: 'a', in: 'r', share: 1, box: [0, 50, 200, 40] },
+      { id: 'b', in: 'r', share: 1, box: [200, 50, 200, 40] },
+      { id: 'c', in: 'r', share: 1, box: [0, 0, 400, 40] },
+    ]),
+    [],
+  ],
+  [
+    unequalItems,
+    'an item that comes late and stands in a line above',
+    facts(400, [
+      { id: 'r', box: [0, 0, 400, 100] },
+      { id: 'a', in: 'r', share: 1, box: [0, 0, 150, 40] },
+      { id: 'b', in: 'r', share: 1, box: [0, 50, 400, 40] },
+      { id: 'c', in: 'r', share: 1, box: [150, 0, 250, 40] },
+    ]),
+    ['r'],
+  ],
+  [
+    unequalItems,
     'shares that are equal',
     facts(400, [
       { id: 'r', flow: 'row', box: [0, 0, 400, 20] },
