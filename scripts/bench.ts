@@ -1,4 +1,3 @@
-import type { Page as BrowserPage } from 'playwright-core';
 import { demoProject } from '@/demo';
 import { applyEdit } from '@/core/edits';
 import { launchChromium } from '@/server/browser/chromium';
@@ -7,6 +6,8 @@ import { benchBringIn } from './bench-bring-in';
 import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
 import { benchLineup } from './bench-lineup';
+import { benchWorkbench } from './bench-workbench';
+import { longTasks } from './long-tasks';
 import { closeBrowser } from '@/server/browser/warm-browser';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
@@ -29,23 +30,6 @@ function edits(): void {
   console.log(`Edits in the core: a value ${style} ms, a moved breakpoint ${move} ms`);
 }
 
-/** The longest tasks of the main thread while the work goes on; 50 ms and more are what people feel. */
-async function longestTask(page: BrowserPage, work: () => Promise<void>): Promise<string> {
-  await page.evaluate(() => {
-    const kept = globalThis as unknown as { tasks: number[]; observer?: PerformanceObserver };
-    kept.observer?.disconnect();
-    kept.tasks = [];
-    kept.observer = new PerformanceObserver((list) => kept.tasks.push(...list.getEntries().map((entry) => entry.duration)));
-    kept.observer.observe({ type: 'longtask' });
-  });
-  await work();
-  await page.waitForTimeout(300);
-  const tasks = await page.evaluate(() => (globalThis as unknown as { tasks: number[] }).tasks);
-  return tasks.length === 0
-    ? 'none of 50 ms or more'
-    : `${tasks.length} of 50 ms or more, longest ${Math.max(...tasks).toFixed(0)} ms`;
-}
-
 async function interaction(): Promise<void> {
   const browser = await launchChromium();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -64,7 +48,7 @@ async function interaction(): Promise<void> {
     for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
     await page.mouse.up();
   };
-  console.log(`Main thread while scrubbing over all widths: tasks ${await longestTask(page, scrub)}`);
+  console.log(`Main thread while scrubbing over all widths: ${await longTasks(page, scrub)}`);
   const type = async () => {
     const field = page.locator('input[data-property="gap"]');
     await field.focus();
@@ -73,7 +57,7 @@ async function interaction(): Promise<void> {
     await page.keyboard.type('12px 18px', { delay: 20 });
     await page.keyboard.press('Enter');
   };
-  console.log(`Main thread while stepping and typing a value: tasks ${await longestTask(page, type)}`);
+  console.log(`Main thread while stepping and typing a value: ${await longTasks(page, type)}`);
   const post = (await page.locator('[data-post=bmiddle]').boundingBox())!;
   const drag = async () => {
     await page.mouse.move(post.x + 20, post.y + 8);
@@ -81,7 +65,7 @@ async function interaction(): Promise<void> {
     for (let i = 0; i <= 60; i++) await page.mouse.move(post.x + 20 + i, post.y + 8);
     await page.mouse.up();
   };
-  console.log(`Main thread while dragging a breakpoint: tasks ${await longestTask(page, drag)}`);
+  console.log(`Main thread while dragging a breakpoint: ${await longTasks(page, drag)}`);
   await browser.close();
 }
 
@@ -93,6 +77,7 @@ if (only === 'memory') await benchMemory();
 await closeBrowser();
 if (!only || only === 'edits') edits();
 if (!only || only === 'interaction') await interaction();
+if (!only || only === 'workbench') await benchWorkbench();
 if (!only || only === 'dragging') await benchDragging();
 if (!only || only === 'lineup') await benchLineup();
 if (!only || only === 'bring-in') await benchBringIn();

@@ -23,8 +23,6 @@ export interface Word {
 
 export interface Gathered extends Pick<Paragraph, 'block' | 'insetLeft' | 'insetRight' | 'align' | 'strut'> {
   readonly words: readonly Word[];
-  /** Whether all type in it is of whole px. */
-  readonly whole: boolean;
   /** What stands in them like a letter. */
   readonly atoms: readonly HTMLElement[];
   /** Inline elements, with the first and the last text in each. */
@@ -132,7 +130,6 @@ export class TextGatherer {
     const words: Word[] = [];
     const inlines: { element: number; from: Part['node'] | undefined; to: Part['node'] | undefined }[] = [];
     let word: Word | undefined;
-    let isWhole = Number.isInteger(parseFloat(style.fontSize));
     const strut = this.#styleOf(fontOf(style), style);
     this.pairs.set(`${strut} ${strut}`, [strut, strut]);
     const end = () => {
@@ -208,7 +205,6 @@ export class TextGatherer {
           looks.verticalAlign === 'baseline'
             ? `${fontOf(looks)}${shiftsIn(key)}`
             : `${fontOf(looks)} | ${looks.verticalAlign} ${key}`;
-        isWhole &&= Number.isInteger(parseFloat(looks.fontSize));
         inlines.push({ element: at, from: undefined, to: undefined });
         const style = this.#styleOf(innerKey, innerKey.includes(' | ') ? undefined : looks);
         this.pairs.set(`${strut} ${style}`, [strut, style]);
@@ -231,7 +227,6 @@ export class TextGatherer {
       align,
       strut,
       words,
-      whole: isWhole,
       atoms: words.flatMap(({ parts }) => parts.flatMap(({ node }) => (node.nodeType === 1 ? [node as HTMLElement] : []))),
       inlines,
     };

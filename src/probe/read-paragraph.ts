@@ -54,6 +54,7 @@ export class ParagraphReader {
   readonly #range: Range;
   /** By style and letters: how much wider what ends with them is without what follows. */
   readonly #apart = new Map<string, number>();
+  readonly #spaces = new Map<number, number>();
   #zoom = 1;
 
   /**
@@ -82,10 +83,10 @@ export class ParagraphReader {
    * @param zoom how many times larger than usual everything is shown
    * @returns undefined where it can't be told where its lines are broken
    */
-  read({ words, inlines, atoms: _, whole: __, ...gathered }: Gathered, zoom: number): Paragraph | undefined {
+  read({ words, inlines, atoms: _, ...gathered }: Gathered, zoom: number): Paragraph | undefined {
     this.#zoom = zoom;
     const pieces = new Columns('segment', 'text', 'left', 'right');
-    const segments = new Columns('left', 'right', 'apart', 'hard', 'styles');
+    const segments = new Columns('left', 'right', 'apart', 'drawn', 'hard', 'styles');
     const texts: ReadText[] = [];
     const order = new Map<Standing, number>();
     for (const word of words) this.#readWord(word, pieces, segments, texts, order);
@@ -130,6 +131,7 @@ export class ParagraphReader {
         left: numbers(segments.of('left')),
         right: numbers(segments.of('right')),
         apart: numbers(segments.of('apart')),
+        drawn: Uint8Array.from(segments.of('drawn')),
         hard: Uint8Array.from(segments.of('hard')),
         styles: Uint32Array.from(segments.of('styles')),
       },
@@ -167,16 +169,17 @@ export class ParagraphReader {
   #readWord(
     { text: written, parts, hard }: Word,
     pieces: Columns<'segment' | 'text' | 'left' | 'right'>,
-    segments: Columns<'left' | 'right' | 'apart' | 'hard' | 'styles'>,
+    segments: Columns<'left' | 'right' | 'apart' | 'drawn' | 'hard' | 'styles'>,
     texts: ReadText[],
     order: Map<Standing, number>,
   ): void {
     const cuts = [...this.breaksOf(written), written.length];
     let [at, cut] = [0, 0];
-    let row = { left: Infinity, right: -Infinity, styles: 0 };
+    const nothing = { left: Infinity, right: -Infinity, styles: 0, drawn: 0 };
+    let row = nothing;
     const end = (byHand: boolean, apart = 0) => {
       segments.push({ ...row, apart, hard: byHand ? 1 : 0 });
-      row = { left: Infinity, right: -Infinity, styles: 0 };
+      row = nothing;
     };
     for (const { node, element, style, styles, ...part } of parts) {
       for (let { from } = part; from < part.to;) {
@@ -189,7 +192,8 @@ export class ParagraphReader {
         }
         texts[text]!.last = pieces.length;
         pieces.push({ segment: segments.length, text, left, right });
-        row = { left: Math.min(row.left, left), right: Math.max(row.right, right), styles: (row.styles | styles) >>> 0 };
+        const drawn = row === nothing ? this.#isDrawn(node, style, from, left) : row.drawn;
+        row = { left: Math.min(row.left, left), right: Math.max(row.right, right), styles: (row.styles | styles) >>> 0, drawn };
         at += to - from;
         from = to;
         if (at === cuts[cut] && at < written.length) {
@@ -209,6 +213,7 @@ export class ParagraphReader {
   askEnds(all: readonly Gathered[], zoom: number): void {
     this.#zoom = zoom;
     this.#apart.clear();
+    this.#askSpaces(all);
     const asked = new Map<
       string,
       { readonly alone: HTMLElement; readonly text: Text; readonly from: number; readonly to: number }
@@ -240,6 +245,37 @@ export class ParagraphReader {
       if (Math.abs(more) > NEARER) this.#apart.set(pair, more);
     }
     for (const { alone } of asked.values()) alone.remove();
+  }
+
+  /** How wide a space is that no letter comes nearer to, by style. */
+  #askSpaces(all: readonly Gathered[]): void {
+    const asked = new Map<number, HTMLElement>();
+    for (const { words } of all)
+      for (const { parts } of words)
+        for (const { node, style } of parts) {
+          if (asked.has(style) || node.nodeType !== 3) continue;
+          const alone = node.ownerDocument!.createElement('span');
+          alone.style.cssText = ALONE;
+          alone.textContent = 'n n';
+          asked.set(style, alone);
+          node.parentElement!.append(alone);
+        }
+    for (const [style, alone] of asked) {
+      const { left, right } = this.#rectOf(alone.firstChild as Text, 1, 2);
+      this.#spaces.set(style, right - left);
+    }
+    for (const alone of asked.values()) alone.remove();
+  }
+
+  /** Whether what begins at a place in a text comes nearer to the space before it, or follows without one. */
+  #isDrawn(node: Standing, style: number, from: number, left: number): number {
+    if (from === 0 || node.nodeType !== 3) return 0;
+    const before = node.nodeValue!.slice(0, from);
+    if (!/\s$/.test(before)) return 1;
+    // Spaces that follow each other are one, at the last of which letters stand.
+    const space = this.#rectOf(node, from - 1, from);
+    const wide = left - (space.right > space.left ? space.left : this.#rectOf(node, before.trimEnd().length, from).left);
+    return Math.abs(wide - (this.#spaces.get(style) ?? NaN)) < (this.#zoom > 1 ? NEARER : PLAINLY) ? 0 : 1;
   }
 
   #apartAt(node: Standing, style: number, to: number): number {

@@ -6,12 +6,12 @@ import { TextGatherer } from './gather-text';
 import { ParagraphReader } from './read-paragraph';
 import type { ReadElement } from './style-facts';
 import { askLeading } from './style-leading';
+import { LargerType } from './larger-type';
 import { breaksIn } from './word-breaks';
 
 const STYLES_MOST = 32;
 /** Browsers say where a letter stands in 1/64 px; so many times larger, all that more exactly. */
 const LARGER = 64;
-const ZOOM = `html { zoom: ${LARGER} !important; }`;
 const NO_WRAP = '[data-mp-set] { text-wrap-mode: nowrap !important; }';
 /** Where letters of both sizes differ by more, px, they aren't set alike. */
 const ALIKE = 0.032;
@@ -46,13 +46,15 @@ export function readTypesetting(
   sheet.textContent = NO_WRAP;
   document.head.append(sheet);
   const plain = gathered.map((one) => reader.widthsOf(one));
-  sheet.textContent = NO_WRAP + ZOOM;
+  const larger = new LargerType(gatherer, nodes, LARGER);
+  sheet.textContent = NO_WRAP + larger.begin(gathered);
   reader.askEnds(gathered, LARGER);
-  // What stands in lines like a letter has a size of its own, and letters of broken sizes are rounded: both don't always grow along.
+  // What stands in lines like a letter has a size of its own, which doesn't always grow along.
   const large = gathered.map((one, i) => {
     const isAlike = reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - plain[i]![text]!) < ALIKE);
-    return one.atoms.length === 0 && one.whole && isAlike ? { read: reader.read(one, LARGER) } : undefined;
+    return one.atoms.length === 0 && isAlike ? { read: reader.read(one, LARGER) } : undefined;
   });
+  larger.end();
   sheet.textContent = NO_WRAP;
   const exact = withExactWidths(large.map((one) => one?.read));
   const paragraphs = gathered.map((one, i) => (large[i] ? exact[i] : reader.read(one, 1)));

@@ -4,6 +4,7 @@ import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
 import { applyEdit } from '@/core/edits';
 import { insert, MAIN, make, makeFrom, NARROW, set } from '@/core/edits/project-for-tests';
+import { columnEnds } from '@/core/audit/typeset/fr-columns';
 import type { Span } from '@/core/grid';
 import { layColumns, edgesOfColumns, placeSpans, readSpan, spanDeclarations } from '@/core/grid';
 import { planHeights, planOrder, planShares, planWidths } from '@/core/plans';
@@ -226,3 +227,38 @@ test('order by `order` is what was asked for, whatever the order was', async () 
     { numRuns: 25 },
   );
 });
+
+test('columns that share out a room end where Chromium ends them, to the very 1/64 px', async () => {
+  const column = fc.oneof(
+    fc.constantFrom(1, 2, 3, 1.5, 0.75, 1.2).map((fr) => ({ fr })),
+    fc.constantFrom(80, 33.5).map((px) => ({ px })),
+  );
+  const cases = fc.sample(
+    fc.record({
+      columns: fc.array(column, { minLength: 1, maxLength: 7 }).filter((list) => list.some((one) => 'fr' in one)),
+      gap: fc.constantFrom(0, 8, 10.5, 24),
+      rooms: fc.array(fc.integer({ min: 600 * 64, max: 1900 * 64 }), { minLength: 40, maxLength: 40 }),
+    }),
+    { numRuns: 60, seed: 8 },
+  );
+  await page.setContent('<body style="margin:0"><div id="grid" style="display:grid;position:absolute;left:0"></div>');
+  for (const { columns, gap, rooms } of cases) {
+    const template = columns.map((one) => ('fr' in one ? `minmax(0, ${one.fr}fr)` : `${one.px}px`)).join(' ');
+    const measured = await page.evaluate(
+      ([tracks, apart, widths, count]) => {
+        const grid = document.getElementById('grid')!;
+        grid.innerHTML = '<i style="display:block"></i>'.repeat(count);
+        grid.style.gridTemplateColumns = tracks;
+        grid.style.columnGap = `${apart}px`;
+        return widths.map((width) => {
+          grid.style.width = `${width}px`;
+          return [...grid.children].map((item) => item.getBoundingClientRect().right);
+        });
+      },
+      [template, gap, rooms.map((room) => room / 64), columns.length] as const,
+    );
+    rooms.forEach((room, i) =>
+      expect([template, gap, room, columnEnds(columns, gap, room / 64)]).toEqual([template, gap, room, measured[i]]),
+    );
+  }
+}, 60_000);

@@ -103,7 +103,7 @@ export function* textParts(
       const shares = typesetter.sharesOf([from, ...insideOf(from, to), to].map(measured));
       starts = between.lineStarts(shares).all();
       unknown = starts.filter((one) => !one).length;
-      lacks = unknown > FEW ? shares?.lacks : undefined;
+      lacks = unknown > FEW ? shares.lacks : undefined;
     }
     if (unknown > (to - from) * UNKNOWN_MOST) return asMeasured();
     let known = 0;

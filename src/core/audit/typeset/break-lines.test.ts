@@ -59,6 +59,19 @@ test('words have room where none is wider than a line', () => {
   expect(isRoomy(paragraphOf([[30, 80]]), 80)).toBe(false);
 });
 
+test('a line whose first letter comes nearer to the space before it may be taken to be one unit wider, in the same text', () => {
+  const drawn = (texts: number[][]) => {
+    const { segments, ...rest } = paragraphOf(texts);
+    return { ...rest, exact: 0, segments: { ...segments, drawn: Uint8Array.of(0, 1, 0) } };
+  };
+  const room = 30 + SPACE + 40;
+  const one = drawn([[70, 30, 40]]);
+  expect(breakLines(one, room + 0.1 / 64)).toEqual(Int32Array.of(0, 1));
+  for (const off of [0.1, 0.9]) expect(breakLines(one, room - off / 64)).toBeUndefined();
+  expect(breakLines(one, room - 1.1 / 64)).toEqual(Int32Array.of(0, 1, 2));
+  expect(breakLines(drawn([[70, 30], [40]]), room - 0.5 / 64)).toEqual(Int32Array.of(0, 1));
+});
+
 test('texts lie where their words do: spaces at a line’s ends take no room, those within belong to their text', () => {
   const paragraph = paragraphOf([[30, 30], [40], [20, 20]]);
   const told: unknown[] = [];

@@ -59,6 +59,8 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
   const starts: number[] = [0];
   const sum = new LineSum(paragraph);
   let piece = 0;
+  /** The text that the line begins in. */
+  let text = pieces.text[0];
   sum.begin(0, 0);
   for (let i = 0; i < count; i++) {
     const first = piece;
@@ -72,9 +74,12 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       // A part of a word has to have room as it stands among the others, and as it would at the end.
       const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isInside ? apart : 0) - room - UNIT;
       breaks = over > EXACTLY;
+      const begin = starts[starts.length - 1]!;
+      // What is shaped anew at its begin may be taken to be one unit wider, while it is the same text.
+      const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
       const more = (exact > 0 ? NEAR + exact : 0) + off;
       // A word isn't known to fit where there is no room for the space behind it, too.
-      const less = more + sum.doubt + (isInside ? 0 : apart);
+      const less = more + sum.doubt + (isInside ? 0 : apart) + (isDrawn ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
         breaks = near === 'breaks';
@@ -82,6 +87,7 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
     }
     if (!breaks) continue;
     starts.push(i);
+    text = pieces.text[first];
     sum.begin(first, i);
     for (let at = first; at < piece; at++) sum.add(at);
   }

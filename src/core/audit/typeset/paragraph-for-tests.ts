@@ -47,6 +47,7 @@ export function paragraphOf(
       left: Float64Array.from(segments.left),
       right: Float64Array.from(segments.right),
       apart: new Float64Array(segments.left.length),
+      drawn: new Uint8Array(segments.left.length),
       hard: Uint8Array.from(segments.hard),
       styles: Uint32Array.from(segments.styles),
     },

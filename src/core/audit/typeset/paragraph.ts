@@ -25,6 +25,8 @@ export interface Paragraph {
     readonly right: Float64Array;
     /** How much wider it is by itself than where something follows it that comes nearer to its last letter, or a space does, px. */
     readonly apart: Float64Array;
+    /** 1 where the space before it is as wide as its first letter makes it, so that browsers shape a line that begins with it anew. */
+    readonly drawn: Uint8Array;
     /** 1 where a line ends by hand behind it. */
     readonly hard: Uint8Array;
     /** The styles of the type in it, a bit for each. */

@@ -1,5 +1,6 @@
-import { PLAIN_DENOMINATORS } from '../codes';
+import { Laying, Level, PLAIN_DENOMINATORS } from '../codes';
 import type { PageFacts } from '../facts';
+import { FrGrid } from './fr-columns';
 
 /*
  * A box that follows the window by a share of it ends at a whole number of 1/64 px at every width: so browsers round it, and every box in it again.
@@ -28,39 +29,84 @@ function shareOf(grown: number, span: number): { readonly share: number; readonl
   return undefined;
 }
 
+function listIn(lists: Map<number, number[]>, key: number): number[] {
+  let list = lists.get(key);
+  if (!list) lists.set(key, (list = []));
+  return list;
+}
+
 /** Where boxes end at widths between measured ones, to the very 1/64 px. */
 export class Shares {
-  /** By side of a box, four an element: its share; NaN where it isn't known or isn't as measured. */
+  /** By side of a box, four an element: how far from that side of what it stands in; NaN where that isn't always as far. */
+  readonly #offset: Float64Array;
+  /** Its share of the window; NaN where it isn't known or isn't as measured. */
   readonly #share: Float64Array;
+  readonly #grids = new Map<number, FrGrid>();
+  readonly #parents: Int32Array;
   readonly #period: number;
   readonly #widths: readonly number[];
   /** By remainder: the measured widths. */
   readonly #like: PageFacts[][];
 
-  /** @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends */
-  constructor(measured: readonly PageFacts[]) {
+  /**
+   * @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends
+   * @param isPlain whether all shares that are written are plain ones
+   */
+  constructor(measured: readonly PageFacts[], isPlain = true) {
     const [first, last] = [measured[0]!, measured[measured.length - 1]!];
     const span = last.viewport.width - first.viewport.width;
+    const count = first.elements.length;
     this.#widths = measured.map(({ viewport }) => viewport.width);
-    this.#share = new Float64Array(first.boxes.length).fill(NaN);
+    this.#parents = Int32Array.from(first.elements, ({ parent }) => parent);
+    [this.#offset, this.#share] = [new Float64Array(count * 4).fill(NaN), new Float64Array(count * 4).fill(NaN)];
+    const items = new Map<number, number[]>();
+    this.#parents.forEach((parent, i) => parent >= 0 && first.flow[parent] === Laying.grid && listIn(items, parent).push(i));
+    for (const [grid, own] of items) {
+      const one = FrGrid.of(grid, own, measured);
+      if (one) this.#grids.set(grid, one);
+    }
+    /** Elements whose shares are shares of the window: what a grid shares out isn't rounded alike. */
+    const ofWindow = new Uint8Array(count);
     let period = 1;
-    if (span >= SPAN_LEAST)
-      for (let i = 0; i < first.elements.length; i++)
-        for (let side = i * 4; side < i * 4 + 4; side += 2) {
-          const one = shareOf(last.boxes[side]! - first.boxes[side]!, span);
-          if (!one) continue;
-          this.#share[side] = one.share;
-          if (period <= PERIOD_MOST) period *= one.odd / commonDivisor(period, one.odd);
-        }
+    for (let i = 0; i < count; i++) {
+      if (first.level[i] !== Level.block) continue;
+      const parent = this.#parents[i]!;
+      ofWindow[i] = parent < 0 || (ofWindow[parent] && first.flow[parent] !== Laying.grid) ? 1 : 0;
+      for (let side = i * 4; side < i * 4 + 4; side += 2) {
+        if (parent < 0 || first.flow[parent] === Laying.other) this.#offset[side] = this.#sameOffset(side, measured);
+        if (!isPlain || !ofWindow[i] || !Number.isNaN(this.#offset[side]) || span < SPAN_LEAST) continue;
+        const one = shareOf(last.boxes[side]! - first.boxes[side]!, span);
+        if (!one) continue;
+        this.#share[side] = one.share;
+        if (period <= PERIOD_MOST) period *= one.odd / commonDivisor(period, one.odd);
+      }
+    }
     this.#period = period;
     this.#like = Array.from({ length: period <= PERIOD_MOST ? period : 0 }, () => []);
     if (this.#like.length > 0) for (const facts of measured) this.#like[facts.viewport.width % period]!.push(facts);
     const isPaired = this.#isPaired;
-    for (let i = 0; i < first.elements.length; i++) {
-      const { parent } = first.elements[i]!;
-      const isKnown = isPaired && (parent < 0 || !Number.isNaN(this.#share[parent * 4]! + this.#share[parent * 4 + 2]!));
-      for (let side = i * 4; side < i * 4 + 4; side += 2) if (!isKnown || !this.#isAsMeasured(side)) this.#share[side] = NaN;
+    for (let side = 0; side < count * 4; side += 2) if (!isPaired || !this.#isAsMeasured(side)) this.#share[side] = NaN;
+    // What stands in something that isn't known isn't either.
+    for (let i = 0; i < count; i++) {
+      const parent = this.#parents[i]!;
+      if (parent < 0 || (this.#isKnown(parent * 4) && this.#isKnown(parent * 4 + 2))) continue;
+      for (const side of [i * 4, i * 4 + 2]) this.#offset[side] = this.#share[side] = NaN;
+      this.#grids.delete(parent);
     }
+  }
+
+  #isKnown(side: number): boolean {
+    const isNumber = (of: Float64Array) => !Number.isNaN(of[side]!);
+    return isNumber(this.#offset) || isNumber(this.#share) || (this.#grids.get(this.#parents[side >> 2]!)?.has(side) ?? false);
+  }
+
+  /** How far a side is from that side of what it stands in, where it is as far at all measured widths. */
+  #sameOffset(side: number, measured: readonly PageFacts[]): number {
+    const parent = this.#parents[side >> 2]!;
+    const beside = ({ boxes, viewport }: PageFacts) =>
+      boxes[side]! - (parent >= 0 ? boxes[parent * 4 + (side % 4)]! : side % 4 === 0 ? 0 : viewport.width);
+    const offset = beside(measured[0]!);
+    return measured.every((facts) => Math.abs(beside(facts) - offset) < SAME) ? offset : NaN;
   }
 
   /** Whether two of the measured widths, far from each other, are rounded alike: to say whether it is so. */
@@ -74,6 +120,7 @@ export class Shares {
   /** Whether widths at which everything is rounded alike differ by the share, exactly. */
   #isAsMeasured(side: number): boolean {
     const share = this.#share[side]!;
+    if (Number.isNaN(share)) return false;
     const off = (a: PageFacts, b: PageFacts) =>
       Math.abs(b.boxes[side]! - a.boxes[side]! - share * (b.viewport.width - a.viewport.width));
     return this.#like.every((list) => list.every((one) => off(list[0]!, one) < SAME));
@@ -81,6 +128,17 @@ export class Shares {
 
   /** Where a side of a box is, px; undefined where it isn't known to the very 1/64 px. @param side four an element, the left of which is 0 */
   at(side: number, width: number): number | undefined {
+    const parent = this.#parents[side >> 2]!;
+    const offset = this.#offset[side]!;
+    if (offset === offset) {
+      const from = parent >= 0 ? this.at(parent * 4 + (side % 4), width) : side % 4 === 0 ? 0 : width;
+      return from === undefined ? undefined : from + offset;
+    }
+    const grid = this.#grids.get(parent);
+    if (grid?.has(side)) {
+      const [from, to] = [this.at(parent * 4, width), this.at(parent * 4 + 2, width)];
+      return from === undefined || to === undefined ? undefined : grid.at(side, from, to);
+    }
     const near = this.#like[width % this.#period]?.[0];
     const share = this.#share[side]!;
     return near && share === share ? near.boxes[side]! + share * (width - near.viewport.width) : undefined;

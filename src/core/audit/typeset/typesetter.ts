@@ -126,9 +126,9 @@ export class Typesetter {
     this.#begin();
   }
 
-  /** What neighbouring measured viewports say of where boxes end; undefined where shares can't be told apart. */
-  sharesOf(measured: readonly PageFacts[]): Shares | undefined {
-    return this.#set.plainShares ? new Shares(measured) : undefined;
+  /** What neighbouring measured viewports say of where boxes end. */
+  sharesOf(measured: readonly PageFacts[]): Shares {
+    return new Shares(measured, this.#set.plainShares);
   }
 
   /** Whether an element has text whose lines aren't worked out. */

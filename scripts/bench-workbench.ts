@@ -1,0 +1,158 @@
+import type { CDPSession, Page as BrowserPage } from 'playwright-core';
+import { zipSync } from 'fflate';
+import type { Page, Project } from '@/core/document';
+import { launchChromium } from '@/server/browser/chromium';
+import { largePage } from './large-page';
+import { longTasks } from './long-tasks';
+
+const SIZES = [2_000, 5_000];
+/** What is wanted of a page of 2,000 elements. */
+const WANTED = { open: 2_000, edit: 30, many: 200, task: 50 };
+const MANY = 500;
+
+/** Main thread time of a page so far, ms; the previewed page has a process of its own. */
+async function busy(devtools: CDPSession): Promise<number> {
+  const { metrics } = await devtools.send('Performance.getMetrics');
+  return metrics.find(({ name }) => name === 'TaskDuration')!.value * 1_000;
+}
+
+const middle = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+const drawn = (page: BrowserPage) =>
+  page.evaluate('new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))');
+
+/** A page of so many elements and 300 kB of sheets in the workbench: what opening and editing cost. */
+async function benchPageOf(size: number): Promise<void> {
+  const address = process.env.MILLPOND_URL!;
+  const browser = await launchChromium();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page.setDefaultTimeout(120_000);
+  const text = new TextEncoder();
+  const files = largePage(Math.floor((size - 2) / 5));
+  const zip = Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([path, one]) => [path, text.encode(one)]))));
+  const answer = await page.request.post(`${address}/api/projects/bring-in?name=Bench`, {
+    headers: { 'content-type': 'application/zip' },
+    data: zip,
+  });
+  const id = /"type":"made","id":"([^"]+)"/.exec(await answer.text())![1]!;
+  const stored = (await (await page.request.get(`${address}/api/projects/${id}`)).json()) as { project: Project };
+  const { elements } = stored.project.pages[0]! as Page;
+  const count = Object.keys(elements).length;
+  console.log(`A page of ${count} elements and ${Math.round(files['main.css']!.length / 1_000)} kB of sheets in the workbench:`);
+  const ofCard = (n: number) => Object.values(elements).find(({ attributes }) => attributes.id === `c${n}`)!.id;
+  await page.addInitScript(() => localStorage.setItem('mill-pond-measuring', 'asked'));
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send('Performance.enable');
+  const frame = () => page.frameLocator('iframe').first();
+  const say = (what: string, ms: number, wanted?: number) =>
+    console.log(
+      `  ${what}: ${ms.toFixed(0)} ms${wanted !== undefined && size === SIZES[0] ? ` (at most ${wanted} is wanted)` : ''}`,
+    );
+
+  const opened: number[] = [];
+  for (let round = 0; round < 3; round++) {
+    const begun = performance.now();
+    await page.goto(`${address}/projects/${id}`);
+    await frame().locator('.card').first().waitFor();
+    await drawn(page);
+    opened.push(performance.now() - begun);
+  }
+  say('opened to its first frame (median of 3)', middle(opened), WANTED.open);
+
+  const saved = () => page.getByText('All saved', { exact: true }).or(page.locator('[data-saving=saved]')).first().waitFor();
+  const first = ofCard(0);
+  const row = (of: string) => page.locator(`[role=treeitem][data-row="${of}"]`);
+  await row(first).click();
+  const field = page.locator('input[data-property="margin-top"]').first();
+  await field.waitFor();
+
+  /** Main thread time of something, until nothing is left to do. */
+  async function costOf(work: () => Promise<unknown>): Promise<number> {
+    await page.waitForTimeout(400);
+    const before = await busy(devtools);
+    await work();
+    await page.waitForTimeout(1_000);
+    return (await busy(devtools)) - before;
+  }
+  const quiet = await costOf(async () => undefined);
+  const write = (value: string) => async () => {
+    await field.focus();
+    await field.fill(value);
+    await page.keyboard.press('Enter');
+  };
+  const filled = await costOf(async () => {
+    await field.focus();
+    await field.fill('77px');
+    await page.keyboard.press('Escape');
+  });
+  const edits: number[] = [];
+  const shown: number[] = [];
+  for (let round = 0; round < 5; round++) {
+    edits.push((await costOf(write(`${11 + round}px`))) - filled);
+    const begun = performance.now();
+    await write(`${31 + round}px`)();
+    await page
+      .frames()[1]!
+      .waitForFunction(([of, value]) => getComputedStyle(document.querySelector(`[data-mp-node="${of}"]`)!).marginTop === value, [
+        first,
+        `${31 + round}px`,
+      ] as const);
+    shown.push(performance.now() - begun);
+  }
+  await saved();
+  say('one value, main thread', middle(edits), WANTED.edit);
+  say('one value, until the page shows it', middle(shown));
+  const undone: number[] = [];
+  for (let round = 0; round < 4; round++) undone.push((await costOf(() => page.keyboard.press('Control+z'))) - quiet);
+  say('undo, main thread', middle(undone));
+
+  const axis = (await page.getByTestId('axis').boundingBox())!;
+  const scrub = async () => {
+    await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
+    await page.mouse.down();
+    for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
+    await page.mouse.up();
+  };
+  console.log(`  scrubbing over all widths: ${await longTasks(page, scrub)}`);
+  const step = async () => {
+    await field.focus();
+    for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowUp');
+  };
+  console.log(`  stepping a value 30 times: ${await longTasks(page, step)}`);
+  const handle = page.locator('[data-handle]').first();
+  await handle.waitFor();
+  const grip = (await handle.boundingBox())!;
+  const drag = async () => {
+    await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+    await page.mouse.down();
+    for (let i = 1; i <= 60; i++) {
+      await page.mouse.move(grip.x + grip.width / 2 + (i % 20), grip.y + grip.height / 2 + (i % 20));
+      await page.waitForTimeout(8);
+    }
+    await page.mouse.up();
+  };
+  console.log(`  dragging a handle: ${await longTasks(page, drag)}`);
+
+  await row(first).click();
+  const last = ofCard(MANY / 5 - 1);
+  await page.getByRole('tree').evaluate(
+    (tree, at) => {
+      tree.scrollTop = (tree.scrollHeight * at[0]!) / at[1]!;
+    },
+    [MANY - 12, count],
+  );
+  const through = await costOf(() => row(last).click({ modifiers: ['Shift'] }));
+  say(`selecting ${MANY} elements`, through - quiet);
+  const several: number[] = [];
+  for (let round = 0; round < 3; round++) several.push((await costOf(write(`${51 + round}px`))) - filled);
+  say(`one value on ${MANY} elements, main thread`, middle(several), WANTED.many);
+  say(`undoing that`, (await costOf(() => page.keyboard.press('Control+z'))) - quiet);
+  const { usedSize } = await devtools.send('Runtime.getHeapUsage');
+  console.log(`  memory of the workbench: ${(usedSize / 1e6).toFixed(0)} MB`);
+  await page.request.delete(`${address}/api/projects/${id}`).catch(() => undefined);
+  await browser.close();
+}
+
+export async function benchWorkbench(): Promise<void> {
+  for (const size of SIZES) await benchPageOf(size);
+}
