@@ -6,7 +6,8 @@ import type { Specificity } from '../read';
 import { compareSpecificity } from '../read';
 import type { PageRule } from './page-rules';
 import { rulesOn } from './page-rules';
-import { nodesOf } from './selector-nodes';
+import { indexOf } from './rule-index';
+import { seenNodes } from './seen-nodes';
 
 /** A rule of an imported sheet that matches an element, with the sheet it stands in. */
 export interface MatchedRule {
@@ -39,10 +40,11 @@ export function importedRules(
 ): readonly MatchedRule[] {
   const rules = rulesOn(project, page);
   if (rules.length === 0) return [];
-  const node = nodesOf(project, page).get(element?.id ?? 'html');
+  const node = seenNodes(project, page).get(element?.id ?? 'html');
   if (!node) return [];
   const found: Found[] = [];
-  for (const [order, { sheetId, rule, layer }] of rules.entries()) {
+  for (const order of indexOf(rules).for(node)) {
+    const { sheetId, rule, layer } = rules[order]!;
     if (rule.unsure) {
       // Where it can't even be read it may match anything.
       if (rule.selectors.length === 0)

@@ -35,12 +35,19 @@ export function nodesOf(project: Project, page: Page): SelectorNodes {
   return known.nodes;
 }
 
-function grown(project: Project, page: Page): SelectorNodes {
+/** @param classesHere the classes that an element is to be seen with */
+export function grown(
+  project: Project,
+  page: Page,
+  classesHere: (element: PageElement) => readonly string[] = (element) => classesOf(project, element),
+): SelectorNodes {
   const nodes = new Map<string, SelectorNode>();
   const grow = (id: string, parent: SelectorNode): SelectorNode => {
     const element = page.elements[id]!;
-    const classes = classesOf(project, element);
-    const attributes = { ...element.attributes, ...(classes.length > 0 && { class: classes.join(' ') }) };
+    const classes = classesHere(element);
+    const { class: _, ...written } = element.attributes;
+    const hasClass = classes.length > 0 || element.attributes.class !== undefined;
+    const attributes = { ...written, ...(hasClass && { class: classes.join(' ') }) };
     const node: Growing = { id, tag: element.tag, attributes, parent, children: [] };
     for (const child of childIds(element)) node.children.push(grow(child, node));
     nodes.set(id, node);
@@ -53,7 +60,7 @@ function grown(project: Project, page: Page): SelectorNodes {
 }
 
 /** The same with one element otherwise: it, what stands in it, and what it stands in are made anew, all else is shared. */
-function otherwise(nodes: SelectorNodes, element: PageElement): SelectorNodes {
+export function otherwise(nodes: SelectorNodes, element: PageElement): SelectorNodes {
   const before = nodes.get(element.id)!;
   const own = new Map<string, SelectorNode>();
   const grow = (node: SelectorNode, said: Partial<SelectorNode>): Growing => {

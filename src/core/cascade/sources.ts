@@ -15,6 +15,8 @@ import { addHiding, foldAround, hidingOf } from './hiding';
 import { presentationalFor } from './presentational';
 import { ancestorWord, browserDefaultFor, browserForcedFor, isRightToLeft } from './browser-defaults';
 import { addStates, ownersOf } from './owning';
+import type { SelectorNodes } from './selector-nodes';
+import { seenNodes } from './seen-nodes';
 import { boxDefaultFor, stateDefaultsFor } from './pseudo-defaults';
 import type { Candidate, Layer, Source } from './source';
 import { declared } from './source';
@@ -29,6 +31,8 @@ interface Known {
   readonly project: Pick<Project, 'breakpoints' | 'shared' | 'kinds' | 'sheets' | 'rootSize'>;
   /** The page's elements as they were when this was last found to hold. */
   elements: Page['elements'];
+  /** What the selectors of sheets from elsewhere saw of the page; undefined where it has none. */
+  readonly seen: SelectorNodes | undefined;
   readonly direction: Page['direction'];
   /** What the browser's sheet asks of all that it stands in, nearest first. */
   readonly under: readonly string[];
@@ -55,9 +59,11 @@ const isOf = (known: Known, project: Project, page: Page, element: PageElement) 
   known.alternates === alternatesWith(page, element) &&
   known.fold === foldOf(page, element) &&
   known.direction === page.direction &&
-  // Imported rules match by classes, which come from names all over the project.
-  ((project.sheets.length === 0 && !page.brought) || (known.project === project && known.elements === page.elements)) &&
+  known.seen === seenBy(project, page) &&
   standsAsBefore(known, page, element);
+
+const seenBy = (project: Project, page: Page): SelectorNodes | undefined =>
+  project.sheets.length === 0 && !page.brought ? undefined : seenNodes(project, page);
 
 const foldOf = (page: Page, element: PageElement): Panel | undefined =>
   element.tag === 'summary' ? foldAround(element, parentOf(page, element.id)) : undefined;
@@ -121,6 +127,7 @@ function knownFor(project: Project, page: Page, element: PageElement): Known {
   const fresh: Known = {
     project,
     elements: page.elements,
+    seen: seenBy(project, page),
     direction: page.direction,
     under,
     alternates,

@@ -7,6 +7,7 @@ import type { Look } from '../cascade/look';
 import { heldIn } from '../cascade/look';
 import { circumstancesOf, lookUnder } from '../cascade/circumstances';
 import { specifiedValue } from '../cascade/resolve';
+import { seenNodes } from '../cascade/seen-nodes';
 import { conditionsOf } from '../cascade/sources';
 import { densitiesOf } from '../devices/densities';
 import { classNames } from '../document/class-names';
@@ -226,6 +227,7 @@ export function classesFootprint(before: Project, after: Project): Footprint {
   return mergeFootprints(
     ...treesOf(after).map((page): Footprint => {
       const old = pageOf(before, page.id);
+      if (old && seenNodes(before, old) === seenNodes(after, page)) return {};
       const elements = Object.values(page.elements).flatMap((element) => {
         const earlier = old?.elements[element.id];
         if (!old || !earlier) return [];

@@ -23,6 +23,10 @@ export interface ReadSelector {
   readonly box?: string;
   /** Whether it asks for a state that comes and goes. */
   readonly dynamic: boolean;
+  /** One thing that all have that it matches: ".class", "#id" or "tag"; empty where nothing of them is known beforehand. */
+  readonly key: string;
+  /** All classes that it speaks of; undefined where it asks for more of the attribute than names of classes. */
+  readonly classes: readonly string[] | undefined;
   /**
    * Whether it matches an element, or for a box that box of it, while elements are in the states that `isIn` says; at
    * rest without it.
@@ -93,6 +97,35 @@ function isUnderstood(part: Selector): boolean {
   return !Array.isArray(part.data) || part.data.every((list) => list.every(isUnderstood));
 }
 
+const isClass = (part: Selector) => part.type === SelectorType.Attribute && part.name === 'class' && part.action === 'element';
+
+/** What the last compound of a selector asks for first: rare things before common ones. */
+function keyOf(parts: readonly Selector[]): string {
+  const compound = parts.slice(parts.findLastIndex((part) => joins(part)) + 1);
+  const named = (is: (part: Selector) => boolean) => compound.find(is) as { readonly value: string; readonly name: string } | undefined;
+  const id = named((part) => part.type === SelectorType.Attribute && part.name === 'id' && part.action === 'equals');
+  if (id) return `#${id.value}`;
+  const own = named(isClass);
+  if (own) return `.${own.value}`;
+  return named((part) => part.type === SelectorType.Tag)?.name.toLowerCase() ?? '';
+}
+
+function classesIn(parts: readonly Selector[]): readonly string[] | undefined {
+  const all: string[] = [];
+  for (const part of parts) {
+    if (part.type === SelectorType.Attribute && part.name === 'class') {
+      if (!isClass(part)) return undefined;
+      all.push(part.value);
+    }
+    for (const inner of part.type === SelectorType.Pseudo && Array.isArray(part.data) ? part.data : []) {
+      const classes = classesIn(inner);
+      if (!classes) return undefined;
+      all.push(...classes);
+    }
+  }
+  return all;
+}
+
 const rests = (part: Selector): boolean =>
   part.type !== SelectorType.PseudoElement && !(part.type === SelectorType.Pseudo && NOT_AT_REST.test(part.name));
 /** Whether a state stands inside `:not()` or `:is()`, where it would decide instead of only never matching. */
@@ -128,6 +161,7 @@ export function readLoosely(source: string): ReadSelector[] | undefined {
     const box = last && BOX.test(nameOf(last) ?? '') ? nameOf(last) : undefined;
     const ofElement = whole(box === undefined ? kept : kept.slice(0, -1));
     const said = { text: stringify([parts]), specificity: parts.map(weigh).reduce(plus, WEIGHTLESS), dynamic: false };
+    let [key, classes] = ['', classesIn(ofElement)];
     let matches: (node: SelectorNode) => boolean = () => true;
     try {
       const matching = compile<SelectorNode, SelectorNode>([ofElement], options);
@@ -135,10 +169,12 @@ export function readLoosely(source: string): ReadSelector[] | undefined {
         asked = ALWAYS;
         return matching(node);
       };
+      key = keyOf(ofElement);
     } catch {
       // Nothing of it can be told: it may be anything.
+      classes = [];
     }
-    return [{ ...said, ...(box !== undefined && { box }), matches }];
+    return [{ ...said, ...(box !== undefined && { box }), key, classes, matches }];
   });
 }
 
@@ -157,6 +193,8 @@ export function readSelectors(source: string): ReadSelector[] | undefined {
         specificity: parts.map(weigh).reduce(plus, WEIGHTLESS),
         ...(box !== undefined && { box }),
         dynamic: ofElement.some((part) => DYNAMIC.test(nameOf(part) ?? '')),
+        key: keyOf(ofElement),
+        classes: classesIn(ofElement),
         matches(node, isIn = AT_REST) {
           asked = isIn;
           return matching(node);
