@@ -2,12 +2,13 @@ import type { Held } from '../breakpoints/viewport';
 import { isHeld } from '../breakpoints/viewport';
 import type { PageElement } from '../document/element';
 import type { Page, Project } from '../document/project';
-import type { Specificity } from '../read';
+import type { SelectorNode, Specificity } from '../read';
 import { compareSpecificity } from '../read';
 import type { PageRule } from './page-rules';
 import { rulesOn } from './page-rules';
 import { indexOf } from './rule-index';
 import { seenNodes } from './seen-nodes';
+import type { SelectorNodes } from './selector-nodes';
 
 /** A rule of an imported sheet that matches an element, with the sheet it stands in. */
 export interface MatchedRule {
@@ -40,8 +41,21 @@ export function importedRules(
 ): readonly MatchedRule[] {
   const rules = rulesOn(project, page);
   if (rules.length === 0) return [];
-  const node = seenNodes(project, page).get(element?.id ?? 'html');
+  const nodes = seenNodes(project, page);
+  const node = nodes.get(element?.id ?? 'html');
   if (!node) return [];
+  let known = matched.get(nodes);
+  if (!known) matched.set(nodes, (known = new Map()));
+  const key = `${element?.id ?? 'html'} ${box ?? ''} ${important}`;
+  let list = known.get(key);
+  if (!list) known.set(key, (list = inOrder(matching(rules, node, box), important)));
+  return list;
+}
+
+/** What was found of elements as rules see them, which is so for as long as they see the same. */
+const matched = new WeakMap<SelectorNodes, Map<string, readonly MatchedRule[]>>();
+
+function matching(rules: readonly PageRule[], node: SelectorNode, box: string | undefined): Found[] {
   const found: Found[] = [];
   for (const order of indexOf(rules).for(node)) {
     const { sheetId, rule, layer } = rules[order]!;
@@ -68,6 +82,11 @@ export function importedRules(
       found.push({ rule, sheetId, specificity, order, layer, holds });
     }
   }
+  return found;
+}
+
+/** Weakest first. */
+function inOrder(found: Found[], important: boolean): readonly MatchedRule[] {
   const byLayer = important ? (a: Found, b: Found) => b.layer - a.layer : (a: Found, b: Found) => a.layer - b.layer;
   return found.sort((a, b) => byLayer(a, b) || compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }

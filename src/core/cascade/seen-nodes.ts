@@ -54,7 +54,8 @@ const seenClasses = (rules: readonly PageRule[], project: Project, element: Page
 
 /** Whether rules can't tell one version of a page from another. */
 function looksSame(rules: readonly PageRule[], was: Seen, project: Project, page: Page): boolean {
-  if (was.page.root !== page.root || !sameJson(htmlAttributes(was.project, was.page), htmlAttributes(project, page))) return false;
+  if (was.page.root !== page.root || !sameJson(htmlAttributes(was.project, was.page), htmlAttributes(project, page)))
+    return false;
   const sameNames = classNames(was.project) === classNames(project) && was.project.shared === project.shared;
   const ids = sameNames ? changedIds(was.page.elements, page.elements) : Object.keys(page.elements);
   return ids.every((id) => {

@@ -1,10 +1,18 @@
 import type { PageSheet } from '../document/page-sheets';
+import type { PageElement } from '../document/element';
 import type { Page } from '../document/project';
+import { carried } from '../document/versions';
 import type { PageRule } from './page-rule';
 
-const asked = new WeakMap<Page['elements'], boolean>();
 const saying = new WeakMap<readonly PageSheet[], boolean>();
 const TURNING = /direction\s*:\s*rtl|writing-mode\s*:/i;
+
+const isTurning = (element: PageElement | undefined) =>
+  /^(rtl|auto)$/i.test(element?.attributes.dir ?? '') || TURNING.test(element?.attributes.style ?? '');
+const hasTurning = carried(
+  (elements) => Object.values(elements).some(isTurning),
+  (before, after) => before?.attributes !== after?.attributes && isTurning(before) !== isTurning(after),
+);
 
 /** Whether some text of a page may run otherwise than from left to right and down. */
 export function isTurned(page: Partial<Pick<Page, 'direction' | 'elements'>>, sheets: readonly PageSheet[]): boolean {
@@ -12,13 +20,7 @@ export function isTurned(page: Partial<Pick<Page, 'direction' | 'elements'>>, sh
   let said = saying.get(sheets);
   if (said === undefined) saying.set(sheets, (said = sheets.some(({ sheet }) => TURNING.test(sheet.css))));
   if (said || !page.elements) return said;
-  let turned = asked.get(page.elements);
-  if (turned === undefined) {
-    const elements = Object.values(page.elements);
-    turned = elements.some(({ attributes: { dir, style } }) => /^(rtl|auto)$/i.test(dir ?? '') || TURNING.test(style ?? ''));
-    asked.set(page.elements, turned);
-  }
-  return turned;
+  return hasTurning(page.elements);
 }
 
 const known = new WeakMap<readonly PageRule[], readonly PageRule[]>();

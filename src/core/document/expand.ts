@@ -13,6 +13,7 @@ import { listsIn, nesting, partNamed, partsIn, partsInOrder, shownCount, topOf, 
 import type { Page, Project } from './project';
 import { subtreeOf } from './tree';
 import type { Saying, Use } from './use';
+import { carried } from './versions';
 import { isInUse, NESTED_PARTS_MOST, sayingOf, shownId } from './use';
 
 /*
@@ -278,12 +279,19 @@ export function kept(project: Project): Project {
   return { ...project, pages: differs(pages, project.pages) ? pages : project.pages, parts };
 }
 
+const isShown = (element: PageElement | undefined) =>
+  element !== undefined && (element.kept !== undefined || isInUse(element.id));
+const showsUses = carried(
+  (elements) => Object.values(elements).some(isShown),
+  (before, after) => isShown(before) !== isShown(after),
+);
+
 /** A page, or a part, as it is kept. */
 export function keptTree(tree: Page): Page {
   const known = keptTrees.get(tree);
   if (known) return known;
+  if (!showsUses(tree.elements)) return tree;
   const elements = Object.values(tree.elements);
-  if (elements.every((one) => !one.kept && !isInUse(one.id))) return tree;
   return { ...tree, elements: Object.fromEntries(keptElements(elements).map((one) => [one.id, one])) };
 }
 

@@ -102,7 +102,8 @@ const isClass = (part: Selector) => part.type === SelectorType.Attribute && part
 /** What the last compound of a selector asks for first: rare things before common ones. */
 function keyOf(parts: readonly Selector[]): string {
   const compound = parts.slice(parts.findLastIndex((part) => joins(part)) + 1);
-  const named = (is: (part: Selector) => boolean) => compound.find(is) as { readonly value: string; readonly name: string } | undefined;
+  const named = (is: (part: Selector) => boolean) =>
+    compound.find(is) as { readonly value: string; readonly name: string } | undefined;
   const id = named((part) => part.type === SelectorType.Attribute && part.name === 'id' && part.action === 'equals');
   if (id) return `#${id.value}`;
   const own = named(isClass);
@@ -178,6 +179,15 @@ export function readLoosely(source: string): ReadSelector[] | undefined {
   });
 }
 
+/**
+ * Tells whether a selector matches. Of thousands most are never asked, so it is made at the first question, but for those that may turn out to be none.
+ */
+function matcher(parts: Selector[]): (node: SelectorNode) => boolean {
+  const make = () => compile<SelectorNode, SelectorNode>([parts], options);
+  let made = parts.some(({ type }) => type === SelectorType.Pseudo) ? make() : undefined;
+  return (node) => (made ??= make())(node);
+}
+
 /** A selector list, one by one. Undefined where one of them isn't understood: browsers then drop the whole rule too. */
 export function readSelectors(source: string): ReadSelector[] | undefined {
   try {
@@ -187,7 +197,7 @@ export function readSelectors(source: string): ReadSelector[] | undefined {
       const box = last !== undefined && BOX.test(last) ? last : undefined;
       const ofElement = box === undefined ? parts : whole(parts.slice(0, -1));
       const never = ofElement.some((part) => BOX.test(nameOf(part) ?? '') || NEVER.test(nameOf(part) ?? ''));
-      const matching = never ? () => false : compile<SelectorNode, SelectorNode>([ofElement], options);
+      const matching = never ? () => false : matcher(ofElement);
       return {
         text: all.length === 1 ? source : stringify([parts]),
         specificity: parts.map(weigh).reduce(plus, WEIGHTLESS),

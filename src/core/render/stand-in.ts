@@ -110,12 +110,24 @@ const MATTERS = {
   density: /resolution/,
 } as const;
 
+const askedBy = new WeakMap<Project['sheets'], ReadonlySet<string>>();
+
+/** What sheets from elsewhere ask of readers: found once, since they are long and this is asked at every frame. */
+function askedIn(sheets: Project['sheets']): ReadonlySet<string> {
+  let asked = askedBy.get(sheets);
+  if (!asked) {
+    const found = Object.entries(MATTERS).filter(([, words]) => sheets.some(({ css }) => words.test(css)));
+    askedBy.set(sheets, (asked = new Set(found.map(([what]) => what))));
+  }
+  return asked;
+}
+
 /**
  * The same stand-in with the usual where this project never asks, so that frames for different devices can share what
  * is written for them.
  */
 export function whatMatters(project: Project, standIn: StandIn): StandIn {
-  const asked = (what: keyof typeof MATTERS) => project.sheets.some(({ css }) => MATTERS[what].test(css));
+  const asked = (what: keyof typeof MATTERS) => askedIn(project.sheets).has(what);
   const pointer = asked('pointer') || project.breakpoints.some(({ condition }) => condition.pointer);
   const { text, height } = standIn;
   const slides = treesOf(project).some((tree) => panelsOn(tree).some(({ panel }) => panel!.slides));
