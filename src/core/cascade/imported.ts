@@ -46,14 +46,19 @@ export function importedRules(
   if (!node) return [];
   let known = matched.get(nodes);
   if (!known) matched.set(nodes, (known = new Map()));
-  const key = `${element?.id ?? 'html'} ${box ?? ''} ${important}`;
-  let list = known.get(key);
-  if (!list) known.set(key, (list = inOrder(matching(rules, node, box), important)));
-  return list;
+  const key = `${element?.id ?? 'html'} ${box ?? ''}`;
+  let all = known.get(key);
+  if (!all) known.set(key, (all = matching(rules, node, box)));
+  const found = important ? all.filter(({ rule }) => saysImportant(rule)) : all;
+  const byLayer = important ? (a: Found, b: Found) => b.layer - a.layer : (a: Found, b: Found) => a.layer - b.layer;
+  return found.toSorted((a, b) => byLayer(a, b) || compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
 
+const saysImportant = ({ important, doubtedImportant }: PageRule['rule']): boolean =>
+  (doubtedImportant?.length ?? 0) > 0 || Object.keys(important).length > 0;
+
 /** What was found of elements as rules see them, which is so for as long as they see the same. */
-const matched = new WeakMap<SelectorNodes, Map<string, readonly MatchedRule[]>>();
+const matched = new WeakMap<SelectorNodes, Map<string, readonly Found[]>>();
 
 function matching(rules: readonly PageRule[], node: SelectorNode, box: string | undefined): Found[] {
   const found: Found[] = [];
@@ -83,12 +88,6 @@ function matching(rules: readonly PageRule[], node: SelectorNode, box: string | 
     }
   }
   return found;
-}
-
-/** Weakest first. */
-function inOrder(found: Found[], important: boolean): readonly MatchedRule[] {
-  const byLayer = important ? (a: Found, b: Found) => b.layer - a.layer : (a: Found, b: Found) => a.layer - b.layer;
-  return found.sort((a, b) => byLayer(a, b) || compareSpecificity(a.specificity, b.specificity) || a.order - b.order);
 }
 
 /** Whether one selector of a rule matches, conditions and all; or by a word for it where it can't be read. */

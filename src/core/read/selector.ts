@@ -179,12 +179,21 @@ export function readLoosely(source: string): ReadSelector[] | undefined {
   });
 }
 
+const PLAIN = new Set<string>([
+  SelectorType.Attribute,
+  SelectorType.Tag,
+  SelectorType.Universal,
+  SelectorType.Descendant,
+  SelectorType.Child,
+  SelectorType.Adjacent,
+  SelectorType.Sibling,
+]);
 /**
  * Tells whether a selector matches. Of thousands most are never asked, so it is made at the first question, but for those that may turn out to be none.
  */
 function matcher(parts: Selector[]): (node: SelectorNode) => boolean {
   const make = () => compile<SelectorNode, SelectorNode>([parts], options);
-  let made = parts.some(({ type }) => type === SelectorType.Pseudo) ? make() : undefined;
+  let made = parts.every(({ type }) => PLAIN.has(type)) ? undefined : make();
   return (node) => (made ??= make())(node);
 }
 
