@@ -32,6 +32,54 @@ test('create, rename, delete with confirmation, bring back', async ({ page }) =>
   await expect(row('Plum orchard')).toHaveCount(1);
 });
 
+test('a first project begins with a ready set and a tour that is gone through, left at once, or not wanted', async ({
+  page,
+  request,
+}) => {
+  const tour = page.getByRole('dialog');
+  const offer = page.getByRole('button', { name: 'A short tour of the gauge' });
+  await test.step('by keyboard: the set says what it is, and the tour begins by itself, once', async () => {
+    await page.goto('/');
+    await page.getByLabel('Name', { exact: true }).fill('Ropewalk');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Narrow first, four');
+    await expect(page.getByText('Narrow: 430 and wider')).toBeVisible();
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await expect(tour).toHaveAccessibleName(/The scale is all widths/);
+    await expect(tour).toHaveAccessibleDescription(/the page follows/);
+    for (const next of [/Bands lie/, /Edits go/, /Bars are faults/, /Lanes say/]) {
+      await page.keyboard.press('Enter');
+      await expect(tour).toHaveAccessibleName(next);
+    }
+    await page.keyboard.press('ArrowLeft');
+    await expect(tour).toHaveAccessibleName(/Bars are faults/);
+    await page.keyboard.press('Escape');
+    await expect(tour).toHaveCount(0);
+    await expect(offer).toHaveCount(0);
+    const { breakpoints, baseName } = await readProject(request, /projects\/([^/?]+)/.exec(page.url())![1]!);
+    expect([baseName, ...breakpoints.map(({ name }) => name)]).toEqual(['Slim', 'Narrow', 'Middle', 'Wide', 'Very wide']);
+    await page.reload();
+    await page.getByRole('tree').waitFor();
+    await expect(tour).toHaveCount(0);
+  });
+  await test.step('it is offered to whoever opens another’s project first, and shuts nothing off', async () => {
+    await page.evaluate(() => localStorage.removeItem('mill-pond-tour'));
+    await page.reload();
+    await offer.click();
+    await expect(tour).toHaveAccessibleName(/The scale/);
+    await page.getByRole('treeitem', { name: 'First text' }).click();
+    await expect(page.getByRole('treeitem', { name: 'First text' })).toHaveAttribute('aria-selected', 'true');
+    await tour.getByRole('button', { name: 'Leave the tour' }).click();
+    await page.evaluate(() => localStorage.removeItem('mill-pond-tour'));
+    await page.reload();
+    await page.getByRole('button', { name: 'Not now' }).click();
+    await expect(offer).toHaveCount(0);
+  });
+  const refused = await request.post('/api/projects', { data: { name: 'No', from: 'empty', set: 'none' } });
+  expect([refused.status(), await refused.text()]).toEqual([400, expect.stringContaining('no ready set')]);
+});
+
 test('an empty project can be built up: insert, write, break', async ({ page, request }) => {
   const id = await createProject(request, 'empty', 'Made up');
   await page.goto(`/projects/${id}`);

@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { count, desc, eq, isNull } from 'drizzle-orm';
+import { READY_SETS } from '@/core/breakpoints';
+import type { Project } from '@/core/document';
 import { newProject } from '@/core/document';
+import { applyEdit } from '@/core/edits';
+import { planReadySet } from '@/core/plans';
 import { DEMO_NAME, demoProject } from '@/demo';
 import { database } from '../db/client';
 import { projects } from '../db/schema';
@@ -31,14 +35,23 @@ export async function listProjects(): Promise<ProjectSummary[]> {
   }));
 }
 
-export async function createProject(name: string, from: 'empty' | 'demo'): Promise<string> {
+/** @param set the id of a ready set of breakpoints for an empty one */
+export async function createProject(name: string, from: 'empty' | 'demo', set?: string): Promise<string> {
   const id = randomUUID();
-  const project = from === 'demo' ? demoProject(id, name) : newProject(id, name);
+  const project = from === 'demo' ? demoProject(id, name) : emptyProject(id, name, set);
   await database().transaction(async (transaction) => {
     if (from === 'demo') await putFiles(transaction, shippedFiles());
     await insertProject(transaction, project);
   });
   return id;
+}
+
+function emptyProject(id: string, name: string, set: string | undefined): Project {
+  const project = newProject(id, name);
+  const ready = READY_SETS.find((one) => one.id === set);
+  if (!ready) return project;
+  let count = 0;
+  return applyEdit(project, planReadySet(project, ready, 'replace', () => `bset${++count}`).edit).document;
 }
 
 /**

@@ -4,13 +4,21 @@ import { useMemo } from 'react';
 import { bandAt, BASE, cutsAcross } from '@/core/breakpoints';
 import { setSlice, setWidth } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
-import { labelsOf, PLANE, patchesOf, winnerOf } from './plane';
+import { edgeBeyond, labelsOf, PLANE, patchesOf, winnerOf } from './plane';
 
 const WIDTH = 250;
 const HEIGHT = 150;
 const log = (value: number, { from, below }: { from: number; below: number }) => Math.log(value / from) / Math.log(below / from);
 const x = (width: number) => log(width, PLANE.width) * WIDTH;
 const y = (height: number) => log(height, PLANE.height) * HEIGHT;
+
+/** Arrows, across and down. */
+const STEPS: Readonly<Record<string, readonly [across: number, down: number]>> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
+};
 
 /** Shades of the ground; the number says which breakpoint it is. */
 const shade = (index: number) => `color-mix(in srgb, var(--ink) ${Math.max(0, index) * 9}%, var(--sheet))`;
@@ -41,16 +49,19 @@ export function PlaneMap() {
         role="application"
         aria-roledescription="map of the viewports"
         tabIndex={0}
+        aria-keyshortcuts="ArrowRight ArrowLeft ArrowDown ArrowUp Control+ArrowRight Control+ArrowLeft Control+ArrowDown Control+ArrowUp"
         aria-label={`At ${width} by ${slice.height} px hold ${here.holds.map(named).join(', ') || 'no breakpoints'}; ${wins === BASE ? project.baseName : named(wins)} wins.`}
         className="cursor-crosshair border border-line-strong"
         data-testid="plane"
         onKeyDown={(event) => {
-          const by = event.shiftKey ? 100 : 10;
-          if (event.key === 'ArrowRight') setWidth(width + by);
-          else if (event.key === 'ArrowLeft') setWidth(width - by);
-          else if (event.key === 'ArrowDown') setSlice({ height: slice.height + by });
-          else if (event.key === 'ArrowUp') setSlice({ height: slice.height - by });
-          else return;
+          if (event.altKey || event.metaKey) return;
+          const [across, down] = STEPS[event.key] ?? [0, 0];
+          if (across === 0 && down === 0) return;
+          const by = event.shiftKey ? 10 : 1;
+          const to = (now: number, sign: number, side: 'widths' | 'heights') =>
+            event.ctrlKey ? edgeBeyond(patches, side, now, sign) : now + sign * by;
+          if (across !== 0) setWidth(to(width, across, 'widths'));
+          else setSlice({ height: to(slice.height, down, 'heights') });
           event.preventDefault();
           event.stopPropagation();
         }}

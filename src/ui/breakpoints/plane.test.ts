@@ -1,4 +1,4 @@
-import { labelsOf, PLANE, patchesOf } from './plane';
+import { edgeBeyond, labelsOf, PLANE, patchesOf } from './plane';
 
 const set = {
   baseName: 'Wide',
@@ -34,4 +34,12 @@ test('each part has one number', () => {
   const parts = labelsOf(patchesOf(set, 'mouse')).map(({ band }) => band.holds.join());
   expect(new Set(parts).size).toBe(parts.length);
   expect(parts).toContain('bland,bshort');
+});
+
+test('edges are gone to from both sides, and at the ends of the map it stays', () => {
+  const patches = patchesOf({ ...set, breakpoints: [set.breakpoints[0]!, set.breakpoints[2]!] }, 'mouse');
+  const [right, left] = [1, -1].map((sign) => (now: number) => edgeBeyond(patches, 'widths', now, sign));
+  expect([right!(300), right!(600), right!(2559)]).toEqual([600, 2559, 2559]);
+  expect([left!(900), left!(599), left!(240)]).toEqual([599, 240, 240]);
+  expect([edgeBeyond(patches, 'heights', 300, 1), edgeBeyond(patches, 'heights', 800, -1)]).toEqual([500, 499]);
 });

@@ -40,6 +40,19 @@ export function patchesOf(set: BreakpointSet, pointer: Slice['pointer']): Patch[
   });
 }
 
+/**
+ * The first px beyond the next edge of the map's parts, to either side, or the end of the map.
+ * @param sign 1 for wider or higher, -1 for narrower or lower
+ */
+export function edgeBeyond(patches: readonly Patch[], side: 'widths' | 'heights', now: number, sign: number): number {
+  const { from, below } = PLANE[side === 'widths' ? 'width' : 'height'];
+  const edges = patches.map((patch) => Math.ceil(patch[side].from));
+  const [ahead, behind] = [edges.filter((edge) => edge > now), edges.filter((edge) => edge <= now)];
+  if (sign > 0) return Math.min(...ahead, below - 1);
+  // From the first px of a part to the last of the one before.
+  return Math.max(from, Math.max(...behind) - 1);
+}
+
 /** Where the number of each part of the map stands: in the middle of its patches, where there is most room. */
 export function labelsOf(patches: readonly Patch[]): readonly Patch[] {
   const parts = new Map<string, Patch[]>();

@@ -43,6 +43,7 @@ import {
 } from '../arranging/tree';
 import { shownPage, shownPseudo, useSession, writeTarget, useLineup } from '../state/store';
 import { canBe, isUsed, pseudoOf, readPseudo, STATES } from '@/core/document';
+import { beginTour } from '../tour/tour';
 import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
 
 export interface Command {
@@ -341,6 +342,7 @@ export const COMMANDS: readonly Command[] = [
     run: () => setOnlyWhenAsked(!onlyWhenAsked()),
   },
   { id: 'commands', title: 'All commands and keys', group: 'View', keys: ['?', 'Shift+?'], run: () => dialog.toggle() },
+  { id: 'tour', title: 'A short tour of the gauge', group: 'View', keys: [], run: beginTour },
   { id: 'keys', title: 'Change keys', group: 'View', keys: [], run: () => keysDialog.open() },
 ];
 

@@ -81,18 +81,20 @@ export function Gauge({ labelWidth, height }: { labelWidth: number; height: numb
       {view === 'lanes' && <Lanes scale={scale} labelWidth={labelWidth} />}
       {view === 'spans' && <SpanTable scale={scale} labelWidth={labelWidth} />}
       <div className="flex h-7 shrink-0 items-center gap-1 pl-3.5" role="group" aria-label="Below the scale">
-        {(['lanes', 'spans'] as const).map((one) => (
-          <button
-            key={one}
-            type="button"
-            aria-pressed={view === one}
-            className={`min-h-6 rounded-[3px] border px-2 py-0 text-xs ${view === one ? 'border-reed bg-reed-tint font-semibold' : 'border-line bg-sheet text-muted hover:text-ink'}`}
-            title={view === one ? 'Fold it away' : undefined}
-            onClick={() => showOnGauge(view === one ? 'low' : one)}
-          >
-            {one === 'lanes' ? 'Lanes' : 'Spans'}
-          </button>
-        ))}
+        <span className="flex gap-1" data-tour="below">
+          {(['lanes', 'spans'] as const).map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-pressed={view === one}
+              className={`min-h-6 rounded-[3px] border px-2 py-0 text-xs ${view === one ? 'border-reed bg-reed-tint font-semibold' : 'border-line bg-sheet text-muted hover:text-ink'}`}
+              title={view === one ? 'Fold it away' : undefined}
+              onClick={() => showOnGauge(view === one ? 'low' : one)}
+            >
+              {one === 'lanes' ? 'Lanes' : 'Spans'}
+            </button>
+          ))}
+        </span>
       </div>
       {length > 0 && (
         <div data-fine className="pointer-events-none absolute inset-y-0" style={{ left: labelWidth + 14, width: length }}>

@@ -56,7 +56,7 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
           })}
         </svg>
       </div>
-      <div className="relative h-5">
+      <div className="relative h-5" data-tour="bands">
         {bandsOf(project, slice).map((band) => {
           const at = place(scale, band.from, band.below);
           if (!at) return null;

@@ -34,6 +34,7 @@ import { SectionLinks } from './SectionLinks';
 import { SetHere } from './SetHere';
 import { useStandings } from './use-standings';
 import { isWanted, ValueGroup } from './ValueGroup';
+import { TourOffer } from '../tour/GaugeTour';
 
 /** The values of what is selected, as they hold at the cursor, and where each comes from. */
 export function Inspector() {
@@ -155,6 +156,7 @@ function NothingSelected() {
       <p className="m-0 text-muted">
         Press something on the page or in the list of elements: its values stand here then, each with where it comes from.
       </p>
+      <TourOffer />
     </div>
   );
 }

@@ -10,7 +10,10 @@ import { Mark } from '../theme/Mark';
 import { BringInDialog } from '../bring-in/BringInDialog';
 import type { Given } from '../bring-in/gather';
 import { dropped } from '../bring-in/gather';
+import { wantTour } from '../tour/tour';
 import { DeleteDialog } from './DeleteDialog';
+import type { Beginning } from './NewProject';
+import { NewProject } from './NewProject';
 import { summarySchema } from './summary';
 import type { ProjectSummary } from './summary';
 import { plural } from '@/core/text';
@@ -24,7 +27,6 @@ export function ProjectList() {
   const router = useRouter();
   const [projects, setProjects] = useState<ProjectSummary[]>();
   const [failure, setFailure] = useState<string>();
-  const [name, setName] = useState('');
   const [renaming, setRenaming] = useState<{ id: string; name: string }>();
   const [deleting, setDeleting] = useState<ProjectSummary>();
   const [deleted, setDeleted] = useState<ProjectSummary>();
@@ -50,12 +52,12 @@ export function ProjectList() {
       setFailure(error instanceof Error ? error.message : String(error));
     }
   };
-  const create = (from: 'empty' | 'demo') =>
+  const create = (name: string, beginning: Beginning) =>
     attempt(async () => {
-      const answer = await requestJson('/api/projects', {
-        method: 'POST',
-        body: { name: name.trim() || (from === 'demo' ? 'Tansy Street Tool Library' : name), from },
-      });
+      const usual = beginning.from === 'demo' ? 'Tansy Street Tool Library' : name;
+      const body = { name: name.trim() || usual, ...beginning };
+      const answer = await requestJson('/api/projects', { method: 'POST', body });
+      wantTour();
       router.push(`/projects/${(answer as { id: string }).id}`);
     });
   const duplicate = (project: ProjectSummary) => {
@@ -129,7 +131,10 @@ export function ProjectList() {
         <h2 className="m-0 border-b border-line-strong pb-1 text-[15px] font-bold">Projects</h2>
         {!projects && !failure && <p className="text-muted">Loading …</p>}
         {projects?.length === 0 && (
-          <p className="text-muted">There is no project yet. Create one below, or take the demo to look around.</p>
+          <p className="text-muted">
+            There is no project yet. Begin one below: from breakpoints, from pages that are there, or from the demo to look
+            around.
+          </p>
         )}
         <ul className="m-0 list-none p-0">
           {projects?.map((project) => (
@@ -200,42 +205,17 @@ export function ProjectList() {
         </ul>
       </section>
 
-      <section aria-label="New project" className="mt-8 rounded-[6px] border border-line-strong bg-sheet p-4">
-        <h2 className="m-0 text-[15px] font-bold">New project</h2>
-        <form
-          className="mt-3 flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void create('empty');
-          }}
-        >
-          <label className="flex-1">
-            <span className="block pb-1 text-muted">Name</span>
-            <input
-              className="h-8 w-full rounded-[4px] border border-edge bg-well px-2"
-              value={name}
-              maxLength={80}
-              onChange={(event) => setName(event.target.value)}
-            />
-          </label>
-          <button type="submit" className="h-8 rounded-[4px] border-0 bg-reed px-3 font-semibold text-on-reed">
-            Create empty
-          </button>
-          <button type="button" className={`${button} h-8`} onClick={() => create('demo')}>
-            Create from the demo
-          </button>
-          <button type="button" className={`${button} h-8`} onClick={() => setGiven([])}>
-            Bring in pages …
-          </button>
-        </form>
-      </section>
+      <NewProject create={create} bringIn={() => setGiven([])} />
       <BringInDialog
         given={given}
         close={() => {
           setGiven(undefined);
           void load();
         }}
-        opened={(id) => router.push(`/projects/${id}`)}
+        opened={(id) => {
+          wantTour();
+          router.push(`/projects/${id}`);
+        }}
       />
       <DeleteDialog project={deleting} cancel={() => setDeleting(undefined)} confirm={remove} />
     </main>

@@ -29,7 +29,7 @@ export function TargetPicker() {
     else chooseTarget(value);
   };
   return (
-    <div className="flex min-w-0 shrink-0 items-stretch rounded-[4px] bg-reed text-on-reed">
+    <div data-tour="target" className="flex min-w-0 shrink-0 items-stretch rounded-[4px] bg-reed text-on-reed">
       <Listbox value={target} onChange={choose}>
         <ListboxButton
           className="flex items-center gap-2 rounded-l-[4px] border-0 bg-transparent px-2.5 py-1 font-semibold"

@@ -44,6 +44,8 @@ import { PanelDialog } from '../swapping/PanelDialog';
 import { HeightAxis } from '../heights/HeightAxis';
 import { PartDialogs } from '../parts/PartDialogs';
 import { PagesPanel } from '../pages/PagesPanel';
+import { GaugeTour } from '../tour/GaugeTour';
+import { recallTour } from '../tour/tour';
 import { TopBar } from './TopBar';
 
 const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles', columns: 'Grid' } as const;
@@ -58,6 +60,7 @@ export function Workbench({ projectId }: { projectId: string }) {
     open(projectId).then(
       () => {
         recallLineup();
+        recallTour();
         setOpened(projectId);
       },
       (error: Error) => setFailure(error.message),
@@ -135,6 +138,7 @@ function OpenWorkbench() {
       <PicturesDialog />
       <TableDialog />
       <CutDialog />
+      <GaugeTour />
     </div>
   );
 }
