@@ -57,8 +57,8 @@ test('a first project begins with a ready set and a tour that is gone through, l
     await page.keyboard.press('Escape');
     await expect(tour).toHaveCount(0);
     await expect(offer).toHaveCount(0);
-    const { breakpoints, baseName } = await readProject(request, /projects\/([^/?]+)/.exec(page.url())![1]!);
-    expect([baseName, ...breakpoints.map(({ name }) => name)]).toEqual(['Slim', 'Narrow', 'Middle', 'Wide', 'Very wide']);
+    const { project } = await readProject(request, /projects\/([^/?]+)/.exec(page.url())![1]!);
+    expect([project.baseName, ...project.breakpoints.map(({ name }) => name)]).toEqual(['Slim', 'Narrow', 'Middle', 'Wide', 'Very wide']);
     await page.reload();
     await page.getByRole('tree').waitFor();
     await expect(tour).toHaveCount(0);
