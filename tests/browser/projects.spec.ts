@@ -58,7 +58,13 @@ test('a first project begins with a ready set and a tour that is gone through, l
     await expect(tour).toHaveCount(0);
     await expect(offer).toHaveCount(0);
     const { project } = await readProject(request, /projects\/([^/?]+)/.exec(page.url())![1]!);
-    expect([project.baseName, ...project.breakpoints.map(({ name }) => name)]).toEqual(['Slim', 'Narrow', 'Middle', 'Wide', 'Very wide']);
+    expect([project.baseName, ...project.breakpoints.map(({ name }) => name)]).toEqual([
+      'Slim',
+      'Narrow',
+      'Middle',
+      'Wide',
+      'Very wide',
+    ]);
     await page.reload();
     await page.getByRole('tree').waitFor();
     await expect(tour).toHaveCount(0);
@@ -77,7 +83,7 @@ test('a first project begins with a ready set and a tour that is gone through, l
     await expect(offer).toHaveCount(0);
   });
   const refused = await request.post('/api/projects', { data: { name: 'No', from: 'empty', set: 'none' } });
-  expect([refused.status(), await refused.text()]).toEqual([400, expect.stringContaining('no ready set')]);
+  expect([refused.status(), await refused.text()]).toEqual([422, expect.stringContaining('no ready set')]);
 });
 
 test('an empty project can be built up: insert, write, break', async ({ page, request }) => {
