@@ -17,6 +17,13 @@ test('a line reaches as far as the largest of all that stands on it', () => {
   expect(leading.offset(0, 1)).toBe(3);
 });
 
+test('a step from line to line is as it was measured, by what browsers round', () => {
+  const leading = new Leading([own, code]);
+  expect(leading.step(0, OWN, CODE)).toBe(23);
+  expect(leading.learn(lines([OWN, CODE], [0, 23 + 1 / 64]))).toBe(true);
+  expect([leading.step(0, OWN, CODE), leading.step(0, OWN, OWN)]).toEqual([23 + 1 / 64, 20]);
+});
+
 test('what one more thing does to a line is learned from lines around it', () => {
   const leading = new Leading([own]);
   // A picture on the second line: 18 px below the first line's top it begins, 40 above the type, and reaches 30 below its top.

@@ -31,6 +31,8 @@ export class Leading {
   readonly #above = new Map<number, number>();
   readonly #below = new Map<number, number>();
   readonly #heights = new Map<number, number>();
+  /** Measured steps from one line to the next, by the styles on both: what browsers round shows there. */
+  readonly #steps = new Map<string, number>();
   /** Changes with each offset that is learned: what was read with other ones is to be read again. */
   version = 0;
 
@@ -79,6 +81,12 @@ export class Leading {
     return largest(this.#below, strut, styles);
   }
 
+  /** From the top of the strut's type on one line to that on the next; NaN where it isn't known. */
+  step(strut: number, styles: number, next: number): number {
+    const measured = this.#steps.get(`${strut} ${styles} ${next}`);
+    return measured ?? (this.below(strut, styles) ?? NaN) + (this.above(strut, next) ?? NaN);
+  }
+
   /** Learns from lines that follow each other. @returns whether they are as they were */
   learn({ strut, styles, tops }: MeasuredLines): boolean {
     for (let i = 1; i < tops.length; i++) {
@@ -86,6 +94,8 @@ export class Leading {
       const [below, above] = [this.below(strut, styles[i - 1]!), this.above(strut, styles[i]!)];
       if (below !== undefined && above !== undefined) {
         if (Math.abs(below + above - step) > SAME) return false;
+        const between = `${strut} ${styles[i - 1]} ${styles[i]}`;
+        if (!this.#steps.has(between)) this.#steps.set(between, step);
       } else if (above !== undefined) this.#learnOne(this.#below, strut, styles[i - 1]!, step - above);
       else if (below !== undefined) this.#learnOne(this.#above, strut, styles[i]!, step - below);
     }

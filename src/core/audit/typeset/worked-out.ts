@@ -88,8 +88,7 @@ export class WorkedOut {
       );
     if (!all.every(isKnown)) return undefined;
     const tops = new Float64Array(one.styles.length);
-    for (let i = 1; i < tops.length; i++)
-      tops[i] = tops[i - 1]! + leading.below(strut, one.styles[i - 1]!)! + leading.above(strut, one.styles[i]!)!;
+    for (let i = 1; i < tops.length; i++) tops[i] = tops[i - 1]! + leading.step(strut, one.styles[i - 1]!, one.styles[i]!);
     return tops;
   }
 
