@@ -48,6 +48,8 @@ test('a first project begins with a ready set and a tour that is gone through, l
     await page.keyboard.press('Enter');
     await expect(tour).toHaveAccessibleName(/The scale is all widths/);
     await expect(tour).toHaveAccessibleDescription(/the page follows/);
+    await page.keyboard.press('Alt+ArrowLeft');
+    expect(await width(page)).toBe(1199);
     for (const next of [/Bands lie/, /Edits go/, /Bars are faults/, /Lanes say/]) {
       await page.keyboard.press('Enter');
       await expect(tour).toHaveAccessibleName(next);

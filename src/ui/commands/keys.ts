@@ -31,15 +31,16 @@ export const keyHandling: KeyHandling = { run: runKey, release: releaseKey };
 
 const TYPING = 'input, textarea, select, [contenteditable]';
 /** Keys without a modifier that controls use for themselves. */
-const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog], [role=grid]';
+const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog]:not([data-aside]), [role=grid]';
 
+/** What stands aside, as a dialog that shuts nothing off, has `data-aside`. */
 export function handleKeyDown(event: KeyboardEvent): void {
   if (event.defaultPrevented || event.isComposing) return;
   const target = event.target instanceof Element ? event.target : undefined;
   const undoing = (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key);
   // A field that has been changed but not yet committed keeps its own undo.
   if (target?.closest(TYPING) && !(undoing && !target.closest('[data-dirty=true]'))) return;
-  if (target?.closest('[role=dialog]')) return;
+  if (target?.closest('[role=dialog]:not([data-aside])')) return;
   // Words of the workbench that someone has marked are copied as words.
   if ((event.ctrlKey || event.metaKey) && /^[cx]$/i.test(event.key) && !(getSelection()?.isCollapsed ?? true)) return;
   const key = { key: event.key, ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey };

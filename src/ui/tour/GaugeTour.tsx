@@ -60,11 +60,14 @@ function StopCard({ at }: { at: number }) {
       )}
       <div
         role="dialog"
+        data-aside
         aria-labelledby={titleId}
         aria-describedby={textId}
         className="fixed z-50 max-w-[calc(100vw-20px)] rounded-[6px] border border-line-strong bg-sheet p-3.5"
         style={{ left, width: CARD_WIDTH, ...vertical }}
         onKeyDown={(event) => {
+          // With others they are keys of the workbench, to be tried at once.
+          if (event.altKey || event.ctrlKey || event.metaKey || event.shiftKey) return;
           if (event.key === 'Escape') leaveTour();
           else if (event.key === 'ArrowRight') goTo(at + 1);
           else if (event.key === 'ArrowLeft') goTo(at - 1);
