@@ -31,7 +31,8 @@ export const keyHandling: KeyHandling = { run: runKey, release: releaseKey };
 
 const TYPING = 'input, textarea, select, [contenteditable]';
 /** Keys without a modifier that controls use for themselves. */
-const OWN = '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog]:not([data-aside]), [role=grid]';
+const OWN =
+  '[role=slider], [role=tree], [role=listbox], [role=menu], [role=tablist], [role=dialog]:not([data-aside]), [role=grid]';
 
 /** What stands aside, as a dialog that shuts nothing off, has `data-aside`. */
 export function handleKeyDown(event: KeyboardEvent): void {
