@@ -5,6 +5,7 @@ const browser = await launchChromium();
 
 async function open(colorScheme: 'light' | 'dark' = 'light'): Promise<Page> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: 'reduce' });
+  await page.addInitScript(() => localStorage.setItem('mill-pond-tour', 'seen'));
   await page.goto(process.env.MILLPOND_URL!);
   await page.getByRole('listitem').getByRole('link').first().waitFor();
   return page;
