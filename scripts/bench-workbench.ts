@@ -3,7 +3,7 @@ import { zipSync } from 'fflate';
 import type { Page, Project } from '@/core/document';
 import { launchChromium } from '@/server/browser/chromium';
 import { largePage } from './large-page';
-import { longTasks } from './long-tasks';
+import { longTasks, scrub } from './long-tasks';
 
 const SIZES = [2_000, 5_000];
 /** What is wanted of a page of 2,000 elements. */
@@ -108,14 +108,7 @@ async function benchPageOf(size: number): Promise<void> {
   for (let round = 0; round < 4; round++) undone.push((await costOf(() => page.keyboard.press('Control+z'))) - quiet);
   say('undo, main thread', middle(undone));
 
-  const axis = (await page.getByTestId('axis').boundingBox())!;
-  const scrub = async () => {
-    await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
-    await page.mouse.down();
-    for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
-    await page.mouse.up();
-  };
-  console.log(`  scrubbing over all widths: ${await longTasks(page, scrub)}`);
+  console.log(`  scrubbing over all widths: ${await longTasks(page, () => scrub(page))}`);
   const step = async () => {
     await field.focus();
     for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowUp');

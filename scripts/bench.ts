@@ -7,7 +7,7 @@ import { benchCascade } from './bench-cascade';
 import { benchDragging } from './bench-dragging';
 import { benchLineup } from './bench-lineup';
 import { benchWorkbench } from './bench-workbench';
-import { longTasks } from './long-tasks';
+import { longTasks, scrub } from './long-tasks';
 import { closeBrowser } from '@/server/browser/warm-browser';
 
 const project = demoProject('00000000-0000-4000-8000-000000000000');
@@ -41,14 +41,7 @@ async function interaction(): Promise<void> {
   await page.locator('[data-done=true]').waitFor({ timeout: 60_000 });
   await page.getByRole('treeitem', { name: /^Tool cards/ }).click();
   await page.waitForTimeout(500);
-  const axis = (await page.getByTestId('axis').boundingBox())!;
-  const scrub = async () => {
-    await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
-    await page.mouse.down();
-    for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
-    await page.mouse.up();
-  };
-  console.log(`Main thread while scrubbing over all widths: ${await longTasks(page, scrub)}`);
+  console.log(`Main thread while scrubbing over all widths: ${await longTasks(page, () => scrub(page))}`);
   const type = async () => {
     const field = page.locator('input[data-property="gap"]');
     await field.focus();

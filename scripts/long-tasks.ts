@@ -16,3 +16,12 @@ export async function longTasks(page: Page, work: () => Promise<void>): Promise<
     ? 'no task of 50 ms or more'
     : `${tasks.length} of 50 ms or more, longest ${Math.max(...tasks).toFixed(0)} ms`;
 }
+
+/** Drags along the scale of the gauge, from wide to narrow. */
+export async function scrub(page: Page): Promise<void> {
+  const axis = (await page.getByTestId('axis').boundingBox())!;
+  await page.mouse.move(axis.x + axis.width - 60, axis.y + 20);
+  await page.mouse.down();
+  for (let i = 0; i <= 120; i++) await page.mouse.move(axis.x + axis.width - 60 - (i * (axis.width - 120)) / 120, axis.y + 20);
+  await page.mouse.up();
+}

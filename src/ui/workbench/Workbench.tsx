@@ -180,7 +180,10 @@ function Panels({ view }: { view: 'shape' | 'lineup' }) {
             selectedIndex={PANEL_TABS.indexOf(panel)}
             onChange={(index) => useSession.setState({ panel: PANEL_TABS[index]! })}
           >
-            <TabList aria-label="What is shown beside the page" className="flex h-9 shrink-0 items-end gap-[7px] border-b border-line px-2.5 text-[12px] whitespace-nowrap">
+            <TabList
+              aria-label="What is shown beside the page"
+              className="flex h-9 shrink-0 items-end gap-[7px] border-b border-line px-2.5 text-[12px] whitespace-nowrap"
+            >
               {PANEL_TABS.map((tab) => (
                 <Tab
                   key={tab}
