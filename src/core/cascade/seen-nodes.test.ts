@@ -22,6 +22,19 @@ test('what no selector can tell apart is seen as before: values, texts, names th
   expect(after('p { color: red }', { type: 'renameElement', node: TEXT, name: 'Notice' })).toBe(true);
 });
 
+test('however many pages share their sheets, an edit of one leaves what is seen of all', () => {
+  const page = make().pages[0]!;
+  const start = make(sheet('p { color: red }'));
+  const many = {
+    ...start,
+    pages: Array.from({ length: 9 }, (_, i) => ({ ...page, id: `g${i}`, elements: { ...page.elements } })),
+  };
+  const all = (project: Project) => project.pages.map((one) => seenNodes(project, one));
+  const before = all(many);
+  const edited = { ...many, pages: many.pages.map((one, i) => (i === 0 ? { ...one, name: 'Other' } : one)) };
+  expect(all(edited).map((nodes, i) => nodes === before[i])).toEqual(before.map(() => true));
+});
+
 test('what a selector could tell apart is seen anew', () => {
   // Its own values give it a class of its own, made of its name.
   for (const css of [

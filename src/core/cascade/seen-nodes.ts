@@ -18,10 +18,11 @@ interface Seen {
   readonly nodes: SelectorNodes;
 }
 
-/** So many versions are kept for the rules of a page: what compares two of them asks for both in turn. */
+/** So many versions are kept of each page: what compares two of them asks for both in turn. */
 const VERSIONS = 4;
 
-const latest = new WeakMap<readonly PageRule[], Seen[]>();
+/** By rules, which pages may share, and by page. */
+const latest = new WeakMap<readonly PageRule[], Map<string, readonly Seen[]>>();
 const memo = new WeakMap<Project, WeakMap<Page['elements'], SelectorNodes>>();
 
 /**
@@ -41,11 +42,13 @@ function find(project: Project, page: Page): SelectorNodes {
   const only = state?.changed.length === 1 ? state.changed[0] : undefined;
   if (state && only) return otherwise(seenNodes(project, state.page), only);
   const rules = rulesOn(project, page);
-  const versions = latest.get(rules) ?? [];
-  const known = versions.find((one) => one.page.id === page.id && looksSame(rules, one, project, page));
+  let pages = latest.get(rules);
+  if (!pages) latest.set(rules, (pages = new Map()));
+  const versions = pages.get(page.id) ?? [];
+  const known = versions.find((one) => looksSame(rules, one, project, page));
   const nodes = known?.nodes ?? grown(project, page, (element) => seenClasses(rules, project, element));
   // The pages of states have their elements from others, of which they may not be the whole.
-  if (!state) latest.set(rules, [{ project, page, nodes }, ...versions.filter((one) => one !== known)].slice(0, VERSIONS));
+  if (!state) pages.set(page.id, [{ project, page, nodes }, ...versions.filter((one) => one !== known)].slice(0, VERSIONS));
   return nodes;
 }
 
