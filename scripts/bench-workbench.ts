@@ -59,7 +59,7 @@ async function benchPageOf(size: number): Promise<void> {
   }
   say('opened to its first frame (median of 3)', middle(opened), WANTED.open);
 
-  const saved = () => page.getByText('All saved', { exact: true }).or(page.locator('[data-saving=saved]')).first().waitFor();
+  const saved = () => page.getByText('All saved', { exact: true }).waitFor();
   const first = ofCard(0);
   const row = (of: string) => page.locator(`[role=treeitem][data-row="${of}"]`);
   await row(first).click();

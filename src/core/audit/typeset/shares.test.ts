@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { PLAIN_DENOMINATORS } from '../codes';
 import { facts } from '../checks/facts-for-tests';
 import type { PageFacts } from '../facts';
+import { columnEnds } from './fr-columns';
 import { Shares } from './shares';
 
 const UNIT = 1 / 64;
@@ -75,4 +76,33 @@ test('boxes that move by more than a share of the window aren’t known', () => 
   expect(shares.at(6, 650)).toBeUndefined();
   // Nor is what stands in them.
   expect(shares.at(10, 650)).toBeUndefined();
+});
+
+test('items of a grid are known at all widths without measuring more, and what stands in them; where one isn’t as it would be, none is', () => {
+  const ROOM = { gap: 24, padding: 10 };
+  const grid = (width: number, off = 0) => {
+    const ends = columnEnds([{ fr: 1 }, { fr: 1 }, { fr: 1 }], ROOM.gap, width - 2 * ROOM.padding);
+    const items = ends.map((end, i) => {
+      const begin = i === 0 ? 0 : ends[i - 1]! + ROOM.gap;
+      return { id: `i${i}`, in: 'grid', box: [ROOM.padding + begin, 0, end - begin + (i === 2 ? off : 0), 80] as const };
+    });
+    const [left, , wide] = items[2]!.box;
+    return facts(width, [
+      { id: 'grid', box: [0, 0, width, 100], flow: 'grid', grid: ['repeat(3, minmax(0px, 1fr))', 3] },
+      ...items,
+      { id: 'text', in: 'i2', box: [left + 12, 0, wide - 24, 40] },
+    ]);
+  };
+  const shares = new Shares([grid(1000), grid(1111), grid(1200)], false);
+  expect(shares.lacks).toBeUndefined();
+  for (let width = 1000; width <= 1200; width++) {
+    const { boxes } = grid(width);
+    for (const side of [8, 10, 12, 14, 16, 18, 20, 22])
+      expect([width, side, shares.at(side, width)]).toEqual([width, side, boxes[side]]);
+  }
+  // The last one ends one unit before or with the grid: errors of floats say which.
+  const apart = [1000, 1001, 1003, 1004].map((width) => width - ROOM.padding - grid(width).boxes[18]!);
+  expect(new Set(apart)).toEqual(new Set([0, 1 / 64]));
+  const bent = new Shares([grid(1000), grid(1111, 1), grid(1200)]);
+  expect([bent.at(18, 1050), bent.at(22, 1050), bent.at(10, 1050)]).toEqual([undefined, undefined, undefined]);
 });
