@@ -2,6 +2,10 @@ import { find, idOf, send } from './nodes';
 
 /** What a press on the page means: choosing, dragging what was pressed, or drawing a frame around elements. */
 const SLACK = 3;
+/** A finger rolls; and a page that is scrolled with it is let go of by then, px. */
+const FINGER_SLACK = 10;
+/** A finger that stays for so long drags what it is on, ms; one that moves before scrolls the page. */
+const HOLD_MS = 350;
 
 interface Press {
   readonly id: string | undefined;
@@ -12,8 +16,11 @@ interface Press {
    * Chosen on release unless it becomes a drag: what is chosen already may be dragged as a whole, and with a key held a
    * frame may be drawn.
    */
-  readonly later: boolean;
+  later: boolean;
   readonly add: boolean;
+  /** Moving it drags, rather than scrolls the page. */
+  holds: boolean;
+  readonly slack: number;
   dragging: boolean;
 }
 
@@ -23,6 +30,7 @@ let locked: ReadonlySet<string> = new Set();
 /** What was chosen before the last press, for a second press that goes one level further in. */
 let chosenBefore: readonly string[] = [];
 let frame = 0;
+let holding: ReturnType<typeof setTimeout> | undefined;
 let latest: PointerEvent | undefined;
 
 export function setChosen(ids: readonly string[], lockedIds: readonly string[]): void {
@@ -60,7 +68,12 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
     if (busy(event) || event.button !== 0) return;
     const id = pressable(event.target);
     const add = event.shiftKey || event.ctrlKey || event.metaKey;
-    const later = add || insideChosen(id);
+    const inside = insideChosen(id);
+    // Whether a finger chooses or scrolls is known when it moves or is lifted. A pen on what is chosen drags, as a mouse does.
+    const finger = event.pointerType === 'touch' || (event.pointerType === 'pen' && !inside);
+    const later = add || inside || finger;
+    clearTimeout(holding);
+    if (finger) holding = setTimeout(hold, HOLD_MS, event.pointerId);
     press = {
       id: id === idOf(document.body) ? undefined : id,
       pointer: event.pointerId,
@@ -68,6 +81,8 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
       y: event.clientY,
       later,
       add,
+      holds: !finger,
+      slack: finger ? FINGER_SLACK : SLACK,
       dragging: false,
     };
     if (!later) send({ type: 'select', id: id ?? null, add: false });
@@ -79,7 +94,8 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
   addEventListener('pointermove', (event) => {
     if (!press || event.pointerId !== press.pointer || !(event.buttons & 1)) return;
     if (!press.dragging) {
-      if (Math.hypot(event.clientX - press.x, event.clientY - press.y) <= SLACK) return;
+      if (Math.hypot(event.clientX - press.x, event.clientY - press.y) <= press.slack) return;
+      if (!press.holds) return letGo();
       press.dragging = true;
       document.documentElement.setPointerCapture(event.pointerId);
       document.documentElement.style.setProperty('user-select', 'none');
@@ -93,7 +109,11 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
       if (press?.dragging && latest) tellDrag('move', latest);
     });
   });
+  // A browser that is told so before it begins to scroll leaves the finger to the page.
+  addEventListener('touchmove', (event) => press?.holds && event.cancelable && event.preventDefault(), { passive: false });
+  addEventListener('contextmenu', (event) => press && press.slack === FINGER_SLACK && event.preventDefault());
   const end = (event: PointerEvent, phase: 'end' | 'cancel') => {
+    clearTimeout(holding);
     if (!press || event.pointerId !== press.pointer) return;
     if (press.dragging) {
       cancelAnimationFrame(frame);
@@ -106,6 +126,21 @@ export function listenToPresses(busy: (event: PointerEvent) => boolean): void {
   addEventListener('pointerup', (event) => end(event, 'end'));
   addEventListener('pointercancel', (event) => end(event, 'cancel'));
   addEventListener('dragstart', (event) => event.preventDefault());
+}
+
+/** A finger has stayed where it was put down: what it is on is chosen, and follows it from now on. */
+function hold(pointer: number): void {
+  if (!press || press.pointer !== pointer) return;
+  press.holds = true;
+  if (insideChosen(press.id)) return;
+  press.later = false;
+  send({ type: 'select', id: press.id ?? null, add: press.add });
+}
+
+/** It scrolls the page. */
+function letGo(): void {
+  clearTimeout(holding);
+  press = undefined;
 }
 
 /** Ends a drag that goes on, as if it had never been. */

@@ -64,13 +64,21 @@ test.each<View>(['pointed', 'focused', 'pressed'])('what a sweep says of %s is w
   expect(results[0].some(({ violations }) => violations.length > 0)).toBe(true);
 });
 
+/** Little to look at: each fix is measured at every width, and on every device. */
+const little = (one: Project): Project =>
+  [
+    { type: 'setProject', field: 'range', value: { first: 580, last: 620 } } as const,
+    ...one.deviceSets.map(({ id }): Edit => ({ type: 'removeDeviceSet', id })),
+  ].reduce((before, edit) => makeEdit(before, edit).document, one);
+
 test('a fault of a state has exact widths, and the fix goes to the state', async () => {
-  const found = await findingsIn(project, 'pointed', [596, 597, 598, 599, 600, 601]);
+  const few = little(project);
+  const found = await findingsIn(few, 'pointed', [596, 597, 598, 599, 600, 601]);
   // Texts with a colour of their own stay dark at every width.
   const words = found.filter(({ check, widths }) => check === 'pointed' && widths.every(({ below }) => below === 600));
   expect(words.length).toBeGreaterThan(0);
   const fixes: FixLine[] = [];
-  for await (const line of tryFixes(project, project.pages[0]!, [words[0]!], new AbortController().signal)) fixes.push(line);
+  for await (const line of tryFixes(few, few.pages[0]!, [words[0]!], new AbortController().signal)) fixes.push(line);
   const tried = fixes.flatMap((line) => (line.type === 'tried' ? [line.fix] : []));
   expect(tried.length).toBeGreaterThan(0);
   expect(JSON.stringify(tried[0]!.edit)).toContain(':hover');

@@ -22,12 +22,54 @@ test('no answer from the server: edits are kept, said, and sent again', async ({
   await expect(page.getByTestId('saving')).toContainText('does not answer');
   await write(page, 'height', '80px');
   await expect(frameOf(page).locator('.notice')).toHaveCSS('height', '80px');
+  const bar = page.getByRole('status', { name: 'No connection to the server' });
+  await expect(bar).toContainText('2 edits wait in this window');
   await page.unroute('**/edits');
+  await bar.getByRole('button', { name: 'Try now' }).click();
   await saved(page);
+  await expect(bar).toHaveCount(0);
   expect(elementNamed((await readProject(request, id)).project, 'Notice').styles.base).toMatchObject({
     width: '300px',
     height: '80px',
   });
+});
+
+test('a project opens as soon as the server answers; an address where nothing is says what to do', async ({ page, request }) => {
+  const id = await createProject(request, 'demo');
+  const own = `**/api/projects/${id}`;
+  await page.route(own, (route) => route.abort());
+  await page.goto(`/projects/${id}`);
+  await expect(page.getByRole('heading', { name: 'The server doesn’t answer' })).toBeVisible();
+  await page.unroute(own);
+  await expect(page.getByRole('tree')).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.getByRole('link', { name: 'To all projects' }).click();
+  await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
+});
+
+test('a window that can not be drawn says so, and goes on with all that waits', async ({ page, request }) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id, 'Catalogue');
+  await page.route('**/edits', (route) => route.abort());
+  await page.getByRole('treeitem', { name: /^Notice/ }).click();
+  await write(page, 'width', '300px');
+  // Something outside takes away what is drawn; the next row to go isn't there any more.
+  await page.getByRole('tree').evaluate((tree) => tree.replaceChildren());
+  await page.getByLabel('Find a property').blur();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('heading', { name: 'This window could not be drawn' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'A fault of ours' })).toContainText('not saved yet');
+  await page.unroute('**/edits');
+  await page.getByRole('button', { name: 'Draw it again' }).click();
+  await expect(page.getByRole('tree')).toBeVisible();
+  await saved(page);
+  const { pages } = (await readProject(request, id)).project;
+  const notice = pages.flatMap(({ elements }) => Object.values(elements)).some(({ name }) => name === 'Notice');
+  expect(notice).toBe(false);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+  expect(elementNamed((await readProject(request, id)).project, 'Notice').styles.base).toMatchObject({ width: '300px' });
 });
 
 test('a post is renamed, moved by number and by key, and removed; nonsense is refused in place', async ({ page, request }) => {

@@ -19,7 +19,7 @@ import { START } from '../edits/start';
 
 // The live frame gets patches, never a new document. After any series of edits it must stand as a new one would.
 
-const SERIES = Number(process.env.SERIES ?? 7);
+const SERIES = Number(process.env.SERIES ?? 4);
 const demo = demoProject('00000000-0000-4000-8000-000000000000');
 const empty = newProject('00000000-0000-4000-8000-000000000000', 'Empty');
 

@@ -73,7 +73,7 @@ test('two windows and a server come to rest with one document, whatever the netw
       log.entries += real.server.log.length;
       log.told += real.windows.reduce((sum, one) => sum + one.told.length, 0);
     }),
-    { numRuns: Number(process.env.MILLPOND_RUNS ?? 40) },
+    { numRuns: Number(process.env.MILLPOND_RUNS ?? 16) },
   );
   // Were little made, little refused, or little waiting at the end, little would have been tested.
   expect([log.entries > 300, log.told > 10, log.pending > 100, log]).toEqual([true, true, true, log]);

@@ -1,10 +1,11 @@
 import { strToU8, zipSync } from 'fflate';
 import type { Zippable } from 'fflate';
-import { PACKAGE_LIMITS, readZip, UnreadablePackage } from './unzip';
+import type { PackageLimits } from './unzip';
+import { readZip, UnreadablePackage } from './unzip';
 
 const zip = (files: Zippable) => zipSync(files, { level: 1 });
-const read = (files: Zippable) => {
-  const { files: found, leftOut } = readZip(zip(files));
+const read = (files: Zippable, limits?: PackageLimits) => {
+  const { files: found, leftOut } = readZip(zip(files), limits);
   return { paths: found.map(({ path }) => path), left: leftOut.map(({ file, what }) => `${file}: ${what}`) };
 };
 
@@ -43,16 +44,19 @@ test('nothing is put outside of a package, and links are no files', () => {
 });
 
 test('a small file that unpacks to much is not unpacked', () => {
-  const large = new Uint8Array(PACKAGE_LIMITS.file + 1);
-  expect(read({ 'index.html': strToU8('x'), 'large.png': large })).toEqual({
+  const limits = { unpacked: 5_000_000, file: 1_000_000, files: 10 };
+  const large = new Uint8Array(limits.file + 1);
+  expect(read({ 'index.html': strToU8('x'), 'large.png': large }, limits)).toEqual({
     paths: ['index.html'],
-    left: ['large.png: a file of 25 MB; at most 25 MB can be'],
+    left: ['large.png: a file of 1 MB; at most 1 MB can be'],
   });
-  const part = new Uint8Array(PACKAGE_LIMITS.file);
-  const many = zip(Object.fromEntries(Array.from({ length: 5 }, (_, i) => [`${i}.png`, part])));
-  expect(many.length).toBeLessThan(1_000_000);
-  expect(() => readZip(many)).toThrow(/Unpacked this is over 120 MB/);
-}, 60_000);
+  const files = (count: number, bytes: number) =>
+    zip(Object.fromEntries(Array.from({ length: count }, (_, i) => [`${i}.png`, new Uint8Array(bytes)])));
+  const many = files(6, limits.file);
+  expect(many.length).toBeLessThan(limits.file / 10);
+  expect(() => readZip(many, limits)).toThrow(/Unpacked this is over 5 MB/);
+  expect(() => readZip(files(11, 1), limits)).toThrow(/at most 10 files/);
+});
 
 test.each<[string, Uint8Array, RegExp]>([
   ['nothing', new Uint8Array(), /isn’t a ZIP file/],

@@ -2,10 +2,17 @@ import { unzipSync } from 'fflate';
 import type { PackageFile } from './bring-in';
 import type { LeftOut } from '../document/brought';
 
+/** What of a package is taken. */
+export interface PackageLimits {
+  /** All files of it unpacked, bytes. */
+  readonly unpacked: number;
+  readonly file: number;
+  readonly files: number;
+}
+
 export const PACKAGE_LIMITS = {
   /** A package as it is sent, bytes. */
   sent: 60_000_000,
-  /** All files of it unpacked, bytes. */
   unpacked: 120_000_000,
   file: 25_000_000,
   files: 3_000,
@@ -55,7 +62,10 @@ function entriesOf(bytes: Uint8Array): readonly Entry[] {
  * The files of a ZIP. What would be put outside of it, links and what is too large are left out and told.
  * @throws UnreadablePackage
  */
-export function readZip(bytes: Uint8Array): { readonly files: readonly PackageFile[]; readonly leftOut: readonly LeftOut[] } {
+export function readZip(
+  bytes: Uint8Array,
+  limits: PackageLimits = PACKAGE_LIMITS,
+): { readonly files: readonly PackageFile[]; readonly leftOut: readonly LeftOut[] } {
   const leftOut: LeftOut[] = [];
   const leave = (name: string, what: string) => void leftOut.push({ reason: 'file', file: name.slice(0, 300) || '?', what });
   const links = new Set<string>();
@@ -72,13 +82,13 @@ export function readZip(bytes: Uint8Array): { readonly files: readonly PackageFi
         if (links.has(name)) return (leave(name, 'a link to another file'), false);
         if (pathIn(name) === undefined) return (leave(name, 'a file that would be put outside of the package'), false);
         if (compression !== 0 && compression !== 8) return (leave(name, 'a file packed in a way that isn’t known here'), false);
-        if (originalSize > PACKAGE_LIMITS.file)
-          return (leave(name, `a file of ${MB(originalSize)}; at most ${MB(PACKAGE_LIMITS.file)} can be`), false);
+        if (originalSize > limits.file)
+          return (leave(name, `a file of ${MB(originalSize)}; at most ${MB(limits.file)} can be`), false);
         total += originalSize;
-        if (total > PACKAGE_LIMITS.unpacked)
-          throw new UnreadablePackage(`Unpacked this is over ${MB(PACKAGE_LIMITS.unpacked)}; nothing was brought in.`);
-        if (++count > PACKAGE_LIMITS.files)
-          throw new UnreadablePackage(`A package has at most ${PACKAGE_LIMITS.files} files; nothing was brought in.`);
+        if (total > limits.unpacked)
+          throw new UnreadablePackage(`Unpacked this is over ${MB(limits.unpacked)}; nothing was brought in.`);
+        if (++count > limits.files)
+          throw new UnreadablePackage(`A package has at most ${limits.files} files; nothing was brought in.`);
         return true;
       },
     });

@@ -2,6 +2,7 @@ import { MARKS } from '../state/marks-slice';
 import {
   addBreakpointHere,
   chooseBandOnly,
+  chooseSeveral,
   choosePseudo,
   chooseTarget,
   jumpToBreakpoint,
@@ -117,6 +118,9 @@ const SHAPE_COMMANDS: readonly Command[] = [
   shape('state', 'To the next state of what is selected: pointed at, focused, pressed …', ['Shift+h'], nextState),
   shape('siblings', 'Select all siblings', ['s'], selectSiblings),
   shape('alike', 'Select all that are like this', ['a'], selectAlike),
+  shape('several', 'Each press adds to the selection, or no more', [], () =>
+    chooseSeveral(!useSession.getState().choosesSeveral),
+  ),
   shape('outer', 'Select what it stands in', ['Escape'], selectOuter),
   shape('inner', 'Select the first element in it, or write in a text', ['Enter'], () => {
     if (!selectInner()) writeInSelected();

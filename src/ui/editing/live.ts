@@ -104,6 +104,16 @@ function close(mine: Following): void {
   mine.source = undefined;
 }
 
+/** Asks at once whether the server is back, and sends what waits. */
+export function tryNow(): void {
+  if (useSession.getState().saving === 'waiting') schedule(0);
+  // Where another window listens, it asks.
+  if (current && !current.source && current.retry !== undefined) {
+    clearTimeout(current.retry);
+    open(current);
+  }
+}
+
 /** Hears of nothing any more; another window of this browser takes over. */
 export function stopListening(): void {
   if (!current) return;

@@ -1,10 +1,14 @@
+import { useState } from 'react';
 import type { Finding } from '@/core/audit';
 import type { Entry } from '@/core/remedy';
 import { describeInterval } from '@/core/breakpoints';
+import { DrawnList } from '../drawn/DrawnList';
 import { shownPage, useSession } from '../state/store';
 
 /** More than so many are scrolled. */
 const IN_SIGHT = 'max-h-36';
+/** A row's height, px. */
+const ROW = 22;
 
 /** "320 to 496, 600 to 719 …" */
 const inShort = ({ widths }: Finding) => `${widths.slice(0, 2).map(describeInterval).join(', ')}${widths.length > 2 ? ' …' : ''}`;
@@ -18,11 +22,19 @@ interface Props {
 /** The elements that an entry is about, each with its own widths, to go from one to the next. */
 export function EntryElements({ entry, chosen, onChoose }: Props) {
   const page = useSession(shownPage);
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
   if (entry.findings.length < 2) return null;
   return (
-    <ul aria-label="Elements with this finding" className={`m-0 list-none overflow-auto py-1 pr-3 pl-8 ${IN_SIGHT}`}>
-      {entry.findings.map((finding) => (
-        <li key={finding.key}>
+    <div ref={setScroller} className={`overflow-auto py-1 pr-3 pl-8 ${IN_SIGHT}`}>
+      <DrawnList
+        label="Elements with this finding"
+        items={entry.findings}
+        keyOf={({ key }) => key}
+        size={ROW}
+        scroller={scroller}
+        shown={chosen}
+      >
+        {(finding) => (
           <button
             type="button"
             aria-pressed={finding.key === chosen}
@@ -32,8 +44,8 @@ export function EntryElements({ entry, chosen, onChoose }: Props) {
             <span className="truncate">{page.elements[finding.element]?.name ?? 'a removed element'}</span>
             <span className="shrink-0 font-mono text-xs text-muted">{inShort(finding)}</span>
           </button>
-        </li>
-      ))}
-    </ul>
+        )}
+      </DrawnList>
+    </div>
   );
 }

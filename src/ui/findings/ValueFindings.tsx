@@ -11,8 +11,10 @@ import { steadyProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
 import { inBackground } from '../editing/background';
 import { useLints } from './use-lints';
+import { DrawnList } from '../drawn/DrawnList';
 
-const MOST_SHOWN = 60;
+/** About how high a finding is, px. */
+const ROW = 28;
 
 function show(finding: LintFinding): void {
   const { project, pageId, slice } = useSession.getState();
@@ -40,7 +42,7 @@ async function drop(findings: readonly LintFinding[]): Promise<void> {
 const dropOrSay = (findings: readonly LintFinding[]) => void drop(findings).catch((error: Error) => report(error.message));
 
 /** What is wrong or of no use in the values and in the document; no browser is needed to see it. */
-export function ValueFindings() {
+export function ValueFindings({ scroller }: { scroller: HTMLElement | null }) {
   const project = useSession(steadyProject);
   const { findings, fresh } = useLints(project);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -75,9 +77,9 @@ export function ValueFindings() {
             <h4 className="m-0 flex justify-between px-3.5 pt-1.5 font-semibold text-muted" title={why}>
               {title} <span className="font-mono">{list.length}</span>
             </h4>
-            <ul className="m-0 list-none p-0">
-              {list.slice(0, MOST_SHOWN).map((finding) => (
-                <li key={finding.key} className="flex items-start gap-1.5 border-b border-line px-3.5 py-1" data-lint={id}>
+            <DrawnList items={list} keyOf={({ key }) => key} size={ROW} scroller={scroller} rowClass="border-b border-line">
+              {(finding) => (
+                <div className="flex items-start gap-1.5 px-3.5 py-1" data-lint={id}>
                   {finding.fix && (
                     <input
                       type="checkbox"
@@ -110,10 +112,9 @@ export function ValueFindings() {
                       {finding.unchanged ? 'Drop' : 'Even out'}
                     </button>
                   )}
-                </li>
-              ))}
-              {list.length > MOST_SHOWN && <li className="px-3.5 py-1 text-muted">And {list.length - MOST_SHOWN} more.</li>}
-            </ul>
+                </div>
+              )}
+            </DrawnList>
           </section>
         );
       })}

@@ -17,7 +17,8 @@ const SLACK = 2;
 /**
  * Follows the pointer from a press until it's let go. Frames are deaf meanwhile: the pointer over a frame would
  * otherwise talk to the page inside it.
- * @param cancelled called instead of `ended` when Escape takes the drag back; without it Escape does nothing
+ * @param cancelled called instead of `ended` when Escape takes the drag back, or the browser takes the finger to scroll by; without it Escape
+ * does nothing
  */
 export function followPointer(
   event: React.PointerEvent<HTMLElement>,
@@ -56,10 +57,14 @@ export function followPointer(
     element.releasePointerCapture(event.pointerId);
   };
   addEventListener('keydown', escape, true);
+  // The browser took the finger to scroll by: nothing was dragged.
+  const taken = () => (takenBack = cancelled !== undefined);
+  element.addEventListener('pointercancel', taken, { once: true });
   const end = () => {
     delete document.documentElement.dataset.dragging;
     removeEventListener('keydown', escape, true);
     element.removeEventListener('pointermove', move);
+    element.removeEventListener('pointercancel', taken);
     cancelAnimationFrame(frame);
     if (takenBack) return cancelled?.();
     tell();

@@ -1,15 +1,12 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { RefObject } from 'react';
-import type { Range } from '@tanstack/react-virtual';
-import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { useDrawn } from '../drawn/use-drawn';
 import type { Row } from './rows';
 
 /** A row's height, px: 1.5rem in `OutlineRow`. */
 const ROW = 24;
-/** Up to here all rows are drawn, so that the browser's own search finds them. */
+/** Up to here all rows are drawn. */
 const WHOLE_MOST = 400;
-/** Rows drawn above and below those in sight. */
-const BESIDES = 16;
 
 interface DrawnRow {
   readonly row: Row;
@@ -18,26 +15,11 @@ interface DrawnRow {
 
 /** Of a long list only the rows in sight, and always the one that the keyboard is at. */
 export function useDrawnRows(list: RefObject<HTMLElement | null>, rows: readonly Row[], current: string) {
-  const whole = rows.length <= WHOLE_MOST;
-  const at = whole ? -1 : rows.findIndex(({ id }) => id === current);
-  const rangeExtractor = useCallback(
-    (range: Range) => {
-      const inSight = defaultRangeExtractor(range);
-      return at < 0 || inSight.includes(at) ? inSight : [...inSight, at].sort((a, b) => a - b);
-    },
-    [at],
-  );
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => list.current,
-    estimateSize: () => ROW,
-    overscan: BESIDES,
-    enabled: !whole,
-    rangeExtractor,
+  const at = rows.length <= WHOLE_MOST ? -1 : rows.findIndex(({ id }) => id === current);
+  const { drawn, whole, height, scrollTo } = useDrawn({
+    ...{ count: rows.length, scroller: () => list.current, size: ROW, most: WHOLE_MOST, keep: [at] },
   });
-  const drawn: readonly DrawnRow[] = whole
-    ? rows.map((row) => ({ row, top: undefined }))
-    : virtual.getVirtualItems().flatMap(({ index, start }) => (rows[index] ? [{ row: rows[index], top: start }] : []));
+  const own: readonly DrawnRow[] = drawn.flatMap(({ index, top }) => (rows[index] ? [{ row: rows[index], top }] : []));
 
   const show = useRef((_: string) => {});
   useEffect(() => {
@@ -45,9 +27,9 @@ export function useDrawnRows(list: RefObject<HTMLElement | null>, rows: readonly
       if (whole) list.current?.querySelector(`[data-row="${id}"]`)?.scrollIntoView({ block: 'nearest' });
       else {
         const index = rows.findIndex((row) => row.id === id);
-        if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
+        if (index >= 0) scrollTo(index);
       }
     };
   });
-  return { drawn, height: whole ? undefined : virtual.getTotalSize(), show };
+  return { drawn: own, height, show };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import type { CSSProperties } from 'react';
 import { useRef } from 'react';
 import type { Page, Project } from '@/core/document';
 import { useNear } from '../lineup/use-near';
@@ -40,18 +41,21 @@ export interface CardProps {
   readonly dragged?: boolean | undefined;
   /** Where what is dragged would come to stand beside it. */
   readonly drop?: 'before' | 'behind' | undefined;
+  /** Where it stands among many; undefined where it stands by itself. */
+  readonly place: CSSProperties | undefined;
 }
 
 /** One page: what it looks like, its name and file, and what is wrong with it. */
 export function PageCard(props: CardProps) {
-  const { project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown, press, dragged, drop } = props;
+  const { project, page, file, open, width, parts, scroller, current, wrong, sweep, keyDown, press, dragged, drop, place } =
+    props;
   const card = useRef<HTMLLIElement>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const { near, met } = useNear(card, scroller);
   const scale = DRAWN.width / width;
   const height = Math.round(DRAWN.height / scale);
   return (
-    <li ref={card} className={`relative list-none ${dragged ? 'opacity-60' : ''}`}>
+    <li ref={card} className={`relative list-none ${dragged ? 'opacity-60' : ''}`} style={place}>
       {drop && (
         <span
           aria-hidden

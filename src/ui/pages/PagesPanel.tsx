@@ -11,6 +11,7 @@ import { report } from '../editing/edits';
 import { addPage, takeIn, movePage, openPage, removePage } from './page-actions';
 import type { CardProps } from './PageCard';
 import { PageCard } from './PageCard';
+import { Cards } from './Cards';
 import { usePageDragging } from './page-dragging';
 import type { Page } from '@/core/document';
 import { partNamed } from '@/core/document';
@@ -71,7 +72,10 @@ export function PagesPanel() {
 
   const { dragged, press, sideOf } = usePageDragging(scroller);
   const ids = project.pages.map(({ id }) => id);
-  const card = (one: Page, about: Pick<CardProps, 'file' | 'open' | 'width' | 'sweep' | 'press' | 'dragged' | 'drop'>) => (
+  const card = (
+    one: Page,
+    about: Pick<CardProps, 'file' | 'open' | 'width' | 'sweep' | 'press' | 'dragged' | 'drop' | 'place'>,
+  ) => (
     <PageCard
       key={one.id}
       {...about}
@@ -123,28 +127,30 @@ export function PagesPanel() {
           <p className="m-0 ml-auto truncate text-xs text-muted">Arrows choose, dragging or Alt moves; Enter shapes the page.</p>
         </header>
         <div ref={setScroller} className="min-h-0 flex-1 overflow-auto p-4">
-          <ul aria-label="Pages in their order" className="m-0 flex flex-wrap gap-4 p-0">
-            {project.pages.map((one) =>
-              card(one, {
-                ...{ file: one.brought?.file ?? `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] },
-                ...{ press: (event) => press(event, one.id), dragged: dragged === one.id, drop: sideOf(one.id, ids) },
-              }),
+          <div>
+            <Cards label="Pages in their order" pages={project.pages} current={page.id} scroller={scroller}>
+              {(one, place) =>
+                card(one, {
+                  ...{ file: one.brought?.file ?? `${one.slug}.html`, open: openPage, width: PAGE_WIDTH, sweep: sweeps[one.id] },
+                  ...{ press: (event) => press(event, one.id), dragged: dragged === one.id, drop: sideOf(one.id, ids), place },
+                })
+              }
+            </Cards>
+            <h2 className="m-0 pt-5 pb-2 font-bold">
+              Parts <span className="font-mono font-normal text-muted">{project.parts.length}</span>
+            </h2>
+            {project.parts.length === 0 && (
+              <p className="m-0 text-muted">
+                None yet. Select a header, a footer or a card on a page and make a part of it (Shift+M): changed once, it changes
+                everywhere.
+              </p>
             )}
-          </ul>
-          <h2 className="m-0 pt-5 pb-2 font-bold">
-            Parts <span className="font-mono font-normal text-muted">{project.parts.length}</span>
-          </h2>
-          {project.parts.length === 0 && (
-            <p className="m-0 text-muted">
-              None yet. Select a header, a footer or a card on a page and make a part of it (Shift+M): changed once, it changes
-              everywhere.
-            </p>
-          )}
-          <ul aria-label="Parts" className="m-0 flex flex-wrap gap-4 p-0">
-            {project.parts.map((one) =>
-              card(one, { file: usesInWords(project, one.id), open: openPart, width: PART_WIDTH, sweep: undefined }),
-            )}
-          </ul>
+            <Cards label="Parts" pages={project.parts} current={page.id} scroller={scroller}>
+              {(one, place) =>
+                card(one, { file: usesInWords(project, one.id), open: openPart, width: PART_WIDTH, sweep: undefined, place })
+              }
+            </Cards>
+          </div>
         </div>
       </div>
       <aside className="w-[300px] shrink-0 overflow-auto border-l border-line bg-sheet">

@@ -112,7 +112,19 @@ export function ProjectList() {
 
       {failure && (
         <p role="alert" className="rounded-[5px] border border-rust bg-rust-tint px-3 py-2">
-          {failure}
+          {failure}{' '}
+          {!projects && (
+            <button
+              type="button"
+              className={button}
+              onClick={() => {
+                setFailure(undefined);
+                void load();
+              }}
+            >
+              Try again
+            </button>
+          )}
         </p>
       )}
       {deleted && (

@@ -16,14 +16,33 @@ export class Refused extends Error {
   }
 }
 
+/** A server that gives no answer at all, or a network that isn't there. */
+export class NoAnswer extends Error {
+  override readonly name = 'NoAnswer';
+
+  constructor(cause: unknown) {
+    super("The server doesn't answer. Try again in a moment.", { cause });
+  }
+}
+
+/** @throws NoAnswer */
+async function ask(path: string, init: RequestInit): Promise<Response> {
+  try {
+    return await fetch(path, init);
+  } catch (error) {
+    // Browsers say no more than this of a network that failed (Fetch, 5.6).
+    throw error instanceof TypeError ? new NoAnswer(error) : error;
+  }
+}
+
 const errorSchema = z.object({ error: z.string() });
 
-/** @param fine tells answers besides 2xx that are read like others. @throws Refused for all else */
+/** @param fine tells answers besides 2xx that are read like others. @throws Refused for all else, NoAnswer */
 export async function requestJson(
   path: string,
   init?: { method?: string; body?: unknown; fine?: (answer: unknown) => boolean },
 ): Promise<unknown> {
-  const response = await fetch(path, {
+  const response = await ask(path, {
     method: init?.method ?? 'GET',
     ...(init?.body !== undefined && { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
     cache: 'no-store',
@@ -140,7 +159,7 @@ export const postForAnswer = (path: string, body: unknown, signal: AbortSignal):
 
 /** Posts a body as it is. @throws Refused with the server's words */
 export async function postBytes(path: string, body: BodyInit, type: string, signal: AbortSignal): Promise<Response> {
-  const response = await fetch(path, { method: 'POST', body, headers: { 'content-type': type }, signal });
+  const response = await ask(path, { method: 'POST', body, headers: { 'content-type': type }, signal });
   if (response.ok) return response;
   const words = errorSchema.safeParse(await response.json().catch(() => undefined));
   throw new Refused(response.status, words.data?.error ?? `The server answered with ${response.status}.`);

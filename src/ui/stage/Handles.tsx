@@ -6,6 +6,7 @@ import { heldIn, lookOf } from '@/core/cascade';
 import { readPseudo } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import type { Edit } from '@/core/edits';
+import { byFinger } from '../input/finger';
 import { followPointer } from '../input/follow-pointer';
 import { commit, commitOrReport, preview, report } from '../editing/edits';
 import { shownPage, shownPseudo, useSession, writeTarget } from '../state/store';
@@ -35,6 +36,8 @@ const SHAPES: Readonly<Record<string, string>> = {
 };
 /** An element smaller on the screen, px, is left in sight: the grips inside of it wait for the key that shows distances. */
 const ROOM_LEAST = { across: 64, down: 48 } as const;
+/** Fingers need room to reach what is inside of it. */
+const FINGER_ROOM = 2;
 
 const editOf = (owner: string, at: string, values: readonly (readonly [string, string])[]): Edit => ({
   type: 'restyle',
@@ -131,7 +134,8 @@ export function Handles({ layout, measured, zoom }: Props) {
     if (wrong) report(wrong);
   };
 
-  const roomy = asked || (rect[2] * zoom >= ROOM_LEAST.across && rect[3] * zoom >= ROOM_LEAST.down);
+  const more = byFinger() ? FINGER_ROOM : 1;
+  const roomy = asked || (rect[2] * zoom >= ROOM_LEAST.across * more && rect[3] * zoom >= ROOM_LEAST.down * more);
   const grips = gripsOf(rect, measured, zoom).filter(({ handle }) => handle.kind !== 'padding' || roomy);
   return (
     <>

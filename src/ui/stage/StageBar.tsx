@@ -6,7 +6,7 @@ import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { useState } from 'react';
 import { BUTTON } from '../theme/controls';
-import { setSlice } from '../view/actions';
+import { chooseSeveral, setSlice } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
 import { UseToggle } from '../using/UseToggle';
 import { WritesTo } from './WritesTo';
@@ -26,6 +26,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
     <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
       <WritesTo />
       <UseToggle />
+      <SeveralToggle />
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide{content !== undefined && content !== width && <span className="text-rust"> · content {content}</span>}
       </span>
@@ -41,6 +42,22 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
       </button>
       <ZoomSelect label="Zoom" zoom={choice} steps={STEPS} shown={zoom} onZoom={(next) => useSession.setState({ zoom: next })} />
     </div>
+  );
+}
+
+/** Where there are fingers, which hold no keys; elsewhere it is among the commands, and seen while it is on. */
+function SeveralToggle() {
+  const on = useSession((session) => session.choosesSeveral);
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      title="Each press adds to what is selected, or takes it out"
+      className={`${BUTTON} ${on ? 'border-reed !bg-reed-tint' : 'hidden finger:inline-block'}`}
+      onClick={() => chooseSeveral(!on)}
+    >
+      Several
+    </button>
   );
 }
 

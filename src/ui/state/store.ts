@@ -138,6 +138,8 @@ export interface Session extends EditLog {
   readonly makingPanel: string | undefined;
   /** Whether the axis of heights stands beside the page, which is then as high as it says. */
   readonly heightsShown: boolean;
+  /** Each press adds to the selection: for fingers, and for who can't hold a key. */
+  readonly choosesSeveral: boolean;
   /** Whether pages in frames are used as visitors use them, not edited. */
   readonly usePage: boolean;
   /** The pages from which links led on while pages are used, the last one last. */
@@ -225,6 +227,7 @@ export const useSession = create<Session>(() => ({
   recording: undefined,
   makingPanel: undefined,
   heightsShown: false,
+  choosesSeveral: false,
   usePage: false,
   usedBefore: [],
   usedPlace: undefined,

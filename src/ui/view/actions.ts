@@ -92,10 +92,17 @@ export function setWidth(width: number): void {
 }
 
 export function select(ids: readonly string[], add = false): void {
-  const { selection } = useSession.getState();
-  const next = add ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
+  const { selection, choosesSeveral } = useSession.getState();
+  const more = add || (choosesSeveral && ids.length > 0);
+  const next = more ? [...selection.filter((id) => !ids.includes(id)), ...ids.filter((id) => !selection.includes(id))] : ids;
   const same = next.length === selection.length && next.every((id, i) => id === selection[i]);
   useSession.setState({ selection: next, marked: [], ...(!same && { chosenWritten: undefined }) });
+}
+
+/** From now on each press adds to what is selected, or takes it out, as with Shift; or no more. */
+export function chooseSeveral(several: boolean): void {
+  useSession.setState({ choosesSeveral: several });
+  announce(several ? 'Each press adds to what is selected, or takes it out.' : 'A press selects one element again.');
 }
 
 /** Looks at what is selected in a state, or at another box of it, and writes there from then on; empty for at rest. */

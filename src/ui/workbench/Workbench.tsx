@@ -1,13 +1,13 @@
 'use client';
 
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
-import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
 import { KeysDialog } from '../commands/KeysDialog';
 import { recallKeys } from '../input/key-choices';
 import { handleKeyDown, keyHandling, releaseKey } from '../commands/keys';
+import { watchFingers } from '../input/finger';
 import { KeyHandlingContext } from '../input/key-handling';
 import { useEntries } from '../findings/entries';
 import { FindingsPanel } from '../findings/FindingsPanel';
@@ -26,6 +26,7 @@ import { StylesPanel } from '../styles/StylesPanel';
 import { MarksBar } from '../writing/MarksBar';
 import { Stage } from '../stage/Stage';
 import { DropZone } from './DropZone';
+import { ConnectionBar } from './ConnectionBar';
 import { DamageBar } from './DamageBar';
 import { recallPanels } from './panels';
 import { Problems } from './Problems';
@@ -43,6 +44,8 @@ import { keepDropsRight } from '../swapping/drops';
 import { PanelDialog } from '../swapping/PanelDialog';
 import { HeightAxis } from '../heights/HeightAxis';
 import { PartDialogs } from '../parts/PartDialogs';
+import { WontOpen } from '../screens/WontOpen';
+import { Mark } from '../theme/Mark';
 import { PagesPanel } from '../pages/PagesPanel';
 import { GaugeTour } from '../tour/GaugeTour';
 import { recallTour } from '../tour/tour';
@@ -53,20 +56,24 @@ const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', 
 /** Outline, stage, inspector and gauge on one project. */
 export function Workbench({ projectId }: { projectId: string }) {
   const [opened, setOpened] = useState<string>();
-  const [failure, setFailure] = useState<string>();
+  const [failure, setFailure] = useState<Error>();
+  const begin = useCallback(
+    () =>
+      void open(projectId).then(() => {
+        recallLineup();
+        recallTour();
+        setFailure(undefined);
+        setOpened(projectId);
+      }, setFailure),
+    [projectId],
+  );
   useEffect(() => {
     recallPanels();
     recallKeys();
-    open(projectId).then(
-      () => {
-        recallLineup();
-        recallTour();
-        setOpened(projectId);
-      },
-      (error: Error) => setFailure(error.message),
-    );
+    begin();
     return stopListening;
-  }, [projectId]);
+  }, [begin]);
+  useEffect(watchFingers, []);
   useEffect(() => {
     // What isn't saved yet would be lost with the window.
     const leaving = (event: BeforeUnloadEvent) => useSession.getState().pending.length > 0 && event.preventDefault();
@@ -83,20 +90,13 @@ export function Workbench({ projectId }: { projectId: string }) {
       removeEventListener('beforeunload', leaving);
     };
   }, []);
-  if (failure)
+  if (failure) return <WontOpen projectId={projectId} failure={failure} again={begin} />;
+  if (opened !== projectId)
     return (
-      <main className="p-8">
-        <h1 className="text-xl">This project can't be opened</h1>
-        <p role="alert">{failure}</p>
-        <p className="flex gap-4">
-          <Link href="/">To all projects</Link>
-          <a href={`/api/projects/${projectId}/everything`} download>
-            Download everything that is stored of it
-          </a>
-        </p>
-      </main>
+      <p role="status" className="m-0 flex items-center gap-2.5 p-8 text-muted">
+        <Mark /> Opening the project …
+      </p>
     );
-  if (opened !== projectId) return <p className="p-8 text-muted">Opening the project …</p>;
   return (
     <KeyHandlingContext value={keyHandling}>
       <OpenWorkbench />
@@ -123,6 +123,7 @@ function OpenWorkbench() {
         </p>
       )}
       <DamageBar />
+      <ConnectionBar />
       {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
       <RecordingBar />
       <ProposalBar />

@@ -46,7 +46,7 @@ test('what is said of a stretch at once is what is said of each of its widths, b
         told += said.size;
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 30 },
   );
   expect(turned.size).toBeGreaterThan(15);
   expect(doubted).toBeLessThan(told / 4);

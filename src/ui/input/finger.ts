@@ -1,0 +1,24 @@
+/*
+ * What is dragged is larger for fingers, and what keys do is shown as buttons. Many machines have a mouse and a screen to touch: the one
+ * that was used last counts, and at first the one that the browser takes for the main one (Media Queries 4, 7.1).
+ */
+
+/** Keeps `data-finger` on the document while fingers are used. @returns ends it */
+export function watchFingers(): () => void {
+  const say = (finger: boolean) => {
+    if (finger) document.documentElement.dataset.finger = '';
+    else delete document.documentElement.dataset.finger;
+  };
+  say(matchMedia('(pointer: coarse)').matches);
+  const used = ({ pointerType }: PointerEvent) => say(pointerType === 'touch');
+  // Browsers tell of a mouse that stands still, too, whenever something else comes to lie under it.
+  const moved = (event: PointerEvent) => (event.movementX !== 0 || event.movementY !== 0) && used(event);
+  addEventListener('pointermove', moved, true);
+  addEventListener('pointerdown', used, true);
+  return () => {
+    removeEventListener('pointermove', moved, true);
+    removeEventListener('pointerdown', used, true);
+  };
+}
+
+export const byFinger = (): boolean => document.documentElement.dataset.finger !== undefined;
