@@ -42,7 +42,10 @@ test('with fingers: a tap chooses, a stroke scrolls, what is held follows, and t
   request,
 }) => {
   const id = await createProject(request, 'demo');
-  await openWorkbench(page, id, 'Catalogue');
+  await openWorkbench(page, id);
+  await page.getByRole('button', { name: /^Page:/ }).tap();
+  await page.getByRole('menuitem', { name: 'Catalogue' }).tap();
+  await expect(frameOf(page).locator('.card').first()).toBeVisible();
   const hand = await page.context().newCDPSession(page);
   const heading = frameOf(page).locator('h1').first();
   await page.touchscreen.tap(...(await onStage(page, heading)).middle);
@@ -64,11 +67,11 @@ test('with fingers: a tap chooses, a stroke scrolls, what is held follows, and t
     .evaluate(() => scrollTo(0, 0));
 
   // Several, without a key.
-  await page.getByRole('button', { name: 'Several' }).tap();
-  await page.touchscreen.tap(...(await onStage(page, frameOf(page).locator('p').first())).middle);
+  await page.getByRole('button', { name: 'Several', exact: true }).tap();
+  await page.touchscreen.tap(...(await onStage(page, cards.nth(1))).middle);
   await chosen(page, 'Heading');
   await expect(page.getByRole('treeitem', { selected: true })).toHaveCount(2);
-  await page.getByRole('button', { name: 'Several' }).tap();
+  await page.getByRole('button', { name: 'Several', exact: true }).tap();
 
   // The cursor and a post of the gauge.
   const cursor = page.getByTestId('cursor');

@@ -11,14 +11,9 @@ export function watchFingers(): () => void {
   };
   say(matchMedia('(pointer: coarse)').matches);
   const used = ({ pointerType }: PointerEvent) => say(pointerType === 'touch');
-  // Browsers tell of a mouse that stands still, too, whenever something else comes to lie under it.
-  const moved = (event: PointerEvent) => (event.movementX !== 0 || event.movementY !== 0) && used(event);
-  addEventListener('pointermove', moved, true);
+  // Presses only: of a mouse that moves browsers also tell after a tap.
   addEventListener('pointerdown', used, true);
-  return () => {
-    removeEventListener('pointermove', moved, true);
-    removeEventListener('pointerdown', used, true);
-  };
+  return () => removeEventListener('pointerdown', used, true);
 }
 
 export const byFinger = (): boolean => document.documentElement.dataset.finger !== undefined;
