@@ -2,7 +2,6 @@
 
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
 import { useCallback, useEffect, useState } from 'react';
-import { AuditView } from '../audit/AuditView';
 import { CommandDialog } from '../commands/CommandDialog';
 import { KeysDialog } from '../commands/KeysDialog';
 import { recallKeys } from '../input/key-choices';
@@ -14,7 +13,6 @@ import { FindingsPanel } from '../findings/FindingsPanel';
 import { ColumnsPanel } from '../column-grid/ColumnsPanel';
 import { Gauge } from '../gauge/Gauge';
 import { Inspector } from '../inspector/Inspector';
-import { LineUp } from '../lineup/LineUp';
 import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
 import { stopListening } from '../editing/live';
@@ -34,21 +32,26 @@ import { ProposalBar } from './ProposalBar';
 import { Splitter } from './Splitter';
 import { SHAPING_LEAST, useNarrow } from './use-narrow';
 import { PartBar } from '../parts/PartBar';
-import { CutDialog } from '../pictures/CutDialog';
-import { TableDialog } from '../lists/TableDialog';
-import { PicturesDialog } from '../pictures/PicturesDialog';
-import { ArrangementDialog } from '../arrangements/ArrangementDialog';
 import { RecordingBar } from '../arrangements/RecordingBar';
-import { DropDialog } from '../swapping/DropDialog';
 import { keepDropsRight } from '../swapping/drops';
-import { PanelDialog } from '../swapping/PanelDialog';
 import { HeightAxis } from '../heights/HeightAxis';
-import { PartDialogs } from '../parts/PartDialogs';
 import { WontOpen } from '../screens/WontOpen';
 import { Mark } from '../theme/Mark';
-import { PagesPanel } from '../pages/PagesPanel';
 import { GaugeTour } from '../tour/GaugeTour';
 import { recallTour } from '../tour/tour';
+import { loadTheRest } from '../view/on-demand';
+import {
+  ArrangementDialog,
+  AuditView,
+  CutDialog,
+  DropDialog,
+  LineUp,
+  PagesPanel,
+  PanelDialog,
+  PartDialogs,
+  PicturesDialog,
+  TableDialog,
+} from './later';
 import { TopBar } from './TopBar';
 
 const TAB_NAMES = { values: 'Values', findings: 'Findings', set: 'Breakpoints', styles: 'Styles', columns: 'Grid' } as const;
@@ -110,6 +113,7 @@ function OpenWorkbench() {
   const name = useSession((session) => session.project.name);
   const narrow = useNarrow();
   useEffect(() => keepDropsRight(), []);
+  useEffect(loadTheRest, []);
   useEffect(() => {
     document.title = `${name} · Mill Pond`;
   }, [name]);
