@@ -185,6 +185,8 @@ export interface Doubt {
   readonly loose: Uint8Array;
   /** Whether the size of any type changes in between. */
   readonly sized: boolean;
+  /** By element how far off the width of its box may be, px, where that is known better than of all positions; 0 elsewhere. */
+  readonly rooms?: Float64Array | undefined;
 }
 
 /** What the focus makes of elements that the Tab key stops at. Arrays are indexed by element. */

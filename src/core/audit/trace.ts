@@ -65,5 +65,12 @@ export class Trace {
   }
 }
 
+/** Only what could be otherwise on a measured viewport: of one that isn't compared with another nothing else is asked. */
+export class NearTrace extends Trace {
+  override add(margin: number, slack: number, kind: number): void {
+    if (kind === Kind.unknown || (kind !== Kind.turn && Math.abs(margin) <= slack)) super.add(margin, slack, kind);
+  }
+}
+
 export const isNear = ({ margins, slacks, kinds }: Trace, i: number): boolean =>
   kinds[i] === Kind.unknown || (kinds[i] !== Kind.turn && Math.abs(margins[i]!) <= slacks[i]!);

@@ -15,9 +15,9 @@ export const longLines: Check = {
       if (block.chars <= most! || piecesOf(facts, block) < 2) return [];
       const character = characterOf(facts, block);
       const slack = SLACK + (facts.doubt?.sized ? most! * 0.01 : 0);
-      const isLong = (length: number) => exceedsBy(facts, length, most! * character, slack);
+      const isLong = (length: number, off: number) => exceedsBy(facts, length, most! * character, off);
       const room = lineRoom(facts, block);
-      if (room !== undefined && !isLong(room)) return [];
+      if (room !== undefined && !isLong(room, facts.doubt?.rooms?.[block.element] || slack)) return [];
       // Where words go to the next line for lack of room, the lines before are as long as the room lets them be.
       const byHand = (facts.elements[block.element]!.breaks ?? 0) + 1;
       const lists = block.parts.map((part) => facts.lines[part]!);
@@ -28,7 +28,7 @@ export const longLines: Check = {
       if (lines < 2) return [];
       const isFull = room !== undefined && lines > byHand;
       const length = isFull ? room : longestLine(facts, block);
-      if (!isFull && !isLong(length)) return [];
+      if (!isFull && !isLong(length, slack)) return [];
       if (!isFull) foundOn(facts, ...block.parts);
       const { id } = facts.elements[block.element]!;
       const characters = length / character;

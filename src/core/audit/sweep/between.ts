@@ -14,7 +14,8 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const slack = [...loose].flatMap((one, i) => (one ? [i] : []));
   const sized = isSized(a, b);
   const chars = new Float64Array(a.chars.length);
-  const doubt = { loose, sized };
+  // Both ends are of the same two measured viewports.
+  const doubt = { loose, sized, rooms: a.doubt?.rooms ?? b.doubt?.rooms };
   const inset = new Float64Array(a.inset.length);
   if (!sized) fontSize.set(a.fontSize);
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {

@@ -15,7 +15,7 @@ import { otherChecks } from './other-checks';
 import { sizesOf } from './sizes';
 import type { Sweep, SweptPart, WrongWidth } from './sweep';
 import type { Judge, Telling, Verdict } from './verdicts';
-import { SPARE, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
+import { SPARE, verdictsAlone, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 
 /** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
 const SPOT_CHECKED = 0.02;
@@ -34,7 +34,7 @@ export class Pass {
   /** How long a trace was last. */
   #room: number | undefined;
   #results: WidthResult[] = [];
-  #kept: { readonly facts: PageFacts; readonly verdicts: readonly Verdict[] } | undefined;
+  #kept: { readonly facts: PageFacts; readonly alone: boolean; readonly verdicts: readonly Verdict[] } | undefined;
   readonly #still = new StillMargins();
   readonly #met = new Set<number>();
   readonly #typesetters = new Map<Typesetting, Typesetter>();
@@ -162,8 +162,8 @@ export class Pass {
 
   *#decideTexts(runs: readonly TextRun[], bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
     const [first, last] = [runs[0]!, runs[runs.length - 1]!];
-    if (!this.#met.has(last.to)) this.#judged(last.to, last.last, bandTop);
-    if (!this.#met.has(first.from)) this.#judged(first.from, first.first, bandTop);
+    if (!this.#met.has(last.to)) this.#judged(last.to, last.last, bandTop, true);
+    if (!this.#met.has(first.from)) this.#judged(first.from, first.first, bandTop, true);
     for (const run of runs) {
       const wrong = yield* this.#decideRun(run, run, bandTop);
       if (wrong) return wrong;
@@ -171,11 +171,18 @@ export class Pass {
     return undefined;
   }
 
-  #judged(width: number, facts: PageFacts, bandTop: PageFacts): { verdicts: readonly Verdict[]; doubtful: Judge[] } {
-    if (this.#kept?.facts !== facts) {
-      const verdicts = verdictsOn(this.sweep.judges, this.#asJudged(facts, width, bandTop), this.#room);
-      this.#room = (verdicts.at(-1)?.end ?? 0) + SPARE;
-      this.#kept = { facts, verdicts };
+  /** @param alone whether they aren't compared with those on another viewport */
+  #judged(
+    width: number,
+    facts: PageFacts,
+    bandTop: PageFacts,
+    alone: boolean,
+  ): { verdicts: readonly Verdict[]; doubtful: Judge[] } {
+    if (this.#kept?.facts !== facts || (this.#kept.alone && !alone)) {
+      const judged = this.#asJudged(facts, width, bandTop);
+      const verdicts = alone ? verdictsAlone(this.sweep.judges, judged) : verdictsOn(this.sweep.judges, judged, this.#room);
+      if (!alone) this.#room = (verdicts.at(-1)?.end ?? 0) + SPARE;
+      this.#kept = { facts, alone, verdicts };
       if (!facts.doubt && !this.#met.has(width)) {
         this.#met.add(width);
         this.#still.meet(verdicts);
@@ -187,8 +194,13 @@ export class Pass {
   }
 
   /** Tells what is said of the end of a run, measured or worked out. */
-  *#decideEnd(width: number, facts: PageFacts, bandTop: PageFacts): Generator<SweptPart, readonly Verdict[] | WrongWidth> {
-    const { verdicts, doubtful } = this.#judged(width, facts, bandTop);
+  *#decideEnd(
+    width: number,
+    facts: PageFacts,
+    bandTop: PageFacts,
+    alone = false,
+  ): Generator<SweptPart, readonly Verdict[] | WrongWidth> {
+    const { verdicts, doubtful } = this.#judged(width, facts, bandTop, alone);
     if (this.#told.has(width)) return verdicts;
     const isSpot = facts.doubt && doubtful.length === 0 && this.#random() < SPOT_CHECKED;
     if (doubtful.length === 0 && !isSpot) {
@@ -218,12 +230,12 @@ export class Pass {
     bandTop: PageFacts,
     mayAskTexts = false,
   ): Generator<SweptPart, WrongWidth | undefined> {
-    let begin = yield* this.#decideEnd(from, first, bandTop);
+    let begin = yield* this.#decideEnd(from, first, bandTop, to - from < 2);
     yield this.#soFar();
     if ('checks' in begin) return begin;
     if (to === from) return undefined;
     if (to - from < 2) {
-      const end = yield* this.#decideEnd(to, last, bandTop);
+      const end = yield* this.#decideEnd(to, last, bandTop, true);
       return 'checks' in end ? end : undefined;
     }
     const worked = between(first, last, straight);

@@ -1,6 +1,6 @@
 import type { PageFacts } from '../facts';
 import type { Judged } from '../judge';
-import { isNear, Kind, Trace } from '../trace';
+import { isNear, Kind, NearTrace, Trace } from '../trace';
 
 /** A check with its numbers, or all that is asked for one height. */
 export interface Judge {
@@ -17,13 +17,18 @@ export interface Verdict {
   readonly end: number;
 }
 
-/** The verdicts of all judges on one viewport. */
-export function verdictsOn(judges: readonly Judge[], facts: PageFacts, room?: number): Verdict[] {
-  const trace = new Trace(room);
-  const traced = { ...facts, trace };
+/** The verdicts of all judges on one viewport, to be compared with those on another. */
+export const verdictsOn = (judges: readonly Judge[], facts: PageFacts, room?: number): Verdict[] =>
+  traced(judges, facts, new Trace(room));
+
+/** The same for themselves: what is noted are only the numbers that are near to their limits. */
+export const verdictsAlone = (judges: readonly Judge[], facts: PageFacts): Verdict[] => traced(judges, facts, new NearTrace());
+
+function traced(judges: readonly Judge[], facts: PageFacts, trace: Trace): Verdict[] {
+  const noting = { ...facts, trace };
   return judges.map(({ judge }) => {
     const start = trace.length;
-    const found = judge(traced);
+    const found = judge(noting);
     return { found, trace, start, end: trace.length };
   });
 }

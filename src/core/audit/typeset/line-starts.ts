@@ -1,11 +1,10 @@
 import { breakLines, isRoomy } from './break-lines';
 import { sameNumbers } from './lines-at';
 import type { Paragraph } from './paragraph';
+import { ROUNDED, Roundings } from './roundings';
 import type { Shares } from './shares';
 import type { Between } from './stack';
 
-/** Both sides of a box that follows the window by a share are rounded to 1/64 px, again in every box in another that does. */
-const ROUNDED = 1 / 32;
 /** A box whose width differs by less, px, is as wide. */
 const UNMOVED = 1e-3;
 
@@ -16,7 +15,7 @@ type OwnStarts = Int32Array | undefined | null;
 
 /** On which lines texts stand between two measured viewports. */
 export class LineStarts {
-  readonly #rounded = new Map<number, number>();
+  readonly #roundings: Roundings;
   readonly #from: number;
   readonly #to: number;
 
@@ -26,6 +25,7 @@ export class LineStarts {
     private readonly pair: Between,
     private readonly shares?: Shares,
   ) {
+    this.#roundings = new Roundings(pair);
     [this.#from, this.#to] = [pair.a.facts.viewport.width, pair.b.facts.viewport.width];
   }
 
@@ -80,26 +80,6 @@ export class LineStarts {
     const share = (width - this.#from) / (this.#to - this.#from);
     const room = (isExact ? to - from : wide + (later - wide) * share) - insetRight - insetLeft;
     if (a.facts.breaks[block] && !isRoomy(paragraph, room - off)) return null;
-    return breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings(block) * ROUNDED)) ?? null;
-  }
-
-  /** In how many boxes in each other, down to this one, sides are rounded that move by a share of the window. */
-  #roundings(block: number): number {
-    const known = this.#rounded.get(block);
-    if (known !== undefined) return known;
-    const { a, b } = this.pair;
-    const moves = (i: number, side: number) => b.facts.boxes[i * 4 + side]! - a.facts.boxes[i * 4 + side]!;
-    let count = 0;
-    for (let at = block; at >= 0; at = a.facts.elements[at]!.parent) {
-      const parent = a.facts.elements[at]!.parent;
-      const isOwn = [0, 2].some((side) => {
-        const by = moves(at, side);
-        const isWhole = by === 0 || by === this.#to - this.#from;
-        return !isWhole && !(parent >= 0 && [0, 2].some((other) => moves(parent, other) === by));
-      });
-      if (isOwn) count++;
-    }
-    this.#rounded.set(block, count);
-    return count;
+    return breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings.in(block) * ROUNDED)) ?? null;
   }
 }

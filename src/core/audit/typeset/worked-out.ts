@@ -8,14 +8,19 @@ import type { Page } from './page';
 import type { Between } from './stack';
 import type { Shares } from './shares';
 import { Stacker } from './stacker';
+import { ROUNDED, Roundings } from './roundings';
 import { blockOf, looseIn, reachFarthest } from './unread';
 
 const NO_LINES = new Float64Array(0);
+/** The unit in which browsers lay out, px. */
+const UNIT = 1 / 64;
 
 /** What is worked out of the viewports between two measured ones. */
 export class WorkedOut {
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
+  /** By element how far off the width of a paragraph's box may be, px. */
+  readonly #rooms: Float64Array;
   /** By paragraph its lines as they were worked out last. */
   readonly #latest: LinesAt[] = [];
 
@@ -26,6 +31,9 @@ export class WorkedOut {
     const [first, last] = [pair.a, pair.b].map(({ facts }) => looseIn(page.set.unread, facts));
     // Its block may be high enough for several lines at one end only.
     this.loose = first!.map((one, i) => one | last![i]!);
+    const roundings = new Roundings(pair);
+    this.#rooms = new Float64Array(this.loose.length);
+    for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + UNIT;
   }
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */
@@ -161,7 +169,7 @@ export class WorkedOut {
       chars: lerped(first.chars, last.chars, share),
       scrollWidth: wide ? Math.round(first.scrollWidth + (last.scrollWidth - first.scrollWidth) * share) : width,
       scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
-      doubt: { loose, sized: false },
+      doubt: { loose, sized: false, rooms: this.#rooms },
     };
   }
 }
