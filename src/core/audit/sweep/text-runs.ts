@@ -137,9 +137,9 @@ function* runsOf(
 ): Generator<undefined, TextRun[]> {
   const runs: TextRun[] = [];
   const ends = new Map([from, to].map((width) => [width, measured(width)]));
-  const factsOf = (begin: Starts | undefined, width: number) => begin && between.factsAt(width, begin);
-  function* at(width: number): Generator<undefined, PageFacts> {
-    const known = ends.get(width) ?? factsOf(starts[width - from], width);
+  function* at(width: number, alone: boolean): Generator<undefined, PageFacts> {
+    const begin = starts[width - from];
+    const known = ends.get(width) ?? (begin && between.factsAt(width, begin, alone));
     if (known) return known;
     const facts = measured(width);
     yield;
@@ -148,8 +148,8 @@ function* runsOf(
   for (let begin = from; begin <= to;) {
     let end = begin;
     while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
-    const first = yield* at(begin);
-    runs.push({ from: begin, to: end, first, last: end > begin ? yield* at(end) : first, loose: between.loose });
+    const first = yield* at(begin, end === begin);
+    runs.push({ from: begin, to: end, first, last: end > begin ? yield* at(end, false) : first, loose: between.loose });
     begin = end + 1;
   }
   return runs;

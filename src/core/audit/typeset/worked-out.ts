@@ -19,10 +19,15 @@ const UNIT = 1 / 64;
 export class WorkedOut {
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
+  /** What is otherwise at both ends. */
+  readonly #moves: { readonly inset: boolean; readonly chars: boolean };
   /** By element how far off the width of a paragraph's box may be, px. */
   readonly #rooms: Float64Array;
+  #shares: Shares | undefined;
   /** By paragraph its lines as they were worked out last. */
   readonly #latest: LinesAt[] = [];
+  /** By paragraph the styles on its lines as they were last, and what follows from them. */
+  readonly #stepped: { readonly styles: Uint32Array; readonly tops: Float64Array | 'mixed' | undefined }[] = [];
 
   constructor(
     private readonly page: Page,
@@ -31,6 +36,8 @@ export class WorkedOut {
     const [first, last] = [pair.a, pair.b].map(({ facts }) => looseIn(page.set.unread, facts));
     // Its block may be high enough for several lines at one end only.
     this.loose = first!.map((one, i) => one | last![i]!);
+    const [{ facts: a }, { facts: b }] = [pair.a, pair.b];
+    this.#moves = { inset: !sameNumbers(a.inset, b.inset), chars: !sameNumbers(a.chars, b.chars) };
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
     for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + UNIT;
@@ -38,6 +45,7 @@ export class WorkedOut {
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */
   lineStarts(shares?: Shares): LineStarts {
+    this.#shares = shares;
     return new LineStarts(this.page.set.paragraphs, this.pair, shares);
   }
 
@@ -46,12 +54,16 @@ export class WorkedOut {
     return (width - from) / (to - from);
   }
 
-  /** Undefined where something isn't known. */
-  factsAt(width: number, starts: Starts): PageFacts | undefined {
+  /**
+   * Undefined where something isn't known.
+   * @param alone whether nothing is worked out between it and others: then rooms of paragraphs are as exact as they are known
+   */
+  factsAt(width: number, starts: Starts, alone = false): PageFacts | undefined {
     const { a, b } = this.pair;
     const { set } = this.page;
     const share = this.#share(width);
     const boxes = lerped(a.facts.boxes, b.facts.boxes, share);
+    const rooms = alone ? this.#exactRooms(width, boxes) : this.#rooms;
     const lines: (LinesAt | undefined)[] = [];
     const tops: (Float64Array | undefined)[] = [];
     for (let p = 0; p < set.paragraphs.length; p++) {
@@ -74,20 +86,41 @@ export class WorkedOut {
       const [x, y] = [from(a.facts), from(b.facts)];
       stacker.place(i, (anchor === i ? 0 : boxes[anchor * 4 + 1]!) + x + (y - x) * share);
     }
-    return stacker.failed ? undefined : this.#facts(share, width, boxes, lines, tops);
+    return stacker.failed ? undefined : this.#facts(share, width, boxes, lines, tops, rooms);
+  }
+
+  /** Puts the sides of paragraphs where they are to the very 1/64 px. @returns how far off they may be then */
+  #exactRooms(width: number, boxes: Float64Array): Float64Array {
+    const shares = this.#shares;
+    if (!shares) return this.#rooms;
+    const rooms = this.#rooms.slice();
+    for (const { block } of this.page.set.paragraphs) {
+      const [left, right] = [shares.at(block * 4, width), shares.at(block * 4 + 2, width)];
+      if (left === undefined || right === undefined || (boxes[block * 4] === 0 && boxes[block * 4 + 2] === 0)) continue;
+      [boxes[block * 4], boxes[block * 4 + 2]] = [left, right];
+      rooms[block] = UNIT;
+    }
+    return rooms;
   }
 
   /** The tops of a paragraph's lines, from anywhere; undefined where they aren't known. */
-  #topsOf(p: number, one: LinesAt, share: number): Float64Array | undefined {
+  #topsOf(p: number, { styles }: LinesAt, share: number): Float64Array | undefined {
+    let known = this.#stepped[p];
+    if (known?.styles !== styles) this.#stepped[p] = known = { styles, tops: this.#stepsOf(p, styles) };
+    if (known.tops === 'mixed') return lerped(this.pair.a.tops[p]!, this.pair.b.tops[p]!, share);
+    return known.tops?.slice();
+  }
+
+  /** The same where only the styles on its lines decide; 'mixed' where they are as at both ends. */
+  #stepsOf(p: number, own: Uint32Array): Float64Array | 'mixed' | undefined {
     const { a, b } = this.pair;
     const { set, leading, inStack } = this.page;
     const [x, y] = [a.lines[p]!, b.lines[p]!];
-    const [fromA, fromB] = [a.tops[p]!, b.tops[p]!];
-    if (sameNumbers(one.styles, x.styles) && sameNumbers(one.styles, y.styles)) return lerped(fromA, fromB, share);
+    if (sameNumbers(own, x.styles) && sameNumbers(own, y.styles)) return 'mixed';
     const { block, strut } = set.paragraphs[p]!;
     if (!inStack[block]) return undefined;
-    const all = [one.styles, x.styles, y.styles];
-    const [firstSame, lastSame] = [0, -1].map((at) => all.every((styles) => styles.at(at) === one.styles.at(at)));
+    const all = [own, x.styles, y.styles];
+    const [firstSame, lastSame] = [0, -1].map((at) => all.every((styles) => styles.at(at) === own.at(at)));
     const isKnown = (styles: Uint32Array) =>
       styles.every(
         (some, i) =>
@@ -95,8 +128,8 @@ export class WorkedOut {
           ((i === styles.length - 1 && lastSame) || leading.below(strut, some) !== undefined),
       );
     if (!all.every(isKnown)) return undefined;
-    const tops = new Float64Array(one.styles.length);
-    for (let i = 1; i < tops.length; i++) tops[i] = tops[i - 1]! + leading.step(strut, one.styles[i - 1]!, one.styles[i]!);
+    const tops = new Float64Array(own.length);
+    for (let i = 1; i < tops.length; i++) tops[i] = tops[i - 1]! + leading.step(strut, own[i - 1]!, own[i]!);
     return tops;
   }
 
@@ -106,6 +139,7 @@ export class WorkedOut {
     boxes: Float64Array,
     all: readonly (LinesAt | undefined)[],
     tops: readonly (Float64Array | undefined)[],
+    rooms: Float64Array,
   ): PageFacts | undefined {
     const { a, b } = this.pair;
     const { set, leading } = this.page;
@@ -165,11 +199,11 @@ export class WorkedOut {
       viewport: { width, height },
       boxes,
       lines,
-      inset: lerped(first.inset, last.inset, share),
-      chars: lerped(first.chars, last.chars, share),
+      inset: this.#moves.inset ? lerped(first.inset, last.inset, share) : first.inset,
+      chars: this.#moves.chars ? lerped(first.chars, last.chars, share) : first.chars,
       scrollWidth: wide ? Math.round(first.scrollWidth + (last.scrollWidth - first.scrollWidth) * share) : width,
       scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
-      doubt: { loose, sized: false, rooms: this.#rooms },
+      doubt: { loose, sized: false, rooms },
     };
   }
 }
