@@ -1,5 +1,6 @@
 import type { PageFacts } from '../facts';
 import { reachFarthest } from '../typeset/unread';
+import { scrollWidthBetween } from './scroll-width';
 import type { Straight } from './straight';
 import { isSized } from './straight';
 
@@ -17,6 +18,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   // Both ends are of the same two measured viewports.
   const doubt = { loose, sized, rooms: a.doubt?.rooms ?? b.doubt?.rooms };
   const inset = new Float64Array(a.inset.length);
+  const scrollWidth = scrollWidthBetween(a, b);
   if (!sized) fontSize.set(a.fontSize);
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
@@ -33,7 +35,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
     return {
       ...a,
       viewport: { width, height: a.viewport.height },
-      scrollWidth: wide ? Math.round(a.scrollWidth + (b.scrollWidth - a.scrollWidth) * share) : width,
+      scrollWidth: wide ? scrollWidth({ boxes, lines, shown: a.shown }, share) : width,
       scrollHeight: a.scrollHeight + (b.scrollHeight - a.scrollHeight) * share,
       boxes,
       inset,

@@ -11,7 +11,8 @@ const CHARACTER_OFF = 0.002;
 /** What of a viewport isn't as it was worked out, of all that decides anything, in words; undefined where it is. */
 export function disagreement(worked: PageFacts, measured: PageFacts): string | undefined {
   if (!sameArrangement(worked, measured)) return 'the arrangement';
-  const loose = worked.doubt!.loose;
+  const { loose, rooms } = worked.doubt!;
+  const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
   const differs = (a: Float64Array, b: Float64Array, at: number, element: number) =>
     Math.abs(a[at]! - b[at]!) > (at % 2 === 0 ? ACROSS_OFF : DOWN_OFF) && !(loose[element] && at % 2 === 0);
   for (let i = 0; i < worked.elements.length; i++) {
@@ -20,6 +21,9 @@ export function disagreement(worked: PageFacts, measured: PageFacts): string | u
     for (let side = i * 4; side < i * 4 + 4; side++)
       if (differs(worked.boxes, measured.boxes, side, i))
         return `side ${side % 4} of ${id}: ${worked.boxes[side]}, not ${measured.boxes[side]}`;
+    const known = rooms?.[i] ?? 0;
+    if (known > 0 && Math.abs(wide(worked, i) - wide(measured, i)) > known)
+      return `how wide ${id} is: ${wide(worked, i)}, not ${wide(measured, i)}, known to ${known}`;
     const [own, there] = [worked.lines[i]!, measured.lines[i]!];
     for (let at = 0; at < own.length; at++)
       if (differs(own, there, at, i)) return `side ${at % 4} of line ${at >> 2} in ${id}: ${own[at]}, not ${there[at]}`;

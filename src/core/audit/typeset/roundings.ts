@@ -1,3 +1,4 @@
+import { Laying } from '../codes';
 import type { Between } from './stack';
 
 /** Both sides of a box that follows the window by a share are rounded to 1/64 px, again in every box in another that does. */
@@ -24,7 +25,8 @@ export class Roundings {
         const isWhole = by === 0 || by === span;
         return !isWhole && !(parent >= 0 && [0, 2].some((other) => moves(parent, other) === by));
       });
-      if (isOwn) count++;
+      // Items of rows and grids begin where the rounded ones before them end.
+      if (isOwn) count += parent >= 0 && a.flow[parent] !== Laying.other ? 2 : 1;
     }
     this.#known.set(box, count);
     return count;

@@ -2,6 +2,7 @@ import type { PageFacts } from '../facts';
 import { placeAtoms, placeInline, rowsOf, SAME } from './in-lines';
 import type { Starts } from './line-starts';
 import { LineStarts } from './line-starts';
+import { scrollWidthBetween } from '../sweep/scroll-width';
 import type { LinesAt } from './lines-at';
 import { layOut, roomIn, sameNumbers } from './lines-at';
 import type { Page } from './page';
@@ -24,6 +25,7 @@ export class WorkedOut {
   /** By element how far off the width of a paragraph's box may be, px. */
   readonly #rooms: Float64Array;
   #shares: Shares | undefined;
+  readonly #scrollWidth: ReturnType<typeof scrollWidthBetween>;
   /** By paragraph its lines as they were worked out last. */
   readonly #latest: LinesAt[] = [];
   /** By paragraph the styles on its lines as they were last, and what follows from them. */
@@ -38,6 +40,7 @@ export class WorkedOut {
     this.loose = first!.map((one, i) => one | last![i]!);
     const [{ facts: a }, { facts: b }] = [pair.a, pair.b];
     this.#moves = { inset: !sameNumbers(a.inset, b.inset), chars: !sameNumbers(a.chars, b.chars) };
+    this.#scrollWidth = scrollWidthBetween(a, b);
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
     for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + UNIT;
@@ -201,7 +204,7 @@ export class WorkedOut {
       lines,
       inset: this.#moves.inset ? lerped(first.inset, last.inset, share) : first.inset,
       chars: this.#moves.chars ? lerped(first.chars, last.chars, share) : first.chars,
-      scrollWidth: wide ? Math.round(first.scrollWidth + (last.scrollWidth - first.scrollWidth) * share) : width,
+      scrollWidth: wide ? this.#scrollWidth({ boxes, lines, shown: first.shown }, share) : width,
       scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
       doubt: { loose, sized: false, rooms },
     };
