@@ -81,4 +81,14 @@ test('in a window too narrow to shape in, or at 200%, it is said what still work
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(640);
   await page.getByRole('button', { name: 'Line up' }).click();
   await expect(page.getByTestId('device-size').first()).toBeVisible();
+  // 400% of 1280 by 800 (WCAG 2.2, 1.4.10): all of it is reached by scrolling one way.
+  await page.setViewportSize({ width: 320, height: 200 });
+  for (const mode of ['Shape', 'Audit', 'Pages', 'Line up']) {
+    const views = page.getByRole('navigation', { name: 'Views' });
+    await views.getByRole('button', { name: new RegExp(`^${mode}`) }).click();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(320);
+    const far = { Audit: page.getByTestId('audit-list'), Pages: page.getByLabel('Name of the base') }[mode];
+    await (far ?? page.getByTestId('cursor')).scrollIntoViewIfNeeded();
+    await expect(far ?? page.getByTestId('cursor')).toBeInViewport();
+  }
 });

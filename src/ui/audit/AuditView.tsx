@@ -30,7 +30,7 @@ export function AuditView() {
         onChange={(index) => useAudit.setState({ tab: AUDIT_TABS[index]! })}
       >
         <div className="flex min-h-10 shrink-0 flex-wrap items-end gap-x-4 border-b border-line bg-sheet px-4">
-          <TabList aria-label="Parts of the audit" className="flex gap-4">
+          <TabList aria-label="Parts of the audit" className="flex flex-wrap gap-x-4">
             {AUDIT_TABS.map((one) => (
               <Tab
                 key={one}

@@ -11,11 +11,14 @@ import { COUNT_WORDS, countEntries } from '../findings/count-entries';
 import { entriesNow, entryWith } from '../findings/entries';
 import { EntryElements } from '../findings/EntryElements';
 import { titleOfEntry } from '../findings/title-of-entry';
+import { DrawnList } from '../drawn/DrawnList';
 import { chooseFinding } from './audit';
 import { FindingDetail } from './FindingDetail';
 import { FindingsChart } from './FindingsChart';
 import { IntervalBar } from './IntervalBar';
 
+/** About how high an entry is, px. */
+const ENTRY = 46;
 const NONE: readonly Finding[] = [];
 const HEADINGS = { broken: 'Broken', poor: 'Poor', note: 'Notes' } as const;
 
@@ -52,10 +55,11 @@ export function PageReport() {
       }))
       .sort((a, b) => b.list.length - a.list.length);
   }, [by, findings, entries, page]);
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
   const shown = [...findings, ...accepted].find(({ key }) => key === chosen);
   return (
-    <div className="flex min-h-0 flex-1">
-      <div className="flex w-1/2 min-w-0 flex-col border-r border-line bg-sheet">
+    <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
+      <div className="flex w-1/2 min-w-0 flex-col border-r border-line bg-sheet max-[900px]:h-1/2 max-[900px]:w-full max-[900px]:border-r-0 max-[900px]:border-b">
         <FindingsChart findings={findings} />
         <div className="flex items-center gap-2 border-b border-line px-4 py-1.5 text-muted">
           <span>By</span>
@@ -74,26 +78,28 @@ export function PageReport() {
             {countEntries(entries)}
           </span>
         </div>
-        <div className="min-h-0 flex-1 overflow-auto" data-testid="audit-list">
-          {done && findings.length === 0 && <p className="px-4 py-3">Nothing is wrong on this page at any width.</p>}
-          {groups.map(({ key, label, list }) =>
-            list.length === 0 ? null : (
-              <section key={key} aria-label={label}>
+        <div ref={setScroller} className="min-h-0 flex-1 overflow-auto" data-testid="audit-list">
+          <div>
+            {done && findings.length === 0 && <p className="px-4 py-3">Nothing is wrong on this page at any width.</p>}
+            {groups.map(({ key, label, list }) =>
+              list.length === 0 ? null : (
+                <section key={key} aria-label={label}>
+                  <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
+                    {label} <span className="font-mono">{onElements(list)}</span>
+                  </h3>
+                  <Rows list={list} chosen={chosen} scroller={scroller} />
+                </section>
+              ),
+            )}
+            {accepted.length > 0 && (
+              <section aria-label="Accepted">
                 <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
-                  {label} <span className="font-mono">{onElements(list)}</span>
+                  Accepted <span className="font-mono">{accepted.length}</span>
                 </h3>
-                <Rows list={list} chosen={chosen} />
+                <Rows list={taken} chosen={chosen} scroller={scroller} />
               </section>
-            ),
-          )}
-          {accepted.length > 0 && (
-            <section aria-label="Accepted">
-              <h3 className="m-0 flex justify-between px-4 pt-2 pb-1 font-semibold text-muted">
-                Accepted <span className="font-mono">{accepted.length}</span>
-              </h3>
-              <Rows list={taken} chosen={chosen} />
-            </section>
-          )}
+            )}
+          </div>
         </div>
       </div>
       <div className="min-w-0 flex-1 overflow-auto">
@@ -117,16 +123,29 @@ function onElements(list: readonly Entry[]): string {
   return elements > list.length ? `${list.length} on ${elements} elements` : String(list.length);
 }
 
-function Rows({ list, chosen }: { list: readonly Entry[]; chosen: string | undefined }) {
+interface RowsProps {
+  readonly list: readonly Entry[];
+  readonly chosen: string | undefined;
+  readonly scroller: HTMLElement | null;
+}
+
+function Rows({ list, chosen, scroller }: RowsProps) {
   const project = useSession((session) => session.project);
   const page = useSession(shownPage);
   return (
-    <ul className="m-0 list-none p-0">
-      {list.map((entry) => {
+    <DrawnList
+      items={list}
+      keyOf={({ key }) => key}
+      size={ENTRY}
+      scroller={scroller}
+      rowClass="border-b border-line"
+      shown={list.find(({ findings }) => findings.some(({ key }) => key === chosen))?.key}
+    >
+      {(entry) => {
         const { worst, elements, findings } = entry;
         const isChosen = findings.some(({ key }) => key === chosen);
         return (
-          <li key={entry.key} className="border-b border-line">
+          <>
             <button
               type="button"
               aria-pressed={isChosen}
@@ -148,9 +167,9 @@ function Rows({ list, chosen }: { list: readonly Entry[]; chosen: string | undef
               <IntervalBar widths={entry.widths} severity={worst.severity} />
             </button>
             {isChosen && <EntryElements entry={entry} chosen={chosen} onChoose={({ key }) => chooseFinding(key)} />}
-          </li>
+          </>
         );
-      })}
-    </ul>
+      }}
+    </DrawnList>
   );
 }

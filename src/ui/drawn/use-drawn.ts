@@ -2,7 +2,7 @@ import { useCallback, useLayoutEffect, useRef } from 'react';
 import type { Range } from '@tanstack/react-virtual';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 
-/** Rows drawn above and below those in sight. */
+/** Rows drawn above and below those in sight, unless it is said otherwise. */
 const BESIDES = 16;
 
 /** A list of which only what is in sight is drawn. */
@@ -17,6 +17,8 @@ export interface Drawing {
   readonly keep: readonly number[];
   /** How far below the begin of what is scrolled the list begins, px. */
   readonly margin?: number;
+  /** Rows drawn above and below those in sight. */
+  readonly besides?: number;
 }
 
 export interface DrawnRow {
@@ -26,7 +28,7 @@ export interface DrawnRow {
 }
 
 /** Of a long list only the rows in sight, and those that are always kept. */
-export function useDrawn({ count, scroller, size, most, keep, margin = 0 }: Drawing) {
+export function useDrawn({ count, scroller, size, most, keep, margin = 0, besides = BESIDES }: Drawing) {
   const whole = count <= most;
   const kept = keep.filter((index) => index >= 0 && index < count).join(' ');
   const rangeExtractor = useCallback(
@@ -41,7 +43,7 @@ export function useDrawn({ count, scroller, size, most, keep, margin = 0 }: Draw
     count,
     getScrollElement: scroller,
     estimateSize: () => size,
-    overscan: BESIDES,
+    overscan: besides,
     enabled: !whole,
     scrollMargin: margin,
     rangeExtractor,

@@ -6,7 +6,9 @@ import { useDrawn } from '../drawn/use-drawn';
 import { useSize } from '../stage/use-size';
 
 /** Up to so many cards all are drawn. */
-const WHOLE_MOST = 100;
+const WHOLE_MOST = 24;
+/** Rows drawn above and below those in sight: each card has a page in it. */
+const BESIDES = 1;
 /** Between cards, px: `gap-4`. */
 const GAP = 16;
 /** Of a card that isn't drawn yet, px. */
@@ -34,7 +36,14 @@ export function Cards({ label, pages, current, scroller, children }: Props) {
   const margin = useBegin(list, scroller);
   const whole = pages.length <= WHOLE_MOST;
   const { drawn, height } = useDrawn({
-    ...{ count: Math.ceil(pages.length / columns), scroller: () => scroller, size: high, most: whole ? Infinity : 0, margin },
+    ...{
+      count: Math.ceil(pages.length / columns),
+      scroller: () => scroller,
+      size: high,
+      most: whole ? Infinity : 0,
+      margin,
+      besides: BESIDES,
+    },
     keep: [row - 1, row, row + 1],
   });
   // Text that a reader makes larger makes them higher.

@@ -89,10 +89,10 @@ export function PagesPanel() {
     />
   );
   return (
-    <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper">
+    <section aria-label="Pages" className="flex min-h-0 flex-1 bg-paper max-[900px]:flex-col">
       <BringInDialog given={given} close={() => setGiven(undefined)} project={project.id} take={takeIn} />
-      <div className="flex min-w-0 flex-1 flex-col">
-        <header className="flex h-10 shrink-0 items-center gap-2 border-b border-line bg-sheet px-3.5">
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+        <header className="flex min-h-10 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-sheet px-3.5">
           <h1 className="m-0 text-[length:inherit] font-bold">Pages</h1>
           <span className="font-mono text-muted">{project.pages.length}</span>
           <Menu>
@@ -153,7 +153,7 @@ export function PagesPanel() {
           </div>
         </div>
       </div>
-      <aside className="w-[300px] shrink-0 overflow-auto border-l border-line bg-sheet">
+      <aside className="w-[300px] shrink-0 overflow-auto border-l border-line bg-sheet max-[900px]:h-1/2 max-[900px]:w-full max-[900px]:border-t max-[900px]:border-l-0">
         {part ? <PartForm key={page.id} part={part} /> : <PageForm key={page.id} page={page} />}
         <ProjectSettings />
       </aside>

@@ -150,7 +150,10 @@ export function ProjectList() {
         )}
         <ul className="m-0 list-none p-0">
           {projects?.map((project) => (
-            <li key={project.id} className="flex min-h-12 items-center gap-3 border-b border-line">
+            <li
+              key={project.id}
+              className="flex min-h-12 flex-wrap items-center gap-3 border-b border-line py-1 min-[640px]:flex-nowrap"
+            >
               {renaming?.id === project.id ? (
                 <form
                   className="flex flex-1 gap-2"
@@ -175,14 +178,14 @@ export function ProjectList() {
                 <>
                   <Link
                     href={`/projects/${project.id}`}
-                    className="min-w-0 flex-1 truncate py-2 text-[15px] font-semibold text-ink"
+                    className="min-w-0 basis-full truncate py-2 text-[15px] font-semibold text-ink min-[640px]:flex-1 min-[640px]:basis-0"
                   >
                     {project.name}
                   </Link>
                   <span className="font-mono text-muted">
                     {plural(project.pages, 'page')} · {plural(project.breakpoints, 'breakpoint')}
                   </span>
-                  <time className="w-32 text-right text-muted" dateTime={project.updatedAt}>
+                  <time className="text-right text-muted min-[640px]:w-32" dateTime={project.updatedAt}>
                     {new Date(project.updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
                   </time>
                   <button

@@ -25,10 +25,10 @@ export const PageMenu = memo(
     return (
       <Menu>
         <MenuButton
-          className="flex items-center gap-1 rounded-[4px] border-0 bg-transparent px-1 py-0.5 font-bold hover:bg-paper"
+          className="flex max-w-[260px] shrink-0 items-center gap-1 rounded-[4px] border-0 bg-transparent px-1 py-0.5 font-bold hover:bg-paper"
           aria-label={`Page: ${current.name}. Change`}
         >
-          {current.name} <span aria-hidden>▾</span>
+          <span className="truncate">{current.name}</span> <span aria-hidden>▾</span>
         </MenuButton>
         <MenuItems
           anchor="bottom start"

@@ -118,7 +118,7 @@ function OpenWorkbench() {
     document.title = `${name} · Mill Pond`;
   }, [name]);
   return (
-    <div className="flex h-screen flex-col overflow-clip">
+    <div className={`flex h-screen flex-col ${narrow ? 'overflow-x-clip overflow-y-auto' : 'overflow-clip'}`}>
       <TopBar />
       {narrow && (
         <p role="note" className="m-0 shrink-0 border-b border-line bg-amber-tint px-3.5 py-1">
@@ -128,7 +128,9 @@ function OpenWorkbench() {
       )}
       <DamageBar />
       <ConnectionBar />
-      {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
+      <div className={`flex flex-1 flex-col ${narrow ? 'min-h-[720px] shrink-0' : 'min-h-0'}`}>
+        {view === 'audit' ? <AuditView key={pageId} /> : view === 'pages' ? <PagesPanel /> : <Panels view={view} />}
+      </div>
       <RecordingBar />
       <ProposalBar />
       <Problems />

@@ -15,6 +15,8 @@ import { blockOf, looseIn, reachFarthest } from './unread';
 const NO_LINES = new Float64Array(0);
 /** The unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
+/** What boxes may bend by that isn't seen where it was looked, px. */
+const BENT = 1 / 16;
 
 /** What is worked out of the viewports between two measured ones. */
 export class WorkedOut {
@@ -43,7 +45,7 @@ export class WorkedOut {
     this.#scrollWidth = scrollWidthBetween(a, b);
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
-    for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + UNIT;
+    for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
   }
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */

@@ -1,0 +1,88 @@
+import { expect, test } from '@playwright/test';
+import type { Edit } from '@/core/edits';
+import { createProject, makeEdits, openWorkbench, readProject, swept } from './workbench';
+
+// Of long lists only what is in sight is drawn; all of it is reached, by keyboard too.
+
+const COUNT = 160;
+/** A project has at most 60. */
+const PAGES = 59;
+
+test('many pages: the rows of cards in sight are drawn, and arrows lead to the last one', async ({ page, request }) => {
+  const id = await createProject(request, 'empty', 'Many pages');
+  const { project } = await readProject(request, id);
+  const first = project.pages[0]!;
+  const one = (i: number): Edit => ({
+    type: 'addPage',
+    index: i + 1,
+    page: {
+      ...first,
+      ...{ id: `gmany${i}`, name: `Page ${i}`, slug: `page-${i}`, root: `eroot${i}` },
+      elements: { [`eroot${i}`]: { ...first.elements[first.root]!, id: `eroot${i}`, children: [] } },
+    },
+  });
+  await makeEdits(
+    request,
+    id,
+    Array.from({ length: PAGES }, (_, i) => one(i)),
+  );
+  await openWorkbench(page, id);
+  await page.getByRole('button', { name: 'Pages', exact: true }).click();
+  const cards = page.locator('[data-page]');
+  await expect(cards.first()).toBeVisible();
+  expect(await cards.count()).toBeLessThan(PAGES - 20);
+  await page.locator(`[data-page="${first.id}"]`).focus();
+  for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.locator('[data-page="gmany39"]')).toBeFocused();
+  await expect(page.locator('[data-page="gmany39"]')).toBeInViewport();
+  await page.getByRole('list', { name: 'Pages in their order' }).evaluate((list) => list.scrollIntoView({ block: 'end' }));
+  await expect(page.locator(`[data-page="gmany${PAGES - 1}"]`)).toBeInViewport();
+  expect(await cards.count()).toBeLessThan(PAGES - 20);
+});
+
+test.describe('measured', () => {
+  test.use({ storageState: { cookies: [], origins: [] } });
+
+  test('many elements with one finding: those in sight are drawn, each says which of how many it is', async ({
+    page,
+    request,
+  }) => {
+    const id = await createProject(request, 'empty', 'Many links');
+    const { project } = await readProject(request, id);
+    const { id: pageId, root } = project.pages[0]!;
+    const elements = Array.from({ length: COUNT }, (_, i) => ({
+      ...{ id: `el${i}`, tag: 'button', name: `Key ${i}`, attributes: {}, text: '+', children: [], shared: [] },
+      styles: { base: { 'min-width': '0px', width: '14px', height: '14px', 'padding-left': '0px', 'padding-right': '0px' } },
+    }));
+    const box = {
+      id: 'ekeys',
+      tag: 'div',
+      name: 'Keys',
+      attributes: {},
+      children: elements.map((one) => one.id),
+      shared: [],
+      styles: {},
+    };
+    const insert = { type: 'insertElement', page: pageId, parent: root, index: 0, elements: [box, ...elements] };
+    await makeEdits(request, id, [
+      insert as unknown as Edit,
+      { type: 'setProject', field: 'range', value: { first: 320, last: 420 } },
+    ]);
+    await openWorkbench(page, id);
+    await swept(page);
+    await page.getByRole('tab', { name: /Findings/ }).click();
+    await page.getByTestId('findings').getByRole('button', { name: /small/i }).first().click();
+    const list = page.getByRole('list', { name: 'Elements with this finding' });
+    const rows = list.getByRole('listitem');
+    await expect(rows.first()).toHaveAttribute('aria-setsize', String(COUNT));
+    expect(await rows.count()).toBeLessThan(COUNT / 2);
+    await list.evaluate((element) => (element.parentElement!.scrollTop = element.parentElement!.scrollHeight));
+    const last = list.getByRole('button', { name: `Key ${COUNT - 1}` });
+    await last.click();
+    await expect(last).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('treeitem', { name: new RegExp(`^Key ${COUNT - 1}(,|$)`) })).toHaveAttribute(
+      'aria-selected',
+      'true',
+    );
+  });
+});
