@@ -7,7 +7,7 @@ import { SLACK } from '../readers';
 import { between } from './between';
 import { chance } from './chance';
 import { randomFacts } from './random-facts-for-tests';
-import { verdictsBetween, verdictsOn } from './verdicts';
+import { verdictsAlone, verdictsBetween, verdictsOn } from './verdicts';
 
 const [FIRST, LAST] = [500, 560];
 const keys = (found: readonly Judged[]) => found.map(({ check, violation }) => `${check} ${violation.element}`).sort();
@@ -54,6 +54,7 @@ test('what is said of a stretch at once is what is said of each of its widths, b
 
 test('where numbers that are off by what they may be off turn a verdict, it was in doubt', () => {
   const turned = new Set<string>();
+  let [noted, notedAlone] = [0, 0];
   fc.assert(
     fc.property(seeds, (seed) => {
       const facts = { ...randomFacts(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false } };
@@ -62,12 +63,20 @@ test('where numbers that are off by what they may be off turn a verdict, it was 
       const off = randomFacts(seed, 0.5, () => (random() - 0.5) * SLACK * 0.45);
       for (const [id, judge] of judges) {
         const [verdict] = verdictsOn([judge], facts);
+        const [alone] = verdictsAlone([judge], facts);
+        const isDoubtful = verdict!.trace.isDoubtful(0, verdict!.end);
+        // By itself the same is said and doubted, with less that is noted.
+        if (alone!.trace.isDoubtful(0, alone!.end) !== isDoubtful || keys(alone!.found).join() !== keys(verdict!.found).join())
+          expect([id, seed, alone!.found]).toEqual([id, seed, 'otherwise']);
+        noted += verdict!.end;
+        notedAlone += alone!.end;
         if (keys(judge.judge(off)).join() === keys(verdict!.found).join()) continue;
         turned.add(id);
-        expect([id, verdict!.trace.isDoubtful(0, verdict!.end)]).toEqual([id, true]);
+        expect([id, isDoubtful]).toEqual([id, true]);
       }
     }),
     { numRuns: 600 },
   );
   expect(turned.size).toBeGreaterThan(6);
+  expect(notedAlone).toBeLessThan(noted / 4);
 });
