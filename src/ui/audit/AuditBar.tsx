@@ -43,9 +43,9 @@ export function AuditBar() {
           ? `Every width ${first} to ${last} and every view decided${sweep.layouts ? `, with ${sweep.layouts} layouts` : ''}${sweep.wrong ? `. ${wrongWords(sweep.wrong)}` : ''}`
           : `${sweep.decided} of ${sweep.total} widths decided`;
   return (
-    <div className="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1 self-center">
+    <div className="ml-auto flex min-w-0 flex-wrap items-center gap-x-3 gap-y-1 self-center">
       <span
-        className={`max-w-[420px] truncate ${sweep?.error ? 'text-rust' : 'text-muted'}`}
+        className={`max-w-[min(420px,100%)] truncate ${sweep?.error ? 'text-rust' : 'text-muted'}`}
         {...spokenAtEnd(sweep?.running ?? false)}
         data-testid="audit-state"
         data-complete={sweep?.complete === true && !sweep.running}

@@ -149,14 +149,14 @@ function Rows({ list, chosen, scroller }: RowsProps) {
             <button
               type="button"
               aria-pressed={isChosen}
-              className={`flex w-full items-center gap-3 border-0 border-l-[3px] py-1.5 pr-4 pl-3 text-left -outline-offset-2 ${isChosen ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
+              className={`flex w-full items-center gap-x-3 border-0 border-l-[3px] max-[900px]:flex-wrap py-1.5 pr-4 pl-3 text-left -outline-offset-2 ${isChosen ? 'border-reed bg-reed-tint' : 'border-transparent bg-transparent hover:bg-paper'}`}
               onClick={() => chooseFinding(worst.key)}
             >
               <span
                 aria-hidden
                 className={`size-2.5 shrink-0 rounded-[2px] ${worst.severity === 'broken' ? 'bg-rust' : 'bg-amber'} ${worst.severity === 'note' || worst.accepted ? 'opacity-50' : ''}`}
               />
-              <span className="min-w-0 flex-1">
+              <span className="min-w-0 flex-1 max-[900px]:basis-[85%]">
                 <b className="block truncate font-semibold">{titleOfEntry(entry)}</b>
                 <span className="block truncate text-muted">
                   {elementsInWords(elements.map((id) => page.elements[id]?.name ?? 'a removed element'))}

@@ -21,16 +21,20 @@ interface Props {
   readonly properties: readonly string[];
 }
 
+/** More of them stand below their label, so that they stay in one row. */
+const BESIDE_MOST = 5;
+
 /** Values of a property as small diagrams, side by side. What is chosen now is pressed in. */
 export function Choice({ label, shaped, current, options, properties }: Props) {
+  const many = options.length > BESIDE_MOST;
   return (
     <div
       role="group"
       aria-label={label}
       data-stands-for={properties.join(' ')}
-      className="flex items-center gap-0.5 py-px pr-1.5 pl-3.5"
+      className={`flex items-center gap-0.5 py-px pr-1.5 pl-3.5 ${many ? 'flex-wrap' : ''}`}
     >
-      <span className="w-[88px] shrink-0 truncate">{label}</span>
+      <span className={`shrink-0 truncate ${many ? 'basis-full pt-1' : 'w-[88px]'}`}>{label}</span>
       <span className="flex flex-wrap gap-0.5">
         {options.map(({ value, label: name, sign, values }) => (
           <button
