@@ -17,14 +17,13 @@ interface Props<T> {
   readonly scroller: HTMLElement | null;
   readonly children: (item: T) => ReactNode;
   readonly label?: string;
-  readonly className?: string;
   readonly rowClass?: string;
   /** Scrolled to when it changes. */
   readonly shown?: string | undefined;
 }
 
 /** A list with rows of any height; of a long one only the rows in sight are drawn, and those around the keyboard. */
-export function DrawnList<T>({ items, keyOf, size, scroller, children, label, className, rowClass, shown }: Props<T>) {
+export function DrawnList<T>({ items, keyOf, size, scroller, children, label, rowClass, shown }: Props<T>) {
   const list = useRef<HTMLUListElement>(null);
   const margin = useBegin(list, scroller);
   const [focused, setFocused] = useState(-1);
@@ -43,7 +42,7 @@ export function DrawnList<T>({ items, keyOf, size, scroller, children, label, cl
     if (index >= 0) now.scrollTo(index);
   }, [shown, whole, scroller]);
   return (
-    <ul ref={list} aria-label={label} className={`m-0 list-none p-0 ${className ?? ''}`} style={{ position: 'relative', height }}>
+    <ul ref={list} aria-label={label} className="m-0 list-none p-0" style={{ position: 'relative', height }}>
       {drawn.map(({ index, top }) => {
         const item = items[index]!;
         return (

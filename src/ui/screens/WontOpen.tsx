@@ -50,7 +50,7 @@ export function WontOpen({ projectId, failure, again }: Props) {
     return (
       <Screen title="There is nothing at this address" ways={toAll}>
         <p role="alert">{failure.message}</p>
-        <p>Its address may be cut off, or it was deleted. What was deleted just now can be brought back from the list.</p>
+        <p>The address may be cut off, or the project was deleted.</p>
       </Screen>
     );
   return (
@@ -69,7 +69,9 @@ export function WontOpen({ projectId, failure, again }: Props) {
       }
     >
       <p role="alert">{failure.message}</p>
-      <p>Nothing of it is lost: all that is stored of it can be downloaded, every revision with it.</p>
+      <p>
+        What is stored of it isn’t changed by this, and can be downloaded, every revision with it, where the server can read it.
+      </p>
     </Screen>
   );
 }

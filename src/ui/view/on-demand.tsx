@@ -15,10 +15,19 @@ const loads: (() => Promise<unknown>)[] = [];
 /** Quiet for so long, ms, the rest is loaded. */
 const QUIET_MS = 8_000;
 
+/** How soon what couldn't be loaded is tried again, ms. */
+const AGAIN_MS = 2_000;
+
+/** Until there is a connection it is being opened: what fails would take the whole window with it. */
+const patiently =
+  <T,>(load: () => Promise<T>): (() => Promise<T>) =>
+  () =>
+    load().catch(() => new Promise((done) => setTimeout(done, AGAIN_MS)).then(patiently(load)));
+
 /** A view that is loaded when it is first shown. */
 export function viewOnDemand<P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> {
   loads.push(load);
-  return dynamic(load, {
+  return dynamic(patiently(load), {
     ssr: false,
     loading: () => (
       <p role="status" className="m-0 flex-1 p-8 text-muted">
@@ -31,7 +40,7 @@ export function viewOnDemand<P extends object>(load: () => Promise<ComponentType
 /** A dialog that is loaded when the session first asks for it, and stays from then on. */
 export function dialogOnDemand(load: () => Promise<ComponentType>, asked: (session: Session) => boolean): ComponentType {
   loads.push(load);
-  const Dialog = dynamic(load, { ssr: false });
+  const Dialog = dynamic(patiently(load), { ssr: false });
   return function OnDemand() {
     const isAsked = useSession(asked);
     const [was, setWas] = useState(isAsked);
