@@ -7,7 +7,7 @@ import { COMMANDS } from './commands';
 import { dialog, keysDialog } from './dialogs';
 import { keysOf, useKeyChoices } from '../input/key-choices';
 import { keyText } from '../input/key-text';
-import type { Command } from './commands';
+import type { Command } from './command';
 
 /** Every command with its keys; typing narrows the list, Enter runs. */
 export function CommandDialog() {

@@ -6,7 +6,7 @@ import { chooseKeys, conflictsIn, keysOf, readKeys, USUAL_KEYS, useKeyChoices } 
 import { keyText } from '../input/key-text';
 import { BUTTON } from '../theme/controls';
 import { saveFile } from '../devices/save-file';
-import type { Command } from './commands';
+import type { Command } from './command';
 import { COMMANDS } from './commands';
 import { keysDialog } from './dialogs';
 import { nameOf } from './keys';

@@ -1,4 +1,3 @@
-import { MARKS } from '../state/marks-slice';
 import {
   addBreakpointHere,
   chooseBandOnly,
@@ -13,7 +12,6 @@ import {
   targetsHere,
 } from '../view/actions';
 import { copySelected, cutSelected, keepAsBlock, paste } from '../clipboard/clipboard';
-import { setUsing } from '../using/using';
 import { askArrangement } from '../arrangements/arrangements';
 import { askDrops } from '../swapping/drops';
 import { askPanel } from '../swapping/panels';
@@ -22,8 +20,7 @@ import { makeAlternates } from '../swapping/alternates';
 import { knowKeys } from '../input/key-choices';
 import { dialog, keysDialog } from './dialogs';
 import { showOnGauge } from '../view/gauge-view';
-import { showMode, stepDevice, turn } from '../devices/line-up';
-import { toggleMark } from '../marks/marks';
+import { showMode } from '../devices/line-up';
 import { announce, redo, undo } from '../editing/edits';
 import { askMakePart, flipWritten, leaveOut, leavePart, takeApart } from '../parts/part-actions';
 import { nudge, reorderHere } from '../stage/nudge';
@@ -42,19 +39,12 @@ import {
   toggleLock,
   ungroupSelected,
 } from '../arranging/tree';
-import { shownPage, shownPseudo, useSession, writeTarget, useLineup } from '../state/store';
+import { shownPage, shownPseudo, useSession, writeTarget } from '../state/store';
 import { canBe, isUsed, pseudoOf, readPseudo, STATES } from '@/core/document';
 import { beginTour } from '../tour/tour';
+import type { Command } from './command';
+import { LINEUP_COMMANDS } from './lineup-commands';
 import { continueSweep, onlyWhenAsked, setOnlyWhenAsked, stopSweep } from '../measuring/sweep';
-
-export interface Command {
-  readonly id: string;
-  readonly title: string;
-  readonly group: 'Width' | 'Breakpoints' | 'Edit' | 'Shape' | 'Line-up' | 'View' | 'Audit';
-  /** As `KeyboardEvent.key` gives it, with "Ctrl+", "Shift+" and "Alt+" before it in this order. */
-  readonly keys: readonly string[];
-  readonly run: () => void;
-}
 
 const move = (by: number) => () => setWidth(useSession.getState().width + by);
 
@@ -164,57 +154,6 @@ function nextHandle(): void {
   const at = handles.indexOf(document.activeElement as HTMLElement);
   handles[(at + 1) % handles.length]?.focus();
 }
-
-const view = (id: string, title: string, keys: readonly string[], run: () => void): Command => ({
-  id,
-  title,
-  group: 'Line-up',
-  keys,
-  run,
-});
-const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((lineup) => ({ [what]: !lineup[what] }));
-
-const LINEUP_COMMANDS: readonly Command[] = [
-  {
-    ...view('heights', 'The axis of heights beside the page', ['Shift+k'], () =>
-      useSession.setState(({ heightsShown }) => ({ heightsShown: !heightsShown })),
-    ),
-    group: 'View',
-  },
-  {
-    ...view('use', 'Use the page as visitors do, or edit it again', ['Shift+v'], () => setUsing(!useSession.getState().usePage)),
-    group: 'View',
-  },
-  view('lineup', 'Line-up, or back to shaping', ['Shift+l'], () =>
-    showMode(useSession.getState().mode === 'lineup' ? 'shape' : 'lineup'),
-  ),
-  view('lineup-devices', 'Line-up: this page on the devices', [], () => showMode('lineup', 'devices')),
-  view('lineup-pages', 'Line-up: all pages on the devices', [], () => showMode('lineup', 'pages')),
-  view('lineup-crossing', 'Line-up: what a crossing changes', [], () => showMode('lineup', 'crossing')),
-  view('lineup-before', 'Line-up: compared with before', [], () => showMode('lineup', 'before')),
-  view('device-next', 'To the next device', ['.'], () => stepDevice(1)),
-  view('device-previous', 'To the previous device', [','], () => stepDevice(-1)),
-  view('device-turn', 'Turn the device in hand', ['r'], () => {
-    const { active } = useLineup.getState();
-    if (active === undefined) announce('Choose a device first, with comma or full stop.');
-    else turn(active);
-  }),
-  view('device-turn-all', 'Turn all devices', ['Shift+r'], () => turn()),
-  view('device-whole', 'Whole pages, or as high as the devices', ['Shift+w'], flip('whole')),
-  view('device-linked', 'Scroll together, or each alone', ['Shift+s'], flip('linked')),
-  view('device-flow', 'All frames follow the cursor, or only the one in hand', ['Shift+f'], flip('flow')),
-  view(
-    'devices',
-    'Choose and change devices',
-    ['Shift+d'],
-    () => (showMode('lineup'), useLineup.setState({ devicesOpen: true })),
-  ),
-  view('sheet', 'Make a sheet of the line-up', [], () => (showMode('lineup'), useLineup.setState({ sheetOpen: true }))),
-  ...MARKS.map(({ id, name, key }) => ({
-    ...view(`mark-${id}`, `Mark: ${name.toLowerCase()}`, [key], () => toggleMark(id)),
-    group: 'View' as const,
-  })),
-];
 
 export const COMMANDS: readonly Command[] = [
   { id: 'wider', title: '1 px wider', group: 'Width', keys: ['Alt+ArrowRight'], run: move(1) },
