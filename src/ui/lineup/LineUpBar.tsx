@@ -32,7 +32,7 @@ export function LineUpBar() {
     <div className="shrink-0 border-b border-line bg-sheet">
       <div className="flex min-h-10 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
         <WritesTo />
-        <div role="group" aria-label="Ways of looking" className="ml-auto flex shrink-0 flex-wrap gap-1">
+        <div role="group" aria-label="Ways of looking" className="ml-auto flex min-w-0 flex-wrap gap-1">
           {LINEUP_TABS.map((one) => (
             <button
               key={one}
