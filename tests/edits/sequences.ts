@@ -1,5 +1,6 @@
 import type { Project } from '@/core/document';
 import { childIds, kept, readProject, treesOf } from '@/core/document';
+import { classNames } from '@/core/document/class-names';
 import { parentsOf } from '@/core/document/tree';
 import { changedIds } from '@/core/document/versions';
 import type { Incoming, LogEntry, ServerState } from '@/core/edits';
@@ -81,6 +82,8 @@ export function runSequence(seeds: readonly (number | readonly number[])[], coun
       }
       // As uses of parts show it too: nothing that is remembered of earlier documents may be shown.
       if (!sameJson(loaded, next.project)) throw differ('Reads otherwise', seed, edit);
+      if (!sameJson([...classNames(loaded)], [...classNames(next.project)]))
+        throw differ('Class names remembered wrongly', seed, edit);
       const entryKept = stored(entry);
       if (!sameJson(applyEdit(state.project, entryKept.edit).document, next.project))
         throw differ('Replays otherwise', seed, edit);

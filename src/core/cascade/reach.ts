@@ -23,7 +23,7 @@ export interface WriteReach {
 }
 
 /** The widths at which what is written at a target holds, through breakpoints that take it over too. */
-export function targetWidths(project: Project, at: At, slice: Slice = DEFAULT_SLICE): IntervalSet {
+export function targetWidths(project: Pick<Project, 'breakpoints'>, at: At, slice: Slice = DEFAULT_SLICE): IntervalSet {
   if (at === BASE) return ALL_WIDTHS;
   const breakpoint = project.breakpoints.find((one) => one.id === at);
   return breakpoint ? [conditionInterval(breakpoint.condition, slice)].filter(({ from, below }) => from < below) : [];

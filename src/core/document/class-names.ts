@@ -1,10 +1,19 @@
 import type { PageElement } from './element';
 import { GIVEN_KINDS, kindNamed } from './kinds';
+import type { Naming } from './naming';
 import { declares, keptClasses, namingsOf } from './naming';
 import { partOwnersOf } from './parts';
 import type { Project } from './project';
 
 const memo = new WeakMap<Project, ReadonlyMap<string, string>>();
+
+/** What names were found from last: most edits leave all of it as it is, and who compares names needs the same ones then. */
+interface Known {
+  readonly namings: readonly Naming[];
+  readonly parts: Project['parts'];
+  readonly names: ReadonlyMap<string, string>;
+}
+const latest = new WeakMap<Project['shared'], Known>();
 
 const slugs = new Map<string, string>();
 
@@ -40,6 +49,12 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
   if (known) return known;
   const { parts, pages } = namingsOf(project);
   const namings = [...parts, ...pages];
+  const before = latest.get(project.shared);
+  const isSame = before?.parts === project.parts && before.namings.length === namings.length;
+  if (isSame && before.namings.every((one, i) => one === namings[i])) {
+    memo.set(project, before.names);
+    return before.names;
+  }
   const taken = new Set<string>();
   const next = new Map<string, number>();
   const names = new Map<string, string>();
@@ -62,6 +77,7 @@ export function classNames(project: Project): ReadonlyMap<string, string> {
     if (around && declares(around)) give(root, around.name);
   }
   memo.set(project, names);
+  latest.set(project.shared, { namings, parts: project.parts, names });
   return names;
 }
 

@@ -39,11 +39,26 @@ const placesOf = carried(
 
 type Places = readonly { readonly id: string; readonly name: string }[];
 
+/** What was found of a tree last, shared by all its versions between which nothing of this is otherwise. */
 interface Known {
-  readonly places: readonly Places[];
-  readonly naming: Naming;
+  places?: readonly Places[];
+  naming?: Naming;
 }
-const known = new WeakMap<Page, Known>();
+
+const knownOf = carried(
+  (): Known => ({}),
+  (before, after) =>
+    !before ||
+    !after ||
+    before.name !== after.name ||
+    before.children !== after.children ||
+    before.attributes.class !== after.attributes.class ||
+    before.kind !== after.kind ||
+    before.alternate !== after.alternate ||
+    before.panel !== after.panel ||
+    before.use !== after.use ||
+    declares(before) !== declares(after),
+);
 
 /**
  * Asked of a tree as it is kept, with parts that have all in them: what uses show is named by the part, once, and what a use says besides by the use. So an
@@ -52,11 +67,11 @@ const known = new WeakMap<Page, Known>();
 function namingOf(all: Project['parts'], tree: Page): Naming {
   const parts = [...partsIn(tree)].map((id) => partNamed({ parts: all }, id));
   const places = parts.flatMap((part) => (part ? [placesOf(part.elements)] : []));
-  const before = known.get(tree);
-  if (before?.places.length === places.length && before.places.every((one, i) => one === places[i])) return before.naming;
-  const naming = findNaming(all, tree);
-  known.set(tree, { places, naming });
-  return naming;
+  const known = knownOf(tree.elements);
+  if (known.naming && known.places!.length === places.length && known.places!.every((one, i) => one === places[i]))
+    return known.naming;
+  known.places = places;
+  return (known.naming = findNaming(all, tree));
 }
 
 function findNaming(parts: Project['parts'], tree: Page): Naming {

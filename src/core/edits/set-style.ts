@@ -33,7 +33,7 @@ export function longhandsOfValue(property: string, value: string): Readonly<Reco
 }
 
 /** "base" or "900 and narrower". */
-export function describeTarget(project: Project, at: string): string {
+export function describeTarget(project: Pick<Project, 'breakpoints'>, at: string): string {
   const breakpoint = project.breakpoints.find((one) => one.id === at);
   return breakpoint ? describeCondition(breakpoint.condition) : 'base';
 }

@@ -34,7 +34,9 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     let step = finding.next();
     while (!step.done) step = finding.next();
     for (const { runs } of step.value)
-      for (const { from, to, first: begin, last: end, loose } of runs ?? []) {
+      for (const run of runs?.() ?? []) {
+        if (!run) continue;
+        const { from, to, first: begin, last: end, loose } = run;
         compare(begin);
         if (to > from) compare(end);
         if (to - from < 2) continue;

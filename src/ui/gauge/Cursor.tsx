@@ -3,7 +3,7 @@
 import { bandAt, contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
 import { jumpToBreakpoint, jumpToFinding, setWidth } from '../view/actions';
-import { shownProject, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { shownSet, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
 import { followPointer } from '../input/follow-pointer';
 import type { Scale } from './scale';
 
@@ -12,7 +12,7 @@ const NONE: readonly Finding[] = [];
 /** The width that the stage shows. Drag along the scale; arrows 1 px, Shift 10; J, K and N, M jump. */
 export function Cursor({ scale }: { scale: Scale }) {
   const width = useSession((session) => session.width);
-  const project = useSession(shownProject);
+  const set = useSession(shownSet);
   const slice = useSession((session) => session.slice);
   const findings = useSession((session) => session.findings[session.pageId] ?? NONE);
   const here = findings.filter((finding) => contains(finding.widths, width)).length;
@@ -27,7 +27,7 @@ export function Cursor({ scale }: { scale: Scale }) {
         aria-valuemin={WIDTH_MIN}
         aria-valuemax={WIDTH_MAX}
         aria-valuenow={width}
-        aria-valuetext={`${width} pixels, band ${bandAt(project, width, slice).name}, ${here === 1 ? '1 finding' : `${here} findings`}`}
+        aria-valuetext={`${width} pixels, band ${bandAt(set, width, slice).name}, ${here === 1 ? '1 finding' : `${here} findings`}`}
         data-testid="cursor"
         className="pointer-events-auto absolute top-0 h-[38px] w-full cursor-ew-resize touch-none"
         onPointerDown={(event) => {

@@ -6,7 +6,7 @@ import { describeCondition, edgesOf, isWidthOnly, shownEdge } from '@/core/break
 import type { Edit } from '@/core/edits';
 import { commitOrReport, preview } from '../editing/edits';
 import { setWidth } from '../view/actions';
-import { shownProject, useSession } from '../state/store';
+import { shownSet, useSession } from '../state/store';
 import { followPointer } from '../input/follow-pointer';
 import { removeBreakpoint } from '../breakpoints/removing';
 import { edgeFor } from './edge';
@@ -15,12 +15,12 @@ import type { Scale } from './scale';
 
 /** The edges of the breakpoints, each with its exact width at its foot. Drag it, step it with the arrows, press it for more. */
 export function Posts({ scale }: { scale: Scale }) {
-  const project = useSession(shownProject);
+  const { breakpoints } = useSession(shownSet);
   const [open, setOpen] = useState<string>();
   const close = useCallback(() => setOpen(undefined), []);
   return (
     <>
-      {project.breakpoints.flatMap((breakpoint) =>
+      {breakpoints.flatMap((breakpoint) =>
         edgesOf(breakpoint.condition).map((edge) => {
           const x = scale.x(edge.at);
           if (x < -1 || x > scale.length + 1) return null;

@@ -4,7 +4,7 @@ import { memo, useMemo } from 'react';
 import { bandAt, bandsOf, describeInterval } from '@/core/breakpoints';
 import { activate, standsOf } from '../devices/line-up';
 import { setWidth } from '../view/actions';
-import { shownBandStart, shownProject, useSession, useLineup } from '../state/store';
+import { shownBandStart, shownProject, shownSet, useSession, useLineup } from '../state/store';
 import type { Scale } from './scale';
 import { place, ticks } from './scale';
 
@@ -13,19 +13,20 @@ const room = (name: string) => 12 + name.length * 6.2;
 
 /** The staff, the bands with their names, and the devices. */
 export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }) {
-  const project = useSession(shownProject);
+  const set = useSession(shownSet);
+  const all = useSession((session) => shownProject(session).devices);
   const bandStart = useSession(shownBandStart);
   const named = ticks(scale);
   const slice = useSession((session) => session.slice);
-  const current = bandAt(project, bandStart, slice);
+  const current = bandAt(set, bandStart, slice);
   const places = useLineup((lineup) => lineup.places);
   const active = useLineup((lineup) => lineup.active);
   const devices = useMemo(
     () =>
-      standsOf({ devices: project.devices }, { places, reader: {} })
+      standsOf({ devices: all }, { places, reader: {} })
         .map(({ key, device, viewport }) => ({ key, name: device.name, ...viewport }))
         .sort((a, b) => a.width - b.width),
-    [project.devices, places],
+    [all, places],
   );
   return (
     <>
@@ -57,7 +58,7 @@ export const ScaleTracks = memo(function ScaleTracks({ scale }: { scale: Scale }
         </svg>
       </div>
       <div className="relative h-5" data-tour="bands">
-        {bandsOf(project, slice).map((band) => {
+        {bandsOf(set, slice).map((band) => {
           const at = place(scale, band.from, band.below);
           if (!at) return null;
           return (

@@ -24,6 +24,7 @@ import { AnyDeclaration } from './AnyDeclaration';
 import { fieldValue } from '../origin/field-value';
 import type { FieldValue } from '../origin/field-value';
 import { ElementActions } from './ElementActions';
+import { GroupLooks } from './group-looks';
 import { GROUPS } from './groups';
 import { PropertyRow } from './PropertyRow';
 import { PictureFields } from '../pictures/PictureFields';
@@ -32,7 +33,8 @@ import { Proportions } from '../value-controls/Proportions';
 import { StatePicker } from './StatePicker';
 import { SectionLinks } from './SectionLinks';
 import { SetHere } from './SetHere';
-import { useStandings } from './use-standings';
+import { useSame } from './use-same';
+import { standingKey, useStandings } from './use-standings';
 import { isWanted, ValueGroup } from './ValueGroup';
 import { TourOffer } from '../tour/GaugeTour';
 
@@ -53,14 +55,12 @@ export function Inspector() {
   const [onlySet, setOnlySet] = useState(false);
   const sections = useRef<HTMLDivElement>(null);
 
-  const ids = useMemo(() => selection.filter((id) => id in page.elements), [selection, page]);
-  const variables = useMemo(() => {
+  const ids = useSame(useMemo(() => selection.filter((id) => id in page.elements), [selection, page]));
+  const custom = useMemo(() => {
     const [id] = ids;
-    if (!id) return [];
-    return laneNames(project, page, id, pseudo)
-      .filter((name) => name.startsWith('--'))
-      .map(propertyNamed);
+    return id ? laneNames(project, page, id, pseudo).filter((name) => name.startsWith('--')) : [];
   }, [ids, project, page, pseudo]);
+  const variables = useMemo(() => custom.map(propertyNamed), [custom]);
   const fields = useMemo(() => {
     if (ids.length === 0) return new Map<string, FieldValue>();
     const { home } = bandAt(project, bandStart, slice);
@@ -69,11 +69,12 @@ export function Inspector() {
       names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo, written)]),
     );
   }, [ids, project, page, bandStart, target, slice, variables, pseudo, written]);
-  const standings = useStandings(project, page, ids, bandStart, slice, pseudo, fields);
-  const shaped = useMemo(() => {
-    const owners = ids.map((id) => ownerOf(page.elements[id]!, written) + pseudo);
-    return { ids, owners, fields, target };
-  }, [ids, page, written, pseudo, fields, target]);
+  const standings = useSame(useStandings(project, page, ids, bandStart, slice, pseudo, fields), standingKey);
+  const owners = useSame(
+    useMemo(() => ids.map((id) => ownerOf(page.elements[id]!, written) + pseudo), [ids, page, written, pseudo]),
+  );
+  const shaped = useMemo(() => ({ ids, owners, fields, target }), [ids, owners, fields, target]);
+  const [looks] = useState(() => new GroupLooks());
   const look = useMemo(
     () => ({ shaped, standings, pseudo, query: query.trim().toLowerCase(), onlySet }),
     [shaped, standings, pseudo, query, onlySet],
@@ -119,7 +120,7 @@ export function Inspector() {
           </ContentFields>
         )}
         {GROUPS.map(({ group, items }) => (
-          <ValueGroup key={group} group={group} items={items} look={look} />
+          <ValueGroup key={group} group={group} items={items} look={looks.of(group, look, fields)} />
         ))}
         {rows.length > 0 && (
           <section aria-label="Variables" className="border-t border-line py-1">

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Pseudo } from '@/core/document';
 import { readPseudo, whyNotOn } from '@/core/document';
 import type { Property, PropertyGroup, Standing } from '@/core/styles';
@@ -44,7 +44,15 @@ function isItemWanted(item: Item, look: ValueLook): boolean {
 }
 
 /** One group of properties: the controls made for them, the fields that matter for this element, the others one press away. */
-export function ValueGroup({ group, items, look }: { group: PropertyGroup; items: readonly Item[]; look: ValueLook }) {
+export const ValueGroup = memo(function ValueGroup({
+  group,
+  items,
+  look,
+}: {
+  group: PropertyGroup;
+  items: readonly Item[];
+  look: ValueLook;
+}) {
   const [open, setOpen] = useState(OPEN_FIRST.has(group));
   const [all, setAll] = useState(false);
   const { shaped, standings, query, onlySet, pseudo } = look;
@@ -83,7 +91,7 @@ export function ValueGroup({ group, items, look }: { group: PropertyGroup; items
       )}
     </section>
   );
-}
+});
 
 function ItemRow({ item, look }: { item: Item; look: ValueLook }) {
   const { fields, target } = look.shaped;

@@ -4,7 +4,10 @@ import { specifiedValue } from '@/core/cascade';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { parentOf, readPseudo } from '@/core/document';
 import type { Standing } from '@/core/styles';
-import type { FieldValue } from '../origin/field-value';
+import type { Fields } from '../origin/watched';
+
+/** The same for two that say the same. */
+export const standingKey = (standing: Standing): string => Object.values(standing).join('\n');
 
 /** All ways in which selected elements stand on the page in the band that begins at `width`: what decides which properties do anything. */
 export function useStandings(
@@ -14,7 +17,7 @@ export function useStandings(
   width: number,
   slice: Slice,
   pseudo: Pseudo,
-  fields: ReadonlyMap<string, FieldValue>,
+  fields: Fields,
 ): readonly Standing[] {
   return useMemo(() => {
     const viewport = { ...slice, width };
@@ -40,7 +43,7 @@ export function useStandings(
         parentDisplay: parent ? displayOf(parent) : 'block',
         generated: box !== undefined,
       };
-      found.set(Object.values(standing).join('\n'), standing);
+      found.set(standingKey(standing), standing);
     }
     return [...found.values()];
   }, [project, page, ids, width, slice, pseudo, fields]);

@@ -1,5 +1,6 @@
 import { longhandsOf } from '@/core/styles';
 import type { FieldValue } from './field-value';
+import type { Fields } from './watched';
 
 /** Shorthands that are shown as one field, with their longhands folded away beneath. */
 export interface Composite {
@@ -32,7 +33,7 @@ export function compose(values: readonly string[]): string {
 }
 
 /** One field for several properties, in the order of their shorthand: its story is that of the first that is set anywhere. */
-export function gathered(fields: ReadonlyMap<string, FieldValue>, properties: readonly string[]): FieldValue {
+export function gathered(fields: Fields, properties: readonly string[]): FieldValue {
   const each = properties.map((property) => fields.get(property)!);
   if (each.length === 1) return each[0]!;
   const values = each.map((field) => field.value);

@@ -4,7 +4,7 @@ import { useKeyHint } from '../input/key-choices';
 import { cutsAcross, POINTERS } from '@/core/breakpoints';
 import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { BUTTON } from '../theme/controls';
 import { chooseSeveral, setSlice } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
@@ -15,9 +15,9 @@ import { ZoomSelect } from './ZoomSelect';
 const STEPS = [0.5, 0.75, 1, 1.5, 2] as const;
 
 /** Where edits go, and how the page is shown. */
-export function StageBar({ zoom, content }: { zoom: number; content: number | undefined }) {
+export const StageBar = memo(function StageBar({ zoom, content }: { zoom: number; content: number | undefined }) {
   const hint = useKeyHint('heights');
-  const project = useSession(shownProject);
+  const asksForHeights = useSession((session) => cutsAcross(conditionsOf(shownProject(session))));
   const width = useSession((session) => session.width);
   const choice = useSession((session) => session.zoom);
   const slice = useSession((session) => session.slice);
@@ -30,7 +30,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
       <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
         <b>{width}</b> wide{content !== undefined && content !== width && <span className="text-rust"> · content {content}</span>}
       </span>
-      {cutsAcross(conditionsOf(project)) && <SliceFields slice={slice} height={!heights} />}
+      {asksForHeights && <SliceFields slice={slice} height={!heights} />}
       <button
         type="button"
         aria-pressed={heights}
@@ -43,7 +43,7 @@ export function StageBar({ zoom, content }: { zoom: number; content: number | un
       <ZoomSelect label="Zoom" zoom={choice} steps={STEPS} shown={zoom} onZoom={(next) => useSession.setState({ zoom: next })} />
     </div>
   );
-}
+});
 
 /** Where there are fingers, which hold no keys; elsewhere it is among the commands, and seen while it is on. */
 function SeveralToggle() {

@@ -3,13 +3,12 @@
 import { useKeyHint } from '../input/key-choices';
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
-import type { Band, Slice } from '@/core/breakpoints';
+import type { Band, BreakpointSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
-import type { Project } from '@/core/document';
 import { pseudoWords } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../view/actions';
-import { shownProject, shownPseudo, useSession, writeTarget } from '../state/store';
+import { shownPseudo, shownSet, useSession, writeTarget } from '../state/store';
 
 const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 const BAND_ONLY = 'band only';
@@ -17,7 +16,7 @@ const BAND_ONLY = 'band only';
 /** Where edits go: the base, a breakpoint that holds here, or a new one at this width. Pressed, another is chosen. */
 export function TargetPicker() {
   const hint = useKeyHint('target-lock');
-  const project = useSession(shownProject);
+  const set = useSession(shownSet);
   const target = useSession(writeTarget);
   const pseudo = useSession(shownPseudo);
   const slice = useSession((session) => session.slice);
@@ -33,11 +32,11 @@ export function TargetPicker() {
       <Listbox value={target} onChange={choose}>
         <ListboxButton
           className="flex items-center gap-2 rounded-l-[4px] border-0 bg-transparent px-2.5 py-1 font-semibold"
-          aria-label={`Writes to ${describeTarget(project, target)}. Change`}
-          title={reachOf(project, target, slice)}
+          aria-label={`Writes to ${describeTarget(set, target)}. Change`}
+          title={reachOf(set, target, slice)}
         >
           <span data-testid="writes-to">
-            Writes to {describeTarget(project, target)}
+            Writes to {describeTarget(set, target)}
             {pseudo && `, ${pseudoWords(pseudo)}`}
           </span>
           <span aria-hidden>▾</span>
@@ -76,9 +75,9 @@ export function TargetPicker() {
 }
 
 /** "may change Narrow, Middle · leaves Wide". */
-function reachOf(project: Project, target: string, slice: Slice): string {
-  const bands = bandsOf(project, slice);
-  const reached = bands.filter((one) => contains(targetWidths(project, target, slice), one.from));
+function reachOf(set: BreakpointSet, target: string, slice: Slice): string {
+  const bands = bandsOf(set, slice);
+  const reached = bands.filter((one) => contains(targetWidths(set, target, slice), one.from));
   const left = bands.filter((one) => !reached.includes(one));
   const names = (some: readonly Band[]) => some.map((one) => one.name).join(', ');
   return `May change ${names(reached)}${left.length > 0 ? ` · leaves ${names(left)}` : ''}`;
@@ -86,16 +85,16 @@ function reachOf(project: Project, target: string, slice: Slice): string {
 
 /** Only there while the list is open, since it follows the cursor. */
 function Options() {
-  const project = useSession(shownProject);
+  const set = useSession(shownSet);
   const width = useSession((session) => session.width);
   const slice = useSession((session) => session.slice);
-  const band = bandAt(project, width, slice);
+  const band = bandAt(set, width, slice);
   const options = [
     { value: BASE, text: 'Base', note: 'every band without a value of its own' },
     ...band.holds.map((id) => ({
       value: id,
-      text: describeTarget(project, id),
-      note: project.breakpoints.find((one) => one.id === id)!.name,
+      text: describeTarget(set, id),
+      note: set.breakpoints.find((one) => one.id === id)!.name,
     })),
     { value: BAND_ONLY, text: `This band only: ${describeInterval(band)}`, note: band.name },
     { value: NEW.narrower, text: `New: ${describeCondition(conditionAt(width, 'narrower'))}`, note: 'adds a breakpoint' },

@@ -2,22 +2,22 @@
 
 import { useMemo } from 'react';
 import { bandsOf, DEFAULT_SLICE, intersect } from '@/core/breakpoints';
-import type { Band, IntervalSet, Slice } from '@/core/breakpoints';
+import type { Band, BreakpointSet, IntervalSet, Slice } from '@/core/breakpoints';
 import { targetWidths } from '@/core/cascade';
 import type { Project } from '@/core/document';
 import { partNamed, splitShownId } from '@/core/document';
 import { ownerOf } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
-import { shownProject, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
+import { shownSet, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
 
 import { TargetPicker } from './TargetPicker';
 
 /** What the edit in hand would do, band by band: "changes Middle · Narrow keeps its own". */
-export function reachInWords(project: Project, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
+export function reachInWords(set: BreakpointSet, target: string, marked: IntervalSet, slice: Slice = DEFAULT_SLICE): string {
   if (marked.length === 0) return '';
   const names = (bands: readonly Band[]) => bands.map((band) => band.name).join(', ');
-  const widths = targetWidths(project, target, slice);
-  const within = bandsOf(project, slice).filter((band) => intersect([band], widths).length > 0);
+  const widths = targetWidths(set, target, slice);
+  const within = bandsOf(set, slice).filter((band) => intersect([band], widths).length > 0);
   const changed = within.filter((band) => intersect([band], marked).length > 0);
   const keeping = within.filter((band) => !changed.includes(band));
   if (keeping.length === 0) return `changes ${names(changed)}`;
@@ -26,15 +26,15 @@ export function reachInWords(project: Project, target: string, marked: IntervalS
 
 /** "part Tool card, 9 uses on 2 pages", "this use only": where edits of what a use shows go; empty elsewhere. */
 function usePartInWords(): string {
-  const project = useSession(steadyProject);
   const part = useSession((session) => {
     const id = session.selection[session.selection.length - 1];
     const element = id === undefined ? undefined : steadyPage(session).elements[id];
-    return element?.layers && (writtenTo(session) === 'here' ? 'here' : partKeeping(project, ownerOf(element, 'part')));
+    return element?.layers && (writtenTo(session) === 'here' ? 'here' : partKeeping(session.project, ownerOf(element, 'part')));
   });
+  const project = useSession((session) => (part ? steadyProject(session) : undefined));
   return useMemo(
     () =>
-      !part
+      !part || !project
         ? ''
         : part === 'here'
           ? 'this use only'
@@ -48,7 +48,7 @@ const partKeeping = ({ parts }: Project, owner: string): string | undefined =>
 
 /** Where edits go, and what the one in hand would change: in sight at all times. */
 export function WritesTo() {
-  const project = useSession(shownProject);
+  const set = useSession(shownSet);
   const target = useSession(writeTarget);
   const part = usePartInWords();
   const marked = useSession((session) => session.marked);
@@ -73,7 +73,7 @@ export function WritesTo() {
         aria-live="polite"
         data-testid="reach"
       >
-        {foretold || (proposed ? '' : reachInWords(project, target, marked, slice))}
+        {foretold || (proposed ? '' : reachInWords(set, target, marked, slice))}
       </span>
     </>
   );

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Finding, View, WrongWidth } from '@/core/audit';
-import type { At, IntervalSet, Slice, Told } from '@/core/breakpoints';
+import type { At, BreakpointSet, IntervalSet, Slice, Told } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { hasPseudo, isInUse, pageOf, readPseudo } from '@/core/document';
@@ -287,6 +287,16 @@ export const shownPage = (session: Session): Page => {
   const project = shownProject(session);
   return pageOf(project, session.pageId) ?? project.pages[0]!;
 };
+
+const sets = new WeakMap<Project['breakpoints'], BreakpointSet>();
+
+/** The breakpoints alone: the same object for as long as they are, whatever else is edited. */
+export function shownSet(session: Session): BreakpointSet {
+  const { breakpoints, baseName } = shownProject(session);
+  let set = sets.get(breakpoints);
+  if (set?.baseName !== baseName) sets.set(breakpoints, (set = { breakpoints, baseName }));
+  return set;
+}
 
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
 export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width, session.slice).from;

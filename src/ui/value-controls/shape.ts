@@ -3,14 +3,14 @@ import type { Edit } from '@/core/edits';
 import { checkValue } from '@/core/styles';
 import { commit, footprintOf } from '../editing/edits';
 import { useSession } from '../state/store';
-import type { FieldValue } from '../origin/field-value';
+import type { Fields } from '../origin/watched';
 
 /** What a control that knows its property is given: the selected elements, what holds now, and where edits go. */
 export interface Shaped {
   readonly ids: readonly string[];
   /** What edits write on: they, in the state that was chosen. */
   readonly owners: readonly string[];
-  readonly fields: ReadonlyMap<string, FieldValue>;
+  readonly fields: Fields;
   readonly target: At;
 }
 

@@ -3,6 +3,7 @@
 import { memo } from 'react';
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { Page } from '@/core/document';
+import { shownPage, useSession } from '../state/store';
 import { openPart } from '../parts/part-actions';
 import { showPage } from '../view/actions';
 
@@ -19,9 +20,16 @@ const isNamedSame = (a: Named, b: Named) => a.id === b.id && a.name === b.name &
 const areNamedSame = (a: readonly Named[], b: readonly Named[]) =>
   a.length === b.length && a.every((one, i) => isNamedSame(one, b[i]!));
 
-/** Which page is worked on. Edits inside of pages don't concern it. */
-export const PageMenu = memo(
-  function PageMenu({ pages, parts, current }: Props) {
+/** Which page is worked on. */
+export function PageMenu() {
+  const pages = useSession((session) => session.project.pages);
+  const parts = useSession((session) => session.project.parts);
+  return <Pages pages={pages} parts={parts} current={useSession(shownPage)} />;
+}
+
+/** Edits inside of pages don't concern it. */
+const Pages = memo(
+  function Pages({ pages, parts, current }: Props) {
     return (
       <Menu>
         <MenuButton

@@ -3,7 +3,7 @@
 import { useEntries } from '../findings/entries';
 import Link from 'next/link';
 import { redo, undo } from '../editing/edits';
-import { shownPage, useSession, MODES } from '../state/store';
+import { useSession, MODES } from '../state/store';
 import type { Mode } from '../state/store';
 import { showMode } from '../devices/line-up';
 import { LooksMenu } from '../theme/LooksMenu';
@@ -22,8 +22,8 @@ const MODE_NAMES: Readonly<Record<Mode, string>> = { pages: 'Pages', shape: 'Sha
 
 /** Where one is, whether all is saved, and what concerns the whole project. */
 export function TopBar() {
-  const project = useSession((session) => session.project);
-  const page = useSession(shownPage);
+  const id = useSession((session) => session.project.id);
+  const name = useSession((session) => session.project.name);
   const saving = useSession((session) => session.saving);
   const alone = useSession((session) => !session.connected) && saving === 'saved';
   const canUndo = useSession((session) => session.history.undo.length > 0);
@@ -39,10 +39,10 @@ export function TopBar() {
       >
         <Mark /> <span className="hidden whitespace-nowrap min-[1100px]:inline">Mill Pond</span>
       </Link>
-      <span className="hidden min-w-0 truncate text-muted min-[1000px]:inline" title={project.name}>
-        {project.name} /
+      <span className="hidden min-w-0 truncate text-muted min-[1000px]:inline" title={name}>
+        {name} /
       </span>
-      <PageMenu pages={project.pages} parts={project.parts} current={page} />
+      <PageMenu />
       <nav aria-label="Views" className="ml-auto flex h-10 shrink-0 gap-2 min-[1100px]:gap-4">
         {MODES.map((one) => (
           <button
@@ -73,7 +73,7 @@ export function TopBar() {
       <ViewMenu />
       <LooksMenu className={BAR_BUTTON} />
       <a
-        href={`/api/projects/${project.id}/export`}
+        href={`/api/projects/${id}/export`}
         download
         aria-label="Download HTML and CSS"
         className="shrink-0 rounded-[4px] bg-reed px-3 py-1 font-semibold whitespace-nowrap text-on-reed no-underline"

@@ -5,7 +5,7 @@ import type { WidthResult } from './ledger';
 import { runsBetween } from './runs';
 import { StillMargins } from './still-margins';
 import type { Straight } from './straight';
-import type { TextPart, TextRun } from './text-runs';
+import type { TextPart, TextRun, TextRuns } from './text-runs';
 import { textParts } from './text-runs';
 import type { Typesetting } from '../typeset/paragraph';
 import { Typesetter } from '../typeset/typesetter';
@@ -95,7 +95,7 @@ export class Pass {
     yield this.#soFar();
     for (const part of yield* this.#partsOf(first, last)) {
       const wrong = part.runs
-        ? yield* this.#decideTexts(part.runs, bandTop)
+        ? yield* this.#decideTexts(part.from, part.to, part.runs(), bandTop)
         : yield* this.#decidePart(part.from, part.to, bandTop);
       if (!wrong) continue;
       this.everyWidth = true;
@@ -134,11 +134,11 @@ export class Pass {
   }
 
   /** A run in which words may go from line to line, by where they do; undefined where that isn't known of all of it. */
-  *#byTexts(from: number, to: number, first: PageFacts): Generator<SweptPart, readonly TextRun[] | undefined> {
+  *#byTexts(from: number, to: number, first: PageFacts): Generator<SweptPart, TextRuns | undefined> {
     const typesetter = this.#typesetterFor(first);
     if (!typesetter) return undefined;
     const parts = yield* this.#telling(textParts(from, to, (width) => this.#measured(width), typesetter));
-    return parts.length === 1 ? parts[0]!.runs : undefined;
+    return parts.length === 1 ? parts[0]!.runs?.() : undefined;
   }
 
   *#telling<T>(steps: Generator<undefined, T>): Generator<SweptPart, T> {
@@ -160,11 +160,13 @@ export class Pass {
     return undefined;
   }
 
-  *#decideTexts(runs: readonly TextRun[], bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
-    const [first, last] = [runs[0]!, runs[runs.length - 1]!];
-    if (!this.#met.has(last.to)) this.#judged(last.to, last.last, bandTop, true);
-    if (!this.#met.has(first.from)) this.#judged(first.from, first.first, bandTop, true);
+  *#decideTexts(from: number, to: number, runs: TextRuns, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
+    for (const end of [to, from]) if (!this.#met.has(end)) this.#judged(end, this.#measured(end), bandTop, true);
     for (const run of runs) {
+      if (!run) {
+        yield this.#soFar();
+        continue;
+      }
       const wrong = yield* this.#decideRun(run, run, bandTop);
       if (wrong) return wrong;
     }
@@ -265,7 +267,7 @@ export class Pass {
     this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
     verdictsAtEach([...uneven], from, to, telling);
     const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
-    if (byTexts) return yield* this.#decideTexts(byTexts, bandTop);
+    if (byTexts) return yield* this.#decideTexts(from, to, byTexts, bandTop);
     const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
     for (const [width, judges] of doubts) {
       const one = facts(width);

@@ -19,11 +19,15 @@ export interface TextRun {
   readonly loose: Uint8Array;
 }
 
+/** How the texts of a part run, worked out one after the other: thousands of elements at a thousand widths are too much to be kept. */
+export type TextRuns = Generator<TextRun | undefined, void>;
+
 /** A part of a stretch, and how its texts run; undefined where they aren't worked out. */
 export interface TextPart {
   readonly from: number;
   readonly to: number;
-  readonly runs: readonly TextRun[] | undefined;
+  /** Yields nothing after a layout. */
+  readonly runs: (() => TextRuns) | undefined;
 }
 
 /** Where it is looked whether it is as worked out, as shares of a part. */
@@ -115,7 +119,7 @@ export function* textParts(
       if (disagreement(worked, measured(look))) return yield* divide(from, to, [look]);
     }
     if (known === 0) return asMeasured();
-    parts.push({ from, to, runs: yield* runsOf(from, to, starts, between, measured) });
+    parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });
   }
   yield* part(first, last);
   return parts;
@@ -134,8 +138,7 @@ function* runsOf(
   starts: readonly (Starts | undefined)[],
   between: WorkedOut,
   measured: (width: number) => PageFacts,
-): Generator<undefined, TextRun[]> {
-  const runs: TextRun[] = [];
+): TextRuns {
   const ends = new Map([from, to].map((width) => [width, measured(width)]));
   function* at(width: number, alone: boolean): Generator<undefined, PageFacts> {
     const begin = starts[width - from];
@@ -149,10 +152,9 @@ function* runsOf(
     let end = begin;
     while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
     const first = yield* at(begin, end === begin);
-    runs.push({ from: begin, to: end, first, last: end > begin ? yield* at(end, false) : first, loose: between.loose });
+    yield { from: begin, to: end, first, last: end > begin ? yield* at(end, false) : first, loose: between.loose };
     begin = end + 1;
   }
-  return runs;
 }
 
 const isSame = (a: Starts | undefined, b: Starts | undefined) =>
