@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { bandAt } from '@/core/breakpoints';
 import { laneNames } from '@/core/cascade';
-import { PROPERTIES, propertyNamed } from '@/core/styles';
+import { propertyNamed } from '@/core/styles';
 import { ownerOf } from '@/core/edits';
 import { ArrangedBox } from '../arrangements/ArrangedBox';
 import { ListBox } from '../lists/ListBox';
@@ -22,7 +22,7 @@ import {
 } from '../state/store';
 import { AnyDeclaration } from './AnyDeclaration';
 import { fieldValue } from '../origin/field-value';
-import type { FieldValue } from '../origin/field-value';
+import { LazyFields } from '../origin/lazy-fields';
 import { ElementActions } from './ElementActions';
 import { GroupLooks } from './group-looks';
 import { GROUPS } from './groups';
@@ -62,13 +62,9 @@ export function Inspector() {
   }, [ids, project, page, pseudo]);
   const variables = useMemo(() => custom.map(propertyNamed), [custom]);
   const fields = useMemo(() => {
-    if (ids.length === 0) return new Map<string, FieldValue>();
     const { home } = bandAt(project, bandStart, slice);
-    const names = [...PROPERTIES.map(({ name }) => name), ...variables.map(({ name }) => name)];
-    return new Map(
-      names.map((name) => [name, fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo, written)]),
-    );
-  }, [ids, project, page, bandStart, target, slice, variables, pseudo, written]);
+    return new LazyFields((name) => fieldValue(project, page, ids, name, bandStart, home, target, slice, pseudo, written));
+  }, [ids, project, page, bandStart, target, slice, pseudo, written]);
   const standings = useSame(useStandings(project, page, ids, bandStart, slice, pseudo, fields), standingKey);
   const owners = useSame(
     useMemo(() => ids.map((id) => ownerOf(page.elements[id]!, written) + pseudo), [ids, page, written, pseudo]),
@@ -107,7 +103,7 @@ export function Inspector() {
       />
       {look.query === '' && <SectionLinks within={sections} />}
       <div ref={sections} className="part min-h-0 flex-1 overflow-auto border-t border-line pb-4" data-testid="values">
-        {look.query === '' && <SetHere fields={fields} within={sections} />}
+        {look.query === '' && <SetHere shaped={shaped} within={sections} />}
         {ids.length === 1 && (
           <div className="pt-2 empty:hidden">
             <PartBox id={id} />
@@ -126,7 +122,7 @@ export function Inspector() {
           <section aria-label="Variables" className="border-t border-line py-1">
             <h3 className="m-0 px-3.5 py-1 font-semibold text-muted">Variables</h3>
             {rows.map(({ name, label }) => (
-              <PropertyRow key={name} property={name} label={label} field={fields.get(name)!} target={target} />
+              <PropertyRow key={name} property={name} label={label} field={fields.get(name)} target={target} />
             ))}
           </section>
         )}

@@ -1,9 +1,13 @@
 'use client';
 
 import type { RefObject } from 'react';
-import { longhandsOf, propertyNamed } from '@/core/styles';
-import type { FieldValue } from '../origin/field-value';
+import { useMemo } from 'react';
+import type { Project } from '@/core/document';
+import { stylesOf } from '@/core/edits';
+import { longhandsOf, PROPERTIES, propertyNamed } from '@/core/styles';
 import { COMPOSITES, gathered } from '../origin/composites';
+import { steadyProject, useSession } from '../state/store';
+import type { Shaped } from '../value-controls/shape';
 
 const SHOWN_MOST = 6;
 
@@ -14,14 +18,14 @@ interface Here {
 }
 
 /** Own values at the write target, those of a shorthand together where all of them are. */
-function ownHere(fields: ReadonlyMap<string, FieldValue>): Here[] {
+function ownHere(project: Project, { owners, target, fields }: Shaped): Here[] {
   const found: Here[] = [];
   const told = new Set<string>();
-  for (const [name, field] of fields) {
-    if (!field.ownHere || told.has(name)) continue;
-    const whole = COMPOSITES.find(
-      ({ longhands }) => longhands.includes(name) && longhands.every((one) => fields.get(one)?.ownHere),
-    );
+  const own = new Set(owners.flatMap((owner) => Object.keys(stylesOf(project, owner)?.[target] ?? {})));
+  const order = [...PROPERTIES.map(({ name }) => name).filter((name) => own.has(name)), ...own];
+  for (const name of new Set(order)) {
+    if (told.has(name)) continue;
+    const whole = COMPOSITES.find(({ longhands }) => longhands.includes(name) && longhands.every((one) => own.has(one)));
     const names = whole?.longhands ?? [name];
     names.forEach((one) => told.add(one));
     const value = gathered(fields, names).value ?? 'several';
@@ -48,14 +52,9 @@ function goTo(within: HTMLElement | null, property: string): void {
 }
 
 /** What is written for this element at the write target, before all else. */
-export function SetHere({
-  fields,
-  within,
-}: {
-  fields: ReadonlyMap<string, FieldValue>;
-  within: RefObject<HTMLDivElement | null>;
-}) {
-  const here = ownHere(fields);
+export function SetHere({ shaped, within }: { shaped: Shaped; within: RefObject<HTMLDivElement | null> }) {
+  const project = useSession(steadyProject);
+  const here = useMemo(() => ownHere(project, shaped), [project, shaped]);
   if (here.length === 0) return null;
   return (
     <section aria-label="Set here" className="flex flex-wrap items-center gap-1 px-3.5 py-1.5 text-xs">

@@ -28,8 +28,11 @@ const isNamed = ({ name, label }: { name: string; label: string }, query: string
 
 /** Whether a property is looked for, and can be where it's written. */
 export function isWanted(property: Property, { shaped, pseudo, query, onlySet }: ValueLook): boolean {
-  const field = shaped.fields.get(property.name)!;
-  return isNamed(property, query) && (!onlySet || field.carriage !== 'default') && whyNotOn(pseudo, property.name) === undefined;
+  return (
+    isNamed(property, query) &&
+    whyNotOn(pseudo, property.name) === undefined &&
+    (!onlySet || shaped.fields.get(property.name)!.carriage !== 'default')
+  );
 }
 
 function isItemWanted(item: Item, look: ValueLook): boolean {
@@ -60,9 +63,9 @@ export const ValueGroup = memo(function ValueGroup({
   const controls = !searching && readPseudo(pseudo).box === undefined;
   const wanted = items.filter((item) => isItemWanted(item, look));
   if (wanted.length === 0) return null;
-  const atOnce = searching ? wanted : wanted.filter((item) => placeOf(item, shaped, standings, controls) === 'atOnce');
-  const more = wanted.filter((item) => !atOnce.includes(item));
   const unfold = open || searching;
+  const atOnce = searching || !unfold ? wanted : wanted.filter((item) => placeOf(item, shaped, standings, controls) === 'atOnce');
+  const more = wanted.filter((item) => !atOnce.includes(item));
   const shown = all ? wanted : atOnce;
   return (
     <section aria-label={group} data-section={group} className="border-t border-line py-1 first:border-t-0">
