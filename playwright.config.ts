@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
   fullyParallel: false,
-  workers: 2,
+  // A third of a test's time is waiting for a window, a server or a process of its own.
+  workers: 3,
   timeout: 120_000,
   expect: { timeout: 30_000 },
   // A busy machine can be slower than any patience. What passes only the second time is told at the end of the run.

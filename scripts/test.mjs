@@ -38,8 +38,8 @@ async function unitTests() {
   const file = join(results, 'unit.json');
   const code = await run(
     process.execPath,
-    [program('jest/bin/jest.js'), ...(quick ? ['src/'] : []), '--json', `--outputFile=${file}`],
-    { cwd: root },
+    [program('jest/bin/jest.js'), '--config=jest.together.config.mjs', '--json', `--outputFile=${file}`],
+    { cwd: root, env: { ...process.env, ...(quick && { MILLPOND_QUICK: '1' }) } },
   );
   try {
     const report = JSON.parse(readFileSync(file, 'utf8'));
