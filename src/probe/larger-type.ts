@@ -1,3 +1,4 @@
+import { drawnSize, Kerning } from './drawn-size';
 import type { Gathered, TextGatherer } from './gather-text';
 
 /** What may follow the size of type, and has to stay as it is where that is changed by a little. */
@@ -14,17 +15,21 @@ const ALONG = [
 const MARK = 'data-mp-size';
 
 /**
- * Shows type so many times larger that what browsers round is seen. They set type of broken sizes at the whole 1/64 px below, which a larger
+ * Shows type so many times larger that what browsers round is seen. They draw type of broken sizes at the whole 1/64 px below, which a larger
  * size would be cut off otherwise: such type is made that large first.
  */
 export class LargerType {
   readonly #marked = new Set<HTMLElement>();
+  readonly #kerning: Kerning;
 
   constructor(
     private readonly gatherer: Pick<TextGatherer, 'of'>,
     private readonly nodes: readonly HTMLElement[],
     private readonly zoom: number,
-  ) {}
+    document: Document,
+  ) {
+    this.#kerning = new Kerning(document);
+  }
 
   /** Marks what texts stand in. @returns a style sheet that shows it larger */
   begin(texts: readonly Gathered[]): string {
@@ -34,18 +39,31 @@ export class LargerType {
     );
     const zoomed = `html { zoom: ${this.zoom} !important; }`;
     // What stands in something of another size may have its own from it: where one is changed, all are held.
-    if ([...elements].every((element) => Number.isInteger(sizeOf(element) * this.zoom))) return zoomed;
+    if ([...elements].every((element) => drawnSize(sizeOf(element)).drawn === sizeOf(element))) return zoomed;
     const rules = new Map<string, number>();
     for (const element of elements) {
       const style = this.gatherer.of(element);
       const held = ALONG.map((name) => `${name}: ${style.getPropertyValue(name)} !important;`).join(' ');
-      const rule = `font-size: ${Math.floor(sizeOf(element) * this.zoom) / this.zoom}px !important; ${held}`;
+      const rule = `font-size: ${drawnSize(sizeOf(element)).drawn}px !important; ${held}`;
       const number = rules.get(rule) ?? rules.size;
       rules.set(rule, number);
       this.#marked.add(element);
       element.setAttribute(MARK, String(number));
     }
     return zoomed + [...rules].map(([rule, number]) => `[${MARK}="${number}"] { ${rule} }`).join('\n');
+  }
+
+  /** How far off what is read of a paragraph may be since kerning follows the size that is asked for, not that at which letters are drawn, px. */
+  kernedOff({ words }: Gathered): number {
+    const texts = new Set(words.flatMap(({ parts }) => parts.map(({ node }) => node)));
+    let off = 0;
+    for (const node of texts) {
+      if (node.nodeType !== 3) continue;
+      const style = this.gatherer.of(node.parentElement!);
+      const { kerned, drawn } = drawnSize(parseFloat(style.fontSize));
+      if (kerned > drawn) off += (kerned - drawn) * this.#kerning.of(node.nodeValue!.replace(/\s+/g, ' '), style);
+    }
+    return off;
   }
 
   end(): void {

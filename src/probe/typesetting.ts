@@ -46,7 +46,7 @@ export function readTypesetting(
   sheet.textContent = NO_WRAP;
   document.head.append(sheet);
   const plain = gathered.map((one) => reader.widthsOf(one));
-  const larger = new LargerType(gatherer, nodes, LARGER);
+  const larger = new LargerType(gatherer, nodes, LARGER, document);
   sheet.textContent = NO_WRAP + larger.begin(gathered);
   reader.askEnds(gathered, LARGER);
   // What stands in lines like a letter has a size of its own, which doesn't always grow along.
@@ -57,7 +57,10 @@ export function readTypesetting(
   larger.end();
   sheet.textContent = NO_WRAP;
   const exact = withExactWidths(large.map((one) => one?.read));
-  const paragraphs = gathered.map((one, i) => (large[i] ? exact[i] : reader.read(one, 1)));
+  const paragraphs = gathered.map((one, i) => {
+    if (!large[i]) return reader.read(one, 1);
+    return exact[i] && { ...exact[i], exact: exact[i].exact + larger.kernedOff(one) };
+  });
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
   return { ...flow.finish(paragraphs, leading, !gatherer.lax), plainShares };

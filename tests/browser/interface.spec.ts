@@ -34,6 +34,40 @@ test('no answer from the server: edits are kept, said, and sent again', async ({
   });
 });
 
+test('edits that wait outlive their window, and one that was taken though its answer got lost is not made twice', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id, 'Catalogue');
+  await page.getByRole('treeitem', { name: /^Notice/ }).click();
+  await page.route('**/edits', async (route) => {
+    await route.fetch();
+    await route.abort();
+  });
+  await page.keyboard.press('Control+d');
+  await expect(page.getByTestId('saving')).toContainText('does not answer');
+  await page.unroute('**/edits');
+  await page.route('**/edits', (route) => route.abort());
+  await page
+    .getByRole('treeitem', { name: /^Notice/ })
+    .first()
+    .click();
+  await write(page, 'width', '300px');
+  page.on('dialog', (dialog) => dialog.accept());
+  await page.goto('/');
+  await page.unroute('**/edits');
+  await openWorkbench(page, id, 'Catalogue');
+  await expect(page.getByRole('alert').filter({ hasText: '2 edits that had not been saved when a window closed' })).toBeVisible();
+  const { pages } = (await readProject(request, id)).project;
+  const notices = Object.values(pages[1]!.elements).filter(({ name }) => name.startsWith('Notice'));
+  expect(notices.map(({ styles }) => styles.base?.width ?? '')).toHaveLength(2);
+  expect(notices.some(({ styles }) => styles.base?.width === '300px')).toBe(true);
+  await page.reload();
+  await page.getByRole('tree').waitFor();
+  await expect(page.getByRole('alert').filter({ hasText: 'had not been saved' })).toHaveCount(0);
+});
+
 test('a project opens as soon as the server answers; an address where nothing is says what to do', async ({ page, request }) => {
   const id = await createProject(request, 'demo');
   const own = `**/api/projects/${id}`;

@@ -1,7 +1,7 @@
 import { followFiles } from '../bring-in/files';
 import type { Received } from '@/core/edits';
 import { received, reopened, sent } from '@/core/edits';
-import { openProject, Refused, saveEdits } from '../requests/requests';
+import { isForGood, openProject, Refused, saveEdits } from '../requests/requests';
 import { followDocument } from './follow-document';
 import { logOf, useSession } from '../state/store';
 import { allWidthsChanged, continueSweep, invalidateSweeps } from '../measuring/sweep';
@@ -10,8 +10,6 @@ import { allWidthsChanged, continueSweep, invalidateSweeps } from '../measuring/
 const DELAY = 100;
 /** Ms until the next try when the server doesn't answer. */
 const RETRY = 2_000;
-/** Refusals that are about what was sent. All others can pass: the edits are kept and sent again. */
-const OF_THE_EDIT: ReadonlySet<number> = new Set([400, 413, 415, 422]);
 /** Edits in one request. */
 const BATCH = 100;
 
@@ -57,14 +55,14 @@ async function flush(most = BATCH): Promise<void> {
         () => true,
         () => false,
       ));
-    if (!behindUs && !(error instanceof Refused && OF_THE_EDIT.has(error.status))) {
+    if (!behindUs && !isForGood(error)) {
       busy = false;
       useSession.setState({ saving: 'waiting' });
       return schedule(RETRY);
     }
     // Refused as a whole: one by one it turns out which of them the server can't take.
     if (batch.length > 1) next = 1;
-    else if (!behindUs) take(received(logOf(useSession.getState()), [], [{ id: batch[0]!.id, why: error.message }]));
+    else if (!behindUs) take(received(logOf(useSession.getState()), [], [{ id: batch[0]!.id, why: (error as Error).message }]));
   }
   busy = false;
   void flush(next);

@@ -99,7 +99,14 @@ const answerSchema = tidingsSchema.extend({
 });
 export type SaveAnswer = z.infer<typeof answerSchema>;
 
-export async function saveEdits(projectId: string, revision: number, edits: readonly PendingEntry[]): Promise<SaveAnswer> {
+/** Refusals that are about what was sent. All others can pass: the edits are kept and sent again. */
+export const isForGood = (error: unknown): error is Refused =>
+  error instanceof Refused && [400, 413, 415, 422].includes(error.status);
+
+/** An edit as it is sent. */
+export type Edited = Pick<PendingEntry, 'id' | 'kind' | 'of' | 'edit'>;
+
+export async function saveEdits(projectId: string, revision: number, edits: readonly Edited[]): Promise<SaveAnswer> {
   const list = edits.map(({ id, kind, of, edit }) => ({ id, kind, ...(of && { of }), edit }));
   return answerSchema.parse(
     await requestJson(`/api/projects/${projectId}/edits`, {

@@ -87,7 +87,8 @@ export function Handles({ layout, measured, zoom }: Props) {
     }
     const values = pull(from, grip.handle, x, y, modifiers);
     const words = `${values.map(([property, value]) => `${property} ${value}`).join(' · ')} → ${describeTarget(from.project, at)}`;
-    setSaid({ words, x: grip.x + (grip.along === 'y' ? 0 : x), y: grip.y + (grip.along === 'x' ? 0 : y), ...found });
+    // Beside the pointer, wherever it has gone.
+    setSaid({ words, x: grip.x + dx, y: grip.y + dy, ...found });
     return editOf(measured.id + shownPseudo(useSession.getState()), at, values);
   };
 

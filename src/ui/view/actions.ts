@@ -23,6 +23,7 @@ import { openProject } from '../requests/requests';
 import { announce, commit, commitOrReport } from '../editing/edits';
 import { listen } from '../editing/live';
 import { settled } from '../editing/sync';
+import { sendUnsent } from '../editing/unsent';
 import {
   HEIGHT_MAX,
   HEIGHT_MIN,
@@ -42,6 +43,7 @@ export const newElementId = () => `e${key()}`;
 
 export async function open(projectId: string): Promise<void> {
   await settled();
+  const said = await sendUnsent(projectId);
   const { project, revision, history, damage } = await openProject(projectId);
   await loadFiles(project);
   forgetSweeps();
@@ -50,7 +52,7 @@ export async function open(projectId: string): Promise<void> {
     projectId,
     damage,
     saving: 'saved',
-    problems: [],
+    problems: said,
     draft: undefined,
     pageId: project.pages[0]!.id,
     selection: [],

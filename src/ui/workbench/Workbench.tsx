@@ -16,6 +16,7 @@ import { Inspector } from '../inspector/Inspector';
 import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
 import { stopListening } from '../editing/live';
+import { keepUnsent, stillHere } from '../editing/unsent';
 import { open } from '../view/actions';
 import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
@@ -86,11 +87,15 @@ export function Workbench({ projectId }: { projectId: string }) {
     addEventListener('keyup', letGo);
     addEventListener('blur', away);
     addEventListener('beforeunload', leaving);
+    addEventListener('pagehide', keepUnsent);
+    addEventListener('pageshow', stillHere);
     return () => {
       removeEventListener('keydown', handleKeyDown);
       removeEventListener('keyup', letGo);
       removeEventListener('blur', away);
       removeEventListener('beforeunload', leaving);
+      removeEventListener('pagehide', keepUnsent);
+      removeEventListener('pageshow', stillHere);
     };
   }, []);
   if (failure) return <WontOpen projectId={projectId} failure={failure} again={begin} />;

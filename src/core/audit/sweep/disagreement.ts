@@ -10,6 +10,9 @@ const CHARACTER_OFF = 0.002;
 
 /** What of a viewport isn't as it was worked out, of all that decides anything, in words; undefined where it is. */
 export function disagreement(worked: PageFacts, measured: PageFacts): string | undefined {
+  const other = worked.lines.findIndex((own, i) => own.length !== measured.lines[i]!.length);
+  if (other >= 0)
+    return `${worked.lines[other]!.length / 4} lines in ${worked.elements[other]!.id}, not ${measured.lines[other]!.length / 4}`;
   if (!sameArrangement(worked, measured)) return 'the arrangement';
   const { loose, rooms } = worked.doubt!;
   const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
