@@ -1,0 +1,58 @@
+import { asUsual, CHECKS } from '@/core/audit';
+import { chance } from '@/core/audit/sweep/chance';
+import { drawnSize } from '@/probe/drawn-size';
+import { launchChromium } from '@/server/browser/chromium';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
+
+afterAll(closeBrowser);
+
+const SIZES = [15.2, 14.4, 21.6, 17.1, 18.24, 19.99, 13.3333, 16.875, 15.1875, 18.25, 12.005, 22.4, 16];
+const LETTERS = 2_000;
+
+test('type is drawn at the size that is worked out, and letters come nearer to each other by the size that is kept', async () => {
+  const browser = await launchChromium();
+  const page = await browser.newPage();
+  await page.setContent('<body style="margin:0;font-family:serif"><span id="text" style="white-space:pre"></span>');
+  const wide = (text: string, size: number, kerning = 'normal') =>
+    page.evaluate(
+      ([words, px, how]) => {
+        const span = document.getElementById('text')!;
+        span.textContent = words;
+        span.style.cssText = `white-space: pre; font-size: ${px}px; font-kerning: ${how}`;
+        return span.getBoundingClientRect().width;
+      },
+      [text, size, kerning] as const,
+    );
+  const [plain, pairs] = ['e'.repeat(LETTERS), 'AV'.repeat(LETTERS / 2)];
+  const letter = (await wide(plain, 100)) / 100;
+  const nearer = async (size: number) => (await wide(pairs, size, 'none')) - (await wide(pairs, size));
+  const pair = (await nearer(100)) / 100;
+  for (const size of SIZES) {
+    const { drawn, kerned } = drawnSize(size);
+    expect([size, (await wide(plain, size)) / letter]).toEqual([size, expect.closeTo(drawn, 3)]);
+    expect([size, (await nearer(size)) / pair]).toEqual([size, expect.closeTo(kerned, 2)]);
+  }
+  await browser.close();
+});
+
+const WORDS = 'hall AV evening To You WAVE Ta. Ty. weir Tower Way Table Vane mill plane water Yet We Very'.split(' ');
+
+test.each(['15.2px', '16.875px'])(
+  'where kerned text of %s comes to the very end of its room it is known, or in doubt',
+  async (size) => {
+    const random = chance(5);
+    const word = () => WORDS[Math.floor(random() * WORDS.length)]!;
+    const words = (count: number) => Array.from({ length: count }, word).join(' ');
+    const paragraphs = Array.from({ length: 60 }, () => `<p>${words(9)} <b>${words(3)}</b> ${words(8)}</p>`);
+    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:${size}/1.5 serif}p{margin:0;width:50%}</style><body>${paragraphs.join('')}</body>`;
+    const page = await MeasuredPage.openHtml(
+      html,
+      asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
+    );
+    const { worked, wrong } = await page.compareTexts(Array.from({ length: 520 }, (_, i) => 600 + i));
+    await page.close();
+    expect(wrong).toEqual([]);
+    expect(worked).toBeGreaterThan(300);
+  },
+);
