@@ -2,9 +2,7 @@ import type { PageFacts } from '../facts';
 import { sameArrangement } from './straight';
 
 /** Worked-out coordinates may be off by so much, px: layout rounds to 1/64 px, again in every box; less than checks take into account. */
-const ACROSS_OFF = 0.15;
-/** What lies further down adds up more of them. */
-const DOWN_OFF = 0.2;
+const OFF = 0.2;
 /** How wide a character is, as a share of its size. */
 const CHARACTER_OFF = 0.002;
 
@@ -17,7 +15,7 @@ export function disagreement(worked: PageFacts, measured: PageFacts): string | u
   const { loose, rooms } = worked.doubt!;
   const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
   const differs = (a: Float64Array, b: Float64Array, at: number, element: number) =>
-    Math.abs(a[at]! - b[at]!) > (at % 2 === 0 ? ACROSS_OFF : DOWN_OFF) && !(loose[element] && at % 2 === 0);
+    Math.abs(a[at]! - b[at]!) > OFF && !(loose[element] && at % 2 === 0);
   for (let i = 0; i < worked.elements.length; i++) {
     if (!measured.shown[i]) continue;
     const { id } = worked.elements[i]!;
