@@ -39,6 +39,8 @@ test('edits that wait outlive their window, and one that was taken though its an
   request,
 }) => {
   const id = await createProject(request, 'demo');
+  // Which would tell that it was taken.
+  await page.route('**/events?*', (route) => route.abort());
   await openWorkbench(page, id, 'Catalogue');
   await page.getByRole('treeitem', { name: /^Notice/ }).click();
   await page.route('**/edits', async (route) => {
@@ -58,14 +60,16 @@ test('edits that wait outlive their window, and one that was taken though its an
   await page.goto('/');
   await page.unroute('**/edits');
   await openWorkbench(page, id, 'Catalogue');
-  await expect(page.getByRole('alert').filter({ hasText: '2 edits that had not been saved when a window closed' })).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: '2 edits that had not been saved when a window closed' }),
+  ).toBeVisible();
   const { pages } = (await readProject(request, id)).project;
   const notices = Object.values(pages[1]!.elements).filter(({ name }) => name.startsWith('Notice'));
   expect(notices.map(({ styles }) => styles.base?.width ?? '')).toHaveLength(2);
   expect(notices.some(({ styles }) => styles.base?.width === '300px')).toBe(true);
   await page.reload();
   await page.getByRole('tree').waitFor();
-  await expect(page.getByRole('alert').filter({ hasText: 'had not been saved' })).toHaveCount(0);
+  await expect(page.getByRole('status').filter({ hasText: 'had not been saved' })).toHaveCount(0);
 });
 
 test('a project opens as soon as the server answers; an address where nothing is says what to do', async ({ page, request }) => {

@@ -51,28 +51,27 @@ export function stillHere(): void {
 
 /**
  * Sends what closed windows left.
- * @returns what there is to say of it
+ * @returns what became of it, and what could not be done
  * @throws where the server gives no answer; all is kept then
  */
-export async function sendUnsent(projectId: string): Promise<string[]> {
-  const said: string[] = [];
+export async function sendUnsent(projectId: string): Promise<{ news: string | undefined; problems: string[] }> {
+  const problems: string[] = [];
   const keys = Object.keys(globalThis.localStorage ?? {}).filter((key) => key.startsWith(`${PREFIX}${projectId} `));
   let sent = 0;
   for (const key of keys) {
     const kept = keptSchema.safeParse(readJson(localStorage.getItem(key)));
-    if (!kept.success) said.push('Edits that were kept when a window closed can’t be read any more.');
+    if (!kept.success) problems.push('Edits that were kept when a window closed can’t be read any more.');
     const { edits, revision } = kept.data ?? { edits: [], revision: 0 };
     for (let at = 0; at < edits.length; at += BATCH) {
       const batch = edits.slice(at, at + BATCH);
       const refused = await send(projectId, revision, batch);
       sent += batch.length - refused.length;
-      said.push(...refused.map((why) => `An edit that was kept when a window closed could not be made: ${why}`));
+      problems.push(...refused.map((why) => `An edit that was kept when a window closed could not be made: ${why}`));
     }
     localStorage.removeItem(key);
   }
-  if (sent > 0)
-    said.unshift(`${plural(sent, 'edit')} that had not been saved when a window closed ${sent === 1 ? 'is' : 'are'} saved now.`);
-  return said;
+  const news = `${plural(sent, 'edit')} that had not been saved when a window closed ${sent === 1 ? 'is' : 'are'} saved now.`;
+  return { news: sent > 0 ? news : undefined, problems };
 }
 
 /** @returns why edits were refused, a sentence for each */

@@ -3,7 +3,8 @@
 import { bandAt, contains } from '@/core/breakpoints';
 import type { Finding } from '@/core/audit';
 import { jumpToBreakpoint, jumpToFinding, setWidth } from '../view/actions';
-import { shownSet, useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
+import { shownSet } from '../state/shown-set';
+import { useSession, WIDTH_MAX, WIDTH_MIN } from '../state/store';
 import { followPointer } from '../input/follow-pointer';
 import type { Scale } from './scale';
 

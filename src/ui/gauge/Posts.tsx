@@ -6,7 +6,8 @@ import { describeCondition, edgesOf, isWidthOnly, shownEdge } from '@/core/break
 import type { Edit } from '@/core/edits';
 import { commitOrReport, preview } from '../editing/edits';
 import { setWidth } from '../view/actions';
-import { shownSet, useSession } from '../state/store';
+import { shownSet } from '../state/shown-set';
+import { useSession } from '../state/store';
 import { followPointer } from '../input/follow-pointer';
 import { removeBreakpoint } from '../breakpoints/removing';
 import { edgeFor } from './edge';

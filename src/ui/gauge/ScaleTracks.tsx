@@ -4,7 +4,8 @@ import { memo, useMemo } from 'react';
 import { bandAt, bandsOf, describeInterval } from '@/core/breakpoints';
 import { activate, standsOf } from '../devices/line-up';
 import { setWidth } from '../view/actions';
-import { shownBandStart, shownProject, shownSet, useSession, useLineup } from '../state/store';
+import { shownSet } from '../state/shown-set';
+import { shownBandStart, shownProject, useSession, useLineup } from '../state/store';
 import type { Scale } from './scale';
 import { place, ticks } from './scale';
 

@@ -8,7 +8,8 @@ import { targetWidths } from '@/core/cascade';
 import { pseudoWords } from '@/core/document';
 import { describeTarget } from '@/core/edits';
 import { addBreakpointHere, chooseBandOnly, chooseTarget, lockTarget } from '../view/actions';
-import { shownPseudo, shownSet, useSession, writeTarget } from '../state/store';
+import { shownSet } from '../state/shown-set';
+import { shownPseudo, useSession, writeTarget } from '../state/store';
 
 const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 const BAND_ONLY = 'band only';

@@ -8,7 +8,8 @@ import type { Project } from '@/core/document';
 import { partNamed, splitShownId } from '@/core/document';
 import { ownerOf } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
-import { shownSet, steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
+import { shownSet } from '../state/shown-set';
+import { steadyPage, steadyProject, useSession, writeTarget, writtenTo } from '../state/store';
 
 import { TargetPicker } from './TargetPicker';
 
@@ -60,7 +61,7 @@ export function WritesTo() {
       <TargetPicker />
       {part && (
         <span
-          className="min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
+          className="max-w-32 min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
           title={part}
           data-testid="writes-part"
         >

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { Finding, View, WrongWidth } from '@/core/audit';
-import type { At, BreakpointSet, IntervalSet, Slice, Told } from '@/core/breakpoints';
+import type { At, IntervalSet, Slice, Told } from '@/core/breakpoints';
 import { BASE, bandAt, conditionInterval, contains, DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Page, Project, Pseudo } from '@/core/document';
 import { hasPseudo, isInUse, pageOf, readPseudo } from '@/core/document';
@@ -25,11 +25,11 @@ export const WIDTH_MAX = 2560;
 export const HEIGHT_MIN = 200;
 export const HEIGHT_MAX = 2000;
 
-/** What the workbench is for now: shaping one page, looking at it on many devices, or auditing it. */
 /** Nothing below the scale, or what is written along it. */
 export const GAUGE_VIEWS = ['low', 'lanes', 'spans'] as const;
 export type GaugeView = (typeof GAUGE_VIEWS)[number];
 
+/** What the workbench is for now: shaping one page, looking at it on many devices, or auditing it. */
 export const MODES = ['pages', 'shape', 'lineup', 'audit'] as const;
 export type Mode = (typeof MODES)[number];
 
@@ -88,6 +88,8 @@ export interface Session extends EditLog {
   readonly connected: boolean;
   /** Why the project can't be edited: what is stored can't be read, and an earlier revision is shown. */
   readonly damage: Damage | undefined;
+  /** What happened without being asked for, until it is read. */
+  readonly news: string | undefined;
   /** What went wrong, until it is read. */
   readonly problems: readonly string[];
   /** What a gesture would make of the document, while it lasts. */
@@ -197,6 +199,7 @@ export const useSession = create<Session>(() => ({
   saving: 'saved',
   connected: true,
   damage: undefined,
+  news: undefined,
   problems: [],
   draft: undefined,
   pageId: '',
@@ -287,16 +290,6 @@ export const shownPage = (session: Session): Page => {
   const project = shownProject(session);
   return pageOf(project, session.pageId) ?? project.pages[0]!;
 };
-
-const sets = new WeakMap<Project['breakpoints'], BreakpointSet>();
-
-/** The breakpoints alone: the same object for as long as they are, whatever else is edited. */
-export function shownSet(session: Session): BreakpointSet {
-  const { breakpoints, baseName } = shownProject(session);
-  let set = sets.get(breakpoints);
-  if (set?.baseName !== baseName) sets.set(breakpoints, (set = { breakpoints, baseName }));
-  return set;
-}
 
 /** The start of the band under the cursor: what resolving depends on, so that scrubbing inside a band costs nothing. */
 export const shownBandStart = (session: Session): number => bandAt(shownProject(session), session.width, session.slice).from;

@@ -43,7 +43,7 @@ export const newElementId = () => `e${key()}`;
 
 export async function open(projectId: string): Promise<void> {
   await settled();
-  const said = await sendUnsent(projectId);
+  const { news, problems } = await sendUnsent(projectId);
   const { project, revision, history, damage } = await openProject(projectId);
   await loadFiles(project);
   forgetSweeps();
@@ -52,7 +52,8 @@ export async function open(projectId: string): Promise<void> {
     projectId,
     damage,
     saving: 'saved',
-    problems: said,
+    news,
+    problems,
     draft: undefined,
     pageId: project.pages[0]!.id,
     selection: [],
