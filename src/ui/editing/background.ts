@@ -49,5 +49,10 @@ export function inBackground<T extends Task>(task: T): Background<TaskResults[T[
     };
   });
   worker.postMessage(task);
-  return { result, cancel: () => worker.terminate() };
+  const cancel = () => {
+    // One that is ended while it is loaded may still say that it could not be.
+    worker.onmessage = worker.onerror = null;
+    worker.terminate();
+  };
+  return { result, cancel };
 }

@@ -18,37 +18,34 @@ export function Problems() {
         className={`pointer-events-none fixed ${damaged ? 'top-24' : 'top-14'} left-1/2 z-50 flex w-[460px] -translate-x-1/2 flex-col gap-2`}
       >
         {news && (
-          <div
+          <Message
             role="status"
-            className="pointer-events-auto flex items-start gap-3 rounded-[5px] border border-reed bg-reed-tint px-3 py-2"
-          >
-            <span className="flex-1">{news}</span>
-            <button
-              type="button"
-              className="rounded-[3px] border-0 bg-transparent px-1 underline"
-              onClick={() => useSession.setState({ news: undefined })}
-            >
-              Close
-            </button>
-          </div>
+            look="border-reed bg-reed-tint"
+            text={news}
+            close={() => useSession.setState({ news: undefined })}
+          />
         )}
         {problems.map((problem) => (
-          <div
+          <Message
             key={problem}
             role="alert"
-            className="pointer-events-auto flex items-start gap-3 rounded-[5px] border border-rust bg-rust-tint px-3 py-2"
-          >
-            <span className="flex-1">{problem}</span>
-            <button
-              type="button"
-              className="rounded-[3px] border-0 bg-transparent px-1 underline"
-              onClick={() => dismissProblem(problem)}
-            >
-              Close
-            </button>
-          </div>
+            look="border-rust bg-rust-tint"
+            text={problem}
+            close={() => dismissProblem(problem)}
+          />
         ))}
       </div>
     </>
+  );
+}
+
+function Message({ role, look, text, close }: { role: 'status' | 'alert'; look: string; text: string; close: () => void }) {
+  return (
+    <div role={role} className={`pointer-events-auto flex items-start gap-3 rounded-[5px] border px-3 py-2 ${look}`}>
+      <span className="flex-1">{text}</span>
+      <button type="button" className="rounded-[3px] border-0 bg-transparent px-1 underline" onClick={close}>
+        Close
+      </button>
+    </div>
   );
 }
