@@ -7,7 +7,7 @@ export default defineConfig({
   fullyParallel: false,
   // A third of a test's time is waiting for a window, a server or a process of its own.
   workers: 3,
-  timeout: 120_000,
+  timeout: 180_000,
   expect: { timeout: 30_000 },
   // A busy machine can be slower than any patience. What passes only the second time is told at the end of the run.
   retries: 1,

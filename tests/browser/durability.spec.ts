@@ -34,7 +34,7 @@ test('killed servers and databases in the midst of edits: nothing answered is lo
 
 test('a project that can not be read opens as it was, says why, and is gone back to by keyboard', async ({ page }) => {
   test.skip(process.env.DATABASE_URL !== undefined, 'The database is somebody else’s to spoil.');
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   process.env.MILLPOND_HOME = join(process.cwd(), '.millpond/durability');
   let stack = await startStack(true);
   try {
