@@ -52,7 +52,6 @@ test('the same page is built with the keyboard alone, taken through three breakp
   request,
   browser,
 }) => {
-  test.setTimeout(150_000);
   const id = await createProject(request, 'empty', 'From nothing, by keys');
   await openWorkbench(page, id);
   const frame = frameOf(page);

@@ -41,7 +41,6 @@ test('a page of three sections is built with the mouse, taken through three brea
   request,
   browser,
 }) => {
-  test.setTimeout(150_000);
   const id = await createProject(request, 'empty', 'From nothing, mouse');
   await openWorkbench(page, id);
   await goTo(page, 680);

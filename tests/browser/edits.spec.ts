@@ -121,7 +121,6 @@ const CASES: readonly Case[] = [
 ];
 
 test('each edit of values says what will happen, does it at three widths, and is undone', async ({ page, request }) => {
-  test.setTimeout(150_000);
   const id = await boxes(request, 'Edits');
   await makeEdits(request, id, [
     {

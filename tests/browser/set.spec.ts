@@ -23,7 +23,6 @@ test('a set is turned around, duplicated, reordered, mended and removed with eve
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   const id = await boxes(request, 'Set');
   await openWorkbench(page, id);
   await page.getByRole('tab', { name: 'Breakpoints' }).click();

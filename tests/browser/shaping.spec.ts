@@ -212,7 +212,6 @@ test('cut, copied, pasted between pages, kept as a block with overrides; a thous
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   const id = await createProject(request, 'demo', 'Clips');
   await openWorkbench(page, id);
   await outline(page, 'Welcome').click();

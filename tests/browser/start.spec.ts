@@ -67,7 +67,6 @@ async function refused(ending: Promise<Ended>, words: RegExp, at = home): Promis
 }
 
 test('what stands in the way of a start is said, and nothing is left running', async () => {
-  test.setTimeout(180_000);
   await writeFile(join(home, 'running.json'), JSON.stringify({ pid: process.pid, address: 'http://127.0.0.1:9' }));
   expect(await run('start', home)).toEqual({
     code: 1,

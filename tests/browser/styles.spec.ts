@@ -32,7 +32,6 @@ async function paddings(page: Page, node: string): Promise<string[]> {
 test.use({ storageState: { cookies: [], origins: [] } });
 
 test('shared styles: made from an element, applied, detached with and without the look, deleted', async ({ page, request }) => {
-  test.setTimeout(120_000);
   const id = await boxes(request, 'Shared');
   await openWorkbench(page, id);
   await row(page, /^Box A/).click();
@@ -78,7 +77,6 @@ test('shared styles: made from an element, applied, detached with and without th
 });
 
 test('kinds, sheets from elsewhere and variables: who wins, and the story says so', async ({ page, request }) => {
-  test.setTimeout(120_000);
   const id = await boxes(request, 'Layers');
   await openWorkbench(page, id);
   await goTo(page, 800);

@@ -30,7 +30,6 @@ const kill = (worker: ChildProcess | undefined) => {
 };
 
 test('a killed worker’s page is taken up by another; nothing is lost or doubled', async () => {
-  test.setTimeout(180_000);
   process.env.MILLPOND_HOME = join(process.cwd(), '.millpond/workers');
   process.env.MILLPOND_WORK = 'elsewhere';
   const { startStack } = (await import('../../scripts/setup/stack.mjs' as string)) as { startStack: () => Promise<Stack> };
