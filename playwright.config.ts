@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
   fullyParallel: false,
-  // A third of a test's time is waiting for a window, a server or a process of its own.
+  // With two, nearly a third of both cores was idle: tests wait for windows, servers and processes of their own.
   workers: 3,
   timeout: 180_000,
   expect: { timeout: 30_000 },

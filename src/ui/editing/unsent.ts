@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { readEdit } from '@/core/edits';
+import type { Edit } from '@/core/edits';
 import { plural } from '@/core/text';
 import type { Edited } from '../requests/requests';
 import { isForGood, openProject, Refused, saveEdits } from '../requests/requests';
@@ -12,6 +12,7 @@ import { useSession } from '../state/store';
 
 const PREFIX = 'mill-pond-unsent ';
 
+/** What is no edit is refused by the server, in words; one such must not keep a project from being opened. */
 const keptSchema = z.object({
   revision: z.number().int().min(0),
   edits: z.array(
@@ -19,7 +20,7 @@ const keptSchema = z.object({
       id: z.string(),
       kind: z.enum(['do', 'undo', 'redo']),
       of: z.string().optional(),
-      edit: z.unknown().transform(readEdit),
+      edit: z.unknown().transform((edit) => edit as Edit),
     }),
   ),
 });
@@ -61,18 +62,25 @@ export async function sendUnsent(projectId: string): Promise<{ news: string | un
   for (const key of keys) {
     const kept = keptSchema.safeParse(readJson(localStorage.getItem(key)));
     if (!kept.success) problems.push('Edits that were kept when a window closed can’t be read any more.');
-    const { edits, revision } = kept.data ?? { edits: [], revision: 0 };
-    for (let at = 0; at < edits.length; at += BATCH) {
-      const batch = edits.slice(at, at + BATCH);
-      const refused = await send(projectId, revision, batch);
-      sent += batch.length - refused.length;
-      problems.push(...refused.map((why) => `An edit that was kept when a window closed could not be made: ${why}`));
+    try {
+      for (const batch of batchesOf(kept.data?.edits ?? [])) {
+        const refused = await send(projectId, kept.data!.revision, batch);
+        sent += batch.length - refused.length;
+        problems.push(...refused.map((why) => `An edit that was kept when a window closed could not be made: ${why}`));
+      }
+      localStorage.removeItem(key);
+    } catch (error) {
+      // A fault of the server's must not keep the project from being opened; there will be another time.
+      if (!(error instanceof Refused)) throw error;
+      problems.push(`Edits that were kept when a window closed could not be sent, and are kept on: ${error.message}`);
     }
-    localStorage.removeItem(key);
   }
   const news = `${plural(sent, 'edit')} that had not been saved when a window closed ${sent === 1 ? 'is' : 'are'} saved now.`;
   return { news: sent > 0 ? news : undefined, problems };
 }
+
+const batchesOf = (edits: readonly Edited[]) =>
+  Array.from({ length: Math.ceil(edits.length / BATCH) }, (_, i) => edits.slice(i * BATCH, (i + 1) * BATCH));
 
 /** @returns why edits were refused, a sentence for each */
 async function send(projectId: string, revision: number, batch: readonly Edited[]): Promise<string[]> {
