@@ -61,7 +61,7 @@ export function WritesTo() {
       <TargetPicker />
       {part && (
         <span
-          className="max-w-32 min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
+          className="max-w-40 min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
           title={part}
           data-testid="writes-part"
         >
