@@ -40,6 +40,35 @@ test('many pages: the rows of cards in sight are drawn, and arrows lead to the l
   expect(await cards.count()).toBeLessThan(PAGES - 20);
 });
 
+test('a row of many items: of its spans those in sight are drawn, and arrows lead to the last one', async ({ page, request }) => {
+  const id = await createProject(request, 'empty', 'Many items');
+  const { project } = await readProject(request, id);
+  const { id: pageId, root } = project.pages[0]!;
+  const element = (name: string, styles: Record<string, string>, children: string[]) => ({
+    ...{ id: name, tag: 'div', name, attributes: {}, shared: [], children, styles: { base: styles } },
+  });
+  const items = Array.from({ length: COUNT }, (_, i) => `el${i}`);
+  const row = element('erow', { display: 'grid', 'grid-template-columns': 'repeat(12, 1fr)' }, items);
+  await makeEdits(request, id, [
+    {
+      ...{ type: 'insertElement', page: pageId, parent: root, index: 0 },
+      elements: [row, ...items.map((name) => element(name, { 'grid-column-end': 'span 3' }, []))],
+    },
+  ]);
+  await openWorkbench(page, id);
+  await page.getByRole('treeitem', { name: /^erow/ }).click();
+  await page.getByRole('button', { name: 'Spans' }).click();
+  const table = page.getByTestId('span-table');
+  await expect(table).toHaveAttribute('aria-rowcount', String(COUNT + 1));
+  await table.locator('[data-span="0 0"]').focus();
+  for (let i = 0; i < 45; i++) await page.keyboard.press('ArrowDown');
+  await expect(table.locator('[data-span="45 0"]')).toBeFocused();
+  await expect(table.locator('[data-span="45 0"]')).toBeInViewport();
+  await table.evaluate((one) => one.scrollTo(0, one.scrollHeight));
+  await expect(table.locator(`[data-span="${COUNT - 1} 0"]`)).toBeInViewport();
+  expect(await table.getByRole('row').count()).toBeLessThan(80);
+});
+
 test.describe('measured', () => {
   test.use({ storageState: { cookies: [], origins: [] } });
 

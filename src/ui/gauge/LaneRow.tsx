@@ -20,10 +20,15 @@ export interface LaneHandlers {
   readonly menu: (place: LaneMenuPlace | undefined) => void;
 }
 
+/** A row's height, px. */
+export const LANE_HEIGHT = 23;
+
 interface RowProps {
   readonly owner: string;
   readonly lane: Lane;
   readonly row: number;
+  /** From the top of all rows, px. */
+  readonly top: number;
   /** The stretch that the Tab key leads to; -1 where none of this row is it. */
   readonly column: number;
   /** The beginning of the stretch that is being typed into. */
@@ -44,7 +49,7 @@ const drawnAs = ({ property, stretches }: Lane) =>
 
 /** One property along the width: its name, and its values on their stretches, each to be pressed, typed into or dragged. */
 export const LaneRow = memo(
-  function LaneRow({ owner, lane, row, column, editing, scale, labelWidth, handlers }: RowProps) {
+  function LaneRow({ owner, lane, row, top, column, editing, scale, labelWidth, handlers }: RowProps) {
     const spoken = lane.stretches
       .map(
         (stretch) =>
@@ -56,8 +61,8 @@ export const LaneRow = memo(
         role="row"
         aria-rowindex={row + 1}
         aria-label={`${lane.property}: ${spoken}`}
-        className="absolute right-0 left-0 h-[23px] border-b border-line"
-        style={{ top: row * 23 }}
+        className="absolute right-0 left-0 border-b border-line"
+        style={{ top, height: LANE_HEIGHT }}
         data-lane={lane.property}
         data-row={row}
       >
@@ -92,6 +97,7 @@ export const LaneRow = memo(
   (a, b) =>
     a.owner === b.owner &&
     a.row === b.row &&
+    a.top === b.top &&
     a.column === b.column &&
     a.editing === b.editing &&
     a.scale === b.scale &&

@@ -1,19 +1,19 @@
 'use client';
 
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { laneFor, laneNames } from '@/core/cascade';
 import type { Lane } from '@/core/cascade';
+import { useDrawn } from '../drawn/use-drawn';
 import { ownerNow, shownPage, shownProject, shownPseudo, useSession } from '../state/store';
-import { useSize } from '../stage/use-size';
 import { LaneMenu } from './LaneMenu';
 import type { LaneMenuPlace } from './LaneMenu';
 import type { LaneHandlers } from './LaneRow';
-import { LaneRow } from './LaneRow';
+import { LANE_HEIGHT, LaneRow } from './LaneRow';
 import type { Scale } from './scale';
 
-const ROW = 23;
-/** Rows drawn beyond what is seen, so that scrolling finds them there. */
-const SPARE = 6;
+/** Rows drawn beyond those in sight: each is worked out along the whole width. */
+const BESIDES = 6;
 
 /** One row for each property that is set on or reaches the selected element, each value on its stretch. */
 export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; labelWidth: number }) {
@@ -26,23 +26,28 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const inPart = owner === id ? undefined : owner;
   const [query, setQuery] = useState('');
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
-  const [top, setTop] = useState(0);
   const [focused, setFocused] = useState({ row: 0, column: 0 });
   const [editing, setEditing] = useState<{ property: string; from: number }>();
   const [menu, setMenu] = useState<LaneMenuPlace>();
-  const { height } = useSize(scroller);
 
   const names = useMemo(() => (id ? laneNames(project, page, id, pseudo) : []), [project, page, id, pseudo]);
   const wanted = useMemo(() => {
     const text = query.trim().toLowerCase();
     return text ? names.filter((name) => name.includes(text)) : names;
   }, [names, query]);
-  const first = Math.max(0, Math.floor(top / ROW) - SPARE);
-  const last = Math.min(wanted.length, Math.ceil((top + height) / ROW) + SPARE);
-  const lanes = useMemo(
-    () => (id ? wanted.slice(first, last).map((name) => laneFor(project, page, id, name, slice, pseudo, inPart)) : []),
-    [project, page, id, wanted, first, last, slice, pseudo, inPart],
-  );
+  const typedInto = editing ? wanted.indexOf(editing.property) : -1;
+  const { drawn, height, scrollTo } = useDrawn({
+    ...{ count: wanted.length, scroller: () => scroller, size: LANE_HEIGHT, most: 0, besides: BESIDES },
+    keep: [focused.row, typedInto],
+  });
+  // A lane that was worked out once stays while what it follows from does.
+  const laneOf = useMemo(() => {
+    const known = new Map<string, Lane>();
+    return (name: string) => {
+      if (!known.has(name)) known.set(name, laneFor(project, page, id!, name, slice, pseudo, inPart));
+      return known.get(name)!;
+    };
+  }, [project, page, id, slice, pseudo, inPart]);
 
   const handlers = useMemo<LaneHandlers>(
     () => ({
@@ -62,15 +67,13 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
   const go = useCallback(
     (row: number, column: number) => {
       const to = Math.min(wanted.length - 1, Math.max(0, row));
-      setFocused({ row: to, column });
-      if (scroller && (to * ROW < scroller.scrollTop || (to + 1) * ROW > scroller.scrollTop + scroller.clientHeight))
-        scroller.scrollTop = Math.max(0, to * ROW - scroller.clientHeight / 2);
-      requestAnimationFrame(() => {
-        const cells = grid.current?.querySelectorAll<HTMLElement>(`[data-row="${to}"] [data-stretch]`);
-        cells?.[Math.min(column, cells.length - 1)]?.focus({ preventScroll: true });
-      });
+      // Drawn first, where it was out of sight.
+      flushSync(() => setFocused({ row: to, column }));
+      scrollTo(to);
+      const cells = grid.current?.querySelectorAll<HTMLElement>(`[data-row="${to}"] [data-stretch]`);
+      cells?.[Math.min(column, cells.length - 1)]?.focus({ preventScroll: true });
     },
-    [wanted.length, scroller],
+    [wanted.length, scrollTo],
   );
   const keyDown = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -96,7 +99,6 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
             value={query}
             onChange={(event) => {
               setQuery(event.target.value);
-              setTop(0);
               if (scroller) scroller.scrollTop = 0;
             }}
           />
@@ -105,11 +107,7 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
           </span>
         </div>
       )}
-      <div
-        ref={setScroller}
-        className="part min-h-0 flex-1 overflow-x-hidden overflow-y-auto [scrollbar-width:thin]"
-        onScroll={(event) => setTop(event.currentTarget.scrollTop)}
-      >
+      <div ref={setScroller} className="part min-h-0 flex-1 overflow-x-hidden overflow-y-auto [scrollbar-width:thin]">
         {names.length === 0 && (
           <p className="py-2 text-muted" style={{ paddingLeft: labelWidth + 14 }}>
             {id ? 'Nothing is set on this element or reaches it.' : 'Select an element to see its values along the width.'}
@@ -122,23 +120,29 @@ export const Lanes = memo(function Lanes({ scale, labelWidth }: { scale: Scale; 
           aria-label="Values along the width"
           aria-rowcount={wanted.length}
           className="relative"
-          style={{ height: wanted.length * ROW }}
+          style={{ height: height ?? 0 }}
           onKeyDown={keyDown}
         >
           {id &&
-            lanes.map((lane: Lane, i) => (
-              <LaneRow
-                key={lane.property}
-                owner={(owner ?? id) + pseudo}
-                lane={lane}
-                row={first + i}
-                column={focused.row === first + i ? focused.column : focused.row >= wanted.length && first + i === 0 ? 0 : -1}
-                editing={editing?.property === lane.property ? editing.from : undefined}
-                scale={scale}
-                labelWidth={labelWidth}
-                handlers={handlers}
-              />
-            ))}
+            drawn.flatMap(({ index, top }) => {
+              const property = wanted[index];
+              if (property === undefined) return [];
+              const column = focused.row === index ? focused.column : focused.row >= wanted.length && index === 0 ? 0 : -1;
+              return [
+                <LaneRow
+                  key={property}
+                  owner={(owner ?? id) + pseudo}
+                  lane={laneOf(property)}
+                  row={index}
+                  top={top ?? 0}
+                  column={column}
+                  editing={editing?.property === property ? editing.from : undefined}
+                  scale={scale}
+                  labelWidth={labelWidth}
+                  handlers={handlers}
+                />,
+              ];
+            })}
         </div>
       </div>
       {menu && id && <LaneMenu place={menu} close={closeMenu} />}

@@ -1,11 +1,13 @@
 'use client';
 
 import { memo, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { spanTable } from '@/core/grid';
 import type { SpanColumn } from '@/core/grid';
 import type { Page } from '@/core/document';
 import { childIds, parentOf } from '@/core/document';
 import { planLayOnColumns } from '@/core/plans';
+import { useDrawn } from '../drawn/use-drawn';
 import { propose } from '../editing/proposal';
 import { shownPage, shownProject, useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -14,8 +16,11 @@ import { place } from './scale';
 import { SpanCellView } from './SpanCellView';
 import { SpanHead } from './SpanHead';
 
+/** A row's height, and that of the heads above all rows, px. */
 const ROW = 24;
-const MOST = 200;
+const HEADS = 44;
+/** Up to here all rows are drawn. */
+const WHOLE_MOST = 60;
 
 /** The row whose items are shown: what is selected if it holds elements, else what that stands in. */
 function rowFor(page: Page, id: string | undefined): string | undefined {
@@ -34,7 +39,12 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
   const id = rowFor(page, selection[selection.length - 1]);
   const row = id === undefined ? undefined : page.elements[id];
   const columns = useMemo(() => (row ? spanTable(project, page, row, slice) : []), [project, page, row, slice]);
-  if (!row || childIds(row).length === 0)
+  const items = row ? childIds(row) : [];
+  const { drawn, height, scrollTo } = useDrawn({
+    ...{ count: items.length, scroller: () => grid.current, size: ROW, most: WHOLE_MOST, margin: HEADS },
+    keep: [focused.row],
+  });
+  if (!row || items.length === 0)
     return (
       <p className="m-0 flex-1 border-t border-line py-2 text-muted" style={{ paddingLeft: labelWidth + 14 }}>
         Select a row, or something in it, to see how many columns its items take in each band.
@@ -44,11 +54,12 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
     const at = place(scale, column.band.from, column.band.below);
     return at ? [[column, at]] : [];
   });
-  const items = childIds(row).slice(0, MOST);
   const go = (to: number, column: number) => {
     const next = { row: Math.min(items.length - 1, Math.max(0, to)), column: Math.min(shown.length - 1, Math.max(0, column)) };
-    setFocused(next);
-    requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>(`[data-span="${next.row} ${next.column}"]`)?.focus());
+    // Drawn first, where it was out of sight.
+    flushSync(() => setFocused(next));
+    scrollTo(next.row);
+    grid.current?.querySelector<HTMLElement>(`[data-span="${next.row} ${next.column}"]`)?.focus();
   };
   const keyDown = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -62,12 +73,13 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
     <div
       ref={grid}
       role="grid"
+      aria-rowcount={items.length + 1}
       aria-label={`Columns that the items of ${row.name} take, band by band`}
       data-testid="span-table"
       className="part relative min-h-0 flex-1 overflow-x-hidden overflow-y-auto border-t border-line [scrollbar-width:thin]"
       onKeyDown={keyDown}
     >
-      <div role="row" className="sticky top-0 z-10 h-11 border-b border-line-strong bg-sheet">
+      <div role="row" className="sticky top-0 z-10 border-b border-line-strong bg-sheet" style={{ height: HEADS }}>
         <span role="columnheader" className="absolute flex flex-col truncate pt-0.5 pl-3.5" style={{ width: labelWidth }}>
           <b className="truncate">{row.name}</b>
           <button
@@ -84,30 +96,38 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
           ))}
         </div>
       </div>
-      {items.map((item, i) => (
-        <div key={item} role="row" aria-rowindex={i + 1} className="relative border-b border-line" style={{ height: ROW }}>
-          <span role="rowheader" className="absolute truncate pt-0.5 pl-3.5" style={{ width: labelWidth - 4 }}>
-            {page.elements[item]!.name}
-          </span>
-          <div role="presentation" className="absolute inset-y-0" style={{ left: labelWidth + 14, width: scale.length }}>
-            {shown.map(([column, at], j) => (
-              <SpanCellView
-                key={column.band.from}
-                name={page.elements[item]!.name}
-                cell={column.cells[i]!}
-                column={column}
-                at={at}
-                place={`${i} ${j}`}
-                tabbed={focused.row === i && focused.column === j}
-                focus={() => setFocused({ row: i, column: j })}
-              />
-            ))}
-          </div>
-        </div>
-      ))}
-      {childIds(row).length > MOST && (
-        <p className="m-0 px-3.5 py-1 text-muted">And {childIds(row).length - MOST} more items, which the sums count too.</p>
-      )}
+      <div role="rowgroup" className="relative" style={{ height }}>
+        {drawn.map(({ index, top }) => {
+          const item = items[index]!;
+          return (
+            <div
+              key={item}
+              role="row"
+              aria-rowindex={index + 2}
+              className="right-0 left-0 border-b border-line"
+              style={{ position: top === undefined ? 'relative' : 'absolute', top, height: ROW }}
+            >
+              <span role="rowheader" className="absolute truncate pt-0.5 pl-3.5" style={{ width: labelWidth - 4 }}>
+                {page.elements[item]!.name}
+              </span>
+              <div role="presentation" className="absolute inset-y-0" style={{ left: labelWidth + 14, width: scale.length }}>
+                {shown.map(([column, at], j) => (
+                  <SpanCellView
+                    key={column.band.from}
+                    name={page.elements[item]!.name}
+                    cell={column.cells[index]!}
+                    column={column}
+                    at={at}
+                    place={`${index} ${j}`}
+                    tabbed={focused.row === index && focused.column === j}
+                    focus={() => setFocused({ row: index, column: j })}
+                  />
+                ))}
+              </div>
+            </div>
+          );
+        })}
+      </div>
     </div>
   );
 });
