@@ -53,7 +53,7 @@ export function readHold(values: Readonly<Record<string, string>>): Hold | undef
 }
 
 /** Declarations that pin a bar to the screen's edge: keeping its room in the page, or lying over it. */
-export function pinDeclarations(edge: 'top' | 'bottom' | 'none', over: boolean): Values {
+export function pinDeclarations(edge: Pin['edge'], over: boolean): Values {
   const free = { top: 'auto', right: 'auto', bottom: 'auto', left: 'auto' };
   if (edge === 'none') return { ...free, position: 'static', 'z-index': 'auto' };
   return {
@@ -63,4 +63,30 @@ export function pinDeclarations(edge: 'top' | 'bottom' | 'none', over: boolean):
     ...(over && { left: '0px', right: '0px' }),
     'z-index': '10',
   };
+}
+
+/** How a box is pinned to the screen. */
+export interface Pin {
+  readonly edge: 'top' | 'bottom' | 'none';
+  /** Over the page, not keeping its room in it. */
+  readonly over: boolean;
+}
+
+/** How values pin a box to the screen's edge; undefined where it is positioned otherwise, or where values are missing. */
+export function readPin({ position, top, bottom }: Readonly<Record<string, string>>): Pin | undefined {
+  if (position === 'static') return { edge: 'none', over: false };
+  if ((position !== 'sticky' && position !== 'fixed') || !top || !bottom) return undefined;
+  const edge = top !== 'auto' ? 'top' : bottom !== 'auto' ? 'bottom' : undefined;
+  return edge && { edge, over: position === 'fixed' };
+}
+
+/** Properties that say where a held or pinned box is. */
+export const PLACED_BY = ['position', 'top', 'right', 'bottom', 'left'] as const;
+
+/** Whether holding or pinning says all of these values, so that nothing of them needs to be said beside it. */
+export function isHeldOrPinned(values: Readonly<Record<string, string>>): boolean {
+  const [hold, pin] = [readHold(values), readPin(values)];
+  const whole = hold ? holdDeclarations(hold, { width: false, height: false }) : pin && pinDeclarations(pin.edge, pin.over);
+  const plain = (value: string | undefined) => value?.replace(/^0[a-z%]*$/i, '0px');
+  return whole !== undefined && PLACED_BY.every((name) => plain(values[name]) === plain(whole[name]));
 }

@@ -15,7 +15,10 @@ import {
   readColour,
   readFluid,
   readGradient,
+  holdDeclarations,
+  isHeldOrPinned,
   readHold,
+  readPin,
   readLayers,
   readLength,
   readShadows,
@@ -177,6 +180,24 @@ test('families that do not come with the page need one to fall back on', () => {
   expect(familyProblem('Fantasia, sans-serif', [])).toBeUndefined();
   expect(familyProblem('"Schibsted Grotesk Variable"', ['Schibsted Grotesk Variable'])).toBeUndefined();
   expect(familyProblem('var(--type)', [])).toBeUndefined();
+});
+
+test('a place is said by its control alone where that would write just these values', () => {
+  const free = { top: 'auto', right: 'auto', bottom: 'auto', left: 'auto' };
+  const auto = { width: true, height: true };
+  for (const over of [true, false])
+    for (const edge of ['top', 'bottom', 'none'] as const) {
+      const values = pinDeclarations(edge, over);
+      expect(readPin(values)).toEqual({ edge, over: over && edge !== 'none' });
+      expect(isHeldOrPinned(values)).toBe(true);
+      expect(isHeldOrPinned({ ...values, left: '4px' })).toBe(false);
+    }
+  expect(isHeldOrPinned({ ...free, position: 'sticky', top: '0' })).toBe(true);
+  expect(isHeldOrPinned({ ...free, position: 'sticky', top: '20px' })).toBe(false);
+  expect(isHeldOrPinned({ ...free, position: 'relative' })).toBe(false);
+  const held = holdDeclarations({ across: 'centre', down: 'top', x: '8px', y: '0px' }, auto);
+  expect(isHeldOrPinned(held)).toBe(true);
+  expect(isHeldOrPinned({ ...held, right: '8px' })).toBe(false);
 });
 
 test('pins, and what is no hold', () => {

@@ -49,3 +49,11 @@ test('sides that differ have their fields beside the control for all of them', (
   expect(placed('border-left-width', widths('1px'))).toBe('more');
   expect(placed('border-left-width', widths('4px'))).toBe('atOnce');
 });
+
+test('where a box is held or pinned is said once, by the control for it', () => {
+  const pinned = { position: 'sticky', top: '0px', 'z-index': '10' };
+  expect(placed('position', pinned, { position: 'sticky' })).toBe('more');
+  expect(placed('top', pinned, { position: 'sticky' })).toBe('more');
+  expect(placed('top', { ...pinned, top: '20px' }, { position: 'sticky' })).toBe('atOnce');
+  expect(placed('position', { position: 'relative' }, { position: 'relative' })).toBe('atOnce');
+});

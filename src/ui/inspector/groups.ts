@@ -1,5 +1,5 @@
 import type { Carriage } from '@/core/cascade';
-import { PROPERTIES, PROPERTY_GROUPS, readShadows, readTracks } from '@/core/styles';
+import { isHeldOrPinned, PLACED_BY, PROPERTIES, PROPERTY_GROUPS, readShadows, readTracks } from '@/core/styles';
 import type { Property, PropertyGroup, Standing } from '@/core/styles';
 import { whyNoEffect } from '@/core/styles';
 import type { Shaped } from '../value-controls/shape';
@@ -44,6 +44,10 @@ const is = (values: string) => {
   return (value: string) => list.has(value);
 };
 const PLACES = is('normal start center end flex-start flex-end space-between space-around space-evenly');
+const HELD_BY = [...PLACED_BY, 'margin-top', 'margin-right', 'margin-bottom', 'margin-left'];
+const isPlaced = (_: string, shaped: Shaped) =>
+  isHeldOrPinned(Object.fromEntries(HELD_BY.map((name) => [name, valueOf(shaped, name)])));
+
 /** By property: whether a designed control shows and writes such a value, so that a plain field would say it twice. */
 const DESIGNED: ReadonlyMap<string, (value: string, shaped: Shaped) => boolean> = new Map<
   string,
@@ -68,6 +72,7 @@ const DESIGNED: ReadonlyMap<string, (value: string, shaped: Shaped) => boolean> 
   ['text-align', is('start left center right end justify')],
   ['opacity', (value) => /^[\d.]+%?$/.test(value)],
   ['box-shadow', (value) => readShadows(value) !== undefined],
+  ...PLACED_BY.map((name) => [name, isPlaced] as const),
   ...['background-color', 'background-image', 'background-size', 'background-position', 'background-repeat'].map(
     (name) => [name, (value: string) => value !== '' && !/var\(/.test(value)] as const,
   ),

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Hold } from '@/core/styles';
-import { HOLD_ACROSS, HOLD_DOWN, holdDeclarations, pinDeclarations, readHold } from '@/core/styles';
+import type { Hold, Pin } from '@/core/styles';
+import { HOLD_ACROSS, HOLD_DOWN, holdDeclarations, pinDeclarations, PLACED_BY, readHold, readPin } from '@/core/styles';
 import { parentOf } from '@/core/document';
 import { specifiedValue } from '@/core/cascade';
 import { commitOrReport } from '../editing/edits';
@@ -10,22 +10,15 @@ import { BUTTON } from '../theme/controls';
 import { CheckedField } from './CheckedField';
 import type { Shaped } from './shape';
 import { shape, shapeEdit, valueOf } from './shape';
+import { Source } from './Source';
 
-const NAMES = ['position', 'top', 'right', 'bottom', 'left', 'margin-top', 'margin-right', 'margin-bottom', 'margin-left'];
+const NAMES = [...PLACED_BY, 'margin-top', 'margin-right', 'margin-bottom', 'margin-left'];
 
 /** Holding an element at one of nine places of its parent, or pinning it to the screen's top or bottom. */
 export function HoldControls({ shaped }: { shaped: Shaped }) {
   const values = Object.fromEntries(NAMES.map((name) => [name, valueOf(shaped, name)]));
   const hold = readHold(values);
-  const position = values.position;
-  const pinned =
-    position === 'sticky' || position === 'fixed'
-      ? values.top !== 'auto'
-        ? 'top'
-        : values.bottom !== 'auto'
-          ? 'bottom'
-          : ''
-      : '';
+  const { edge: pinned, over } = readPin(values) ?? { edge: undefined, over: false };
 
   const holdAt = (next: Hold): string | undefined => {
     const auto = { width: valueOf(shaped, 'width') === 'auto', height: valueOf(shaped, 'height') === 'auto' };
@@ -45,12 +38,12 @@ export function HoldControls({ shaped }: { shaped: Shaped }) {
     commitOrReport(edit.type === 'restyle' ? { ...edit, changes: [...edit.changes, ...changes] } : edit);
     return undefined;
   };
-  const pin = (edge: 'top' | 'bottom' | 'none', over: boolean) =>
+  const pin = (edge: Pin['edge'], over: boolean) =>
     shape(shaped, edge === 'none' ? 'Let go of the screen' : `Pin to the ${edge}`, pinDeclarations(edge, over));
 
   return (
     <>
-      <div role="group" aria-label="Hold at" className="flex items-start gap-0.5 py-1 pr-1.5 pl-3.5">
+      <div role="group" aria-label="Hold at" data-stands-for="inset" className="flex items-start gap-0.5 py-1 pr-1.5 pl-3.5">
         <span className="w-[88px] shrink-0 pt-0.5">Hold at</span>
         <div className="grid grid-cols-3 rounded-[3px] border border-line-strong bg-well">
           {HOLD_DOWN.map((down) =>
@@ -82,30 +75,36 @@ export function HoldControls({ shaped }: { shaped: Shaped }) {
           </span>
         )}
       </div>
-      <div role="group" aria-label="Pin to the screen" className="flex items-center gap-1 py-px pr-1.5 pl-3.5">
+      <div
+        role="group"
+        aria-label="Pin to the screen"
+        data-stands-for="position"
+        className="flex flex-wrap items-center gap-1 py-px pr-1.5 pl-3.5"
+      >
         <span className="w-[87px] shrink-0">Pin to screen</span>
         {(['none', 'top', 'bottom'] as const).map((edge) => (
           <button
             key={edge}
             type="button"
-            aria-pressed={(pinned || 'none') === edge}
-            className={`${BUTTON} ${(pinned || 'none') === edge ? 'border-reed bg-reed-tint' : ''}`}
-            onClick={() => pin(edge, position === 'fixed')}
+            aria-pressed={pinned === edge}
+            className={`${BUTTON} ${pinned === edge ? 'border-reed bg-reed-tint' : ''}`}
+            onClick={() => pin(edge, over)}
           >
             {edge}
           </button>
         ))}
-        {pinned && (
+        {pinned && pinned !== 'none' && (
           <label className="flex items-center gap-1 text-xs">
             <input
               type="checkbox"
               className="accent-reed"
-              checked={position === 'fixed'}
+              checked={over}
               onChange={(event) => pin(pinned, event.target.checked)}
             />
             lies over the page
           </label>
         )}
+        <Source shaped={shaped} label="Place" properties={PLACED_BY} />
       </div>
     </>
   );
