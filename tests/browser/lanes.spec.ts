@@ -102,6 +102,15 @@ test('by keyboard: a breakpoint from the gauge, the map of the plane, and a stor
   await story.getByRole('button', { name: 'set at 900 and narrower' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to 900 and narrower');
+  // What is otherwise here than at other widths, though it's written elsewhere.
+  await expect(page.getByRole('region', { name: 'Set here' })).toHaveText(/Padding top\s*12px/);
+  const others = page.getByRole('region', { name: 'Other at these widths' });
+  await expect(others.getByRole('button')).toHaveText([/^Padding top\s*6px$/]);
+  await goTo(page, 501);
+  await expect(others.getByRole('button')).toHaveText([/^Text colour\s*#a02020$/]);
+  await others.getByRole('button').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-property=color]')).toBeFocused();
 });
 
 test('a style sheet comes from a file, with what could not be taken over', async ({ page, request }) => {

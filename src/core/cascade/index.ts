@@ -2,7 +2,7 @@ export { conditionsOf, heldWidths } from './sources';
 export type { Candidate } from './sources';
 export { isHiddenAt, resolve, specifiedValue } from './resolve';
 export type { Resolution } from './resolve';
-export { carriageIn, isWrittenHere, laneFor, laneNames, lanesFor } from './lanes';
+export { carriageIn, isWrittenHere, laneFor, laneNames, namesUnderConditions, lanesFor } from './lanes';
 export type { Carriage, Lane, Stretch } from './lanes';
 export { targetWidths, writeReach } from './reach';
 export { ComputedStyles } from './computed';

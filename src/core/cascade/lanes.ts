@@ -133,6 +133,8 @@ export function lanesFor(
 
 const INHERITED_FROM: readonly Layer[] = ['inline', 'own', 'part', 'shared', 'kind', 'imported'];
 
+const byRank = (a: string, b: string) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1);
+
 /** The properties that have a lane, in the order of the lanes: in a state, those said of it come first. */
 export function laneNames(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
   if (!page.elements[elementId]) return [];
@@ -141,7 +143,7 @@ export function laneNames(project: Project, page: Page, elementId: string, pseud
   const add = (found: Iterable<string>) => {
     const fresh = [...new Set(found)].filter((name) => !named.has(name));
     for (const name of fresh) named.add(name);
-    names.push(...fresh.sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
+    names.push(...fresh.sort(byRank));
   };
   const look = lookOf(project, page, elementId, pseudo);
   const { held } = look;
@@ -159,6 +161,17 @@ export function laneNames(project: Project, page: Page, elementId: string, pseud
     add(set.filter((name) => propertyNamed(name).inherited));
   }
   return names;
+}
+
+/**
+ * Properties that something declares for the element itself, or for its box or state, at some widths, heights or pointers only: under a
+ * breakpoint, or under a condition of an imported sheet. In the fixed property order.
+ */
+export function namesUnderConditions(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
+  if (!page.elements[elementId]) return [];
+  const look = lookOf(project, page, elementId, pseudo);
+  const sources = sourcesFor(look.project, look.page, elementOf(look.page, look.node)).filter(({ when }) => when !== undefined);
+  return [...new Set(sources.flatMap(({ declarations }) => Object.keys(declarations)))].sort(byRank);
 }
 
 /** Where two resolutions of the same property differ in value, across all widths. Both sides may have different bands. */
