@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import {
   createProject,
@@ -70,6 +71,30 @@ test('edits that wait outlive their window, and one that was taken though its an
   await page.reload();
   await page.getByRole('tree').waitFor();
   await expect(page.getByRole('status').filter({ hasText: 'had not been saved' })).toHaveCount(0);
+});
+
+test('edits that wait outlive a window that is killed; while it lives another window leaves them to it', async ({
+  page,
+  request,
+}) => {
+  const id = await createProject(request, 'demo');
+  await openWorkbench(page, id, 'Catalogue');
+  await page.getByRole('treeitem', { name: /^Notice/ }).click();
+  await page.route('**/edits', (route) => route.abort());
+  await write(page, 'width', '310px');
+  await expect(page.getByTestId('saving')).toContainText('does not answer');
+  await page.waitForFunction(() => Object.keys(localStorage).some((key) => key.startsWith('mill-pond-waiting')));
+  const told = (one: Page) => one.getByRole('status').filter({ hasText: 'had not been saved when a window closed' });
+  const other = await page.context().newPage();
+  await openWorkbench(other, id, 'Catalogue');
+  await expect(told(other)).toHaveCount(0);
+  const hand = await page.context().newCDPSession(page);
+  void hand.send('Page.crash').catch(() => undefined);
+  await page.waitForEvent('crash');
+  await other.reload();
+  await expect(told(other)).toContainText('1 edit');
+  expect(elementNamed((await readProject(request, id)).project, 'Notice').styles.base?.width).toBe('310px');
+  await other.close();
 });
 
 test('a project opens as soon as the server answers; an address where nothing is says what to do', async ({ page, request }) => {

@@ -1,7 +1,7 @@
 import { demoProject } from '@/demo';
 import * as requests from '../requests/requests';
 import { commit } from './edits';
-import { keepUnsent, sendUnsent, stillHere } from './unsent';
+import { keepUnsent, keepWaiting, sendUnsent, stillHere } from './unsent';
 import { openForTests } from '../state/store-for-tests';
 import { useSession } from '../state/store';
 
@@ -98,4 +98,42 @@ test('an edit of a kind that there is no more is refused like any other; the pro
   save.mockRejectedValue(new Refused(400, 'There is no such kind of edit.'));
   expect((await sendUnsent(demo.id)).problems).toEqual([expect.stringContaining('no such kind of edit')]);
   expect(kept()).toEqual([]);
+});
+
+/** Locks of two windows: those of windows that live are held. */
+function fakeLocks(held: Set<string>) {
+  const request = async (name: string, ...more: unknown[]) => {
+    const run = more.pop() as (lock: unknown) => Promise<void>;
+    if (held.has(name)) return run(null);
+    held.add(name);
+    await run({}).finally(() => held.delete(name));
+  };
+  Object.defineProperty(globalThis, 'navigator', { value: { locks: { request } }, configurable: true });
+}
+
+test('what waits for long is written down, for the case that the window is killed; while it lives nobody else sends it', async () => {
+  jest.useFakeTimers();
+  globalThis.addEventListener ??= () => {};
+  globalThis.removeEventListener ??= () => {};
+  const held = new Set<string>();
+  fakeLocks(held);
+  save.mockResolvedValue(answer());
+  keepWaiting();
+  write('300px');
+  jest.advanceTimersByTime(400);
+  expect(kept()).toEqual([]);
+  jest.advanceTimersByTime(200);
+  expect(kept()).toHaveLength(1);
+  // Saved after all.
+  useSession.setState({ pending: [] });
+  expect(kept()).toEqual([]);
+  write('310px');
+  write('320px');
+  jest.advanceTimersByTime(600);
+  expect(await sendUnsent(demo.id)).toEqual({ news: undefined, problems: [] });
+  expect([save.mock.calls.length, kept().length]).toEqual([0, 1]);
+  held.clear();
+  expect((await sendUnsent(demo.id)).news).toMatch(/^2 edits /);
+  expect(kept()).toEqual([]);
+  jest.useRealTimers();
 });

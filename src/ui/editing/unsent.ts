@@ -6,11 +6,15 @@ import { isForGood, openProject, Refused, saveEdits } from '../requests/requests
 import { useSession } from '../state/store';
 
 /*
- * Edits that wait for the server outlive their window: they are kept in the browser when it closes, and sent when the project is next opened. One
- * that has been taken after all, though the answer got lost, is known by its id.
+ * Edits that wait for the server outlive their window: they are kept in the browser when it closes, and while it is open for the case that it is
+ * killed. They are sent when the project is next opened. One that has been taken after all, though the answer got lost, is known by its id.
  */
 
 const PREFIX = 'mill-pond-unsent ';
+/** Of a window that is open, or was when it was killed. Each holds a lock of this name as long as it lives. */
+const OPEN_PREFIX = 'mill-pond-waiting ';
+/** What is saved within this time isn't written down, ms. */
+const SOON = 500;
 
 /** What is no edit is refused by the server, in words; one such must not keep a project from being opened. */
 const keptSchema = z.object({
@@ -30,24 +34,81 @@ const BATCH = 100;
 
 let mine: string | undefined;
 
+/** @returns false where there is no room; whoever closes the window is warned */
+function keep(key: string): boolean {
+  const { revision, pending } = useSession.getState();
+  const edits = pending.map(({ id, kind, of, edit }) => ({ id, kind, of, edit }));
+  try {
+    localStorage.setItem(key, JSON.stringify({ revision, edits }));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** The window goes. */
 export function keepUnsent(): void {
-  const { projectId, revision, pending } = useSession.getState();
+  const { projectId, pending } = useSession.getState();
   if (pending.length === 0) return;
-  const edits = pending.map(({ id, kind, of, edit }) => ({ id, kind, of, edit }));
-  mine = `${PREFIX}${projectId} ${crypto.randomUUID()}`;
-  try {
-    localStorage.setItem(mine, JSON.stringify({ revision, edits }));
-  } catch {
-    // There is no room; whoever closed the window was warned.
-    mine = undefined;
-  }
+  const key = `${PREFIX}${projectId} ${crypto.randomUUID()}`;
+  mine = keep(key) ? key : undefined;
+}
+
+/** Writes down what waits for longer than a moment, and forgets it when it's saved. @returns ends it */
+export function keepWaiting(): () => void {
+  const locks = globalThis.navigator?.locks;
+  if (!locks) return () => undefined;
+  const window = crypto.randomUUID();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let key: string | undefined;
+  let letGo = () => {};
+  void locks.request(`${OPEN_PREFIX}${window}`, () => new Promise<void>((done) => (letGo = done)));
+  const forget = () => {
+    clearTimeout(timer);
+    timer = undefined;
+    if (key) localStorage.removeItem(key);
+    key = undefined;
+  };
+  const write = () => {
+    timer = undefined;
+    const next = `${OPEN_PREFIX}${useSession.getState().projectId} ${window}`;
+    if (keep(next)) key = next;
+  };
+  const unfollow = useSession.subscribe(({ pending }, before) => {
+    if (pending === before.pending) return;
+    if (pending.length === 0) forget();
+    else timer ??= setTimeout(write, SOON);
+  });
+  // Another key takes its place, which needs no lock.
+  addEventListener('pagehide', forget);
+  return () => {
+    unfollow();
+    forget();
+    removeEventListener('pagehide', forget);
+    letGo();
+  };
 }
 
 /** The window is there again as it was, with all that waits. */
 export function stillHere(): void {
   if (mine) localStorage.removeItem(mine);
   mine = undefined;
+}
+
+/** What closed and killed windows left for a project, each with its lock where one may still be held. */
+function leftFor(projectId: string): { key: string; lock?: string }[] {
+  return Object.keys(globalThis.localStorage ?? {}).flatMap((key) => {
+    if (key.startsWith(`${PREFIX}${projectId} `)) return [{ key }];
+    const open = `${OPEN_PREFIX}${projectId} `;
+    return key.startsWith(open) ? [{ key, lock: `${OPEN_PREFIX}${key.slice(open.length)}` }] : [];
+  });
+}
+
+/** Nothing is done where the window lives. */
+async function unlessAlive(lock: string | undefined, run: () => Promise<void>): Promise<void> {
+  const locks = globalThis.navigator?.locks;
+  if (!lock) await run();
+  else if (locks) await locks.request(lock, { ifAvailable: true }, async (free) => (free ? run() : undefined));
 }
 
 /**
@@ -57,10 +118,12 @@ export function stillHere(): void {
  */
 export async function sendUnsent(projectId: string): Promise<{ news: string | undefined; problems: string[] }> {
   const problems: string[] = [];
-  const keys = Object.keys(globalThis.localStorage ?? {}).filter((key) => key.startsWith(`${PREFIX}${projectId} `));
   let sent = 0;
-  for (const key of keys) {
-    const kept = keptSchema.safeParse(readJson(localStorage.getItem(key)));
+  const sendKept = async (key: string) => {
+    const text = localStorage.getItem(key);
+    // Another window was quicker.
+    if (text === null) return;
+    const kept = keptSchema.safeParse(readJson(text));
     if (!kept.success) problems.push('Edits that were kept when a window closed can’t be read any more.');
     try {
       for (const batch of batchesOf(kept.data?.edits ?? [])) {
@@ -74,7 +137,8 @@ export async function sendUnsent(projectId: string): Promise<{ news: string | un
       if (!(error instanceof Refused)) throw error;
       problems.push(`Edits that were kept when a window closed could not be sent, and are kept on: ${error.message}`);
     }
-  }
+  };
+  for (const { key, lock } of leftFor(projectId)) await unlessAlive(lock, () => sendKept(key));
   const news = `${plural(sent, 'edit')} that had not been saved when a window closed ${sent === 1 ? 'is' : 'are'} saved now.`;
   return { news: sent > 0 ? news : undefined, problems };
 }
@@ -101,9 +165,9 @@ async function send(projectId: string, revision: number, batch: readonly Edited[
   }
 }
 
-function readJson(text: string | null): unknown {
+function readJson(text: string): unknown {
   try {
-    return JSON.parse(text ?? '');
+    return JSON.parse(text);
   } catch {
     return undefined;
   }

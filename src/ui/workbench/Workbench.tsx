@@ -16,7 +16,7 @@ import { Inspector } from '../inspector/Inspector';
 import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
 import { stopListening } from '../editing/live';
-import { keepUnsent, stillHere } from '../editing/unsent';
+import { keepUnsent, keepWaiting, stillHere } from '../editing/unsent';
 import { open } from '../view/actions';
 import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
@@ -78,6 +78,7 @@ export function Workbench({ projectId }: { projectId: string }) {
     return stopListening;
   }, [begin]);
   useEffect(watchFingers, []);
+  useEffect(keepWaiting, []);
   useEffect(() => {
     // What isn't saved yet would be lost with the window.
     const leaving = (event: BeforeUnloadEvent) => useSession.getState().pending.length > 0 && event.preventDefault();
