@@ -177,9 +177,9 @@ export function Outline() {
 
   return (
     <section aria-label="Elements" className="part flex min-h-0 flex-1 flex-col bg-sheet">
-      <header className="flex min-h-9 shrink-0 flex-wrap items-center gap-1.5 pr-2 pl-3.5">
+      <header className="@container flex min-h-9 shrink-0 flex-wrap items-center gap-1.5 pr-2 pl-3.5">
         <h2 className="font-bold">Elements</h2>
-        <span className="font-mono text-muted">{count}</span>
+        <span className="font-mono text-muted @max-[14.4em]:hidden">{count}</span>
         <ArrangeMenu />
         <button
           type="button"

@@ -4,8 +4,9 @@ import { useKeyHint } from '../input/key-choices';
 import { cutsAcross, POINTERS } from '@/core/breakpoints';
 import type { Slice } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { memo, useState } from 'react';
-import { BUTTON } from '../theme/controls';
+import { BUTTON, PANEL } from '../theme/controls';
 import { chooseSeveral, setSlice } from '../view/actions';
 import { shownProject, useSession } from '../state/store';
 import { UseToggle } from '../using/UseToggle';
@@ -22,14 +23,8 @@ export const StageBar = memo(function StageBar({ zoom, content }: { zoom: number
   const choice = useSession((session) => session.zoom);
   const slice = useSession((session) => session.slice);
   const heights = useSession((session) => session.heightsShown);
-  return (
-    <div className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
-      <WritesTo />
-      <UseToggle />
-      <SeveralToggle />
-      <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
-        <b>{width}</b> wide{content !== undefined && content !== width && <span className="text-rust"> · content {content}</span>}
-      </span>
+  const controls = (
+    <>
       {asksForHeights && <SliceFields slice={slice} height={!heights} />}
       <button
         type="button"
@@ -41,19 +36,50 @@ export const StageBar = memo(function StageBar({ zoom, content }: { zoom: number
         Heights
       </button>
       <ZoomSelect label="Zoom" zoom={choice} steps={STEPS} shown={zoom} onZoom={(next) => useSession.setState({ zoom: next })} />
+    </>
+  );
+  return (
+    <div className="@container shrink-0">
+      <div className="flex min-h-11 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
+        <WritesTo />
+        <span className="flex items-center gap-x-3 @max-[37em]:hidden">
+          <UseToggle />
+          <SeveralToggle />
+        </span>
+        <span className="ml-auto font-mono whitespace-nowrap" data-testid="stage-width">
+          <span className="@max-[37em]:sr-only">
+            <b>{width}</b> <span className="@max-[63em]:sr-only">wide</span>
+          </span>
+          {content !== undefined && content !== width && <span className="text-rust"> · content {content}</span>}
+        </span>
+        <span className="flex items-center gap-x-3 @max-[37em]:hidden">{controls}</span>
+        <Popover className="hidden @max-[37em]:block">
+          <PopoverButton className={BUTTON}>
+            Shown <span aria-hidden>▾</span>
+          </PopoverButton>
+          <PopoverPanel anchor="bottom end" className={`${PANEL} flex flex-wrap items-center gap-2`}>
+            <UseToggle />
+            <SeveralToggle always />
+            {controls}
+          </PopoverPanel>
+        </Popover>
+      </div>
     </div>
   );
 });
 
-/** Where there are fingers, which hold no keys; elsewhere it is among the commands, and seen while it is on. */
-function SeveralToggle() {
+/**
+ * Where there are fingers, which hold no keys; elsewhere it is among the commands, and seen while it is on.
+ * @param always shown
+ */
+function SeveralToggle({ always = false }: { always?: boolean }) {
   const on = useSession((session) => session.choosesSeveral);
   return (
     <button
       type="button"
       aria-pressed={on}
       title="Each press adds to what is selected, or takes it out"
-      className={`${BUTTON} ${on ? 'border-reed !bg-reed-tint' : 'hidden finger:inline-block'}`}
+      className={`${BUTTON} ${on ? 'border-reed !bg-reed-tint' : always ? '' : 'hidden finger:inline-block'}`}
       onClick={() => chooseSeveral(!on)}
     >
       Several

@@ -61,7 +61,7 @@ export function WritesTo() {
       <TargetPicker />
       {part && (
         <span
-          className="max-w-40 min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed"
+          className="max-w-40 min-w-16 truncate rounded-[4px] border border-reed px-2 py-0.5 font-semibold text-reed @max-[63em]:max-w-28 @max-[37em]:hidden"
           title={part}
           data-testid="writes-part"
         >
@@ -69,7 +69,7 @@ export function WritesTo() {
         </span>
       )}
       <span
-        className={`min-w-0 text-muted ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
+        className={`min-w-0 text-muted empty:absolute ${foretold ? 'line-clamp-2 text-xs leading-4' : 'truncate'}`}
         title={foretold}
         aria-live="polite"
         data-testid="reach"

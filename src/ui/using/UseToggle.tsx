@@ -1,6 +1,7 @@
 'use client';
 
 import { pageOf } from '@/core/document';
+import { useKeyHint } from '../input/key-choices';
 import { plural } from '@/core/text';
 import { useSession } from '../state/store';
 import { BUTTON } from '../theme/controls';
@@ -8,6 +9,7 @@ import { goBack, setUsing } from './using';
 
 /** Lets pages work as for visitors, says what that has come to, and leads back. */
 export function UseToggle() {
+  const hint = useKeyHint('use');
   const on = useSession((session) => session.usePage);
   const builds = useSession((session) => session.builds);
   const before = useSession((session) => {
@@ -19,7 +21,7 @@ export function UseToggle() {
       <button
         type="button"
         aria-pressed={on}
-        title="Links, panels and fields work as for visitors (Shift+V); Escape leads back"
+        title={`Links, panels and fields work as for visitors${hint}; Escape leads back`}
         className={`${BUTTON} whitespace-nowrap ${on ? 'border-amber-ink !bg-amber-tint font-semibold' : ''}`}
         onClick={() => setUsing(!on)}
       >
