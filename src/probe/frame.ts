@@ -200,6 +200,8 @@ addEventListener('focusout', (event) => {
   });
 });
 listenToWriting();
+// Before all else, since what the press leads to is drawn for what pressed.
+addEventListener('pointerdown', ({ pointerType }) => send({ type: 'pressed', finger: pointerType === 'touch' }), true);
 addEventListener(
   'keydown',
   (event) => {

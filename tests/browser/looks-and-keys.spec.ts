@@ -80,6 +80,11 @@ test('letters are no keys when that is chosen; a key is changed, a conflict told
   await page.keyboard.press('Alt+v');
   await expect(keys.getByRole('alert')).toHaveCount(0);
   await expect(keys.locator('[data-command=values]')).toContainText('Alt V');
+  // A key that controls keep isn't given away.
+  await keys.getByRole('button', { name: 'New key for Show the values' }).press('Enter');
+  await page.keyboard.press('Home');
+  await expect(keys.getByRole('alert')).toContainText('Home stays with fields, lists and buttons. Nothing was changed.');
+  await expect(keys.locator('[data-command=values]')).toContainText('Alt V');
   await keys.getByRole('button', { name: 'Close' }).press('Enter');
   await page.keyboard.press('g');
   await expect(findings).toHaveAttribute('aria-selected', 'true');
@@ -95,9 +100,10 @@ test('letters are no keys when that is chosen; a key is changed, a conflict told
   const file = (text: string) => ({ name: 'keys.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await keys.getByLabel('File of keys').setInputFiles(file('{"undo":"u"}'));
   await expect(keys.getByRole('alert')).toContainText('holds no keys');
-  await keys.getByLabel('File of keys').setInputFiles(file('{"characters":true,"own":{"set":["x"]}}'));
+  await keys.getByLabel('File of keys').setInputFiles(file('{"characters":true,"own":{"set":["x"],"mark-columns":["End"]}}'));
   await expect(keys.getByRole('checkbox', { name: /by themselves are keys/ })).toBeChecked();
-  await expect(keys.getByRole('alert')).toContainText('X: ');
+  await expect(keys.getByRole('alert').first()).toContainText('X: ');
+  await expect(keys.getByRole('alert').nth(1)).toContainText('End for “Mark: grid columns” stays with');
   await keys.getByRole('button', { name: 'All as usual' }).click();
   await expect(keys.getByRole('alert')).toHaveCount(0);
   const saved = page.waitForEvent('download');

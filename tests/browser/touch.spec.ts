@@ -23,8 +23,8 @@ async function middleOf(locator: Locator): Promise<Point> {
   return [x + wide / 2, y + height / 2];
 }
 /** Where something of the page on the stage is in the window, as large as it is shown. */
-async function onStage(page: Page, locator: Locator): Promise<{ readonly middle: Point; readonly bottom: number }> {
-  const stage = (await page.locator('iframe').first().boundingBox())!;
+async function onStage(page: Page, locator: Locator, frame = 0): Promise<{ readonly middle: Point; readonly bottom: number }> {
+  const stage = (await page.locator('iframe').nth(frame).boundingBox())!;
   const [left, top, wide, high, room] = await locator.evaluate((element) => {
     const { x, y, width: w, height: h } = element.getBoundingClientRect();
     return [x, y, w, h, innerWidth] as const;
@@ -113,4 +113,46 @@ test('a finger that stays takes hold: an element is moved, and a grip is taken b
   await expect
     .poll(async () => elementNamed((await readProject(request, id)).project, words[1]!.name).styles.base?.width)
     .toMatch(/px$/);
+});
+
+test('the line-up by fingers: a tap chooses in a frame, a stroke scrolls all of them, a menu turns a device', async ({
+  page,
+  request,
+}) => {
+  await openWorkbench(page, await createProject(request, 'demo'), 'Catalogue');
+  // A mouse was used last; a finger in a frame takes its place.
+  await page.getByRole('button', { name: 'Line up', exact: true }).click();
+  await page.evaluate(() => dispatchEvent(new PointerEvent('pointerdown', { pointerType: 'mouse' })));
+  await expect(page.locator('html[data-finger]')).toHaveCount(0);
+  const frames = page.locator('iframe');
+  await expect(frames.nth(1)).toBeVisible();
+  const inside = (i: number) => page.frameLocator('iframe').nth(i);
+  await inside(0).locator('h1').waitFor();
+  await inside(1).locator('h1').waitFor();
+  const hand = await page.context().newCDPSession(page);
+  const heading = await onStage(page, inside(1).locator('h1').first(), 1);
+  await page.touchscreen.tap(...heading.middle);
+  await expect(page.locator('html[data-finger]')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Shape', exact: true }).tap();
+  await chosen(page, 'Heading');
+  await page.getByRole('button', { name: 'Line up', exact: true }).tap();
+  await inside(0).locator('h1').waitFor();
+  await inside(1).locator('h1').waitFor();
+  const top = (i: number) =>
+    inside(i)
+      .locator('html')
+      .evaluate(() => scrollY);
+  const box = (await frames.nth(0).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + Math.min(box.height, 400) * 0.8];
+  await finger(hand, [x, y], [x, y - 120]);
+  await expect.poll(() => top(0)).toBeGreaterThan(40);
+  await expect.poll(() => top(1)).toBeGreaterThan(40);
+  const caption = page.locator('header').filter({ has: page.getByRole('button', { name: /^Turn / }) });
+  const size = caption.first().getByTestId('device-size');
+  const before = await size.textContent();
+  await caption
+    .first()
+    .getByRole('button', { name: /^Turn / })
+    .tap();
+  await expect(size).not.toHaveText(before!);
 });

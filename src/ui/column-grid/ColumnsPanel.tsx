@@ -8,6 +8,7 @@ import type { ColumnGrid } from '@/core/document';
 import { FIRST_GRID } from '@/core/document';
 import { gridAt, gridTroubles, layColumns, widthsOfTroubles } from '@/core/grid';
 import { key } from '../view/actions';
+import { useKeyHint } from '../input/key-choices';
 import { commit, commitOrReport } from '../editing/edits';
 import { shownPage, shownProject, useSession, WIDTH_MIN, writeTarget, useMarks } from '../state/store';
 
@@ -19,6 +20,7 @@ const SEEN = [{ from: WIDTH_MIN, below: Infinity }];
 
 /** The column grid of the project or of this page, place by place; what it comes to here; grids kept under a name. */
 export function ColumnsPanel() {
+  const hint = useKeyHint('mark-columns');
   const project = useSession(shownProject);
   const page = useSession(shownPage);
   const width = useSession((session) => session.width);
@@ -48,7 +50,7 @@ export function ColumnsPanel() {
             checked={shown}
             onChange={(event) => useMarks.setState({ columns: event.target.checked })}
           />
-          on the stage (C)
+          on the stage{hint}
         </label>
       </div>
       <p className="m-0 pb-2 font-mono text-xs" data-testid="columns-here">

@@ -2,7 +2,8 @@
 
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useRef, useState } from 'react';
-import { chooseKeys, conflictsIn, keysOf, readKeys, USUAL_KEYS, useKeyChoices } from '../input/key-choices';
+import type { Keeper } from '../input/key-choices';
+import { chooseKeys, conflictsIn, keeperOf, keptIn, keysOf, readKeys, USUAL_KEYS, useKeyChoices } from '../input/key-choices';
 import { keyText } from '../input/key-text';
 import { BUTTON } from '../theme/controls';
 import { saveFile } from '../devices/save-file';
@@ -10,6 +11,13 @@ import type { Command } from './command';
 import { COMMANDS } from './commands';
 import { keysDialog } from './dialogs';
 import { nameOf } from './keys';
+
+const KEEPERS: Readonly<Record<Keeper, string>> = {
+  controls: 'stays with fields, lists and buttons',
+  'around the page': 'stays with lists and buttons, and runs it only while the page has the focus',
+  browser: 'stays with the browser',
+  'no key': 'can’t be told from others',
+};
 
 /** Every command with the keys that run it: changed, taken away, kept in a file. They are kept in this browser. */
 export function KeysDialog() {
@@ -20,6 +28,7 @@ export function KeysDialog() {
   }, []);
   const choices = useKeyChoices();
   const conflicts = conflictsIn(COMMANDS, choices);
+  const kept = keptIn(COMMANDS, choices);
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   const found = COMMANDS.filter(({ title, group }) => words.every((word) => `${title} ${group}`.toLowerCase().includes(word)));
   return (
@@ -48,6 +57,11 @@ export function KeysDialog() {
               . The first has it.
             </p>
           )}
+          {kept.length > 0 && (
+            <p role="alert" className="m-0 mb-2 rounded-[4px] border border-amber bg-amber-tint px-2 py-1">
+              {kept.map(({ key, command, keeper }) => `${keyText(key)} for “${command.title}” ${KEEPERS[keeper]}`).join('. ')}.
+            </p>
+          )}
           <input
             aria-label="Find a command"
             placeholder="Find a command"
@@ -60,7 +74,7 @@ export function KeysDialog() {
               <KeyRow
                 key={command.id}
                 command={command}
-                inConflict={keysOf(command, choices).some((key) => conflicts.has(key))}
+                inConflict={keysOf(command, choices).some((key) => conflicts.has(key) || kept.some((one) => one.key === key))}
               />
             ))}
           </ul>
@@ -74,6 +88,7 @@ export function KeysDialog() {
 function KeyRow({ command, inConflict }: { command: Command; inConflict: boolean }) {
   const choices = useKeyChoices();
   const [asking, setAsking] = useState(false);
+  const [refused, setRefused] = useState<string>();
   const isOwn = command.id in choices.own;
   const set = (keys: readonly string[] | undefined) => {
     const { [command.id]: _, ...others } = choices.own;
@@ -81,7 +96,7 @@ function KeyRow({ command, inConflict }: { command: Command; inConflict: boolean
   };
   const keys = keysOf(command, choices);
   return (
-    <li className="flex min-h-7 items-center gap-2 py-0.5" data-command={command.id}>
+    <li className="flex min-h-7 flex-wrap items-center gap-2 py-0.5" data-command={command.id}>
       <span className="min-w-0 flex-1">
         {command.title} <span className="text-muted">· {command.group}</span>
       </span>
@@ -90,16 +105,24 @@ function KeyRow({ command, inConflict }: { command: Command; inConflict: boolean
         type="button"
         className={BUTTON}
         aria-label={`New key for ${command.title}`}
-        onClick={() => setAsking(!asking)}
+        onClick={() => {
+          setRefused(undefined);
+          setAsking(!asking);
+        }}
         onBlur={() => setAsking(false)}
         onKeyDown={(event) => {
-          if (!asking || /^(Shift|Control|Alt|Meta|Tab)$/.test(event.key)) return;
+          if (!asking || event.key === 'Tab') return;
+          const { key, shiftKey: shift, altKey: alt } = event;
+          const name = nameOf({ key, ctrl: event.ctrlKey || event.metaKey, shift, alt });
+          const keeper = keeperOf(name);
+          if (keeper === 'no key') return;
           event.preventDefault();
           event.stopPropagation();
           setAsking(false);
           if (event.key === 'Escape') return;
-          const { key, shiftKey: shift, altKey: alt } = event;
-          set([nameOf({ key, ctrl: event.ctrlKey || event.metaKey, shift, alt })]);
+          const isRefused = keeper === 'controls' || keeper === 'browser';
+          setRefused(isRefused ? `${keyText(name)} ${KEEPERS[keeper]}. Nothing was changed.` : undefined);
+          if (!isRefused) set([name]);
         }}
       >
         {asking ? 'Press a key …' : 'Change'}
@@ -122,6 +145,11 @@ function KeyRow({ command, inConflict }: { command: Command; inConflict: boolean
       >
         Usual
       </button>
+      {refused && (
+        <p role="alert" className="m-0 w-full pb-0.5 text-rust">
+          {refused}
+        </p>
+      )}
     </li>
   );
 }

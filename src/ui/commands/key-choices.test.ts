@@ -1,7 +1,17 @@
 import { COMMANDS } from './commands';
 import { runKey } from './keys';
 import { useSession } from '../state/store';
-import { chooseKeys, conflictsIn, isCharacter, keysOf, readKeys, USUAL_KEYS } from '../input/key-choices';
+import {
+  chooseKeys,
+  conflictsIn,
+  isCharacter,
+  keeperOf,
+  keptIn,
+  keySign,
+  keysOf,
+  readKeys,
+  USUAL_KEYS,
+} from '../input/key-choices';
 
 const named = (id: string) => COMMANDS.find((one) => one.id === id)!;
 const press = (key: string, ctrl = false) => runKey({ key, ctrl, shift: false, alt: false });
@@ -46,6 +56,33 @@ test('a key that two commands want is told, and the first has it', () => {
     ['b', ['breakpoint-here', 'findings']],
   ]);
   expect(keysOf(named('findings'), choices)).toEqual(['b']);
+});
+
+test('keys that controls, the browser or nobody give away are told, with the command they would not run', () => {
+  for (const key of ['Home', 'Shift+End', ' ', 'Shift+Tab', 'PageUp']) expect(keeperOf(key)).toBe('controls');
+  for (const key of ['ArrowUp', 'Shift+Enter', 'Escape']) expect(keeperOf(key)).toBe('around the page');
+  for (const key of ['Ctrl+w', 'Ctrl+Shift+n', 'Ctrl+Tab']) expect(keeperOf(key)).toBe('browser');
+  expect(keeperOf('Shift+Dead')).toBe('no key');
+  for (const key of ['Ctrl+Home', 'Alt+ArrowUp', 'Ctrl+Enter', 'F6', 'Ctrl++', 'w']) expect(keeperOf(key)).toBeUndefined();
+  const choices = { characters: true, own: { findings: ['Home', 'F8'], set: ['ArrowUp'] } };
+  expect(keptIn(COMMANDS, choices).map(({ key, command, keeper }) => [key, command.id, keeper])).toEqual([
+    ['ArrowUp', 'set', 'around the page'],
+    ['Home', 'findings', 'controls'],
+  ]);
+});
+
+test('no usual key is kept by anybody else, but for those of the page', () => {
+  const own = Object.fromEntries(COMMANDS.map(({ id, keys }) => [id, [...keys]]));
+  const kept = keptIn(COMMANDS, { characters: true, own }).filter(({ keeper }) => keeper !== 'around the page');
+  expect(kept.map(({ key }) => key)).toEqual([]);
+});
+
+test('the key of a command is said as it is now', () => {
+  expect(keySign('mark-columns')).toBe('C');
+  chooseKeys({ characters: true, own: { 'mark-columns': ['Ctrl+j'] } });
+  expect(keySign('mark-columns')).toBe('Ctrl J');
+  chooseKeys({ characters: false, own: {} });
+  expect(keySign('mark-columns')).toBe('');
 });
 
 test('what a file says is taken only if it is keys', () => {

@@ -1,6 +1,6 @@
 import { useSession } from '../state/store';
 import type { Key, KeyHandling } from '../input/key-handling';
-import { keysOf, useKeyChoices } from '../input/key-choices';
+import { keeperOf, keysOf, useKeyChoices } from '../input/key-choices';
 import { typedBefore } from '../stage/writing';
 import { COMMANDS } from './commands';
 
@@ -48,8 +48,9 @@ export function handleKeyDown(event: KeyboardEvent): void {
   if (typedBefore(key)) return event.preventDefault();
   const bare = !key.ctrl && !key.alt;
   const onStage = target?.closest('[data-stage]') && !target.closest('[role=slider]');
-  const stageKey = onStage ? /^(Home|End| |Tab)/ : /^(Arrow|Home|End|Enter| |Tab|Escape)/;
-  if (bare && stageKey.test(event.key) && !(event.key === 'Escape' && target?.closest('[role=tree]'))) return;
+  const keeper = keeperOf(nameOf(key));
+  const isKept = keeper === 'controls' || (keeper === 'around the page' && !onStage);
+  if (isKept && !(event.key === 'Escape' && target?.closest('[role=tree]'))) return;
   if (bare && target?.closest(OWN) && (event.key === 'Delete' || event.key === 'Backspace') && !target.closest('[role=tree]'))
     return;
   if (runKey(key)) event.preventDefault();

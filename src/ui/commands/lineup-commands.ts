@@ -2,6 +2,7 @@ import { MARKS } from '../state/marks-slice';
 import { useLineup, useSession } from '../state/store';
 import { setUsing } from '../using/using';
 import { showMode, stepDevice, turn } from '../devices/line-up';
+import { keySign } from '../input/key-choices';
 import { toggleMark } from '../marks/marks';
 import { announce } from '../editing/edits';
 import type { Command } from './command';
@@ -13,6 +14,13 @@ const view = (id: string, title: string, keys: readonly string[], run: () => voi
   keys,
   run,
 });
+function withKeys(...ids: readonly string[]): string {
+  const signs = ids
+    .map((id) => keySign(id))
+    .filter(Boolean)
+    .map((sign) => `“${sign}”`);
+  return signs.length > 0 ? `, with ${signs.join(' or ')}` : '';
+}
 const flip = (what: 'whole' | 'linked' | 'flow') => () => useLineup.setState((lineup) => ({ [what]: !lineup[what] }));
 
 /** Commands of the line-up, of what stands beside the page and of marks. */
@@ -38,7 +46,7 @@ export const LINEUP_COMMANDS: readonly Command[] = [
   view('device-previous', 'To the previous device', [','], () => stepDevice(-1)),
   view('device-turn', 'Turn the device in hand', ['r'], () => {
     const { active } = useLineup.getState();
-    if (active === undefined) announce('Choose a device first, with comma or full stop.');
+    if (active === undefined) announce(`Choose a device first${withKeys('device-previous', 'device-next')}.`);
     else turn(active);
   }),
   view('device-turn-all', 'Turn all devices', ['Shift+r'], () => turn()),

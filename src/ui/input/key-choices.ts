@@ -46,6 +46,24 @@ export function isCharacter(key: string): boolean {
   return parts[parts.length - 1]!.length === 1 && !parts.includes('Ctrl') && !parts.includes('Alt');
 }
 
+/** Who has a key before any command: controls everywhere, controls around the page, the browser, or nobody can press it. */
+export type Keeper = 'controls' | 'around the page' | 'browser' | 'no key';
+
+const NO_KEY = /^(Shift|Control|Alt|AltGraph|Meta|OS|CapsLock|NumLock|ScrollLock|Fn|FnLock|Dead|Process|Unidentified|Compose)$/;
+/** What browsers don't give away: other windows and tabs, and closing them. */
+const BROWSERS = /^Ctrl\+(Shift\+)?[nwt]$|^Ctrl\+(Shift\+)?(Tab|PageUp|PageDown)$|^Alt\+(F4|Tab)$/;
+
+/** Who keeps a key, so that a command that it is given to isn't run by it, or not everywhere; undefined where nobody does. */
+export function keeperOf(name: string): Keeper | undefined {
+  const parts = name.split(/\+(?=.)/);
+  const key = parts[parts.length - 1]!;
+  if (NO_KEY.test(key)) return 'no key';
+  if (BROWSERS.test(name)) return 'browser';
+  if (parts.includes('Ctrl') || parts.includes('Alt')) return undefined;
+  if (/^(Home|End|PageUp|PageDown| |Tab)$/.test(key)) return 'controls';
+  return /^(Arrow.*|Enter|Escape)$/.test(key) ? 'around the page' : undefined;
+}
+
 export interface Keyed {
   readonly id: string;
   readonly keys: readonly string[];
@@ -65,6 +83,19 @@ export function conflictsIn<T extends Keyed>(commands: readonly T[], choices: Ke
   return new Map([...users].filter(([, some]) => some.length > 1));
 }
 
+/** Keys that were given to commands and don't run them, or not everywhere, with who keeps them. */
+export function keptIn<T extends Keyed>(
+  commands: readonly T[],
+  choices: KeyChoices,
+): { key: string; command: T; keeper: Keeper }[] {
+  return commands.flatMap((command) =>
+    (choices.own[command.id] ?? []).flatMap((key) => {
+      const keeper = keeperOf(key);
+      return keeper ? [{ key, command, keeper }] : [];
+    }),
+  );
+}
+
 const known = new Map<string, Keyed>();
 
 /** Makes commands known by their keys to whoever stands before them. */
@@ -72,10 +103,17 @@ export function knowKeys(commands: readonly Keyed[]): void {
   for (const one of commands) known.set(one.id, one);
 }
 
-/** " (B)": the key that runs a command now, behind its words; empty where there is none. */
-export function useKeyHint(id: string): string {
-  const choices = useKeyChoices();
+/** The key that runs a command now, as it is written; empty where there is none. */
+export function keySign(id: string, choices: KeyChoices = useKeyChoices.getState()): string {
   const command = known.get(id);
   const [key] = command ? keysOf(command, choices) : [];
-  return key ? ` (${keyText(key)})` : '';
+  return key ? keyText(key) : '';
+}
+
+export const useKeySign = (id: string): string => keySign(id, useKeyChoices());
+
+/** " (B)": the same, behind the words of a command. */
+export function useKeyHint(id: string): string {
+  const sign = useKeySign(id);
+  return sign && ` (${sign})`;
 }

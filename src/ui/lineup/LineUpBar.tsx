@@ -4,7 +4,7 @@ import { LINEUP_TABS } from '../state/lineup-slice';
 import type { LineupTab } from '../state/lineup-slice';
 import { MARKS } from '../state/marks-slice';
 import { Menu, MenuButton, MenuItem, MenuItems, Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { keyText } from '../input/key-text';
+import { KeySign } from '../input/KeySign';
 import { toggleMark } from '../marks/marks';
 import { shownProject, useSession, useMarks, useLineup } from '../state/store';
 import { WritesTo } from '../stage/WritesTo';
@@ -118,22 +118,22 @@ function FrameControls() {
 function FramesMenu() {
   const { whole, linked, flow } = useLineup();
   const toggles = [
-    ['whole', 'As high as the page', whole, 'Shift+w'],
-    ['linked', 'Scroll together, by content', linked, 'Shift+s'],
-    ['flow', 'All follow the cursor', flow, 'Shift+f'],
+    ['whole', 'As high as the page', whole],
+    ['linked', 'Scroll together, by content', linked],
+    ['flow', 'All follow the cursor', flow],
   ] as const;
   return (
     <Popover>
       <PopoverButton className={BUTTON}>Frames</PopoverButton>
       <PopoverPanel anchor="bottom start" className={PANEL}>
-        {toggles.map(([id, label, on, keys]) => (
+        {toggles.map(([id, label, on]) => (
           <label key={id} className="flex items-center gap-2 py-0.5">
             <input type="checkbox" className="accent-reed" checked={on} onChange={() => useLineup.setState({ [id]: !on })} />
-            {label} <span className="ml-auto font-mono text-muted">{keyText(keys)}</span>
+            {label} <KeySign command={`device-${id}`} />
           </label>
         ))}
-        <button type="button" className={`${BUTTON} mt-1.5 w-full`} onClick={() => turn()}>
-          Turn all devices <span className="font-mono text-muted">{keyText('Shift+r')}</span>
+        <button type="button" className={`${BUTTON} mt-1.5 flex w-full items-center gap-2`} onClick={() => turn()}>
+          Turn all devices <KeySign command="device-turn-all" />
         </button>
       </PopoverPanel>
     </Popover>
@@ -147,10 +147,10 @@ function MarksMenu() {
     <Popover>
       <PopoverButton className={BUTTON}>Marks {count > 0 && <span className="font-mono text-reed">{count}</span>}</PopoverButton>
       <PopoverPanel anchor="bottom start" className={PANEL}>
-        {MARKS.map(({ id, name, key }) => (
+        {MARKS.map(({ id, name }) => (
           <label key={id} className="flex items-center gap-2 py-0.5">
             <input type="checkbox" className="accent-reed" checked={marks[id]} onChange={() => toggleMark(id)} />
-            {name} <span className="ml-auto font-mono text-muted">{keyText(key)}</span>
+            {name} <KeySign command={`mark-${id}`} />
           </label>
         ))}
       </PopoverPanel>

@@ -19,6 +19,7 @@ import { usesInWords } from '@/core/plans';
 import { openPart } from '../parts/part-actions';
 import { BringInDialog } from '../bring-in/BringInDialog';
 import type { Given } from '../bring-in/gather';
+import { useKeyHint } from '../input/key-choices';
 import { PartForm } from '../parts/PartForm';
 import { PageForm } from './PageForm';
 import { Reached } from './Reached';
@@ -30,6 +31,7 @@ const PART_WIDTH = 560;
 
 /** All pages of the project, and its parts: what they look like, their order, what they say of themselves. */
 export function PagesPanel() {
+  const partKey = useKeyHint('make-part');
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const findings = useSession((session) => session.findings);
@@ -141,7 +143,7 @@ export function PagesPanel() {
             </h2>
             {project.parts.length === 0 && (
               <p className="m-0 text-muted">
-                None yet. Select a header, a footer or a card on a page and make a part of it (Shift+M): changed once, it changes
+                None yet. Select a header, a footer or a card on a page and make a part of it{partKey}: changed once, it changes
                 everywhere.
               </p>
             )}

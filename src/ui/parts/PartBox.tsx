@@ -6,6 +6,7 @@ import { isInUse, partNamed, rowPlace, splitShownId, usesOf } from '@/core/docum
 import type { Written } from '@/core/edits';
 import { usesInWords } from '@/core/plans';
 import { report } from '../editing/edits';
+import { useKeySign } from '../input/key-choices';
 import { steadyPage, steadyProject, useSession, writtenTo } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM, SIGN_BUTTON } from '../theme/controls';
 import { leaveOut, openPart, openUse, swapPart, takeApart, takeBack, shownThrough } from './part-actions';
@@ -19,6 +20,7 @@ export function PartBox({ id }: { id: string }) {
   const project = useSession(steadyProject);
   const page = useSession(steadyPage);
   const written = useSession(writtenTo);
+  const otherKey = useKeySign('part-here');
   const element = page.elements[id];
   const around = useMemo(() => shownThrough(page, id), [page, id]);
   const part = around?.use && partNamed(project, around.use.part);
@@ -40,6 +42,7 @@ export function PartBox({ id }: { id: string }) {
     );
   const holder = page.elements[splitShownId(around.id).holder]!;
   const said = saidBy(project, holder);
+  const otherWords = `Values, texts and attributes${otherKey && `; ${otherKey} goes to the other`}`;
   const choose = (to: Written) => useSession.setState({ chosenWritten: to, marked: [] });
   return (
     <section aria-label="Part" className="mx-3.5 mb-2 rounded-[4px] border border-line-strong px-2.5 py-1.5">
@@ -51,11 +54,11 @@ export function PartBox({ id }: { id: string }) {
         </button>
       </p>
       <RadioGroup value={written} onChange={choose} aria-label="Edits go to" className="flex gap-1 text-xs">
-        <Radio value="part" className={RADIO} title="Values, texts and attributes; Shift+U goes to the other">
+        <Radio value="part" className={RADIO} title={otherWords}>
           The part
           <span className="block font-normal text-muted">{usesInWords(project, part.id)}</span>
         </Radio>
-        <Radio value="here" className={RADIO} title="Values, texts and attributes; Shift+U goes to the other">
+        <Radio value="here" className={RADIO} title={otherWords}>
           This use only
           <span className="block font-normal text-muted">
             {said.length === 0 ? 'says nothing yet' : `${said.length} said here`}

@@ -13,6 +13,7 @@ import type { FrameParts } from '../requests/requests';
 import type { Hold } from '../state/lineup-slice';
 import { shownProject, useSession } from '../state/store';
 import { fontFrom, frameDocument } from './frame-document';
+import { sayFinger } from '../input/finger';
 import type { FrameMessage } from './frame-message';
 import { frameMessageSchema } from './frame-message';
 import { openPort, tellFrame } from './frame-port';
@@ -131,6 +132,7 @@ export function PreviewFrame(props: Props) {
         openPort(frame.current!);
         setReady((count) => count + 1);
       }
+      if (message.data.type === 'pressed') return sayFinger(message.data.finger);
       handle.current(message.data);
     };
     addEventListener('message', listen);

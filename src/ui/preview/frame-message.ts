@@ -96,6 +96,8 @@ export const frameMessageSchema = z.discriminatedUnion('type', [
   z.object({ from: own, type: z.literal('built'), count: z.number() }),
   /** Back to editing. */
   z.object({ from: own, type: z.literal('leave') }),
+  /** Something was pressed, with a finger or otherwise. */
+  z.object({ from: own, type: z.literal('pressed'), finger: z.boolean() }),
   z.object({ from: own, type: z.literal('hover'), id: id.nullable() }),
   z.object({ from: own, type: z.literal('select'), id: id.nullable(), add: z.boolean() }),
   z.object({ from: own, type: z.literal('writing'), id: id.nullable(), start: z.number(), end: z.number(), marks }),
