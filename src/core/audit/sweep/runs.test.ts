@@ -88,3 +88,27 @@ test('where type grows, a text that goes back and forth before it stays on its l
     { numRuns: 60 },
   );
 });
+
+test('where type grows, how wide anything is may be off by less than half a px', () => {
+  let worst = 0;
+  fc.assert(
+    fc.property(
+      fc.double({ min: FIRST + 3, max: LAST - 3, noNaN: true }),
+      fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+      (limit, slope) => {
+        const right = (width: number) => 400 + slope * Math.min(width, limit);
+        const line = (width: number) => [0, 0, right(width) / 2, 16] as const;
+        const page = (width: number) =>
+          facts(width, [{ id: 'e1', box: [0, 0, right(width), 20], lines: [line(width)], size: 16 + width / 1000 }], width);
+        for (const [from, to] of divided(page).runs) {
+          for (let width = from; width <= to; width++) {
+            const share = to === from ? 0 : (width - from) / (to - from);
+            worst = Math.max(worst, Math.abs(right(from) + (right(to) - right(from)) * share - right(width)));
+          }
+        }
+      },
+    ),
+    { numRuns: 100 },
+  );
+  expect(worst).toBeLessThan(0.5);
+});

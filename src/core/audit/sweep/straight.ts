@@ -10,6 +10,8 @@ import { sameJson } from '../../text';
 const ROUNDING = 0.1;
 /** How high type reaches above and below its line is rounded to whole px; what stands around growing type is off by more. */
 const TYPE_ROUNDING = 0.6;
+/** How wide growing type is changes by 1/64 of its size, so that what is as wide as its text is off by less than that in height. */
+const TYPE_ACROSS = 0.3;
 
 /** Type is as high as whole px. */
 const WHOLE = 1;
@@ -102,8 +104,11 @@ export const isSized = (a: PageFacts, b: PageFacts): boolean =>
 /** Whether a third viewport between two lies on the straight line between them, in all that decides anything. */
 export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straight | undefined {
   const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
-  const off = (x: Numbers, y: Numbers, z: Numbers, i: number) => Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > within;
-  const within = isSized(a, b) ? TYPE_ROUNDING : ROUNDING;
+  const sized = isSized(a, b);
+  const within = sized ? TYPE_ROUNDING : ROUNDING;
+  const across = sized ? TYPE_ACROSS : ROUNDING;
+  const off = (x: Numbers, y: Numbers, z: Numbers, i: number, most = within) =>
+    Math.abs(x[i]! + (z[i]! - x[i]!) * share - y[i]!) > most;
   const loose = new Uint8Array(a.elements.length);
   for (let i = 0; i < a.elements.length; i++) {
     if (!a.shown[i]) continue;
@@ -115,7 +120,7 @@ export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straig
       return undefined;
     if (DOWN.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side)) || off(a.inset, middle.inset, b.inset, i))
       return undefined;
-    if (ACROSS.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side))) {
+    if (ACROSS.some((side) => off(a.boxes, middle.boxes, b.boxes, i * 4 + side, across))) {
       if (a.level[i] !== Level.inline) return undefined;
       loose[i] = 1;
     }
