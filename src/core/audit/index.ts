@@ -14,6 +14,6 @@ export { wrongWords } from './sweep/sweep';
 export type { Sweep, SweptPart, WrongWidth } from './sweep/sweep';
 export { packed, unpacked } from './sweep/packed';
 export type { PackedResults } from './sweep/packed';
-export { planOf, viewportsIn } from './sweep/plan';
+export { allWidthsAt, planOf, viewportsIn } from './sweep/plan';
 export type { Looking } from './sweep/plan';
 export { countOfWidths, REFLOW_VIEWPORT, widthsOf } from './sweep/range';

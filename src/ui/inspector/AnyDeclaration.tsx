@@ -1,12 +1,12 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { readDeclaration } from '@/core/styles';
 import { writeValue } from '../view/actions';
 
 /** Any declaration by its CSS name, checked: for those who know what they want to write. */
-export function AnyDeclaration({ target }: { target: At }) {
+export const AnyDeclaration = memo(function AnyDeclaration({ target }: { target: At }) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const write = () => {
@@ -40,4 +40,4 @@ export function AnyDeclaration({ target }: { target: At }) {
       )}
     </section>
   );
-}
+});

@@ -1,18 +1,21 @@
 'use client';
 
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
+import { memo } from 'react';
 import type { At } from '@/core/breakpoints';
 import { BASE } from '@/core/breakpoints';
-import type { Pseudo } from '@/core/document';
+import type { Pseudo, SharedStyle } from '@/core/document';
 import { kindOf, pseudoWords } from '@/core/document';
 import { describeTarget, ownerOf, stylesOf } from '@/core/edits';
 import type { Receivers } from '@/core/plans';
 import { planClear, planCopy, planEverywhere, planGive, planMakeBase } from '@/core/plans';
 import { commitOrReport } from '../editing/edits';
 import { propose } from '../editing/proposal';
+import { shownSet } from '../state/shown-set';
 import { steadyPage, steadyProject, useSession, writtenTo } from '../state/store';
 import { BUTTON, MENU, MENU_ITEM } from '../theme/controls';
 import { placesOf } from '../breakpoints/places';
+import { useSame } from './use-same';
 
 interface Props {
   readonly ids: readonly string[];
@@ -26,13 +29,12 @@ export function ElementActions({ ids, target, pseudo }: Props) {
   const page = useSession(steadyPage);
   const elements = ids.flatMap((id) => page.elements[id] ?? []);
   const written = useSession(writtenTo);
-  const owners = elements.map((element) => ownerOf(element, written) + pseudo);
+  const owners = useSame(elements.map((element) => ownerOf(element, written) + pseudo));
   const count = owners.reduce((sum, owner) => sum + Object.keys(stylesOf(project, owner)?.[target] ?? {}).length, 0);
   const one = elements.length === 1 ? elements[0] : undefined;
   const kind = one && kindOf(one);
-  const place = { ids: [...new Set(owners)], at: target };
+  const carried = useSame(project.shared.filter(({ id }) => one?.shared.includes(id)));
   const where = target === BASE ? 'the base' : describeTarget(project, target);
-  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, owners[0]!, target, receivers));
   return (
     <section aria-label="All values here" className="border-t border-line px-3.5 py-2">
       <p className="m-0 pb-1.5 text-muted">
@@ -50,89 +52,7 @@ export function ElementActions({ ids, target, pseudo }: Props) {
           Must be seen first
         </label>
       )}
-      <div className="flex flex-wrap gap-1.5">
-        <button
-          type="button"
-          className={BUTTON}
-          disabled={count === 0}
-          onClick={() => propose((now, slice) => planClear(now, slice, place))}
-        >
-          Clear all
-        </button>
-        <Menu>
-          <MenuButton className={BUTTON} disabled={count === 0}>
-            Copy to
-          </MenuButton>
-          <MenuItems anchor="top start" className={MENU}>
-            {placesOf(project)
-              .filter(({ at }) => at !== target)
-              .map(({ at, words }) => (
-                <MenuItem key={at}>
-                  <button
-                    type="button"
-                    className={MENU_ITEM}
-                    onClick={() => propose((now, slice) => planCopy(now, slice, place, at))}
-                  >
-                    {words}
-                  </button>
-                </MenuItem>
-              ))}
-          </MenuItems>
-        </Menu>
-        <button
-          type="button"
-          className={BUTTON}
-          disabled={count === 0 || target === BASE}
-          onClick={() => propose((now, slice) => planMakeBase(now, slice, place))}
-        >
-          Make base
-        </button>
-        <button
-          type="button"
-          className={BUTTON}
-          disabled={count === 0}
-          onClick={() => propose((now, slice) => planEverywhere(now, slice, place))}
-        >
-          At every band
-        </button>
-        {one && (
-          <Menu>
-            <MenuButton className={BUTTON} disabled={count === 0}>
-              Give to
-            </MenuButton>
-            <MenuItems anchor="top start" className={MENU}>
-              <MenuItem>
-                <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'siblings' })}>
-                  Its siblings
-                </button>
-              </MenuItem>
-              {kind &&
-                [false, true].map((everywhere) => (
-                  <MenuItem key={String(everywhere)}>
-                    <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'kind', everywhere })}>
-                      All {kind.many} {everywhere ? 'in the project' : 'on this page'}
-                    </button>
-                  </MenuItem>
-                ))}
-              {project.shared
-                .filter(({ id }) => one.shared.includes(id))
-                .flatMap(({ id, name }) =>
-                  [false, true].map((everywhere) => (
-                    <MenuItem key={`${id} ${everywhere}`}>
-                      <button
-                        type="button"
-                        className={MENU_ITEM}
-                        onClick={() => give({ to: 'shared', sharedId: id, everywhere })}
-                      >
-                        All that carry {name} {everywhere ? 'in the project' : 'on this page'}
-                      </button>
-                    </MenuItem>
-                  )),
-                )}
-            </MenuItems>
-          </Menu>
-        )}
-      </div>
+      <WithAll owners={owners} target={target} none={count === 0} kind={kind} carried={one ? carried : undefined} />
       {one && (
         <label className="flex items-center gap-2 pt-2 text-muted">
           Kind
@@ -156,3 +76,98 @@ export function ElementActions({ ids, target, pseudo }: Props) {
     </section>
   );
 }
+
+interface WithAllProps {
+  readonly owners: readonly string[];
+  readonly target: At;
+  readonly none: boolean;
+  readonly kind: ReturnType<typeof kindOf>;
+  /** Shared styles that the one element that is selected carries. */
+  readonly carried: readonly SharedStyle[] | undefined;
+}
+
+/** It isn't drawn again while values change, since menus are dear. */
+const WithAll = memo(function WithAll({ owners, target, none, kind, carried }: WithAllProps) {
+  const set = useSession(shownSet);
+  const place = { ids: [...new Set(owners)], at: target };
+  const give = (receivers: Receivers) => propose((now, slice) => planGive(now, slice, owners[0]!, target, receivers));
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      <button
+        type="button"
+        className={BUTTON}
+        disabled={none}
+        onClick={() => propose((now, slice) => planClear(now, slice, place))}
+      >
+        Clear all
+      </button>
+      <Menu>
+        <MenuButton className={BUTTON} disabled={none}>
+          Copy to
+        </MenuButton>
+        <MenuItems anchor="top start" className={MENU}>
+          {placesOf(set)
+            .filter(({ at }) => at !== target)
+            .map(({ at, words }) => (
+              <MenuItem key={at}>
+                <button
+                  type="button"
+                  className={MENU_ITEM}
+                  onClick={() => propose((now, slice) => planCopy(now, slice, place, at))}
+                >
+                  {words}
+                </button>
+              </MenuItem>
+            ))}
+        </MenuItems>
+      </Menu>
+      <button
+        type="button"
+        className={BUTTON}
+        disabled={none || target === BASE}
+        onClick={() => propose((now, slice) => planMakeBase(now, slice, place))}
+      >
+        Make base
+      </button>
+      <button
+        type="button"
+        className={BUTTON}
+        disabled={none}
+        onClick={() => propose((now, slice) => planEverywhere(now, slice, place))}
+      >
+        At every band
+      </button>
+      {carried && (
+        <Menu>
+          <MenuButton className={BUTTON} disabled={none}>
+            Give to
+          </MenuButton>
+          <MenuItems anchor="top start" className={MENU}>
+            <MenuItem>
+              <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'siblings' })}>
+                Its siblings
+              </button>
+            </MenuItem>
+            {kind &&
+              [false, true].map((everywhere) => (
+                <MenuItem key={String(everywhere)}>
+                  <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'kind', everywhere })}>
+                    All {kind.many} {everywhere ? 'in the project' : 'on this page'}
+                  </button>
+                </MenuItem>
+              ))}
+            {carried.flatMap(({ id, name }) =>
+              [false, true].map((everywhere) => (
+                <MenuItem key={`${id} ${everywhere}`}>
+                  <button type="button" className={MENU_ITEM} onClick={() => give({ to: 'shared', sharedId: id, everywhere })}>
+                    All that carry {name} {everywhere ? 'in the project' : 'on this page'}
+                  </button>
+                </MenuItem>
+              )),
+            )}
+          </MenuItems>
+        </Menu>
+      )}
+    </div>
+  );
+});

@@ -1,6 +1,7 @@
 'use client';
 
 import type { RefObject } from 'react';
+import { memo } from 'react';
 
 const NAMES: readonly (readonly [section: string, name: string])[] = [
   ['Layout', 'Layout'],
@@ -26,7 +27,7 @@ function goTo(within: HTMLElement | null, group: string): void {
 }
 
 /** From each group of values to its place, in one press. */
-export function SectionLinks({ within }: { within: RefObject<HTMLDivElement | null> }) {
+export const SectionLinks = memo(function SectionLinks({ within }: { within: RefObject<HTMLDivElement | null> }) {
   return (
     <nav aria-label="Groups of values" className="flex shrink-0 flex-wrap gap-x-0.5 px-3 pb-1 text-xs">
       {NAMES.map(([group, name]) => (
@@ -41,4 +42,4 @@ export function SectionLinks({ within }: { within: RefObject<HTMLDivElement | nu
       ))}
     </nav>
   );
-}
+});

@@ -45,14 +45,14 @@ export function LineUpBar() {
             </button>
           ))}
         </div>
+        <button type="button" className={BUTTON} onClick={() => useLineup.setState({ sheetOpen: true })}>
+          Make a sheet …
+        </button>
       </div>
       <div className="flex min-h-9 flex-wrap items-center gap-x-2 gap-y-1 px-4 pb-1.5">
         <SetMenu />
         {tab === 'devices' && <FrameControls />}
         <ReaderMenu />
-        <button type="button" className={`${BUTTON} ml-auto`} onClick={() => useLineup.setState({ sheetOpen: true })}>
-          Make a sheet …
-        </button>
       </div>
     </div>
   );

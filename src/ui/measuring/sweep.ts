@@ -1,5 +1,5 @@
 import type { Looking } from '@/core/audit';
-import { countOfWidths, Ledger, planOf, unpacked } from '@/core/audit';
+import { allWidthsAt, countOfWidths, Ledger, planOf, unpacked } from '@/core/audit';
 import type { IntervalSet } from '@/core/breakpoints';
 import { ALL_WIDTHS, fromIntegers } from '@/core/breakpoints';
 import type { Profile } from '@/core/document';
@@ -27,7 +27,10 @@ function plan(): readonly Looking[] {
 }
 
 /** What every page is measured for; the rest only while somebody asks for it. */
-const everyWidth = (looking: Looking) => looking.view === 'widths';
+function everyWidth(): readonly Looking[] {
+  const { project, slice } = useSession.getState();
+  return [allWidthsAt(project, slice)];
+}
 
 let further = false;
 
@@ -41,16 +44,22 @@ export function lookFurther(on: boolean): void {
 }
 
 /** What is still to be measured of a page, in order. */
-const missingOf = (pageId: string): Looking[] =>
-  ledgerOf(pageId).missing(plan().filter((looking) => further || everyWidth(looking)));
+const missingOf = (pageId: string): Looking[] => ledgerOf(pageId).missing(further ? plan() : everyWidth());
 
 function show(pageId: string, change: Partial<SweepState>, measured = false): void {
-  const decided = ledgerOf(pageId).decided(plan().filter(everyWidth));
+  const decided = ledgerOf(pageId).decided(everyWidth());
   const total = countOfWidths(useSession.getState().project.audit.range);
-  useSession.setState(({ sweeps }) => ({
-    sweeps: { ...sweeps, [pageId]: { running: false, stopped: false, ...sweeps[pageId], ...change, total, decided } },
-  }));
+  const { sweeps } = useSession.getState();
+  const next: SweepState = { running: false, stopped: false, ...sweeps[pageId], ...change, total, decided };
+  if (!isAlike(sweeps[pageId], next)) useSession.setState({ sweeps: { ...sweeps, [pageId]: next } });
   if (measured) showFindings(pageId);
+}
+
+/** What shows it isn't drawn anew for nothing. */
+function isAlike(before: SweepState | undefined, next: SweepState): boolean {
+  if (!before) return false;
+  const names = [...new Set([...Object.keys(before), ...Object.keys(next)])] as (keyof SweepState)[];
+  return names.every((name) => before[name] === next[name]);
 }
 
 function showFindings(pageId: string): void {
@@ -109,7 +118,7 @@ function invalidate(pageId: string, widths: IntervalSet): void {
 /** What was found on a page before it changed, to be told what the change did; only where all of it was known. */
 function noteBefore(pageId: string): void {
   const { sweeps, findings } = useSession.getState();
-  const known = sweeps[pageId] && ledgerOf(pageId).missing(plan().filter(everyWidth)).length === 0;
+  const known = sweeps[pageId] && ledgerOf(pageId).missing(everyWidth()).length === 0;
   if (known) show(pageId, { before: findings[pageId]?.length ?? 0 });
 }
 
@@ -157,7 +166,7 @@ function measureOthers(): void {
       sweeps[id]?.reached &&
       !sweeps[id]?.stopped &&
       !sweeps[id]?.error &&
-      ledgerOf(id).missing(plan().filter(everyWidth)).length > 0,
+      ledgerOf(id).missing(everyWidth()).length > 0,
   );
   if (next) void measure(next.id);
 }
@@ -171,7 +180,7 @@ async function measure(pageId: string): Promise<void> {
   try {
     for (let before: Looking | undefined; ;) {
       const isShown = pageId === useSession.getState().pageId;
-      const [next] = isShown ? missingOf(pageId) : ledgerOf(pageId).missing(plan().filter(everyWidth));
+      const [next] = isShown ? missingOf(pageId) : ledgerOf(pageId).missing(everyWidth());
       if (!next) break;
       if (before && sameLooking(before, next)) throw new Error('The server measured less than it was asked for.');
       before = next;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useKeyHint } from '../input/key-choices';
+import { memo } from 'react';
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 import { BASE, bandAt, bandsOf, conditionAt, contains, describeCondition, describeInterval } from '@/core/breakpoints';
 import type { Band, BreakpointSet, Slice } from '@/core/breakpoints';
@@ -15,7 +16,7 @@ const NEW = { narrower: 'new narrower', wider: 'new wider' } as const;
 const BAND_ONLY = 'band only';
 
 /** Where edits go: the base, a breakpoint that holds here, or a new one at this width. Pressed, another is chosen. */
-export function TargetPicker() {
+export const TargetPicker = memo(function TargetPicker() {
   const hint = useKeyHint('target-lock');
   const set = useSession(shownSet);
   const target = useSession(writeTarget);
@@ -73,7 +74,7 @@ export function TargetPicker() {
       </button>
     </div>
   );
-}
+});
 
 /** "may change Narrow, Middle · leaves Wide". */
 function reachOf(set: BreakpointSet, target: string, slice: Slice): string {

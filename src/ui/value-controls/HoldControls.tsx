@@ -75,26 +75,24 @@ export function HoldControls({ shaped }: { shaped: Shaped }) {
           </span>
         )}
       </div>
-      <div
-        role="group"
-        aria-label="Pin to the screen"
-        data-stands-for="position"
-        className="flex flex-wrap items-center gap-1 py-px pr-1.5 pl-3.5"
-      >
-        <span className="w-[87px] shrink-0">Pin to screen</span>
-        {(['none', 'top', 'bottom'] as const).map((edge) => (
-          <button
-            key={edge}
-            type="button"
-            aria-pressed={pinned === edge}
-            className={`${BUTTON} ${pinned === edge ? 'border-reed bg-reed-tint' : ''}`}
-            onClick={() => pin(edge, over)}
-          >
-            {edge}
-          </button>
-        ))}
+      <div role="group" aria-label="Pin to the screen" data-stands-for="position" className="py-px pr-1.5 pl-3.5">
+        <div className="flex items-center gap-1">
+          <span className="w-[87px] shrink-0">Pin to screen</span>
+          {(['none', 'top', 'bottom'] as const).map((edge) => (
+            <button
+              key={edge}
+              type="button"
+              aria-pressed={pinned === edge}
+              className={`${BUTTON} !px-1.5 ${pinned === edge ? 'border-reed bg-reed-tint' : ''}`}
+              onClick={() => pin(edge, over)}
+            >
+              {edge}
+            </button>
+          ))}
+          <Source shaped={shaped} label="Place" properties={PLACED_BY} />
+        </div>
         {pinned && pinned !== 'none' && (
-          <label className="flex items-center gap-1 text-xs">
+          <label className="ml-[91px] flex min-h-6 items-center gap-1 text-xs">
             <input
               type="checkbox"
               className="accent-reed"
@@ -104,7 +102,6 @@ export function HoldControls({ shaped }: { shaped: Shaped }) {
             lies over the page
           </label>
         )}
-        <Source shaped={shaped} label="Place" properties={PLACED_BY} />
       </div>
     </>
   );

@@ -24,10 +24,6 @@ const MODE_NAMES: Readonly<Record<Mode, string>> = { pages: 'Pages', shape: 'Sha
 export function TopBar() {
   const id = useSession((session) => session.project.id);
   const name = useSession((session) => session.project.name);
-  const saving = useSession((session) => session.saving);
-  const alone = useSession((session) => !session.connected) && saving === 'saved';
-  const canUndo = useSession((session) => session.history.undo.length > 0);
-  const canRedo = useSession((session) => session.history.redo.length > 0);
   const view = useSession((session) => session.mode);
   const faults = useEntries().length;
   return (
@@ -57,19 +53,8 @@ export function TopBar() {
           </button>
         ))}
       </nav>
-      <span
-        className={`ml-auto min-w-0 truncate ${saving === 'waiting' || alone ? 'text-rust' : 'text-muted'}`}
-        role="status"
-        data-testid="saving"
-      >
-        {alone ? ALONE : SAVING[saving]}
-      </span>
-      <button type="button" className={BAR_BUTTON} disabled={!canUndo} onClick={undo}>
-        Undo
-      </button>
-      <button type="button" className={BAR_BUTTON} disabled={!canRedo} onClick={redo}>
-        Redo
-      </button>
+      <Saved />
+      <Steps />
       <ViewMenu />
       <LooksMenu className={BAR_BUTTON} />
       <a
@@ -81,5 +66,35 @@ export function TopBar() {
         Download<span className="hidden min-[1100px]:inline"> HTML and CSS</span>
       </a>
     </header>
+  );
+}
+
+/** By itself, since it changes with every edit. */
+function Saved() {
+  const saving = useSession((session) => session.saving);
+  const alone = useSession((session) => !session.connected) && saving === 'saved';
+  return (
+    <span
+      className={`ml-auto min-w-0 truncate ${saving === 'waiting' || alone ? 'text-rust' : 'text-muted'}`}
+      role="status"
+      data-testid="saving"
+    >
+      {alone ? ALONE : SAVING[saving]}
+    </span>
+  );
+}
+
+function Steps() {
+  const canUndo = useSession((session) => session.history.undo.length > 0);
+  const canRedo = useSession((session) => session.history.redo.length > 0);
+  return (
+    <>
+      <button type="button" className={BAR_BUTTON} disabled={!canUndo} onClick={undo}>
+        Undo
+      </button>
+      <button type="button" className={BAR_BUTTON} disabled={!canRedo} onClick={redo}>
+        Redo
+      </button>
+    </>
   );
 }

@@ -95,6 +95,13 @@ function saysOutline(styles: StyleSet): boolean {
   return false;
 }
 
+/** What is looked at first, and again after each edit: all widths at the height that was chosen. */
+export const allWidthsAt = ({ audit }: Pick<Project, 'audit'>, slice: Slice): Looking => ({
+  view: 'widths',
+  heights: [slice.height],
+  widths: widthsOf(audit.range),
+});
+
 /**
  * Everything that must be looked at to say what is wrong with a page: first every width at the height of the stage, then
  * the further views. Made of the project and the slice alone, so that windows, routes and workers mean the same by it.
@@ -105,7 +112,7 @@ export function planOf(project: Project, slice: Slice): Looking[] {
   const widths = widthsOf(project.audit.range);
   const turned = deviceViewports(project).filter(({ width, height }) => width !== height);
   return [
-    { view: 'widths', heights: [slice.height], widths },
+    allWidthsAt(project, slice),
     ...(heights.length > 0 ? [{ view: 'heights' as const, heights, widths }] : []),
     { view: 'large-text', heights: [slice.height], widths },
     { view: 'spaced-text', heights: [slice.height], widths },
