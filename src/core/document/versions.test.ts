@@ -1,3 +1,4 @@
+import fc from '../../../tests/chance';
 import type { PageElement } from './element';
 import { carried, changedIds, withElements } from './versions';
 
@@ -31,4 +32,34 @@ test('what is known of all elements is found anew only where a change matters', 
   expect([locked(closed), found]).toEqual([['ea'], 2]);
   const { ea: _, ...gone } = closed;
   expect([locked(gone), found]).toEqual([[], 3]);
+});
+
+test('whatever versions come from each other, what they have otherwise is what all elements say', () => {
+  const ids = ['ea', 'eb', 'ec', 'ed'];
+  const step = fc.record({
+    from: fc.nat(),
+    ids: fc.subarray(ids, { minLength: 1 }),
+    asked: fc.array(fc.tuple(fc.nat(), fc.nat()), { maxLength: 3 }),
+  });
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 2, maxLength: 12 }), (all) => {
+      const versions: Record<string, PageElement>[] = [{ ...first }];
+      for (const { from, ids: changed, asked } of all) {
+        const before = versions[from % versions.length]!;
+        // Some are as they were, in one that was written anew.
+        versions.push(
+          withElements(
+            before,
+            changed.map((id, i) => (i % 2 === 0 ? element(id) : (versions[0]![id] ?? element(id)))),
+          ),
+        );
+        for (const [x, y] of asked) {
+          const [a, b] = [versions[x % versions.length]!, versions[y % versions.length]!];
+          const otherwise = ids.filter((id) => a[id] !== b[id]);
+          expect([...changedIds(a, b)].sort()).toEqual(otherwise);
+        }
+      }
+    }),
+    { numRuns: 300 },
+  );
 });

@@ -10,7 +10,30 @@ interface Step {
   readonly ids: readonly string[];
 }
 
-const steps = new WeakMap<Elements, Step>();
+/** By version the ways to it from others, latest first. */
+const steps = new WeakMap<Elements, readonly Step[]>();
+/** What an edit in hand would lead to comes between two versions that are kept. */
+const STEPS_KEPT = 3;
+
+function noteStep(from: Elements, to: Elements, ids: readonly string[]): void {
+  const others = steps.get(to)?.filter((step) => step.from.deref() !== from) ?? [];
+  steps.set(to, [{ from: new WeakRef(from), ids }, ...others].slice(0, STEPS_KEPT));
+}
+
+const stepBetween = (from: Elements, to: Elements): readonly string[] | undefined =>
+  steps.get(to)?.find((step) => step.from.deref() === from)?.ids;
+
+/** Without going through all elements: where one comes from the other, or both from the same. */
+function knownBetween(before: Elements, after: Elements): readonly string[] | undefined {
+  const step = stepBetween(before, after) ?? stepBetween(after, before);
+  if (step) return step;
+  for (const { from, ids } of steps.get(after) ?? []) {
+    const both = from.deref();
+    const others = both && stepBetween(both, before);
+    if (others) return [...new Set([...ids, ...others])].filter((id) => before[id] !== after[id]);
+  }
+  return undefined;
+}
 
 /** A copy in which some elements are otherwise. Going through thousands twice is what an edit's time goes into. */
 export function withElements(elements: Elements, changed: readonly PageElement[]): Elements {
@@ -27,7 +50,11 @@ export function withElements(elements: Elements, changed: readonly PageElement[]
 
 /** Notes of a copy what was changed in it after it was made. */
 export function noteChanged(from: Elements, copy: Elements, ids: readonly string[]): void {
-  steps.set(copy, { from: new WeakRef(from), ids: ids.filter((id) => from[id] !== copy[id]) });
+  noteStep(
+    from,
+    copy,
+    ids.filter((id) => from[id] !== copy[id]),
+  );
 }
 
 /** Whether the same elements stand in two versions of an element, in the same order, whatever is written among them. */
@@ -41,12 +68,12 @@ export function holdSame(before: PageElement | undefined, after: PageElement | u
 /** Ids of the elements that two versions of a page don't have the same, by identity: changed, new and gone ones. */
 export function changedIds(before: Elements, after: Elements): readonly string[] {
   if (before === after) return [];
-  const known = steps.get(after);
-  if (known?.from.deref() === before) return known.ids;
+  const known = knownBetween(before, after);
+  if (known) return known;
   const ids: string[] = [];
   for (const id in after) if (before[id] !== after[id]) ids.push(id);
   for (const id in before) if (!(id in after)) ids.push(id);
-  steps.set(after, { from: new WeakRef(before), ids });
+  noteStep(before, after, ids);
   return ids;
 }
 
@@ -61,13 +88,18 @@ export function carried<T>(
   matters: (before: PageElement | undefined, after: PageElement | undefined) => boolean,
 ): (elements: Elements) => T {
   const known = new WeakMap<Elements, { readonly found: T }>();
+  const entryBefore = (elements: Elements) => {
+    for (const { from, ids } of steps.get(elements) ?? []) {
+      const before = from.deref();
+      const old = before && known.get(before);
+      if (old && !ids.some((id) => matters(before[id], elements[id]))) return old;
+    }
+    return undefined;
+  };
   return (elements) => {
     const here = known.get(elements);
     if (here) return here.found;
-    const step = steps.get(elements);
-    const before = step?.from.deref();
-    const old = before && known.get(before);
-    const entry = old && !step!.ids.some((id) => matters(before[id], elements[id])) ? old : { found: find(elements) };
+    const entry = entryBefore(elements) ?? { found: find(elements) };
     known.set(elements, entry);
     return entry.found;
   };
