@@ -113,8 +113,6 @@ function fakeLocks(held: Set<string>) {
 
 test('what waits for long is written down, for the case that the window is killed; while it lives nobody else sends it', async () => {
   jest.useFakeTimers();
-  globalThis.addEventListener ??= () => {};
-  globalThis.removeEventListener ??= () => {};
   const held = new Set<string>();
   fakeLocks(held);
   save.mockResolvedValue(answer());

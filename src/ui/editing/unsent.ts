@@ -46,23 +46,28 @@ function keep(key: string): boolean {
   }
 }
 
-/** The window goes. */
-export function keepUnsent(): void {
-  const { projectId, pending } = useSession.getState();
-  if (pending.length === 0) return;
-  const key = `${PREFIX}${projectId} ${crypto.randomUUID()}`;
-  mine = keep(key) ? key : undefined;
+let isKeeping = false;
+
+/** From now on, as long as the window lives: what waits outlives it. */
+export function outliveWindow(): void {
+  if (isKeeping) return;
+  isKeeping = true;
+  const forget = keepWaiting();
+  addEventListener('pagehide', () => {
+    forget();
+    keepUnsent();
+  });
+  addEventListener('pageshow', stillHere);
 }
 
-/** Writes down what waits for longer than a moment, and forgets it when it's saved. @returns ends it */
+/** Writes down what waits for longer than a moment, and forgets it when it's saved. @returns forgets it, since another key takes its place */
 export function keepWaiting(): () => void {
   const locks = globalThis.navigator?.locks;
   if (!locks) return () => undefined;
   const window = crypto.randomUUID();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let key: string | undefined;
-  let letGo = () => {};
-  void locks.request(`${OPEN_PREFIX}${window}`, () => new Promise<void>((done) => (letGo = done)));
+  void locks.request(`${OPEN_PREFIX}${window}`, () => new Promise<void>(() => undefined));
   const forget = () => {
     clearTimeout(timer);
     timer = undefined;
@@ -74,19 +79,20 @@ export function keepWaiting(): () => void {
     const next = `${OPEN_PREFIX}${useSession.getState().projectId} ${window}`;
     if (keep(next)) key = next;
   };
-  const unfollow = useSession.subscribe(({ pending }, before) => {
+  useSession.subscribe(({ pending }, before) => {
     if (pending === before.pending) return;
     if (pending.length === 0) forget();
     else timer ??= setTimeout(write, SOON);
   });
-  // Another key takes its place, which needs no lock.
-  addEventListener('pagehide', forget);
-  return () => {
-    unfollow();
-    forget();
-    removeEventListener('pagehide', forget);
-    letGo();
-  };
+  return forget;
+}
+
+/** The window goes. */
+export function keepUnsent(): void {
+  const { projectId, pending } = useSession.getState();
+  if (pending.length === 0) return;
+  const key = `${PREFIX}${projectId} ${crypto.randomUUID()}`;
+  mine = keep(key) ? key : undefined;
 }
 
 /** The window is there again as it was, with all that waits. */

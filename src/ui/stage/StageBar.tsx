@@ -23,6 +23,8 @@ export const StageBar = memo(function StageBar({ zoom, content }: { zoom: number
   const choice = useSession((session) => session.zoom);
   const slice = useSession((session) => session.slice);
   const heights = useSession((session) => session.heightsShown);
+  // That presses do something else than usual is in sight, however little room there is.
+  const isOtherwise = useSession((session) => session.usePage || session.choosesSeveral);
   const controls = (
     <>
       {asksForHeights && <SliceFields slice={slice} height={!heights} />}
@@ -42,7 +44,7 @@ export const StageBar = memo(function StageBar({ zoom, content }: { zoom: number
     <div className="@container shrink-0">
       <div className="flex min-h-11 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1">
         <WritesTo />
-        <span className="flex items-center gap-x-3 @max-[37em]:hidden">
+        <span className={`flex items-center gap-x-3 ${isOtherwise ? '' : '@max-[37em]:hidden'}`}>
           <UseToggle />
           <SeveralToggle />
         </span>

@@ -16,7 +16,7 @@ import { Inspector } from '../inspector/Inspector';
 import { recallLineup } from '../devices/line-up';
 import { Outline } from '../outline/Outline';
 import { stopListening } from '../editing/live';
-import { keepUnsent, keepWaiting, stillHere } from '../editing/unsent';
+import { outliveWindow } from '../editing/unsent';
 import { open } from '../view/actions';
 import { PANEL_TABS, useSession, usePanels } from '../state/store';
 import { RemoveBreakpoint } from '../breakpoints/RemoveBreakpoint';
@@ -78,7 +78,7 @@ export function Workbench({ projectId }: { projectId: string }) {
     return stopListening;
   }, [begin]);
   useEffect(watchFingers, []);
-  useEffect(keepWaiting, []);
+  useEffect(outliveWindow, []);
   useEffect(() => {
     // What isn't saved yet would be lost with the window.
     const leaving = (event: BeforeUnloadEvent) => useSession.getState().pending.length > 0 && event.preventDefault();
@@ -88,15 +88,11 @@ export function Workbench({ projectId }: { projectId: string }) {
     addEventListener('keyup', letGo);
     addEventListener('blur', away);
     addEventListener('beforeunload', leaving);
-    addEventListener('pagehide', keepUnsent);
-    addEventListener('pageshow', stillHere);
     return () => {
       removeEventListener('keydown', handleKeyDown);
       removeEventListener('keyup', letGo);
       removeEventListener('blur', away);
       removeEventListener('beforeunload', leaving);
-      removeEventListener('pagehide', keepUnsent);
-      removeEventListener('pageshow', stillHere);
     };
   }, []);
   if (failure) return <WontOpen projectId={projectId} failure={failure} again={begin} />;
