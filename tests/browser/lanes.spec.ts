@@ -102,15 +102,31 @@ test('by keyboard: a breakpoint from the gauge, the map of the plane, and a stor
   await story.getByRole('button', { name: 'set at 900 and narrower' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('writes-to')).toHaveText('Writes to 900 and narrower');
-  // What is otherwise here than at other widths, though it's written elsewhere.
-  await expect(page.getByRole('region', { name: 'Set here' })).toHaveText(/Padding top\s*12px/);
-  const others = page.getByRole('region', { name: 'Other at these widths' });
-  await expect(others.getByRole('button')).toHaveText([/^Padding top\s*6px$/]);
-  await goTo(page, 501);
-  await expect(others.getByRole('button')).toHaveText([/^Text colour\s*#a02020$/]);
-  await others.getByRole('button').focus();
+});
+
+test('what is set here, and what is otherwise at these widths whoever says so, stand first and lead to their fields', async ({
+  page,
+  request,
+}) => {
+  await openWorkbench(page, await boxes(request, 'Here'));
+  await page.getByRole('treeitem', { name: /^Box A/ }).click();
+  await goTo(page, 500);
+  const here = page.getByRole('region', { name: 'Set here' }).getByRole('button');
+  const others = page.getByRole('region', { name: 'Other at these widths' }).getByRole('button');
+  await expect(here).toHaveText([/^Padding top\s*6px$/]);
+  await expect(others).toHaveText([/^Text colour\s*#a02020$/]);
+  await others.focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-property=color]')).toBeFocused();
+  // Written to a weaker breakpoint, what is written there is shown, and what beats it.
+  await page.getByTestId('cursor').focus();
+  await page.keyboard.press('2');
+  await expect(page.getByTestId('writes-to')).toHaveText('Writes to 900 and narrower');
+  await expect(here).toHaveText([/^Padding top\s*12px$/, /^Text colour\s*#a02020$/]);
+  await expect(others).toHaveText([/^Padding top\s*6px$/]);
+  await goTo(page, 1200);
+  await expect(here).toHaveText([/^Padding top\s*24px$/, /^Text colour\s*#202020$/]);
+  await expect(others).toHaveCount(0);
 });
 
 test('a style sheet comes from a file, with what could not be taken over', async ({ page, request }) => {

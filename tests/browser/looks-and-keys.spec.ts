@@ -30,6 +30,35 @@ test('a theme and a density are chosen by keyboard, hold after a reload, and fro
   expect(await paper()).toBe('rgb(27, 32, 30)');
 });
 
+test('above the page and above the list of elements there is one line at 900 px too, in both densities', async ({
+  page,
+  request,
+}) => {
+  await page.setViewportSize({ width: 900, height: 800 });
+  await openWorkbench(page, await createProject(request, 'demo'));
+  await outline(page, 'Menu').click();
+  const tops = (names: readonly string[]) =>
+    Promise.all(names.map(async (name) => (await page.getByRole('button', { name, exact: true }).first().boundingBox())!.y));
+  const oneLine = async (names: readonly string[]) => {
+    const all = await tops(names);
+    expect(Math.max(...all) - Math.min(...all)).toBeLessThan(8);
+  };
+  for (const density of [/^Close/, /^Roomy/]) {
+    await page.getByRole('button', { name: 'Looks' }).click();
+    await page.getByRole('radio', { name: density }).check();
+    await page.keyboard.press('Escape');
+    await oneLine(['Writes to base. Change', 'Shown']);
+    await oneLine(['Arrange', 'Insert']);
+  }
+  await page.getByRole('button', { name: 'Shown', exact: true }).first().press('Enter');
+  await page.getByRole('button', { name: 'Heights' }).press('Enter');
+  await expect(page.getByRole('slider', { name: /height/i }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Use the page' }).press('Enter');
+  await page.keyboard.press('Escape');
+  // That the page is used is seen without opening anything.
+  await expect(page.getByRole('button', { name: 'Using the page' }).first()).toBeVisible();
+});
+
 test('a reader’s own colours take the place of all of ours, and what is drawn or told by a tint is still seen', async ({
   page,
   request,
