@@ -64,6 +64,12 @@ test('a row of many items: of its spans those in sight are drawn, and arrows lea
   for (let i = 0; i < 45; i++) await page.keyboard.press('ArrowDown');
   await expect(table.locator('[data-span="45 0"]')).toBeFocused();
   await expect(table.locator('[data-span="45 0"]')).toBeInViewport();
+  // On the way back the heads don't lie over it.
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowUp');
+  const cell = (await table.locator('[data-span="25 0"]').boundingBox())!;
+  const heads = (await table.getByRole('row').first().boundingBox())!;
+  await expect(table.locator('[data-span="25 0"]')).toBeFocused();
+  expect(cell.y).toBeGreaterThanOrEqual(heads.y + heads.height - 1);
   await table.evaluate((one) => one.scrollTo(0, one.scrollHeight));
   await expect(table.locator(`[data-span="${COUNT - 1} 0"]`)).toBeInViewport();
   expect(await table.getByRole('row').count()).toBeLessThan(80);

@@ -1,3 +1,4 @@
+import { keyText } from '../input/key-text';
 import { COMMANDS } from './commands';
 import { runKey } from './keys';
 import { useSession } from '../state/store';
@@ -75,6 +76,10 @@ test('no usual key is kept by anybody else, but for those of the page', () => {
   const own = Object.fromEntries(COMMANDS.map(({ id, keys }) => [id, [...keys]]));
   const kept = keptIn(COMMANDS, { characters: true, own }).filter(({ keeper }) => keeper !== 'around the page');
   expect(kept.map(({ key }) => key)).toEqual([]);
+});
+
+test('the space bar has a name', () => {
+  expect([keyText(' '), keyText('Shift+ ')]).toEqual(['Space', 'Shift Space']);
 });
 
 test('the key of a command is said as it is now', () => {

@@ -40,7 +40,7 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
   const row = id === undefined ? undefined : page.elements[id];
   const columns = useMemo(() => (row ? spanTable(project, page, row, slice) : []), [project, page, row, slice]);
   const items = row ? childIds(row) : [];
-  const { drawn, height, scrollTo } = useDrawn({
+  const { drawn, height } = useDrawn({
     ...{ count: items.length, scroller: () => grid.current, size: ROW, most: WHOLE_MOST, margin: HEADS },
     keep: [focused.row],
   });
@@ -56,9 +56,8 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
   });
   const go = (to: number, column: number) => {
     const next = { row: Math.min(items.length - 1, Math.max(0, to)), column: Math.min(shown.length - 1, Math.max(0, column)) };
-    // Drawn first, where it was out of sight.
+    // Drawn first, where it was out of sight; the focus then scrolls there.
     flushSync(() => setFocused(next));
-    scrollTo(next.row);
     grid.current?.querySelector<HTMLElement>(`[data-span="${next.row} ${next.column}"]`)?.focus();
   };
   const keyDown = (event: React.KeyboardEvent) => {
@@ -77,6 +76,8 @@ export const SpanTable = memo(function SpanTable({ scale, labelWidth }: { scale:
       aria-label={`Columns that the items of ${row.name} take, band by band`}
       data-testid="span-table"
       className="part relative min-h-0 flex-1 overflow-x-hidden overflow-y-auto border-t border-line [scrollbar-width:thin]"
+      // The heads must not lie over what has the focus.
+      style={{ scrollPaddingTop: HEADS }}
       onKeyDown={keyDown}
     >
       <div role="row" className="sticky top-0 z-10 border-b border-line-strong bg-sheet" style={{ height: HEADS }}>

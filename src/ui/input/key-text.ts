@@ -4,6 +4,7 @@ const KEY_SIGNS: Readonly<Record<string, string>> = {
   ArrowUp: '↑',
   ArrowDown: '↓',
   Delete: 'Del',
+  ' ': 'Space',
 };
 
 export function keyText(keys: string): string {
