@@ -133,7 +133,13 @@ export function lanesFor(
 
 const INHERITED_FROM: readonly Layer[] = ['inline', 'own', 'part', 'shared', 'kind', 'imported'];
 
-const byRank = (a: string, b: string) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1);
+/** What is declared for an element, in what is held of it. */
+const namesOn = (look: ReturnType<typeof lookOf>, one: PageElement, isWanted: (source: Source) => boolean): string[] =>
+  sourcesFor(look.project, look.page, one).flatMap((source) =>
+    isWanted(source) && (!source.held || isHeld(look.held, source.held.element, source.held.state))
+      ? Object.keys(source.declarations)
+      : [],
+  );
 
 /** The properties that have a lane, in the order of the lanes: in a state, those said of it come first. */
 export function laneNames(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
@@ -143,16 +149,10 @@ export function laneNames(project: Project, page: Page, elementId: string, pseud
   const add = (found: Iterable<string>) => {
     const fresh = [...new Set(found)].filter((name) => !named.has(name));
     for (const name of fresh) named.add(name);
-    names.push(...fresh.sort(byRank));
+    names.push(...fresh.sort((a, b) => propertyRank(a) - propertyRank(b) || (a < b ? -1 : 1)));
   };
   const look = lookOf(project, page, elementId, pseudo);
-  const { held } = look;
-  const from = (one: PageElement, isWanted: (source: Source) => boolean) =>
-    sourcesFor(look.project, look.page, one).flatMap((source) =>
-      isWanted(source) && (!source.held || isHeld(held, source.held.element, source.held.state))
-        ? Object.keys(source.declarations)
-        : [],
-    );
+  const from = (one: PageElement, isWanted: (source: Source) => boolean) => namesOn(look, one, isWanted);
   const node = elementOf(look.page, look.node);
   if (pseudo !== '') add(from(node, (source) => source.pseudo === pseudo && (source.layer === 'own' || source.layer === 'part')));
   for (const layer of INHERITED_FROM) add(from(node, (source) => source.layer === layer));
@@ -165,13 +165,12 @@ export function laneNames(project: Project, page: Page, elementId: string, pseud
 
 /**
  * Properties that something declares for the element itself, or for its box or state, at some widths, heights or pointers only: under a
- * breakpoint, or under a condition of an imported sheet. In the fixed property order.
+ * breakpoint, or under a condition of an imported sheet.
  */
-export function namesUnderConditions(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): string[] {
-  if (!page.elements[elementId]) return [];
+export function namesUnderConditions(project: Project, page: Page, elementId: string, pseudo: Pseudo = ''): ReadonlySet<string> {
+  if (!page.elements[elementId]) return new Set();
   const look = lookOf(project, page, elementId, pseudo);
-  const sources = sourcesFor(look.project, look.page, elementOf(look.page, look.node)).filter(({ when }) => when !== undefined);
-  return [...new Set(sources.flatMap(({ declarations }) => Object.keys(declarations)))].sort(byRank);
+  return new Set(namesOn(look, elementOf(look.page, look.node), ({ when }) => when !== undefined));
 }
 
 /** Where two resolutions of the same property differ in value, across all widths. Both sides may have different bands. */

@@ -6,7 +6,7 @@ import type { Edit } from '../edits';
 import { applyEdit, makeEdit, readEdit } from '../edits';
 import { breakpoint, HEADING, insert, MAIN, make, makeFrom, MIDDLE, set, shared, sheet, TEXT } from '../edits/project-for-tests';
 import { renderExport } from '../render';
-import { laneNames } from './lanes';
+import { laneNames, namesUnderConditions } from './lanes';
 import { PROPERTIES } from '../styles';
 import { heldIn, lookOf, shownIn } from './look';
 import { writeReach } from './reach';
@@ -139,6 +139,20 @@ test('boxes before and after inherit from their element and have states of their
     'navy',
   ]);
   expect(laneNames(project, page(project), TEXT, ':hover::before')).toEqual(['color', 'content', 'font-family', 'line-height']);
+});
+
+test('what is said of an element at some widths only is told by its name, whoever says it', () => {
+  const project = make(
+    MIDDLE,
+    set(TEXT, 'base', 'color', 'navy'),
+    set(TEXT, 'bm', 'padding-top', '4px'),
+    set(`${TEXT}:hover`, 'bm', 'opacity', '0.5'),
+    set(MAIN, 'bm', 'font-size', '12px'),
+    sheet('p { margin-left: 1px } @media (max-width: 500px) { p { margin-top: 2px } h1 { margin-bottom: 3px } }'),
+  );
+  const names = (pseudo = '') => [...namesUnderConditions(project, page(project), TEXT, pseudo)].sort();
+  expect(names()).toEqual(['margin-top', 'padding-top']);
+  expect(names(':hover')).toContain('opacity');
 });
 
 test('sheets from elsewhere speak of states and boxes', () => {

@@ -48,7 +48,7 @@ function ownHere(project: Project, { owners, target }: Shaped): Here[] {
 
 /** Values that hold at these widths and not at all, written elsewhere than at the write target. */
 function otherHere(project: Project, page: Page, { ids, fields, target }: Shaped, pseudo: Pseudo): Here[] {
-  const names = new Set(ids.flatMap((id) => namesUnderConditions(project, page, id, pseudo)));
+  const names = new Set(ids.flatMap((id) => [...namesUnderConditions(project, page, id, pseudo)]));
   const winner = (name: string) => {
     const { ownHere: isOwn, resolution } = fields.get(name)!;
     const said = resolution.origin.kind === 'declared' ? resolution.origin.candidate : undefined;
