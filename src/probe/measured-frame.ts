@@ -22,7 +22,8 @@ const FONTS_MOST_MS = 5_000;
 /** Opens a document in a frame of its own and waits until it stands. */
 export async function openFrame(html: string, height: number): Promise<HTMLIFrameElement> {
   const opened = document.createElement('iframe');
-  opened.style.cssText = `border:0;position:absolute;left:0;top:0;width:1280px;height:${height}px`;
+  // Nobody looks at it, so that browsers needn't paint it.
+  opened.style.cssText = `border:0;visibility:hidden;position:absolute;left:0;top:0;width:1280px;height:${height}px`;
   const hasLoaded = () => new Promise((done) => opened.addEventListener('load', done, { once: true }));
   if (/^<!doctype html>/i.test(html)) {
     const loaded = hasLoaded();

@@ -187,6 +187,8 @@ export interface Doubt {
   readonly sized: boolean;
   /** By element how far off the width of its box may be, px, where that is known better than of all positions; 0 elsewhere. */
   readonly rooms?: Float64Array | undefined;
+  /** Whether a coordinate, an index in `boxes`, moves in between; all may where it isn't given. */
+  readonly moves?: ((coordinate: number) => boolean) | undefined;
 }
 
 /** What the focus makes of elements that the Tab key stops at. Arrays are indexed by element. */

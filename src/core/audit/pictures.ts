@@ -3,7 +3,7 @@ import type { Room } from '../pictures/drawn';
 import { drawnWidth } from '../pictures/drawn';
 import type { FileFacts, PageFacts, PictureFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds, exceedsBy, inOrder, isMore, SLACK, smaller } from './readers';
+import { exceeds, exceedsBy, isMore, SLACK, smaller } from './readers';
 
 export interface Drawn {
   /** How wide the whole picture is drawn, CSS px. */
@@ -16,7 +16,10 @@ export interface Drawn {
 function densityHere(facts: PageFacts): number {
   const densities = facts.densities ?? USUAL_DENSITIES;
   const { width } = facts.viewport;
-  densities.slice(1).forEach(([at], i) => inOrder(facts, width, (densities[i]![0] + at) / 2));
+  for (const [i, [at]] of densities.slice(1).entries()) {
+    const between = (densities[i]![0] + at) / 2;
+    if (!isMore(facts, width, between)) isMore(facts, between, width);
+  }
   return densityAt(densities, width);
 }
 

@@ -51,9 +51,29 @@ export function larger(facts: PageFacts, a: number, b: number): number {
   return a > b ? a : b;
 }
 
-/** How two numbers are ordered, for `sort`. Where they change places, no verdict may hang on it. */
-export const inOrder = (facts: PageFacts, a: number, b: number): number =>
-  isMore(facts, a, b) ? 1 : isMore(facts, b, a) ? -1 : 0;
+/** A list by numbers, the smallest first; equal ones by the next of them, then as they are. Where they change places, no verdict may hang on it. */
+export function sortedBy<T>(facts: PageFacts, list: readonly T[], ...numbers: readonly ((one: T) => number)[]): T[] {
+  const keys = numbers.map((number) => list.map(number));
+  const order = list.map((_, i) => i);
+  order.sort((a, b) => {
+    for (const key of keys) if (key[a] !== key[b]) return key[a]! - key[b]!;
+    return a - b;
+  });
+  const { trace } = facts;
+  // Neighbours that are in order say that all are, together with which they are.
+  if (trace)
+    order.forEach((one, i) => {
+      trace.add(one, 0, Kind.same);
+      const before = order[i - 1];
+      if (before === undefined) return;
+      for (const key of keys) {
+        const more = key[one]! - key[before]!;
+        trace.add(more, 0, Kind.turn);
+        if (more !== 0) break;
+      }
+    });
+  return order.map((i) => list[i]!);
+}
 
 /** Whether a number is above another, where it is known exactly, or where only hangs on it which of several is named or tried first. */
 export function isMore(facts: PageFacts, a: number, b: number): boolean {

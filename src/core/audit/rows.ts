@@ -1,6 +1,6 @@
 import type { PageFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds, inOrder, larger, smaller } from './readers';
+import { exceeds, larger, smaller, sortedBy } from './readers';
 import { Laying, Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
@@ -17,9 +17,13 @@ export interface Rows {
 /** Items that share at least half of the lower one's height stand in one row. */
 function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
   const rows: { members: number[]; top: number; bottom: number }[] = [];
-  const sorted = items
-    .map((item) => ({ item, ...boxOf(facts, item) }))
-    .sort((a, b) => inOrder(facts, a.top, b.top) || inOrder(facts, a.left, b.left));
+  const boxes = items.map((item) => ({ item, ...boxOf(facts, item) }));
+  const sorted = sortedBy(
+    facts,
+    boxes,
+    ({ top }) => top,
+    ({ left }) => left,
+  );
   for (const { item, top, bottom } of sorted) {
     const row = rows[rows.length - 1];
     const shared = row ? smaller(facts, row.bottom, bottom) - larger(facts, row.top, top) : 0;

@@ -1,6 +1,6 @@
 import type { PageFacts } from './facts';
 import { BOTTOM, boxOf, isAbove, LEFT, RIGHT, TOP } from './geometry';
-import { exceeds, inOrder, isMore, larger, smaller } from './readers';
+import { exceeds, isMore, larger, smaller, sortedBy } from './readers';
 import { Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
@@ -31,7 +31,8 @@ function byTop(facts: PageFacts, lists: readonly Float64Array[]): Float64Array {
   let isSorted = true;
   for (let at = 4; at < count && isSorted; at += 4) isSorted = !isMore(facts, all[at - 4 + TOP]!, all[at + TOP]!);
   if (isSorted) return all;
-  const order = Array.from({ length: count / 4 }, (_, i) => i * 4).sort((a, b) => inOrder(facts, all[a + TOP]!, all[b + TOP]!));
+  const begins = Array.from({ length: count / 4 }, (_, i) => i * 4);
+  const order = sortedBy(facts, begins, (at) => all[at + TOP]!);
   const sorted = new Float64Array(count);
   order.forEach((from, i) => sorted.set(all.subarray(from, from + 4), i * 4));
   return sorted;

@@ -8,6 +8,8 @@ export const Kind = {
   curved: 2,
   /** It isn't known how. */
   unknown: 3,
+  /** Not at all: a place in an order, which two viewports share or not. */
+  same: 4,
 } as const;
 
 /**
@@ -68,9 +70,11 @@ export class Trace {
 /** Only what could be otherwise on a measured viewport: of one that isn't compared with another nothing else is asked. */
 export class NearTrace extends Trace {
   override add(margin: number, slack: number, kind: number): void {
-    if (kind === Kind.unknown || (kind !== Kind.turn && Math.abs(margin) <= slack)) super.add(margin, slack, kind);
+    if (nearBy(margin, slack, kind)) super.add(margin, slack, kind);
   }
 }
 
-export const isNear = ({ margins, slacks, kinds }: Trace, i: number): boolean =>
-  kinds[i] === Kind.unknown || (kinds[i] !== Kind.turn && Math.abs(margins[i]!) <= slacks[i]!);
+const nearBy = (margin: number, slack: number, kind: number): boolean =>
+  kind === Kind.unknown || ((kind === Kind.even || kind === Kind.curved) && Math.abs(margin) <= slack);
+
+export const isNear = ({ margins, slacks, kinds }: Trace, i: number): boolean => nearBy(margins[i]!, slacks[i]!, kinds[i]!);

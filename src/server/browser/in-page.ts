@@ -49,8 +49,8 @@ export interface PackedStep {
 
 interface Measuring {
   load(html: string, height: number): Promise<void>;
-  /** Takes up a sweep of the loaded page. */
-  begin(task: SweepTask): void;
+  /** Takes up a sweep of the loaded page: a `SweepTask` as JSON, since thousands of numbers by themselves take long to hand over. */
+  begin(task: string): void;
   /** Goes on with it for about so many ms. A `PackedStep` as JSON: one string travels faster than many objects. */
   step(ms: number): string;
   /** Names of the elements of a document that had none. */
@@ -72,8 +72,8 @@ interface Measuring {
   fits(widths: readonly number[], row: string): boolean[];
   /** `ComparedTexts` as JSON. */
   compareTexts(widths: readonly number[]): string;
-  /** Only resizes and reads the document's width, or the rectangle of every element: what sweeps are compared with. */
-  resizeOnly(widths: readonly number[], rectangles: boolean): number;
+  /** Only resizes to each px from one to another and reads the document's width, or the rectangle of every element: what sweeps are compared with. */
+  resizeOnly(first: number, last: number, rectangles: boolean): number;
 }
 
 declare global {
@@ -113,8 +113,8 @@ function askedOf(task: SweepTask): Asked[] {
   });
 }
 
-function begin(task: SweepTask): void {
-  running = everyHeight(task);
+function begin(task: string): void {
+  running = everyHeight(JSON.parse(task) as SweepTask);
 }
 
 /** Where nothing that shows depends on the height, one sweep serves all heights; the other widths are looked at once more. */
@@ -241,10 +241,10 @@ function judgeHere(...[asked, columns]: Parameters<Measuring['judgeHere']>): Ret
   return judge(checks, { ...facts, columns: columns ?? undefined }).map(({ check, violation }) => [check, violation.element]);
 }
 
-function resizeOnly(widths: readonly number[], rectangles: boolean): number {
+function resizeOnly(first: number, last: number, rectangles: boolean): number {
   const elements = rectangles ? [...frame!.contentDocument!.body.querySelectorAll('*')] : [];
   let total = 0;
-  for (const width of widths) {
+  for (let width = first; width <= last; width++) {
     frame!.style.width = `${width}px`;
     total += frame!.contentDocument!.documentElement.scrollWidth;
     for (const element of elements) total += element.getBoundingClientRect().left;

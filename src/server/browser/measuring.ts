@@ -4,7 +4,7 @@ import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
 import { PLAIN_PROFILE, READERS_SIZE } from '@/core/document';
-import type { Page, Project } from '@/core/document';
+import type { Page, Project, WidthRange } from '@/core/document';
 import { densitiesOf } from '@/core/devices';
 import { gridAt } from '@/core/grid';
 import { deviceStyle, heldSelectors, previewDocument, renderPreview } from '@/core/render';
@@ -106,12 +106,22 @@ export class MeasuredPage {
       densities: this.densities,
       brute,
     };
-    await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), task));
-    for (let wait = Math.min(FIRST_REPORT_MS, reportMs); ; wait = Math.min(wait * LONGER, reportMs)) {
-      const told = await this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
-      const step = JSON.parse(told) as PackedStep;
-      yield { ...step, results: unpacked(step.results) };
-      if (step.done) return;
+    await this.tab.ask((page) => page.evaluate((one) => globalThis.millPond.begin(one), JSON.stringify(task)));
+    const ask = (wait: number) => this.tab.ask((page) => page.evaluate((ms) => globalThis.millPond.step(ms), wait));
+    let wait = Math.min(FIRST_REPORT_MS, reportMs);
+    let asked = ask(wait);
+    try {
+      for (;;) {
+        const step = JSON.parse(await asked) as PackedStep;
+        wait = Math.min(wait * LONGER, reportMs);
+        // The page goes on while what it told is taken in.
+        if (!step.done) asked = ask(wait);
+        asked.catch(() => undefined);
+        yield { ...step, results: unpacked(step.results) };
+        if (step.done) return;
+      }
+    } finally {
+      await asked.catch(() => undefined);
     }
   }
 
@@ -122,16 +132,14 @@ export class MeasuredPage {
     return results.sort((a, b) => a.width - b.width);
   }
 
-  /** Only lays the page out at each width, to compare with. @param rectangles whether that of every element is read, too */
-  async resizeOnly(widths: readonly number[], rectangles = false): Promise<void> {
+  /** Only lays the page out at each px of a range, to compare with. @param rectangles whether that of every element is read, too */
+  async resizeOnly({ first, last }: WidthRange, rectangles = false): Promise<void> {
     // Piece by piece: a browser that gives no answer for long is taken for one that never will.
-    for (let at = 0; at < widths.length; at += 100)
-      await this.tab.ask((page) =>
-        page.evaluate(([list, all]) => globalThis.millPond.resizeOnly(list, all), [
-          widths.slice(at, at + 100),
-          rectangles,
-        ] as const),
-      );
+    const atOnce = rectangles ? 100 : 400;
+    for (let from = first; from <= last; from += atOnce) {
+      const piece = [from, Math.min(last, from + atOnce - 1), rectangles] as const;
+      await this.tab.ask((page) => page.evaluate((wish) => globalThis.millPond.resizeOnly(...wish), piece));
+    }
   }
 
   /** Works out every width by its texts where that can be done, and measures it too, to compare. */

@@ -1,10 +1,29 @@
 import { areaOfUnion } from '../area';
 import type { Check } from '../check';
+import type { ContentBox } from '../content';
 import { contentBoxes } from '../content';
+import type { PageFacts } from '../facts';
+import { boxOf } from '../geometry';
 import { areaExceeds, isMore, larger, SLACK, smaller } from '../readers';
 
 /** Worked-out areas are off by no more of the screen. */
 const ROUNDING = 0.002;
+
+/** What doesn't move is rounded to the unit in which browsers lay out, px. */
+const UNIT = 1 / 64;
+const SIDES = ['left', 'top', 'right', 'bottom'] as const;
+
+/** How far off the area of a worked-out box may be, px²: as far as its sides are. */
+function areaSlack(facts: PageFacts, { element, ...part }: ContentBox): number {
+  const own = boxOf(facts, element);
+  const screen = { left: 0, top: 0, right: facts.viewport.width, bottom: facts.viewport.height };
+  return SIDES.reduce((sum, side, i) => {
+    if (part[side] === screen[side]) return sum;
+    const isStill = part[side] === own[side] && facts.doubt?.moves?.(element * 4 + i) === false;
+    const long = i % 2 === 0 ? part.bottom - part.top : part.right - part.left;
+    return sum + long * (isStill ? UNIT : SLACK);
+  }, 0);
+}
 
 /** Much of the first screenful holds nothing. */
 export const emptyScreen: Check = {
@@ -23,13 +42,14 @@ export const emptyScreen: Check = {
         top: larger(facts, 0, box.top),
         right: smaller(facts, width, box.right),
         bottom: smaller(facts, height, box.bottom),
+        element: box.element,
       };
       return isMore(facts, part.right, part.left) && isMore(facts, part.bottom, part.top) ? [part] : [];
     });
     const screen = width * height;
     const free = screen - areaOfUnion(facts, inside);
-    const edges = inside.reduce((sum, box) => sum + 2 * (box.right - box.left + box.bottom - box.top), 0);
-    const slack = Math.min(screen * ROUNDING, edges * SLACK);
+    const off = inside.reduce((sum, box) => sum + areaSlack(facts, box), 0);
+    const slack = Math.min(screen * ROUNDING, off);
     if (!areaExceeds(facts, free, (screen * most!) / 100, slack)) return [];
     const empty = (100 * free) / screen;
     return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];

@@ -3,7 +3,7 @@ import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, isAbove, visiblePart } from '../geometry';
-import { exceeds, inOrder, isMore, larger, smaller } from '../readers';
+import { exceeds, isMore, larger, smaller, sortedBy } from '../readers';
 import { Level, Positioning } from '../facts';
 
 /** Boxes may overlap by this much, px on each axis: borders that share a line. */
@@ -30,13 +30,13 @@ export const overlappingBoxes: Check = {
   why: 'One hides part of the other, and it is not clear what belongs to which.',
   rule: 'Boxes in the flow stand beside each other (project profile)',
   judge(facts) {
-    const boxes: (Box & { readonly element: number })[] = [];
+    const all: (Box & { readonly element: number })[] = [];
     for (let i = 1; i < facts.elements.length; i++) {
       if (!facts.shown[i] || !facts.solid[i] || facts.level[i] === Level.inline) continue;
       const part = visiblePart(facts, i, boxOf(facts, i));
-      if (part) boxes.push({ element: i, ...part });
+      if (part) all.push({ element: i, ...part });
     }
-    boxes.sort((a, b) => inOrder(facts, a.top, b.top));
+    const boxes = sortedBy(facts, all, ({ top }) => top);
     const pairs: [number, number, number, number][] = [];
     boxes.forEach((a, index) => {
       for (let next = index + 1; next < boxes.length && isMore(facts, a.bottom - TOUCH + 1, boxes[next]!.top); next++) {

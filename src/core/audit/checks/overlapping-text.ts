@@ -2,7 +2,7 @@ import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
-import { exceeds, foundOn, inOrder, isMore, larger, smaller } from '../readers';
+import { exceeds, foundOn, isMore, larger, smaller, sortedBy } from '../readers';
 import { inkOf, isAbove, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
 import { isOneText } from '../text';
@@ -28,15 +28,15 @@ export const overlappingText: Check = {
   why: 'Neither of the two can be read where they overlap.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
   judge(facts) {
-    const lines: Line[] = [];
+    const all: Line[] = [];
     for (let i = 1; i < facts.elements.length; i++) {
       if (!facts.shown[i]) continue;
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
         const part = visiblePart(facts, i, inkOf(facts, i, line), i);
-        if (part) lines.push({ element: i, ...part });
+        if (part) all.push({ element: i, ...part });
       }
     }
-    lines.sort((a, b) => inOrder(facts, a.top, b.top));
+    const lines = sortedBy(facts, all, ({ top }) => top);
     const worst = new Map<string, Violation>();
     lines.forEach((a, index) => {
       for (let next = index + 1; next < lines.length && isMore(facts, a.bottom - TOUCH + 1, lines[next]!.top); next++) {

@@ -3,7 +3,7 @@ import { px } from '../check';
 import type { PageFacts } from '../facts';
 import { boxOf, containerOf, TOLERANCE } from '../geometry';
 import { Cut } from '../facts';
-import { exceedsBy, inOrder, isMore } from '../readers';
+import { exceedsBy, isMore, sortedBy } from '../readers';
 
 const MAX_CAUSES = 5;
 
@@ -18,7 +18,7 @@ function causes(facts: PageFacts): number[] {
       found.splice(parent, 1);
     found.push(i);
   }
-  return found.sort((a, b) => inOrder(facts, boxOf(facts, b).right, boxOf(facts, a).right)).slice(0, MAX_CAUSES);
+  return sortedBy(facts, found, (one) => -boxOf(facts, one).right).slice(0, MAX_CAUSES);
 }
 
 function isContained(facts: PageFacts, element: number): boolean {

@@ -1,7 +1,7 @@
 import type { Check } from '../check';
 import type { PageFacts } from '../facts';
 import type { Box } from '../geometry';
-import { areaExceeds, foundByBox, inOrder, isMore, larger, smaller } from '../readers';
+import { areaExceeds, foundByBox, isMore, larger, smaller, sortedBy } from '../readers';
 import type { Target } from '../targets';
 import { isUnder, targetsOf } from '../targets';
 
@@ -29,8 +29,8 @@ export const smallTarget: Check = {
     const small = targets.filter((one) => isUnder(facts, one, least!));
     const isSmall = new Set(small);
     if (small.length === 0) return [];
-    const byHeight = targets.map((one, index) => ({ one, index, middle: (one.box.top + one.box.bottom) / 2 }));
-    byHeight.sort((a, b) => inOrder(facts, a.middle, b.middle));
+    const middles = targets.map((one, index) => ({ one, index, middle: (one.box.top + one.box.bottom) / 2 }));
+    const byHeight = sortedBy(facts, middles, ({ middle }) => middle);
     const place = new Map(byHeight.map(({ one }, at) => [one, at]));
     const highest = targets.reduce((most, { height }) => larger(facts, most, height), 0);
     const crowds = (one: Target, other: Target) => {

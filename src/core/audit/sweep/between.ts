@@ -16,7 +16,10 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const sized = isSized(a, b);
   const chars = new Float64Array(a.chars.length);
   // Both ends are of the same two measured viewports.
-  const doubt = { loose, sized, rooms: a.doubt?.rooms ?? b.doubt?.rooms };
+  const rooms = a.doubt?.rooms ?? b.doubt?.rooms;
+  // What is worked out, and what stands around growing type, may be the same at both ends and otherwise between.
+  const moves = a.doubt || b.doubt || sized ? undefined : (i: number) => a.boxes[i] !== b.boxes[i];
+  const doubt = { loose, sized, rooms, moves };
   const inset = new Float64Array(a.inset.length);
   const scrollWidth = scrollWidthBetween(a, b);
   if (!sized) fontSize.set(a.fontSize);

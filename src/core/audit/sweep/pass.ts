@@ -260,6 +260,7 @@ export class Pass {
       at,
       tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
       doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
+      isDoubtful: (judge, verdict) => this.#still.isDoubtful(verdict, this.sweep.judges.indexOf(judge)),
     };
     const asked = at(from);
     const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { CHECKS } from '../checks';
 import { usualLimits } from '../check';
+import type { PageFacts } from '../facts';
 import type { Judged } from '../judge';
 import { judgesOf } from '../judge';
 import { SLACK } from '../readers';
@@ -33,6 +34,7 @@ test('what is said of a stretch at once is what is said of each of its widths, b
           at,
           tell: (width, found) => said.set(width, found),
           doubt: () => doubted++,
+          isDoubtful: (_, { trace, end }) => trace.isDoubtful(0, end),
         });
         for (const [width, some] of said) {
           const found = judge.judge(at(width));
@@ -79,4 +81,35 @@ test('where numbers that are off by what they may be off turn a verdict, it was 
   );
   expect(turned.size).toBeGreaterThan(6);
   expect(notedAlone).toBeLessThan(noted / 4);
+});
+
+test('an area is in doubt by its sides that move alone, and always where those turn it', () => {
+  const check = CHECKS.find(({ id }) => id === 'empty-screen')!;
+  const counts = { turned: 0, doubted: 0, doubtedAll: 0 };
+  fc.assert(
+    fc.property(seeds, (seed) => {
+      const [first, last] = [randomFacts(seed, 0), randomFacts(seed, 1)];
+      const facts = between(first, last, NOT_LOOSE)(530);
+      const random = chance(seed + 1);
+      // A limit that is nearly met.
+      const most = check.judge(facts, { most: 0 })[0]!.amount + (random() - 0.5) * 0.4;
+      const judge = judgesOf([{ check, limits: { most } }])[0]!;
+      const boxes = facts.boxes.map((side, i) => side + (first.boxes[i] === last.boxes[i] ? 0 : (random() - 0.5) * SLACK * 2));
+      // The screen is known exactly.
+      boxes.set(facts.boxes.subarray(0, 4));
+      const doubtOn = (doubt: PageFacts['doubt']) => {
+        const [verdict] = verdictsOn([judge], { ...facts, doubt });
+        return verdict!.trace.isDoubtful(0, verdict!.end);
+      };
+      const isDoubtful = doubtOn(facts.doubt);
+      if (isDoubtful) counts.doubted++;
+      if (doubtOn({ ...facts.doubt!, moves: undefined })) counts.doubtedAll++;
+      if (judge.judge({ ...facts, boxes }).length === judge.judge(facts).length) return;
+      counts.turned++;
+      expect([seed, isDoubtful]).toEqual([seed, true]);
+    }),
+    { numRuns: 600 },
+  );
+  expect(counts.turned).toBeGreaterThan(15);
+  expect(counts.doubted).toBeLessThan(counts.doubtedAll * 0.8);
 });

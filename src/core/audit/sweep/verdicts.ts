@@ -47,8 +47,8 @@ function parting(x: Verdict, y: Verdict, from: number, to: number): number | und
   for (let i = x.start; i < both; i++) {
     const [p, q] = [a.margins[i]!, b.margins[i + shift]!];
     if (a.kinds[i] !== b.kinds[i + shift]) return (from + to) / 2;
-    if (p > 0 === q > 0) continue;
-    return a.kinds[i] === Kind.curved ? (from + to) / 2 : from + ((to - from) * p) / (p - q);
+    if (a.kinds[i] === Kind.same ? p === q : p > 0 === q > 0) continue;
+    return a.kinds[i] === Kind.curved || a.kinds[i] === Kind.same ? (from + to) / 2 : from + ((to - from) * p) / (p - q);
   }
   return x.end - x.start === y.end - y.start ? undefined : (from + to) / 2;
 }
@@ -100,12 +100,14 @@ export interface Telling {
   readonly tell: (width: number, found: readonly Judged[]) => void;
   /** It can't be told without measuring. */
   readonly doubt: (width: number, judge: Judge) => void;
+  /** Whether a verdict on worked-out facts could be another on measured ones. */
+  readonly isDoubtful: (judge: Judge, verdict: Verdict) => boolean;
 }
 
 /** A judge's verdict on worked-out facts, told or doubted. */
-function tellOne(judge: Judge, width: number, { at, tell, doubt }: Telling, room?: number): Verdict {
+function tellOne(judge: Judge, width: number, { at, tell, doubt, isDoubtful }: Telling, room?: number): Verdict {
   const [verdict] = verdictsOn([judge], at(width), room);
-  if (verdict!.trace.isDoubtful(0, verdict!.end)) doubt(width, judge);
+  if (isDoubtful(judge, verdict!)) doubt(width, judge);
   else tell(width, verdict!.found);
   return verdict!;
 }
@@ -154,7 +156,7 @@ export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: 
     let middle: Verdict | undefined;
     for (let i = x.start; i < x.end; i++) {
       const kind = kinds[i];
-      if (kind === Kind.turn) continue;
+      if (kind === Kind.turn || kind === Kind.same) continue;
       if (kind === Kind.unknown) return [[0, 1]];
       const [p, q] = [margins[i]!, y.trace.margins[i + shift]!];
       const slack = slacks[i]!;
@@ -163,7 +165,10 @@ export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: 
         if (middle.end !== x.end - x.start) return undefined;
         const between = middle.trace.margins[i - x.start]!;
         if (Math.abs(p - q) < SAME && Math.abs(p - between) < SAME) continue;
-        if (!curveKeepsAway(p, between, q, slack)) return undefined;
+        // At measured ends nothing is in doubt, so that it isn't known there what may be off between. What is so in the middle is
+        // no more than twice as much anywhere.
+        const off = Math.min(slack, 2 * middle.trace.slacks[i - x.start]!);
+        if (!curveKeepsAway(p, between, q, off)) return undefined;
       } else if (isNear(x.trace, i) || isNear(y.trace, i + shift)) {
         if (Math.abs(p - q) < SAME) continue;
         const near = nearBetween(p, q, slack);
