@@ -1,6 +1,6 @@
 import { barsOf } from '../bars';
 import type { Check } from '../check';
-import { exceeds, isMore } from '../readers';
+import { exceeds } from '../readers';
 
 /** Bars that stay on the screen leave too little of its height. */
 export const tallBars: Check = {
@@ -15,7 +15,8 @@ export const tallBars: Check = {
     const bars = barsOf(facts);
     const taken = bars.reduce((sum, { height }) => sum + height, 0);
     if (bars.length === 0 || !exceeds(facts, taken, (facts.viewport.height * most!) / 100)) return [];
-    const tallest = bars.reduce((a, b) => (isMore(facts, b.height, a.height) ? b : a));
+    // The bar is what a finding is known by, so that it has to be the same one wherever it is asked.
+    const tallest = bars.reduce((a, b) => (exceeds(facts, b.height, a.height) ? b : a));
     return [
       {
         element: facts.elements[tallest.element]!.id,

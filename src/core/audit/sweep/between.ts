@@ -1,4 +1,5 @@
 import type { PageFacts } from '../facts';
+import { sameNumbers } from '../typeset/lines-at';
 import { reachFarthest } from '../typeset/unread';
 import { scrollWidthBetween } from './scroll-width';
 import type { Straight } from './straight';
@@ -23,6 +24,9 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const inset = new Float64Array(a.inset.length);
   const scrollWidth = scrollWidthBetween(a, b);
   if (!sized) fontSize.set(a.fontSize);
+  const [isInset, areWider] = [!sameNumbers(a.inset, b.inset), !sameNumbers(a.chars, b.chars)];
+  inset.set(a.inset);
+  chars.set(a.chars);
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
   };
@@ -32,8 +36,8 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
     if (sized) fill(fontSize, a.fontSize, b.fontSize, share);
     for (const i of moving) fill(lines[i]!, a.lines[i]!, b.lines[i]!, share);
     for (const i of slack) reachFarthest(i, a, b, share, lines[i]!, boxes);
-    fill(inset, a.inset, b.inset, share);
-    fill(chars, a.chars, b.chars, share);
+    if (isInset) fill(inset, a.inset, b.inset, share);
+    if (areWider) fill(chars, a.chars, b.chars, share);
     const wide = a.scrollWidth > a.viewport.width;
     return {
       ...a,

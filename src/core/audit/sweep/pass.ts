@@ -150,7 +150,9 @@ export class Pass {
   }
 
   *#decidePart(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
-    const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width)));
+    const { widths } = this.sweep;
+    const outer = { first: Math.max(widths[0]!, first - 1), last: Math.min(widths[widths.length - 1]!, last + 1) };
+    const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width), outer));
     for (const { widths, straight } of runs) {
       const [from, to] = [widths[0]!, widths[widths.length - 1]!];
       const run = { from, to, first: this.#measured(from), last: this.#measured(to) };

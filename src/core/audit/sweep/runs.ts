@@ -43,8 +43,14 @@ function changes(a: PageFacts, b: PageFacts): number[] {
  * Divides what lies between two widths into runs in which everything moves evenly, by measuring as few as it takes. Where the
  * arrangement changes from one whole px to the next, one run ends and another begins.
  * @param measured lays the page out, or says what is known of it
+ * @param outer widths next to them, if there are any: where type grows, what changes from there may go back and forth in here
  */
-export function* runsBetween(first: number, last: number, measured: (width: number) => PageFacts): Generator<undefined, Run[]> {
+export function* runsBetween(
+  first: number,
+  last: number,
+  measured: (width: number) => PageFacts,
+  outer = { first, last },
+): Generator<undefined, Run[]> {
   const points = new Set([first, last]);
   const sorted = () => [...points].sort((a, b) => a - b);
   function* measure(width: number): Generator<undefined, PageFacts> {
@@ -106,8 +112,14 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     yield* divide(before, to);
   }
   /** Widths next to where the arrangement changes and type grows: both are rounded, and a text may go back and forth before it stays. */
-  function wavering(from: number, to: number): number[] {
-    const within = sorted().filter((width) => width >= from && width <= to);
+  function* wavering(from: number, to: number): Generator<undefined, number[]> {
+    if (!isSized(measured(from), measured(to))) return [];
+    for (const width of [outer.first, outer.last]) {
+      measured(width);
+      yield;
+    }
+    const inside = sorted().filter((width) => width >= from && width <= to);
+    const within = [...new Set([from === first ? outer.first : from, ...inside, to === last ? outer.last : to])];
     const found = within.flatMap((here, i) => {
       const before = within[i - 1];
       if (before === undefined || here - before !== 1 || !isSized(measured(before), measured(here))) return [];
@@ -120,7 +132,7 @@ export function* runsBetween(first: number, last: number, measured: (width: numb
     for (let looked: number[] | undefined; looked === undefined || looked.length > 0;) {
       const within = sorted().filter((width) => width >= from && width <= to);
       for (let i = 1; i < within.length; i++) yield* part(within[i - 1]!, within[i]!);
-      looked = wavering(from, to);
+      looked = yield* wavering(from, to);
       for (const width of looked) yield* measure(width);
     }
     // Neighbours that are alike belong to one run.

@@ -17,22 +17,28 @@ export class StillMargins {
   meet(verdicts: readonly Verdict[]): void {
     verdicts.forEach((verdict, judge) => {
       const met = (this.#met[judge] ??= new Map<number, number>());
-      for (const key of new Set(nearIn(verdict))) if (key !== UNKNOWN) met.set(key, (met.get(key) ?? 0) + 1);
+      const keys = new Set<number>();
+      hasNear(verdict, (key) => {
+        if (key !== UNKNOWN) keys.add(key);
+        return false;
+      });
+      for (const key of keys) met.set(key, (met.get(key) ?? 0) + 1);
     });
   }
 
   /** Whether a verdict on worked-out numbers could be another on measured ones. */
   isDoubtful(verdict: Verdict, judge: number): boolean {
     const met = this.#met[judge];
-    for (const key of nearIn(verdict)) if ((met?.get(key) ?? 0) < 2) return true;
-    return false;
+    return hasNear(verdict, (key) => (met?.get(key) ?? 0) < 2);
   }
 }
 
-function* nearIn({ trace, start, end }: Verdict): Generator<number> {
+/** Whether a number that is near to its limit is one that is looked for, by what tells it from others. */
+function hasNear({ trace, start, end }: Verdict, isWanted: (key: number) => boolean): boolean {
   for (let i = start; i < end; i++) {
     if (!isNear(trace, i)) continue;
     const margin = trace.margins[i]!;
-    yield trace.kinds[i] === Kind.unknown ? UNKNOWN : Math.round(margin * PARTS) * 2 + (margin > 0 ? 1 : 0);
+    if (isWanted(trace.kinds[i] === Kind.unknown ? UNKNOWN : Math.round(margin * PARTS) * 2 + (margin > 0 ? 1 : 0))) return true;
   }
+  return false;
 }
