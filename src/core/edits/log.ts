@@ -170,7 +170,7 @@ export function reopened(log: EditLog, project: Project, revision: number, histo
 }
 
 /**
- * Entries as the server made them, in its order, and those it refused. Entries that came before are passed over,
+ * Entries as the server made them, in its order, and those it refused; the same log where none of them is new. Entries that came before are passed over,
  * whichever way they come a second time. Own edits that wait are made again on top.
  * @param known ids of own edits that are in the confirmed document already
  */
@@ -208,6 +208,8 @@ export function received(
     confirmedHistory = advance(confirmedHistory, { revision, id, kind, of, edit, inverse });
     waiting = waiting.filter((entry) => entry !== mine);
   }
+  const isAsBefore = revision === log.revision && waiting.length === log.pending.length;
+  if (isAsBefore) return { log, footprint: mergeFootprints(), lost, behind };
   const replayed = replay(confirmed, waiting);
   const next = withPending({ ...log, revision, confirmed, confirmedHistory }, replayed.pending);
   const all = [...lost, ...replayed.lost];

@@ -36,7 +36,7 @@ async function flush(most = BATCH): Promise<void> {
   const session = useSession.getState();
   const { log, batch } = sent(logOf(session), most);
   if (batch.length === 0) {
-    useSession.setState({ saving: 'saved' });
+    if (session.saving !== 'saved') useSession.setState({ saving: 'saved' });
     return continueSweep();
   }
   busy = true;
@@ -70,7 +70,10 @@ async function flush(most = BATCH): Promise<void> {
 
 /** Others' edits as they come in. */
 export function hear(arrived: Parameters<typeof received>[1]): void {
-  take(received(logOf(useSession.getState()), arrived));
+  const log = logOf(useSession.getState());
+  const heard = received(log, arrived);
+  // Mostly one's own edits, of which the answer told already.
+  if (heard.log !== log || heard.behind) take(heard);
   void followFiles(useSession.getState().project);
   if (useSession.getState().pending.length === 0) continueSweep();
 }
@@ -97,6 +100,8 @@ function take({ log, footprint, lost, behind }: Received): void {
   const before = useSession.getState();
   useSession.setState({
     ...log,
+    // Told once: every change of the session is looked at by all that is drawn.
+    ...(busy && log.pending.length === 0 && before.saving === 'saving' && { saving: 'saved' as const }),
     ...(lost.length > 0 && {
       draft: undefined,
       problems: [...before.problems, ...lost.map((why) => `An edit of yours could not be made: ${why}`)].slice(-4),
