@@ -16,7 +16,6 @@ const OF_THEIR_OWN = new Set([
   'select',
   'textarea',
   'input',
-  'details',
   'svg',
   'video',
   'img',
@@ -42,7 +41,9 @@ const isOrdinary = (node: HTMLElement, style: CSSStyleDeclaration): boolean =>
   style.columnWidth === 'auto' &&
   style.writingMode === 'horizontal-tb' &&
   style.aspectRatio === 'auto' &&
-  !OF_THEIR_OWN.has(node.localName);
+  !OF_THEIR_OWN.has(node.localName) &&
+  // Of one that is closed a sheet may show more than its summary.
+  (node.localName !== 'details' || node.hasAttribute('open'));
 
 export interface FlowOfPage {
   readonly gathered: readonly Gathered[];

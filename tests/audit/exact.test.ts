@@ -81,6 +81,24 @@ test('far fewer layouts are made than there are widths', async () => {
   expect(layouts).toBeLessThan(280 / 4);
 });
 
+const PROSE = 'Members lend what they seldom need, and bring it back on the evening that they said, dry and sharp and whole. ';
+
+test.each([
+  [
+    'spaces that make a line nobody reads',
+    `<table><tr><td>${PROSE}</td><td>&nbsp;&nbsp;</td><td></td></tr></table><p>&nbsp;</p>`,
+  ],
+  ['what is unfolded', `<details open><summary>Terms</summary><p>${PROSE}</p><p>${PROSE}</p></details>`],
+])('%s: a page that holds them is worked out all the same', async (_, inside) => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:12px;font:16px/1.5 sans-serif}</style><body>${inside}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
+  const widths = from(420, 160);
+  const page = await MeasuredPage.openHtml(html, asked);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  expect(await compare(page, widths)).toEqual([]);
+  expect(layouts).toBeLessThan(widths.length / 3);
+});
+
 test('the smallest piece of work is one layout, or what is worked out between two', async () => {
   const page = await MeasuredPage.open(project, project.pages[3]!);
   const pieces: (readonly [results: number, layouts: number])[] = [];

@@ -54,7 +54,7 @@ export function generateTextPage(seed: number): string {
     `<tr>${Array.from({ length: columns }, () => `<${tag}>${whole_()}</${tag}>`).join('')}</tr>`;
   const table = () => {
     const columns = whole(1, 4);
-    const cell = () => pick([() => text(3), () => `<p>${text(2)}</p>`, () => '', () => words(2)])();
+    const cell = () => pick([() => text(3), () => `<p>${text(2)}</p>`, () => '', () => words(2), () => '&nbsp;&nbsp;'])();
     return `<table${chance(0.3) ? ' width="100%"' : ''}><tbody>${row('th', columns, () => words(whole(1, 3)))}${Array.from({ length: whole(1, 4) }, () => row('td', columns, cell)).join('')}</tbody></table>`;
   };
   const block = (depth = 0): string =>
@@ -68,6 +68,7 @@ export function generateTextPage(seed: number): string {
       () => `<pre>${words(whole(3, 9))}\n${words(whole(3, 9))}</pre>`,
       () => table(),
       () => `<blockquote>${depth < 2 ? block(depth + 1) : text()}</blockquote>`,
+      () => `<p>${pick(['&nbsp;', '&nbsp;<br>&nbsp;', `&nbsp;<br>${text(4)}`])}</p>`,
       () => `<div>${text(3)}${depth < 2 ? block(depth + 1) : ''}${text(2)}</div>`,
       () => `<div class="${pick(['column', 'placed'])}"><p>${text(4)}</p><p>${text(6)}</p></div>`,
       ...(hard

@@ -11,7 +11,7 @@ const OFF = 0.1;
 /** The texts of one measured viewport: what is worked out for it, and where that was found. */
 export interface MeasuredTexts {
   readonly facts: PageFacts;
-  /** By paragraph; undefined where it isn't rendered. */
+  /** By paragraph; undefined where it isn't rendered, or holds nothing to be read. */
   readonly lines: readonly (LinesAt | undefined)[];
   /** Of what was known of leading when it was read. */
   version: number;
@@ -36,6 +36,7 @@ export function findLines(
   const found = paragraphs.map((paragraph, p) => {
     const at = paragraph.block * 4;
     if (facts.boxes[at] === facts.boxes[at + 2] && facts.boxes[at + 1] === facts.boxes[at + 3]) return undefined;
+    if (isBlank(paragraph)) return undefined;
     const as = (near?: 'fits' | 'breaks') => {
       const lines = linesAt(paragraph, facts, strict, near);
       return lines && isAsMeasured(paragraph, lines, facts, seen) ? lines : undefined;
@@ -47,6 +48,9 @@ export function findLines(
   });
   return wrong.length > 0 ? { wrong } : found;
 }
+
+/** Spaces that don't collapse make a line that nobody reads: its block is as high as it was measured. */
+const isBlank = ({ texts, atoms }: Paragraph) => atoms.element.length === 0 && texts.element.every((element) => element < 0);
 
 function count({ texts }: Paragraph, { text }: LinesAt, i: number, seen: Int32Array): void {
   const element = texts.element[text[i]!]!;
@@ -129,6 +133,7 @@ export function readTops({ paragraphs }: Typesetting, texts: MeasuredTexts, lead
   });
   texts.tops = struts;
   texts.reach = paragraphs.map((paragraph, p) => (lines[p] ? reachOf(paragraph, lines[p]!, struts[p]!, facts) : NO_REACH));
+  each((p) => hold(p, !struts[p]!.some(Number.isNaN)));
   each((p, { styles }, { strut }) => hold(p, leading.learn({ strut, styles, tops: struts[p]! })));
   texts.version = leading.version;
   return [...wrong];
