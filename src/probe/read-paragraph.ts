@@ -49,6 +49,12 @@ class Columns<Name extends string> {
   }
 }
 
+/** Whether lines of a text are measured: of what isn't seen they aren't, though it takes its room. */
+const isRead = ({ nodeValue, parentElement: parent }: Node): boolean =>
+  /\S/.test(nodeValue ?? '') &&
+  parent !== null &&
+  parent.ownerDocument.defaultView!.getComputedStyle(parent).visibility === 'visible';
+
 /** Reads paragraphs as they stand on one line. */
 export class ParagraphReader {
   readonly #range: Range;
@@ -143,7 +149,7 @@ export class ParagraphReader {
       },
       texts: {
         // What holds nothing but spaces that don't break has no lines of its own.
-        element: Int32Array.from(texts, ({ node, element }) => (/\S/.test(node.nodeValue ?? '') ? element : -1)),
+        element: Int32Array.from(texts, ({ node, element }) => (isRead(node) ? element : -1)),
         left: Float64Array.from(whole, ({ left }) => left),
         right: Float64Array.from(whole, ({ right }) => right),
         first: Int32Array.from(texts, ({ first }) => first),

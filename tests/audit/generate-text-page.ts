@@ -38,6 +38,7 @@ export function generateTextPage(seed: number): string {
       () => '<svg width="18" height="14"></svg>',
       () => '<br>',
       () => '<a name="x"></a>',
+      () => '<a style="visibility:hidden"> ¶</a>',
       () => `<span style="white-space:nowrap">${words(whole(2, 4))}</span>`,
     ])();
   };
