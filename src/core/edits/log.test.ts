@@ -91,7 +91,7 @@ test("others' edits go below one's own; what is confirmed in order changes nothi
 test('what comes a second time is passed over; what comes too early asks for what is before it', () => {
   const theirs = entry(5, 'theirs', set(HEADING, 'base', 'color', 'blue'));
   const once = received(LOG, [theirs]).log;
-  expect(received(once, [theirs]).log).toEqual(once);
+  expect(received(once, [theirs]).log).toBe(once);
   expect(received(LOG, [entry(6, 'later', theirs.edit)])).toMatchObject({ behind: 'entries', log: { revision: 4 } });
   expect(received(LOG, [{ revision: 5, id: 'unknown' }]).behind).toBe('entries');
   expect(received(LOG, [{ ...theirs, kind: 'restart' }])).toMatchObject({ behind: 'project', log: { revision: 4 } });

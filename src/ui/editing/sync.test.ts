@@ -55,6 +55,18 @@ test('edits that follow quickly travel together, on the revision they were made 
   expect(state().confirmed).toBe(state().project);
 });
 
+test('what was saved is told once, and not again when it comes back among all edits', async () => {
+  save.mockImplementation(taken);
+  commit(colour(first!, 'red'));
+  const [{ edit, id, inverse }] = state().pending as [PendingEntry];
+  const told: string[] = [];
+  const unsubscribe = useSession.subscribe(({ saving, revision }) => void told.push(`${saving} ${revision}`));
+  await jest.advanceTimersByTimeAsync(300);
+  hear([{ revision: 6, id, kind: 'do', edit, inverse }]);
+  unsubscribe();
+  expect(told).toEqual(['saving 5', 'saved 6']);
+});
+
 test("others' edits come in with the answer or by themselves, and stay under one's own", async () => {
   save.mockImplementationOnce((_, __, [mine]) =>
     Promise.resolve({ entries: [theirs(6), { revision: 7, id: mine!.id }], known: [], refused: [] }),
