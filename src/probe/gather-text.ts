@@ -19,6 +19,8 @@ export interface Word {
   readonly parts: Part[];
   /** A line ends by hand behind it. */
   hard?: boolean;
+  /** The styles of a line that holds nothing but its end. */
+  readonly empty?: number;
 }
 
 export interface Gathered extends Pick<Paragraph, 'block' | 'insetLeft' | 'insetRight' | 'align' | 'strut'> {
@@ -183,8 +185,9 @@ export class TextGatherer {
         const inner = node as HTMLElement;
         if (inner.localName === 'br') {
           end();
-          if (words.length === 0 || words[words.length - 1]!.hard) return false;
-          words[words.length - 1]!.hard = true;
+          const last = words[words.length - 1];
+          if (last && !last.hard) last.hard = true;
+          else words.push({ text: '', parts: [], hard: true, empty: styles });
           continue;
         }
         const looks = this.of(inner);

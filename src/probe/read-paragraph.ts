@@ -173,12 +173,16 @@ export class ParagraphReader {
   }
 
   #readWord(
-    { text: written, parts, hard }: Word,
+    { text: written, parts, hard, empty }: Word,
     pieces: Columns<'segment' | 'text' | 'left' | 'right'>,
     segments: Columns<'left' | 'right' | 'apart' | 'drawn' | 'hard' | 'styles'>,
     texts: ReadText[],
     order: Map<Standing, number>,
   ): void {
+    if (empty !== undefined) {
+      const at = segments.of('right').at(-1) ?? 0;
+      return segments.push({ left: at, right: at, apart: 0, drawn: 0, hard: 1, styles: empty });
+    }
     const cuts = [...this.breaksOf(written), written.length];
     let [at, cut] = [0, 0];
     const nothing = { left: Infinity, right: -Infinity, styles: 0, drawn: 0 };

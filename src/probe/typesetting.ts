@@ -32,7 +32,7 @@ export function readTypesetting(
   if (!flow || gatherer.styles.size > STYLES_MOST) return undefined;
   const { gathered } = flow;
   const breaks = breaksIn(
-    gathered.flatMap(({ words }) => words.map(({ text }) => text)),
+    gathered.flatMap(({ words }) => words.flatMap(({ text }) => text || [])),
     document,
   );
   const leading = askLeading(document, gatherer.samples, [...gatherer.pairs.values()], gatherer.lax);

@@ -89,6 +89,7 @@ test.each([
     `<table><tr><td>${PROSE}</td><td>&nbsp;&nbsp;</td><td></td></tr></table><p>&nbsp;</p>`,
   ],
   ['words that take room and aren’t seen', `<p>${PROSE.repeat(2)}<a style="visibility:hidden"> ¶</a></p>`.repeat(3)],
+  ['lines that are empty', `<p><br>${PROSE}<br><br>${PROSE.repeat(2)}<br>&nbsp;<br>${PROSE}<br></p><p><br></p>`],
   ['what is unfolded', `<details open><summary>Terms</summary><p>${PROSE}</p><p>${PROSE}</p></details>`],
 ])('%s: a page that holds them is worked out all the same', async (_, inside) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:12px;font:16px/1.5 sans-serif}</style><body>${inside}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;

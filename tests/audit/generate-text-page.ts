@@ -69,7 +69,8 @@ export function generateTextPage(seed: number): string {
       () => `<pre>${words(whole(3, 9))}\n${words(whole(3, 9))}</pre>`,
       () => table(),
       () => `<blockquote>${depth < 2 ? block(depth + 1) : text()}</blockquote>`,
-      () => `<p>${pick(['&nbsp;', '&nbsp;<br>&nbsp;', `&nbsp;<br>${text(4)}`])}</p>`,
+      () =>
+        `<p>${pick(['&nbsp;', '<br>', '&nbsp;<br>&nbsp;', `&nbsp;<br>${text(4)}`, `${text(3)}<br><br>${text(4)}<br><em><br>${text(2)}</em>`])}</p>`,
       () => `<div>${text(3)}${depth < 2 ? block(depth + 1) : ''}${text(2)}</div>`,
       () => `<div class="${pick(['column', 'placed'])}"><p>${text(4)}</p><p>${text(6)}</p></div>`,
       ...(hard

@@ -131,6 +131,13 @@ export function readTops({ paragraphs }: Typesetting, texts: MeasuredTexts, lead
         struts[p]![one.line[i]!] = facts.boxes[atoms.element[atom]! * 4 + 1]!;
     }
   });
+  each((p, { styles }, { strut }) => {
+    // Lines on which nothing is seen lie between the others.
+    const tops = struts[p]!;
+    const step = (line: number) => leading.step(strut, styles[line]!, styles[line + 1]!);
+    for (let i = 1; i < tops.length; i++) if (Number.isNaN(tops[i])) tops[i] = tops[i - 1]! + step(i - 1);
+    for (let i = tops.length - 2; i >= 0; i--) if (Number.isNaN(tops[i])) tops[i] = tops[i + 1]! - step(i);
+  });
   texts.tops = struts;
   texts.reach = paragraphs.map((paragraph, p) => (lines[p] ? reachOf(paragraph, lines[p]!, struts[p]!, facts) : NO_REACH));
   each((p) => hold(p, !struts[p]!.some(Number.isNaN)));
