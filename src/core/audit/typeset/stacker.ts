@@ -51,7 +51,7 @@ export class Stacker implements Placing {
     for (let i = 0; i < list.length; i++) {
       const unit = list[i]!;
       if (unit >= 0) cursor = this.place(unit, cursor + gap(i));
-      else if (this.tops[-1 - unit]) cursor = this.#setLines(-1 - unit, cursor + gap(i));
+      else if (this.styles[-1 - unit]) cursor = this.#setLines(-1 - unit, cursor + gap(i));
     }
     boxes[at + 3] = cursor + (page.slack[element] ? page.set.heights.rest[element]! : gap(list.length));
     return this.#asGiven(element, was);
