@@ -11,6 +11,8 @@ interface Part {
   readonly style: number;
   /** With those of all inline elements around it. */
   readonly styles: number;
+  /** No line ends beside it in what is kept on one line, too. */
+  readonly kept?: boolean;
 }
 
 /** What stands between two spaces. */
@@ -163,7 +165,11 @@ export class TextGatherer {
             // No line breaks in it; a space at an end of it would be one of the line around it, too.
             const run = text.nodeValue!;
             if (/^[ \t\n\r\f]|[ \t\n\r\f]$|[\u00ad\u200b]/.test(run)) return false;
-            take({ node: text, from: 0, to: run.length, element, style: own, styles }, 'x'.repeat(run.length), around);
+            take(
+              { node: text, from: 0, to: run.length, element, style: own, styles, kept: true },
+              'x'.repeat(run.length),
+              around,
+            );
             continue;
           }
           for (const { 0: run, index: from } of text.nodeValue!.matchAll(/[ \t\n\r\f]+|[^ \t\n\r\f]+/g)) {
@@ -198,7 +204,7 @@ export class TextGatherer {
           const high = `${inner.offsetHeight} ${looks.marginTop} ${looks.marginBottom} ${looks.display} ${fontOf(looks)} | ${looks.verticalAlign} ${key}`;
           const style = this.#styleOf(high);
           const all = this.lax ? 1 << style : styles | (1 << style);
-          take({ node: inner, from: 0, to: 1, element: -1, style, styles: all }, '\ufffc', around);
+          take({ node: inner, from: 0, to: 1, element: -1, style, styles: all, kept: whole }, whole ? 'x' : '\ufffc', around);
           continue;
         }
         const holds = whole || looks.getPropertyValue('text-wrap-mode') === 'nowrap';

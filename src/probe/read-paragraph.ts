@@ -183,7 +183,7 @@ export class ParagraphReader {
       const at = segments.of('right').at(-1) ?? 0;
       return segments.push({ left: at, right: at, apart: 0, drawn: 0, hard: 1, styles: empty });
     }
-    const cuts = [...this.breaksOf(written), written.length];
+    const cuts = [...this.#cutsIn(written, parts), written.length];
     let [at, cut] = [0, 0];
     const nothing = { left: Infinity, right: -Infinity, styles: 0, drawn: 0 };
     let row = nothing;
@@ -216,6 +216,21 @@ export class ParagraphReader {
     end(hard ?? false, this.#apartAt(last.node, last.style, last.to));
   }
 
+  /** Where a line may end inside a word: whatever stands beside what stands there like a letter, one may end on both sides of that. */
+  #cutsIn(written: string, parts: Word['parts']): readonly number[] {
+    const cuts = this.breaksOf(written);
+    if (!parts.some(({ node }) => node.nodeType === 1)) return cuts;
+    const all = new Set(cuts);
+    let at = 0;
+    parts.forEach(({ from, to }, i) => {
+      const before = parts[i - 1];
+      const isBeside = parts[i]!.node.nodeType === 1 || before?.node.nodeType === 1;
+      if (before && isBeside && !(before.kept && parts[i]!.kept)) all.add(at);
+      at += to - from;
+    });
+    return [...all].sort((a, b) => a - b);
+  }
+
   /**
    * Finds out how much wider parts of words that may end a line are without what follows them, since letters come nearer to each other: and to
    * spaces: for each style of type and pair of letters once.
@@ -240,7 +255,7 @@ export class ParagraphReader {
     for (const { words } of all)
       for (const { text: written, parts } of words) {
         if (APART.test(written)) continue;
-        const cuts = this.breaksOf(written);
+        const cuts = this.#cutsIn(written, parts);
         let at = 0;
         for (const part of parts) {
           for (const cut of cuts) if (cut > at && cut <= at + part.to - part.from) ask(part, part.from + cut - at);

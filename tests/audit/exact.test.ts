@@ -101,6 +101,17 @@ test.each([
   expect(layouts).toBeLessThan(widths.length / 3);
 });
 
+test('a line may end on both sides of what stands in it like a letter, but not where all is kept on one', async () => {
+  const atom = '<svg width="18" height="14"></svg>';
+  const text = `<p>${PROSE}“${atom}”, ${PROSE}${atom}; mill/${atom}/pond (${atom}) <span style="white-space:nowrap">as${atom}it${atom}!</span> ${PROSE}</p>`;
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:12px;font:16px/1.5 sans-serif}</style><body>${text.repeat(3)}`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const { worked, wrong } = await page.compareTexts(from(340, 260));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(200);
+});
+
 test('the smallest piece of work is one layout, or what is worked out between two', async () => {
   const page = await MeasuredPage.open(project, project.pages[3]!);
   const pieces: (readonly [results: number, layouts: number])[] = [];

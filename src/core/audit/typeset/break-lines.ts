@@ -20,6 +20,8 @@ class LineSum {
   #from = 0;
   /** How much more it may be: where it isn't known whether a width is rounded up. */
   doubt = 0;
+  /** How much more or less: where texts are read as they are, each may be rounded up or not. */
+  vague = 0;
 
   constructor(private readonly paragraph: Paragraph) {}
 
@@ -29,6 +31,7 @@ class LineSum {
     this.#text = pieces.text[piece]!;
     this.#from = pieces.left[piece]!;
     this.doubt = 0;
+    this.vague = 0;
   }
 
   /** Takes in a piece. @returns where the line ends with it */
@@ -39,6 +42,7 @@ class LineSum {
       const width = texts.right[this.#text]! - this.#from;
       const off = Math.abs(width / UNIT - Math.round(width / UNIT)) * UNIT;
       if (off > WHOLE && off < exact) this.doubt += UNIT;
+      if (exact >= UNIT) this.vague += UNIT / 2;
       this.#done += rounded(width, exact) + texts.left[this.#text + 1]! - texts.right[this.#text]!;
       this.#from = texts.left[++this.#text]!;
     }
@@ -77,7 +81,7 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       const begin = starts[starts.length - 1]!;
       // What is shaped anew at its begin may be taken to be one unit wider, while it is the same text.
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
-      const more = (exact > 0 ? NEAR + exact : 0) + off;
+      const more = (exact > 0 ? NEAR + exact : 0) + off + sum.vague;
       // A word isn't known to fit where there is no room for the space behind it, too.
       const less = more + sum.doubt + (isInside ? 0 : apart) + (isDrawn ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
