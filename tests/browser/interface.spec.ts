@@ -25,6 +25,8 @@ test('no answer from the server: edits are kept, said, and sent again', async ({
   await expect(frameOf(page).locator('.notice')).toHaveCSS('height', '80px');
   const bar = page.getByRole('status', { name: 'No connection to the server' });
   await expect(bar).toContainText('2 edits wait in this window');
+  // Right after a try that failed, or the next one by itself would come first.
+  await page.waitForEvent('requestfailed', (tried) => tried.url().endsWith('/edits'));
   await page.unroute('**/edits');
   await bar.getByRole('button', { name: 'Try now' }).click();
   await saved(page);
