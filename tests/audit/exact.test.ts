@@ -86,7 +86,7 @@ const PROSE = 'Members lend what they seldom need, and bring it back on the even
 test.each([
   [
     'spaces that make a line nobody reads',
-    `<table><tr><td>${PROSE}</td><td>&nbsp;&nbsp;</td><td></td></tr></table><p>&nbsp;</p>`,
+    `<table><tr><td>${PROSE}</td><td>&nbsp;&nbsp;</td><td></td></tr></table><p>&nbsp;</p><div style="display:flex"><p>${PROSE}</p><p>&nbsp;</p></div>`,
   ],
   ['words that take room and aren’t seen', `<p>${PROSE.repeat(2)}<a style="visibility:hidden"> ¶</a></p>`.repeat(3)],
   ['lines that are empty', `<p><br>${PROSE}<br><br>${PROSE.repeat(2)}<br>&nbsp;<br>${PROSE}<br></p><p><br></p>`],

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { CHECKS } from '../checks';
 import { usualLimits } from '../check';
+import { facts } from '../checks/facts-for-tests';
 import type { PageFacts } from '../facts';
+import { Pinned } from '../facts';
 import type { Judged } from '../judge';
 import { judgesOf } from '../judge';
 import { SLACK } from '../readers';
@@ -112,4 +114,20 @@ test('an area is in doubt by its sides that move alone, and always where those t
   );
   expect(counts.turned).toBeGreaterThan(15);
   expect(counts.doubted).toBeLessThan(counts.doubtedAll * 0.8);
+});
+
+test('which of two bars is told is in doubt where they are nearly as high as each other', () => {
+  const check = CHECKS.find(({ id }) => id === 'tall-bars')!;
+  const [judge] = judgesOf([{ check, limits: usualLimits(check) }]);
+  const doubtWith = (height: number) => {
+    const bars = facts(1200, [
+      { id: 'upper', box: [0, 0, 1200, 200] },
+      { id: 'lower', box: [0, 600, 1200, height] },
+    ]);
+    const pinned = Uint8Array.from([0, Pinned.top, Pinned.bottom]);
+    const [verdict] = verdictsOn([judge!], { ...bars, pinned, doubt: { ...NOT_LOOSE, sized: false } });
+    expect(verdict!.found).toHaveLength(1);
+    return verdict!.trace.isDoubtful(0, verdict!.end);
+  };
+  expect([180, 199.9, 200.1, 220].map(doubtWith)).toEqual([false, true, true, false]);
 });
