@@ -262,7 +262,7 @@ export class Pass {
       at,
       tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
       doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
-      isDoubtful: (judge, verdict) => this.#still.isDoubtful(verdict, this.sweep.judges.indexOf(judge)),
+      isDoubtful: (judge, verdict, ends) => this.#still.isDoubtful(verdict, this.sweep.judges.indexOf(judge), ends),
     };
     const asked = at(from);
     const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));

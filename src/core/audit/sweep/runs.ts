@@ -114,12 +114,13 @@ export function* runsBetween(
   /** Widths next to where the arrangement changes and type grows: both are rounded, and a text may go back and forth before it stays. */
   function* wavering(from: number, to: number): Generator<undefined, number[]> {
     if (!isSized(measured(from), measured(to))) return [];
-    for (const width of [outer.first, outer.last]) {
+    const [low, high] = [from === first ? outer.first : from, to === last ? outer.last : to];
+    for (const width of [low, high]) {
       measured(width);
       yield;
     }
     const inside = sorted().filter((width) => width >= from && width <= to);
-    const within = [...new Set([from === first ? outer.first : from, ...inside, to === last ? outer.last : to])];
+    const within = [...new Set([low, ...inside, high])];
     const found = within.flatMap((here, i) => {
       const before = within[i - 1];
       if (before === undefined || here - before !== 1 || !isSized(measured(before), measured(here))) return [];

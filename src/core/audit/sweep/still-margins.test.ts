@@ -42,3 +42,12 @@ test('what is not known at all stays in doubt', () => {
   expect(still.isDoubtful(single(Kind.unknown), 0)).toBe(true);
   expect(still.isDoubtful(verdict(5), 0)).toBe(false);
 });
+
+test('a number that was the same elsewhere is in doubt where it is not so at both ends', () => {
+  const still = new StillMargins();
+  for (let i = 0; i < 2; i++) still.meet([verdict(0.1)]);
+  const ends = (...margins: number[]) => margins.map((margin) => verdict(margin));
+  expect(still.isDoubtful(verdict(0.1), 0, ends(0.1, 0.1))).toBe(false);
+  expect(still.isDoubtful(verdict(0.1), 0, ends(0.1, 40))).toBe(true);
+  expect(still.isDoubtful(verdict(0.1), 0, ends(-0.2, 0.1))).toBe(true);
+});

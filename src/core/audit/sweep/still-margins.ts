@@ -17,20 +17,29 @@ export class StillMargins {
   meet(verdicts: readonly Verdict[]): void {
     verdicts.forEach((verdict, judge) => {
       const met = (this.#met[judge] ??= new Map<number, number>());
-      const keys = new Set<number>();
-      hasNear(verdict, (key) => {
-        if (key !== UNKNOWN) keys.add(key);
-        return false;
-      });
-      for (const key of keys) met.set(key, (met.get(key) ?? 0) + 1);
+      for (const key of nearKeys(verdict)) met.set(key, (met.get(key) ?? 0) + 1);
     });
   }
 
-  /** Whether a verdict on worked-out numbers could be another on measured ones. */
-  isDoubtful(verdict: Verdict, judge: number): boolean {
+  /**
+   * Whether a verdict on worked-out numbers could be another on measured ones.
+   * @param ends verdicts at both ends of what it lies in: a number that stands still is there, too
+   */
+  isDoubtful(verdict: Verdict, judge: number, ends: readonly Verdict[] = []): boolean {
     const met = this.#met[judge];
-    return hasNear(verdict, (key) => (met?.get(key) ?? 0) < 2);
+    const there = ends.map(nearKeys);
+    return hasNear(verdict, (key) => (met?.get(key) ?? 0) < 2 || there.some((keys) => !keys.has(key)));
   }
+}
+
+/** What tells the numbers that are near to their limits from others. */
+function nearKeys(verdict: Verdict): ReadonlySet<number> {
+  const keys = new Set<number>();
+  hasNear(verdict, (key) => {
+    if (key !== UNKNOWN) keys.add(key);
+    return false;
+  });
+  return keys;
 }
 
 /** Whether a number that is near to its limit is one that is looked for, by what tells it from others. */

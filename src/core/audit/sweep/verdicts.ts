@@ -100,15 +100,16 @@ export interface Telling {
   readonly tell: (width: number, found: readonly Judged[]) => void;
   /** It can't be told without measuring. */
   readonly doubt: (width: number, judge: Judge) => void;
-  /** Whether a verdict on worked-out facts could be another on measured ones. */
-  readonly isDoubtful: (judge: Judge, verdict: Verdict) => boolean;
+  /** Whether a verdict on worked-out facts could be another on measured ones, by what was said at both ends. */
+  readonly isDoubtful: (judge: Judge, verdict: Verdict, ends: readonly Verdict[]) => boolean;
 }
 
 /** A judge's verdict on worked-out facts, told or doubted. */
-function tellOne(judge: Judge, width: number, { at, tell, doubt, isDoubtful }: Telling, room?: number): Verdict {
-  const [verdict] = verdictsOn([judge], at(width), room);
-  if (isDoubtful(judge, verdict!)) doubt(width, judge);
-  else tell(width, verdict!.found);
+function tellOne(judge: Judge, width: number, telling: Telling, room?: number, ends?: readonly Verdict[]): Verdict {
+  const [verdict] = verdictsOn([judge], telling.at(width), room);
+  const isNearly = verdict!.trace.isDoubtful(0, verdict!.end);
+  if (isNearly && (!ends || telling.isDoubtful(judge, verdict!, ends))) telling.doubt(width, judge);
+  else telling.tell(width, verdict!.found);
   return verdict!;
 }
 
@@ -124,7 +125,7 @@ export function verdictsAtEach(judges: readonly Judge[], from: number, to: numbe
  */
 export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: number, last: Verdict, telling: Telling): void {
   const room = first.end - first.start + SPARE;
-  const one = (width: number) => tellOne(judge, width, telling, room);
+  const one = (width: number) => tellOne(judge, width, telling, room, [first, last]);
   const parts: [number, Verdict, number, Verdict][] = [[from, first, to, last]];
   while (parts.length > 0) between(...parts.pop()!);
 
