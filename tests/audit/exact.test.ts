@@ -279,6 +279,18 @@ test.each([
   expect(worked).toBeGreaterThan(200);
 });
 
+test('a room that begins to grow between a look and an end isn’t taken for even', async () => {
+  const css =
+    'body{margin:0;font:17px/1.4 sans-serif}div{display:flex}p{margin:0;flex:40 1 0}p:first-child{flex:1 1 0;min-width:24px}';
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${css}</style><body><div><p>A</p><p>${WORDY} ${WORDY}</p></div>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  // It grows from 984 px on.
+  const { worked, wrong } = await page.compareTexts(from(977, 256));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(200);
+});
+
 test('how far a line reaches that isn’t worked out is not taken for known where others are', async () => {
   const page = await MeasuredPage.openHtml(generateTextPage(8), asked);
   expect(await compare(page, from(1150, 160))).toEqual([]);

@@ -1,8 +1,10 @@
 'use client';
 
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
+import type { Slice } from '@/core/breakpoints';
 import { bandAt, intersect } from '@/core/breakpoints';
+import type { Page, Project } from '@/core/document';
 import { ancestorsOf, parentOf, partNamed } from '@/core/document';
 import { select } from '../view/actions';
 import { BUTTON } from '../theme/controls';
@@ -22,6 +24,13 @@ import { useDrawnRows } from './drawn-rows';
 
 const NO_FINDINGS: never[] = [];
 
+interface Outlined {
+  readonly project: Project;
+  readonly page: Page;
+  readonly bandStart: number;
+  readonly slice: Slice;
+}
+
 /** The page's elements as a tree (ARIA tree pattern): arrows walk, Enter selects, F2 renames. */
 export function Outline() {
   // What changes many rows, an edit or the crossing of a breakpoint, must not keep the page and the cursor waiting.
@@ -29,6 +38,11 @@ export function Outline() {
   const page = useDeferredValue(useSession(steadyPage));
   const bandStart = useDeferredValue(useSession(steadyBandStart));
   const slice = useDeferredValue(useSession((session) => session.slice));
+  // Drawn once it is time: what is put off is drawn twice here, first as it was.
+  return <Tree {...{ project, page, bandStart, slice }} />;
+}
+
+const Tree = memo(function Tree({ project, page, bandStart, slice }: Outlined) {
   const selection = useSession((session) => session.selection);
   const findings = useSession((session) => session.findings[session.pageId] ?? NO_FINDINGS);
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
@@ -245,4 +259,4 @@ export function Outline() {
       </div>
     </section>
   );
-}
+});

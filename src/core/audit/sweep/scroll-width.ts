@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 
 /** How far anything reaches to the right, px. */
-function reach({ boxes, lines, shown }: Pick<PageFacts, 'boxes' | 'lines' | 'shown'>): number {
+export function reach({ boxes, lines, shown }: Pick<PageFacts, 'boxes' | 'lines' | 'shown'>): number {
   let far = 0;
   for (let i = 0; i < lines.length; i++) {
     if (!shown[i]) continue;

@@ -32,6 +32,8 @@ export interface TextPart {
 
 /** Where it is looked whether it is as worked out, as shares of a part. */
 const LOOKS = [0.44, 0.77] as const;
+/** Where something bends between a look and an end, not less than this part of it is seen at the look. */
+const SEEN = 1 / 2;
 /** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
 const THIRDS = 3;
 /** With fewer widths that aren't known it isn't worth while to measure others for them. */
@@ -116,7 +118,7 @@ export function* textParts(
       const worked = begin && between.factsAt(look, begin);
       if (!worked) continue;
       known++;
-      if (disagreement(worked, measured(look))) return yield* divide(from, to, [look]);
+      if (disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
     }
     if (known === 0) return asMeasured();
     parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });

@@ -1,0 +1,22 @@
+import { facts } from '../checks/facts-for-tests';
+import { disagreement } from './disagreement';
+
+const page = (right: number, scrollWidth = Math.round(right)) => facts(400, [{ id: 'far', box: [0, 0, right, 50] }], scrollWidth);
+const workedOut = (right: number, known = 0) => ({
+  ...page(right),
+  doubt: { loose: new Uint8Array(2), sized: false, rooms: new Float64Array(2).fill(known) },
+});
+
+test('a px that a page scrolls further is another number, unless what reaches farthest lies at half a px', () => {
+  expect(disagreement(workedOut(450.1), page(450.1))).toBeUndefined();
+  expect(disagreement(workedOut(450.1), page(450.1, 451))).toBe('the width that can be scrolled: 450, not 451');
+  expect(disagreement(workedOut(450.48), page(450.52))).toBeUndefined();
+  expect(disagreement(workedOut(450.48), page(450.52, 452))).toBe('the width that can be scrolled: 450, not 452');
+});
+
+test('where it is looked whether anything bends beside it, half as much counts', () => {
+  expect(disagreement(workedOut(450), page(450.15))).toBeUndefined();
+  expect(disagreement(workedOut(450), page(450.15), 1 / 2)).toBe('side 2 of far: 450, not 450.15');
+  expect(disagreement(workedOut(450, 0.125), page(450.09))).toBeUndefined();
+  expect(disagreement(workedOut(450, 0.125), page(450.09), 1 / 2)).toMatch(/^how wide far is: 450, not 450.09/);
+});
