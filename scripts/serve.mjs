@@ -8,6 +8,8 @@ const port = Number(process.env.PORT);
 /** How long a request's headers, and all of it, may take to arrive, ms. */
 const HEADERS_MOST_MS = 20_000;
 const REQUEST_MOST_MS = 60_000;
+/** Idle connections are kept for longer than browsers and programs use them again, so that none is closed under a request that is on its way. */
+const KEEP_ALIVE_MS = 75_000;
 /** What is under way when the program is told to stop has so long, ms. */
 const STOP_MOST_MS = 2_000;
 
@@ -31,6 +33,7 @@ const server = createServer((request, response) => {
 });
 server.headersTimeout = HEADERS_MOST_MS;
 server.requestTimeout = REQUEST_MOST_MS;
+server.keepAliveTimeout = KEEP_ALIVE_MS;
 server.on('error', (error) => {
   console.error(error.message);
   process.exit(1);

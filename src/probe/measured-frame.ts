@@ -24,22 +24,14 @@ export async function openFrame(html: string, height: number): Promise<HTMLIFram
   const opened = document.createElement('iframe');
   // Nobody looks at it, so that browsers needn't paint it.
   opened.style.cssText = `border:0;visibility:hidden;position:absolute;left:0;top:0;width:1280px;height:${height}px`;
-  const hasLoaded = () => new Promise((done) => opened.addEventListener('load', done, { once: true }));
-  if (/^<!doctype html>/i.test(html)) {
-    const loaded = hasLoaded();
-    opened.srcdoc = html;
-    document.body.append(opened);
-    await loaded;
-  } else {
-    // A document in an attribute is never in quirks mode (HTML, 13.2.6.4.1); one that is written is.
-    document.body.append(opened);
-    const written = opened.contentDocument!;
-    written.open();
-    const loaded = hasLoaded();
-    written.write(html);
-    written.close();
-    await loaded;
-  }
+  // A document in an attribute is never in quirks mode (HTML, 13.2.6.4.1) and takes a navigation; one that is written is in its own, and stands sooner.
+  document.body.append(opened);
+  const written = opened.contentDocument!;
+  written.open();
+  const loaded = new Promise((done) => opened.addEventListener('load', done, { once: true }));
+  written.write(html);
+  written.close();
+  await loaded;
   const inside = opened.contentDocument!;
   const rest = inside.createElement('style');
   rest.textContent = AT_REST;

@@ -9,6 +9,7 @@ import { loadFiles } from '../store/files';
 import { fontData } from './fonts';
 import type { MovedAt } from './versions-in-page';
 import { measuringTabs, POLICY } from './measuring';
+import { stand } from './stand';
 import { Tries } from './tries';
 
 /** One line of a comparison's answer. */
@@ -43,13 +44,13 @@ export async function* compareVersions(
   if (widths.length === 0) return yield { type: 'done' };
   for (const { project } of [before, after]) await loadFiles(project);
   const html = ({ project, page: one }: Version) => previewDocument(renderPreview(project, one, fontData, slice), POLICY);
-  const versions = [html(before), html(after), slice.height] as const;
+  const versions = [html(before), html(after)];
   const tries = new Tries(`The versions of “${after.page.name}” could not be compared`);
   let at = 0;
   async function* compareRest(): AsyncGenerator<CompareLine> {
     const tab = await measuringTabs.take();
     try {
-      await tab.ask((page) => page.evaluate(([a, b, height]) => globalThis.millPond.loadPair(a, b, height), versions));
+      await stand(tab, versions, slice.height);
       for (; at < widths.length; at += CHUNK) {
         const asked = [widths.slice(at, at + CHUNK), looks] as const;
         const moved = await tab.ask((page) => page.evaluate(([list, how]) => globalThis.millPond.comparePair(list, how), asked));

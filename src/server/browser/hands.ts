@@ -11,7 +11,7 @@ import { Aborted } from './turns';
 
 /** Tabs that work on one page at once: each has a core. */
 const HANDS = 2;
-/** Fewer widths are decided sooner by one. */
+/** Fewer widths, of all views together, are decided sooner by one: the other would load the page for them. */
 const DIVIDED_LEAST = 600;
 /** Narrow widths take longer, so that this share of all is as much work as the rest. */
 const NARROW = 0.4;
@@ -87,6 +87,7 @@ export async function* byHands(
       if (!(error instanceof Aborted && allTaken.signal.aborted)) throw error;
     }
   }
-  const more = Math.min(HANDS, open.length) - 1;
+  const isMuch = wanted.reduce((sum, { widths, heights }) => sum + widths.length * heights.length, 0) >= DIVIDED_LEAST;
+  const more = isMuch ? Math.min(HANDS, open.length) - 1 : 0;
   yield* together([hand(true), ...Array.from({ length: more }, ifNeeded)]);
 }

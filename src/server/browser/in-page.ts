@@ -5,7 +5,8 @@ import type { ColumnGrid } from '@/core/document';
 import { layColumns } from '@/core/grid';
 import { DocumentReader } from '@/probe/document-facts';
 import type { Setting } from '@/probe/measured-frame';
-import { MeasuredFrame, openFrame } from '@/probe/measured-frame';
+import type { StandingDocument } from './documents-in-page';
+import { StandingDocuments } from './documents-in-page';
 import { changeOf, compareVersions } from './versions-in-page';
 import { atHeights, isMark, markOf } from './heights-in-page';
 import { compareTexts } from './texts-in-page';
@@ -48,7 +49,12 @@ export interface PackedStep {
 }
 
 interface Measuring {
-  load(html: string, height: number): Promise<void>;
+  /**
+   * Has documents stand at a viewport height, px: the one that is measured from now on, or two versions that are compared.
+   * @param sources those to be loaded, by key
+   * @returns keys of those that don't stand and were not given: then nothing is measured
+   */
+  stand(keys: readonly string[], height: number, sources: Readonly<Record<string, string>>): Promise<string[]>;
   /** Takes up a sweep of the loaded page: a `SweepTask` as JSON, since thousands of numbers by themselves take long to hand over. */
   begin(task: string): void;
   /** Goes on with it for about so many ms. A `PackedStep` as JSON: one string travels faster than many objects. */
@@ -57,8 +63,6 @@ interface Measuring {
   names(): string[];
   /** Faults of the page that this script itself stands in, at the viewport it has: checks and elements. */
   judgeHere(asked: SweepTask['asked'], columns: PageFacts['columns'] | null): (readonly [check: string, element: string])[];
-  /** Two versions of a page, one over the other. */
-  loadPair(before: string, after: string, height: number): Promise<void>;
   /**
    * `MovedAt[]` as JSON: the widths at which any element stands elsewhere in one version than in the other, or with
    * `looks` reads or looks otherwise.
@@ -81,28 +85,26 @@ declare global {
   var millPond: Measuring;
 }
 
-let frame: HTMLIFrameElement | undefined;
-let measured: MeasuredFrame | undefined;
+const documents = new StandingDocuments();
+/** What is measured, or compared. */
+let now: readonly StandingDocument[] = [];
 let running: Generator<SweptPart> | undefined;
 
-let pair: readonly HTMLIFrameElement[] = [];
-
-function closeAll(): void {
-  for (const one of [frame, ...pair]) one?.remove();
-  frame = measured = running = undefined;
-  pair = [];
+async function stand(keys: readonly string[], height: number, sources: Readonly<Record<string, string>>): Promise<string[]> {
+  running = undefined;
+  now = [];
+  const lacking = keys.filter((key) => !documents.find(key));
+  for (const key of new Set(lacking)) if (sources[key] !== undefined) await documents.open(key, sources[key], height);
+  const found = keys.map((key) => documents.find(key));
+  if (found.includes(undefined)) return keys.filter((_, i) => !found[i]);
+  now = found.map((one) => one!);
+  for (const one of now) one.rest(height);
+  return [];
 }
 
-async function load(html: string, height: number): Promise<void> {
-  closeAll();
-  frame = await openFrame(html, height);
-  measured = new MeasuredFrame(frame);
-}
-
-async function loadPair(before: string, after: string, height: number): Promise<void> {
-  closeAll();
-  pair = [await openFrame(before, height), await openFrame(after, height)];
-}
+const frame = () => now[0]!.frame;
+const measured = () => now[0]!.measured;
+const pair = () => now.map((one) => one.frame);
 
 const named = new Map<string, Check>(CHECKS.map((check) => [check.id, check]));
 
@@ -119,7 +121,7 @@ function begin(task: string): void {
 
 /** Where nothing that shows depends on the height, one sweep serves all heights; the other widths are looked at once more. */
 function* everyHeight(task: SweepTask): Generator<SweptPart> {
-  const page = measured!;
+  const page = measured();
   const setting = SETTINGS.find((one) => one === task.view) ?? 'plain';
   const tagged = task.view === 'heights' || task.view === 'reflow' || task.view === 'turned';
   const [first, ...others] = task.heights;
@@ -160,7 +162,7 @@ function* everyLayer(
   heights: readonly number[],
   turned: PageFacts | undefined,
 ): Generator<SweptPart> {
-  const page = measured!;
+  const page = measured();
   page.arrange(height, 'plain');
   const layers = page.layers(setting);
   if (layers === 0) return yield { results: task.widths.map((width) => ({ width, violations: [] })), layouts: 0 };
@@ -191,7 +193,7 @@ function together(before: WidthResult | undefined, now: WidthResult): WidthResul
 }
 
 function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts | undefined): Generator<SweptPart> {
-  const page = measured!;
+  const page = measured();
   const edges = [...new Set([...page.edges, ...task.grids.map(({ from }) => Math.ceil(from))])].sort((a, b) => a - b);
   const asked = askedOf(task);
   const columns = (width: number): PageFacts['columns'] => {
@@ -242,36 +244,36 @@ function judgeHere(...[asked, columns]: Parameters<Measuring['judgeHere']>): Ret
 }
 
 function resizeOnly(first: number, last: number, rectangles: boolean): number {
-  const elements = rectangles ? [...frame!.contentDocument!.body.querySelectorAll('*')] : [];
+  const inside = frame();
+  const elements = rectangles ? [...inside.contentDocument!.body.querySelectorAll('*')] : [];
   let total = 0;
   for (let width = first; width <= last; width++) {
-    frame!.style.width = `${width}px`;
-    total += frame!.contentDocument!.documentElement.scrollWidth;
+    inside.style.width = `${width}px`;
+    total += inside.contentDocument!.documentElement.scrollWidth;
     for (const element of elements) total += element.getBoundingClientRect().left;
   }
   return total;
 }
 
-const comparePair: Measuring['comparePair'] = (widths, looks) => JSON.stringify(compareVersions(pair, widths, looks));
+const comparePair: Measuring['comparePair'] = (widths, looks) => JSON.stringify(compareVersions(pair(), widths, looks));
 
-const changeOfPair: Measuring['changeOfPair'] = (widths) => changeOf(pair, widths);
+const changeOfPair: Measuring['changeOfPair'] = (widths) => changeOf(pair(), widths);
 
-const texts: Measuring['compareTexts'] = (widths) => JSON.stringify(compareTexts(measured!, widths));
+const texts: Measuring['compareTexts'] = (widths) => JSON.stringify(compareTexts(measured(), widths));
 
-const names = () => measured!.reader.elements.map(({ id }) => id);
+const names = () => measured().reader.elements.map(({ id }) => id);
 
-const rooms: Measuring['rooms'] = (widths, ids) => JSON.stringify(roomsAt(frame!, widths, ids));
-const fits: Measuring['fits'] = (widths, row) => fitsAt(frame!, widths, row);
+const rooms: Measuring['rooms'] = (widths, ids) => JSON.stringify(roomsAt(frame(), widths, ids));
+const fits: Measuring['fits'] = (widths, row) => fitsAt(frame(), widths, row);
 
 globalThis.millPond = {
   compareTexts: texts,
-  load,
+  stand,
   begin,
   step,
   names,
   resizeOnly,
   judgeHere,
-  loadPair,
   comparePair,
   changeOfPair,
   rooms,

@@ -3,7 +3,7 @@ import { askedFor, unpacked } from '@/core/audit';
 import type { Slice } from '@/core/breakpoints';
 import { conditionInterval, DEFAULT_SLICE } from '@/core/breakpoints';
 import { conditionsOf } from '@/core/cascade';
-import { PLAIN_PROFILE, READERS_SIZE } from '@/core/document';
+import { PLAIN_PROFILE } from '@/core/document';
 import type { Page, Project, WidthRange } from '@/core/document';
 import { densitiesOf } from '@/core/devices';
 import { gridAt } from '@/core/grid';
@@ -13,6 +13,7 @@ import { fontData } from './fonts';
 import type { PackedStep, SweepTask } from './in-page';
 import type { ComparedTexts } from './texts-in-page';
 import { pageScript } from './script';
+import { stand } from './stand';
 import type { Tab } from './tab';
 import { TabPool } from './tab';
 
@@ -26,6 +27,8 @@ export const measuringTabs = new TabPool<void>(
     await page.setContent('<!doctype html><body style="margin:0">');
     await page.evaluate(await pageScript('in-page'));
   },
+  2,
+  undefined,
   2,
 );
 
@@ -171,27 +174,12 @@ const asMeasured = (html: string): string =>
 async function loadMeasured(html: string, height: number, text = 1): Promise<Tab<void>> {
   const tab = await measuringTabs.take();
   try {
-    await setTextSize(tab, text);
-    await tab.ask((page) => page.evaluate(([source, high]) => globalThis.millPond.load(source, high), [html, height] as const));
+    await stand(tab, [html], height, text);
     return tab;
   } catch (error) {
     await measuringTabs.leave(tab);
     throw error;
   }
-}
-
-/** The text size that a tab's browser has been given, where it isn't the usual one. */
-const textSizes = new WeakMap<Tab<void>, number>();
-
-/** Gives the browser the reader's text size, as its own settings would: `medium`, percentages of it and em in media queries follow. */
-async function setTextSize(tab: Tab<void>, text: number): Promise<void> {
-  if ((textSizes.get(tab) ?? 1) === text) return;
-  await tab.ask(async (page) => {
-    const session = await page.context().newCDPSession(page);
-    const [standard, fixed] = [READERS_SIZE, 13].map((size) => Math.round(size * text));
-    await session.send('Page.setFontSizes', { fontSizes: { standard: standard!, fixed: fixed! } });
-  });
-  textSizes.set(tab, text);
 }
 
 /** What the page is written for: the reader; the height is the frame's own. */

@@ -12,6 +12,7 @@ import { deciding } from './deciding';
 import { fontData } from './fonts';
 import { turns } from './lanes';
 import { measuringTabs, POLICY } from './measuring';
+import { stand } from './stand';
 import { tried } from './tries';
 
 /** Widths with one more at each side: what happens at an edge is seen from both. */
@@ -92,10 +93,7 @@ export async function changeBetween(before: Project, after: Project, pageId: str
   return tried('The versions could not be compared', () =>
     turns.run({ urgency: 'now' }, () =>
       measuringTabs.use(async (tab) => {
-        const { height } = DEFAULT_SLICE;
-        await tab.ask((page) =>
-          page.evaluate(([x, y, high]) => globalThis.millPond.loadPair(x, y, high), [a!, b!, height] as const),
-        );
+        await stand(tab, [a!, b!], DEFAULT_SLICE.height);
         return tab.ask((page) => page.evaluate((list) => globalThis.millPond.changeOfPair(list), [...widths]));
       }),
     ),

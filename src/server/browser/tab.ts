@@ -11,7 +11,9 @@ const BEAT_MOST_MS = 2_000;
 /** How long a new tab may take to open, ms. */
 const OPEN_MOST_MS = 15_000;
 /** A tab is renewed after so many uses, so that what pages leave behind doesn't add up. */
-const USES_MOST = 40;
+const USES_MOST = 200;
+/** How long those wait that are only kept for a while, ms. A new one takes a second to open where the machine is busy. */
+const SPARE_MS = 10_000;
 
 /** A page of the browser that may crash, hang or go at any time. All that is asked of it goes through `ask`. */
 export class Tab<E = undefined> {
@@ -85,16 +87,19 @@ export class Tab<E = undefined> {
 /** Tabs of one sort, kept for the next who need one as long as they are sound. */
 export class TabPool<E = undefined> {
   readonly #idle: Tab<E>[] = [];
+  #closing: NodeJS.Timeout | undefined;
 
   /**
    * @param prepare what is done once with each new page
    * @param keep how many wait, at most
+   * @param spare how many more wait for a while: whoever needs several at once needs them again soon
    */
   constructor(
     private readonly options: BrowserContextOptions,
     private readonly prepare: (page: BrowserPage) => Promise<E>,
     private readonly keep: number,
     private readonly silentMostMs?: number,
+    private readonly spare = 0,
   ) {}
 
   async use<T>(work: (tab: Tab<E>) => Promise<T>): Promise<T> {
@@ -134,7 +139,16 @@ export class TabPool<E = undefined> {
 
   async leave(tab: Tab<E>): Promise<void> {
     tab.uses++;
-    if (tab.usable && tab.uses < USES_MOST && this.#idle.length < this.keep) this.#idle.push(tab);
-    else await tab.close();
+    if (!tab.usable || tab.uses >= USES_MOST || this.#idle.length >= this.keep + this.spare) return tab.close();
+    this.#idle.push(tab);
+    if (this.#idle.length > this.keep) this.#closeSpareSoon();
+  }
+
+  #closeSpareSoon(): void {
+    clearTimeout(this.#closing);
+    this.#closing = setTimeout(() => {
+      // Those that have waited longest.
+      for (const tab of this.#idle.splice(0, Math.max(0, this.#idle.length - this.keep))) void tab.close();
+    }, SPARE_MS).unref();
   }
 }

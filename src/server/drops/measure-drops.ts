@@ -8,6 +8,7 @@ import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '../browser/fonts';
 import { turns } from '../browser/lanes';
 import { measuringTabs, POLICY } from '../browser/measuring';
+import { stand } from '../browser/stand';
 import { tried } from '../browser/tries';
 import { loadFiles } from '../store/files';
 
@@ -39,9 +40,7 @@ export async function measureDrops(given: Project, treeId: string, row: string, 
         let top = last;
         for (let dropped = 0; dropped < items.length; dropped++) {
           const html = documentWith(project, treeId, row, dropped);
-          await tab.ask((page) =>
-            page.evaluate(([source, high]) => globalThis.millPond.load(source, high), [html, DEFAULT_SLICE.height] as const),
-          );
+          await stand(tab, [html], DEFAULT_SLICE.height);
           const look = (list: readonly number[]) =>
             tab.ask((page) => page.evaluate(([asked, id]) => globalThis.millPond.fits(asked, id), [list, row] as const));
           const failing = await widestFailing(look, first, top, edges);

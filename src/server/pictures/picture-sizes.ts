@@ -9,6 +9,7 @@ import { previewDocument, renderPreview } from '@/core/render';
 import { fontData } from '../browser/fonts';
 import type { RoomsAt } from '../browser/rooms-in-page';
 import { measuringTabs, POLICY } from '../browser/measuring';
+import { stand } from '../browser/stand';
 import { tried } from '../browser/tries';
 import { turns } from '../browser/lanes';
 import { loadFiles } from '../store/files';
@@ -84,9 +85,7 @@ async function measured(project: Project, html: string, stands: readonly Behind[
     }
   };
   try {
-    await tab.ask((page) =>
-      page.evaluate(([source, high]) => globalThis.millPond.load(source, high), [html, DEFAULT_SLICE.height] as const),
-    );
+    await stand(tab, [html], DEFAULT_SLICE.height);
     await look(lookedAt(bandsOf(project, DEFAULT_SLICE), first, last));
     await look(bends([...rooms.values()].sort((a, b) => a.width - b.width)));
   } finally {
