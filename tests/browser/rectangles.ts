@@ -14,6 +14,9 @@ import { readProject } from './workbench';
 async function rectangles(page: Page): Promise<string[]> {
   await page.evaluate(async () => {
     await document.fonts.ready;
+    // Another file may be chosen only when a frame of the new size is drawn; decoding ends for the one before it.
+    do await new Promise(requestAnimationFrame);
+    while (![...document.images].every(({ complete }) => complete));
     await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
   });
   return page.evaluate(() => {

@@ -80,11 +80,12 @@ function withList(project: Project): Project {
   return [table, insert, list].reduce((before, edit) => makeEdit(before, edit).document, project);
 }
 
-/** A page that somebody else wrote, behind the others. */
+/** A page that somebody else wrote, behind the others, and a file that nothing shows. */
 function withBrought(project: Project): Project {
   const html = '<!doctype html><title>Brought</title><p style="color: red" class="a">One <b>two</b><p>Three';
   const read = bringIn([{ path: 'brought.html', bytes: Buffer.from(html) }], { project, hash: hashForTests, key: 'br' });
-  return makeEdit(project, bringInEdit(read)).document;
+  const spare = { path: 'spare.png', type: 'image/png', hash: '1'.repeat(64), bytes: 7 };
+  return makeEdit(makeEdit(project, bringInEdit(read)).document, { type: 'addFiles', files: [spare] }).document;
 }
 
 /** What random edits begin with: a page with all that nests in particular ways, parts in parts among it. */

@@ -33,7 +33,7 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
       const back = inverses.reduce((project, inverse) => makeEdit(project, inverse).document, document);
       expect(back).toEqual(demo);
     }),
-    { numRuns: 50 },
+    { numRuns: 30 },
   );
 });
 
