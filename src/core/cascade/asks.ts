@@ -1,5 +1,6 @@
 import type { Page, Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
+import { carried } from '../document/versions';
 import { readWholeSheet } from '../read';
 import { balanced, withAddresses } from '../read/references';
 import { askOf, askValues } from './imported';
@@ -98,8 +99,20 @@ function asking(rule: PageRule['rule'], selector: string, declarations: string):
   return around.reduceRight((inner, one) => `${one} { ${inner} }`, text);
 }
 
+const inDoubt = new WeakMap<readonly PageRule[], boolean>();
+
+/** Whether any rule has to be asked about. */
+function isInDoubt(rules: readonly PageRule[]): boolean {
+  let is = inDoubt.get(rules);
+  if (is === undefined) inDoubt.set(rules, (is = rules.some(({ rule }) => rule.unsure || rule.doubtful)));
+  return is;
+}
+
+const isStyled = carried(
+  (elements) => Object.values(elements).some(({ attributes }) => attributes.style !== undefined),
+  (before, after) => before?.attributes.style !== after?.attributes.style,
+);
+
 /** Whether anything on the page has to be asked at all. */
 export const isAsking = (project: Project, page: Page): boolean =>
-  page.brought !== undefined &&
-  (rulesOn(project, page).some(({ rule }) => rule.unsure || rule.doubtful) ||
-    Object.values(page.elements).some(({ attributes }) => attributes.style !== undefined));
+  page.brought !== undefined && (isInDoubt(rulesOn(project, page)) || isStyled(page.elements));

@@ -5,7 +5,7 @@ import { childIds, kept, readProject } from '../document';
 import { contains, cutsAcross } from '../breakpoints';
 import type { Edit } from './edit';
 import { applyEdit } from './apply-edit';
-import { makeEdit } from './make-edit';
+import { foresee, makeEdit } from './make-edit';
 import { describeEdit } from './registry';
 import { anyEdit, demo, ids, main, page } from './any-edit-for-tests';
 import { readEdit } from './read-edit';
@@ -34,6 +34,30 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
       expect(back).toEqual(demo);
     }),
     { numRuns: 30 },
+  );
+});
+
+test('an edit that was foreseen is made as one that was not, and only on the document for which it was', () => {
+  fc.assert(
+    fc.property(anyEdit, anyEdit, (edit, before) => {
+      const [here, there] = [demo, applyAll(demo, [before]).document];
+      const outcome = (project: Project, one: Edit) => {
+        try {
+          const { document, inverse, footprint } = makeEdit(project, one);
+          return { document, inverse, footprint };
+        } catch (error) {
+          return (error as Error).message;
+        }
+      };
+      const plain = [outcome(here, edit), outcome(there, edit)];
+      try {
+        foresee(here, edit);
+      } catch {
+        // It can't be made here.
+      }
+      expect([outcome(here, edit), outcome(there, edit)]).toEqual(plain);
+    }),
+    { numRuns: 20 },
   );
 });
 

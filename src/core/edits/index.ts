@@ -6,7 +6,7 @@ export { mergeFootprints } from './footprint';
 export { advance, EMPTY_HISTORY, HISTORY_DEPTH, historyOf } from './history';
 export type { History, LogEntry } from './history';
 export { joinEdits } from './join-edits';
-export { makeEdit } from './make-edit';
+export { foresee, makeEdit } from './make-edit';
 export { allOwners, carriersOf, ownerName, overridesUnder, stylesOf } from './owners';
 export type { Written } from './through-parts';
 export { insideOf, ownerOf, ownerWritten, throughParts } from './through-parts';

@@ -1,9 +1,9 @@
 import type { Edit, EditLog, Footprint, Written } from '@/core/edits';
-import { applyEdit, EditError, made, stepped, throughParts } from '@/core/edits';
+import { applyEdit, EditError, foresee, made, readEdit, stepped, throughParts } from '@/core/edits';
 import { followDocument } from './follow-document';
 import { schedule } from './sync';
 import { invalidateSweeps } from '../measuring/sweep';
-import { logOf, useSession, writtenTo } from '../state/store';
+import { logOf, NOTHING_MARKED, useSession, writtenTo } from '../state/store';
 
 /** A gesture that may go on is sent only after this pause, ms: what has been sent can't be joined any more. */
 const GESTURE_PAUSE = 800;
@@ -36,7 +36,7 @@ function meant(edit: Edit, written?: Written): Edit {
 /** What an edit would change, without making it; undefined when it can't be made. */
 export function footprintOf(edit: Edit): Footprint | undefined {
   try {
-    return applyEdit(useSession.getState().project, meant(edit)).footprint;
+    return foresee(useSession.getState().project, readEdit(meant(edit))).footprint;
   } catch {
     return undefined;
   }
@@ -94,7 +94,7 @@ export const undo = () => step('undo');
 export const redo = () => step('redo');
 
 function show(log: EditLog, footprint: Footprint, words: string, pause?: number): void {
-  useSession.setState({ ...log, draft: undefined, announcement: words, marked: [] });
+  useSession.setState({ ...log, draft: undefined, announcement: words, marked: NOTHING_MARKED });
   followDocument(log.project);
   invalidateSweeps(footprint);
   schedule(pause);

@@ -8,7 +8,7 @@ import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
 import { footprintOf } from '../editing/edits';
 import { Keepers } from './Keepers';
 import { writeEdit, writeValue } from '../view/actions';
-import { ownerNow, shownPage, shownPseudo, useSession } from '../state/store';
+import { ownerNow, shownPage, shownPseudo, unmark, useSession } from '../state/store';
 
 interface Props {
   readonly property: string;
@@ -49,7 +49,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
   const reset = () => {
     setTyped(undefined);
     setProblem(undefined);
-    useSession.setState({ marked: [] });
+    unmark();
   };
   const write = (next: string, gesture?: string) => {
     const wrong = writeValue(property, next, target, gesture);
@@ -60,7 +60,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
   };
   const finish = () => {
     if (typed === undefined || typed.trim() === (value ?? '')) return reset();
-    if (write(typed.trim())) useSession.setState({ marked: [] });
+    if (write(typed.trim())) unmark();
   };
 
   return (
@@ -114,7 +114,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
             // The offer beneath belongs to the field.
             if (!event.relatedTarget || !box.current?.contains(event.relatedTarget)) setFocused(false);
             finish();
-            useSession.setState({ marked: [] });
+            unmark();
           }}
           onKeyDown={(event) => {
             if (event.key === 'Enter') finish();

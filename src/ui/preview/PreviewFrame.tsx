@@ -167,10 +167,11 @@ export function PreviewFrame(props: Props) {
     });
   }, [live, follow, project.id, page.id]);
 
+  const opened = open.filter((id) => id in page.elements).join(' ');
   useEffect(() => {
-    if (ready > 0 && !suspended && !use)
-      tellFrame(frame.current, { type: 'open', ids: open.filter((id) => id in page.elements) });
-  }, [ready, suspended, open, use, frame, page.elements]);
+    const ids = opened.split(' ').filter(Boolean);
+    if (ready > 0 && !suspended && !use) tellFrame(frame.current, { type: 'open', ids });
+  }, [ready, suspended, opened, use, frame]);
   const locked = lockedAmong(page.elements);
   useEffect(() => {
     const ids = { ids: [...selection], locked, leads };

@@ -185,6 +185,13 @@ export function toldHere(session: Session): Told | undefined {
   return isHere && told.page === shownPage(session) ? told.told : undefined;
 }
 
+export const NOTHING_MARKED: IntervalSet = [];
+
+/** No edit is in hand any more. */
+export function unmark(): void {
+  if (useSession.getState().marked.length > 0) useSession.setState({ marked: NOTHING_MARKED });
+}
+
 export const NOTHING_OUTSIDE: Session['outside'] = { partly: new Set(), wholly: new Set() };
 
 export const useSession = create<Session>(() => ({
@@ -214,7 +221,7 @@ export const useSession = create<Session>(() => ({
   proposal: undefined,
   stopBackground: undefined,
   foretold: '',
-  marked: [],
+  marked: NOTHING_MARKED,
   findings: {},
   accepted: {},
   sweeps: {},
