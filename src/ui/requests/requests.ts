@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Finding, PackedResults, View, WrongWidth } from '@/core/audit';
 import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
+import { askBeside, fetchJson } from './beside';
 import type { Arrived, History, PendingEntry } from '@/core/edits';
 
 /** A request the server refused, in its own words. */
@@ -26,9 +27,9 @@ export class NoAnswer extends Error {
 }
 
 /** @throws NoAnswer */
-async function ask(path: string, init: RequestInit): Promise<Response> {
+async function ask<T>(path: string, init: RequestInit, by: (path: string, init: RequestInit) => Promise<T>): Promise<T> {
   try {
-    return await fetch(path, init);
+    return await by(path, init);
   } catch (error) {
     // Browsers say no more than this of a network that failed (Fetch, 5.6).
     throw error instanceof TypeError ? new NoAnswer(error) : error;
@@ -37,20 +38,24 @@ async function ask(path: string, init: RequestInit): Promise<Response> {
 
 const errorSchema = z.object({ error: z.string() });
 
-/** @param fine tells answers besides 2xx that are read like others. @throws Refused for all else, NoAnswer */
+/**
+ * @param fine tells answers besides 2xx that are read like others
+ * @param by asks in another way than the page itself
+ * @throws Refused for all else, NoAnswer
+ */
 export async function requestJson(
   path: string,
-  init?: { method?: string; body?: unknown; fine?: (answer: unknown) => boolean },
+  init?: { method?: string; body?: unknown; fine?: (answer: unknown) => boolean; by?: typeof fetchJson },
 ): Promise<unknown> {
-  const response = await ask(path, {
+  const request = {
     method: init?.method ?? 'GET',
     ...(init?.body !== undefined && { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }),
-    cache: 'no-store',
-  });
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok || init?.fine?.(answer)) return answer;
+    cache: 'no-store' as const,
+  };
+  const { status, answer } = await ask(path, request, init?.by ?? fetchJson);
+  if ((status >= 200 && status < 300) || init?.fine?.(answer)) return answer;
   const words = errorSchema.safeParse(answer);
-  throw new Refused(response.status, words.success ? words.data.error : `The server answered with ${response.status}.`);
+  throw new Refused(status, words.success ? words.data.error : `The server answered with ${status}.`);
 }
 
 /** What is wrong with a project whose stored document can't be read. */
@@ -114,6 +119,7 @@ export async function saveEdits(projectId: string, revision: number, edits: read
       body: { revision, edits: list },
       // 422 with a word about each edit: all were refused.
       fine: (answer) => answerSchema.safeParse(answer).success,
+      by: askBeside,
     }),
   );
 }
@@ -166,7 +172,8 @@ export const postForAnswer = (path: string, body: unknown, signal: AbortSignal):
 
 /** Posts a body as it is. @throws Refused with the server's words */
 export async function postBytes(path: string, body: BodyInit, type: string, signal: AbortSignal): Promise<Response> {
-  const response = await ask(path, { method: 'POST', body, headers: { 'content-type': type }, signal });
+  const request = { method: 'POST', body, headers: { 'content-type': type }, signal };
+  const response = await ask(path, request, (...wish) => fetch(...wish));
   if (response.ok) return response;
   const words = errorSchema.safeParse(await response.json().catch(() => undefined));
   throw new Refused(response.status, words.data?.error ?? `The server answered with ${response.status}.`);
