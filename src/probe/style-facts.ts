@@ -150,7 +150,9 @@ export function readStyles(
     const replaced = REPLACED.has(node.localName);
     facts.opacity[i] = parseFloat(style.opacity);
     transparent[i] = style.opacity === '0' || (parent >= 0 && transparent[parent]) ? 1 : 0;
-    facts.visible[i] = style.visibility === 'visible' && !transparent[i] ? 1 : 0;
+    // Columns of tables have boxes, and are nothing that anybody sees or that holds anything.
+    const isColumn = style.display.startsWith('table-column');
+    facts.visible[i] = style.visibility === 'visible' && !transparent[i] && !isColumn ? 1 : 0;
     facts.cutX[i] = replaced ? Cut.none : (CUTS[style.overflowX] ?? Cut.none);
     facts.cutY[i] = replaced ? Cut.none : (CUTS[style.overflowY] ?? Cut.none);
     facts.ellipsis[i] = style.textOverflow === 'clip' ? 0 : 1;

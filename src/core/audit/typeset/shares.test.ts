@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { PLAIN_DENOMINATORS } from '../codes';
 import { facts } from '../checks/facts-for-tests';
 import type { PageFacts } from '../facts';
+import { evenShares } from './flex-lines';
 import { columnEnds } from './fr-columns';
 import { Shares } from './shares';
 
@@ -105,4 +106,28 @@ test('items of a grid are known at all widths without measuring more, and what s
   expect(new Set(apart)).toEqual(new Set([0, 1 / 64]));
   const bent = new Shares([grid(1000), grid(1111, 1), grid(1200)]);
   expect([bent.at(18, 1050), bent.at(22, 1050), bent.at(10, 1050)]).toEqual([undefined, undefined, undefined]);
+});
+
+test('items of a row that grow evenly beside one that stays are known, and what stands in them; where they aren’t told from others, only even rooms are', () => {
+  const row = (width: number) => {
+    const shares = evenShares(width - 200, 3);
+    let at = 0;
+    const items = [200, ...shares].map((wide, i) => ({
+      id: `i${i}`,
+      in: 'row',
+      box: [(at += wide) - wide, 0, wide, 80] as const,
+    }));
+    const [left, , wide] = items[2]!.box;
+    return facts(width, [
+      { id: 'row', box: [0, 0, width, 100], flow: 'row' },
+      ...items,
+      { id: 'text', in: 'i2', box: [left + 12, 0, wide - 24, 40] },
+    ]);
+  };
+  const told = (shares: Shares, width: number) => [8, 10, 12, 14, 16, 18, 20, 22, 24, 26].map((side) => shares.at(side, width));
+  const shares = new Shares([row(1000), row(1111), row(1200)], false);
+  for (let width = 1000; width <= 1200; width++)
+    expect([width, told(shares, width)]).toEqual([width, [...row(width).boxes].slice(8, 28).filter((_, i) => i % 2 === 0)]);
+  const even = new Shares([row(1001), row(1100), row(1199)], false);
+  expect([told(even, 1100).includes(undefined), told(even, 1099).includes(undefined)]).toEqual([false, true]);
 });

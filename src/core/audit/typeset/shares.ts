@@ -1,5 +1,6 @@
 import { Laying, Level, PLAIN_DENOMINATORS } from '../codes';
 import type { PageFacts } from '../facts';
+import { FlexLines } from './flex-lines';
 import { FrGrid } from './fr-columns';
 
 /*
@@ -41,7 +42,8 @@ export class Shares {
   readonly #offset: Float64Array;
   /** Its share of the window; NaN where it isn't known or isn't as measured. */
   readonly #share: Float64Array;
-  readonly #grids = new Map<number, FrGrid>();
+  /** What shares out its room to what lies in it. */
+  readonly #rooms = new Map<number, FrGrid | FlexLines>();
   readonly #parents: Int32Array;
   readonly #period: number;
   readonly #widths: readonly number[];
@@ -60,10 +62,11 @@ export class Shares {
     this.#parents = Int32Array.from(first.elements, ({ parent }) => parent);
     [this.#offset, this.#share] = [new Float64Array(count * 4).fill(NaN), new Float64Array(count * 4).fill(NaN)];
     const items = new Map<number, number[]>();
-    this.#parents.forEach((parent, i) => parent >= 0 && first.flow[parent] === Laying.grid && listIn(items, parent).push(i));
-    for (const [grid, own] of items) {
-      const one = FrGrid.of(grid, own, measured);
-      if (one) this.#grids.set(grid, one);
+    this.#parents.forEach((parent, i) => parent >= 0 && first.flow[parent] !== Laying.other && listIn(items, parent).push(i));
+    for (const [around, own] of items) {
+      const isGrid = first.flow[around] === Laying.grid;
+      const one = isGrid ? FrGrid.of(around, own, measured) : new FlexLines(around, own, measured);
+      if (one) this.#rooms.set(around, one);
     }
     /** Elements whose shares are shares of the window: what a grid shares out isn't rounded alike. */
     const ofWindow = new Uint8Array(count);
@@ -91,13 +94,13 @@ export class Shares {
       const parent = this.#parents[i]!;
       if (parent < 0 || (this.#isKnown(parent * 4) && this.#isKnown(parent * 4 + 2))) continue;
       for (const side of [i * 4, i * 4 + 2]) this.#offset[side] = this.#share[side] = NaN;
-      this.#grids.delete(parent);
+      this.#rooms.delete(parent);
     }
   }
 
   #isKnown(side: number): boolean {
     const isNumber = (of: Float64Array) => !Number.isNaN(of[side]!);
-    return isNumber(this.#offset) || isNumber(this.#share) || (this.#grids.get(this.#parents[side >> 2]!)?.has(side) ?? false);
+    return isNumber(this.#offset) || isNumber(this.#share) || (this.#rooms.get(this.#parents[side >> 2]!)?.has(side) ?? false);
   }
 
   /** How far a side is from that side of what it stands in, where it is as far at all measured widths. */
@@ -134,13 +137,14 @@ export class Shares {
       const from = parent >= 0 ? this.at(parent * 4 + (side % 4), width) : side % 4 === 0 ? 0 : width;
       return from === undefined ? undefined : from + offset;
     }
-    const grid = this.#grids.get(parent);
-    if (grid?.has(side)) {
+    const share = this.#share[side]!;
+    const around = this.#rooms.get(parent);
+    if (around?.has(side)) {
       const [from, to] = [this.at(parent * 4, width), this.at(parent * 4 + 2, width)];
-      return from === undefined || to === undefined ? undefined : grid.at(side, from, to);
+      const told = from === undefined || to === undefined ? undefined : around.at(side, from, to);
+      if (told !== undefined) return told;
     }
     const near = this.#like[width % this.#period]?.[0];
-    const share = this.#share[side]!;
     return near && share === share ? near.boxes[side]! + share * (width - near.viewport.width) : undefined;
   }
 
