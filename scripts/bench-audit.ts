@@ -1,9 +1,11 @@
 import { demoProject } from '@/demo';
 import { readFile } from 'node:fs/promises';
 import { askedFor, Ledger, planOf, widthsOf } from '@/core/audit';
+import type { Page } from '@/core/document';
 import { PLAIN_PROFILE } from '@/core/document';
 import { DEFAULT_SLICE, integersIn } from '@/core/breakpoints';
 import { applyEdit } from '@/core/edits';
+import { byHands } from '@/server/browser/hands';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { generateCardsPage } from '../tests/audit/generate-cards-page';
 import { generatePage } from '../tests/audit/generate-page';
@@ -24,8 +26,19 @@ async function timed(page: MeasuredPage, widths: readonly number[], brute = fals
 const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const ROUNDS = 3;
 
-async function benchPage(name: string, measured: MeasuredPage, rounds = ROUNDS): Promise<void> {
-  const loops = { rectangles: [] as number[], resizing: [] as number[], exact: [] as number[] };
+/** The same as the program does it: by two tabs, with the opening of the page in them. */
+async function byTwoTabs(page: Page): Promise<number> {
+  const start = performance.now();
+  for await (const _ of byHands(project, page, planOf(project, DEFAULT_SLICE).slice(0, 1), { urgency: 'now' }));
+  return performance.now() - start;
+}
+
+async function benchPage(
+  name: string,
+  measured: MeasuredPage,
+  { rounds = ROUNDS, page }: { rounds?: number; page?: Page } = {},
+): Promise<void> {
+  const loops = { rectangles: [] as number[], resizing: [] as number[], exact: [] as number[], tabs: [] as number[] };
   let layouts = 0;
   for (let round = 0; round < rounds; round++) {
     for (const rectangles of [true, false]) {
@@ -36,13 +49,15 @@ async function benchPage(name: string, measured: MeasuredPage, rounds = ROUNDS):
     const exact = await timed(measured, all);
     loops.exact.push(exact.ms);
     ({ layouts } = exact);
+    if (page) loops.tabs.push(await byTwoTabs(page));
   }
   const brute = await timed(measured, all, true);
   await measured.close();
   const [rectangles, resizing, exact] = [loops.rectangles, loops.resizing, loops.exact].map(middle) as [number, number, number];
   const share = (of: number) => (exact / of).toFixed(2);
+  const tabs = page ? `; by two tabs, with opening, ${(middle(loops.tabs) / resizing).toFixed(2)} of only resizing` : '';
   console.log(
-    `  ${name}: ${share(rectangles)} of reading every rectangle (${rectangles.toFixed(0)} ms), ${share(resizing)} of only resizing, 1/${(brute.ms / exact).toFixed(1)} of every width with all checks; ${exact.toFixed(0)} ms, ${((100 * layouts) / all.length).toFixed(0)}% of the widths laid out`,
+    `  ${name}: ${share(rectangles)} of reading every rectangle (${rectangles.toFixed(0)} ms), ${share(resizing)} of only resizing, 1/${(brute.ms / exact).toFixed(1)} of every width with all checks; ${exact.toFixed(0)} ms, ${((100 * layouts) / all.length).toFixed(0)}% of the widths laid out${tabs}`,
   );
 }
 
@@ -54,11 +69,11 @@ async function benchPage(name: string, measured: MeasuredPage, rounds = ROUNDS):
 export async function benchAudit(files: readonly string[]): Promise<void> {
   console.log(`Exact sweeps (medians of ${ROUNDS} alternating rounds)`);
   const asked = askedFor(PLAIN_PROFILE, ['widths', 'heights']);
-  for (const page of project.pages) await benchPage(page.name, await MeasuredPage.open(project, page));
+  for (const page of project.pages) await benchPage(page.name, await MeasuredPage.open(project, page), { page });
   for (const seed of GENERATED) await benchPage(`generated ${seed}`, await MeasuredPage.openHtml(generatePage(seed), asked));
   // It takes minutes.
   if (files.includes('cards'))
-    await benchPage(`${CARDS} cards`, await MeasuredPage.openHtml(generateCardsPage(7, CARDS, true), asked), 1);
+    await benchPage(`${CARDS} cards`, await MeasuredPage.openHtml(generateCardsPage(7, CARDS, true), asked), { rounds: 1 });
   for (const file of files.filter((name) => name !== 'cards'))
     await benchPage(file, await MeasuredPage.openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`), asked));
   console.log('An edit on the catalogue, measured again where it can change anything');
