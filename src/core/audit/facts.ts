@@ -98,7 +98,7 @@ export interface StyleFacts {
   readonly share: Float64Array;
   /** Grids by element: their columns as specified, and how many there are with those that items add. */
   readonly grids: ReadonlyMap<number, { readonly template: string; readonly columns: number }>;
-  /** 1 where it isn't hidden by visibility or opacity. */
+  /** 1 where it isn't hidden by visibility or opacity, nor a column of a table. */
   readonly visible: Uint8Array;
   /** 1 for bold type: weight 700 and above. */
   readonly bold: Uint8Array;

@@ -13,6 +13,8 @@ class FakeWorker {
     FakeWorker.made.push(this);
   }
 
+  terminate(): void {}
+
   postMessage(asked: Asked): void {
     this.asked.push(asked);
   }
@@ -69,6 +71,8 @@ test('edits are sent by it: what is refused, and a network that fails, are told 
 test('where it can’t be loaded the page asks itself, for what was asked before too', async () => {
   const asked = askBeside('/api/c', {});
   FakeWorker.made[0]!.onerror!();
+  // One that comes late is nobody's.
+  FakeWorker.made[0]!.tell({ id: latest().id, status: 500, answer: 'late' });
   expect(await asked).toEqual({ status: 201, answer: { from: 'http://127.0.0.1:1/api/c' } });
   expect(await askBeside('/api/d', {})).toEqual({ status: 201, answer: { from: '/api/d' } });
   expect(FakeWorker.made[0]!.asked.filter(({ address }) => address.endsWith('/api/d'))).toEqual([]);

@@ -32,7 +32,7 @@ export interface TextPart {
 
 /** Where it is looked whether it is as worked out, as shares of a part. */
 const LOOKS = [0.44, 0.77] as const;
-/** Where something bends between a look and an end, not less than this part of it is seen at the look. */
+/** Where something bends between one of the looks and an end, about this part of it at least is seen there. */
 const SEEN = 1 / 2;
 /** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
 const THIRDS = 3;
