@@ -1,4 +1,5 @@
 import type { Asked, Told } from './beside';
+import { fetchJson } from './fetch-json';
 
 // Makes requests beside the page.
 
@@ -7,8 +8,7 @@ addEventListener('message', ({ data }: MessageEvent<Asked>) => void answer(data)
 async function answer({ id, address, init }: Asked): Promise<void> {
   let told: Told;
   try {
-    const response = await fetch(address, init);
-    told = { id, status: response.status, answer: await response.json().catch(() => undefined) };
+    told = { id, ...(await fetchJson(address, init)) };
   } catch (error) {
     told = { id, failed: error instanceof Error ? error.message : String(error) };
   }

@@ -1,14 +1,11 @@
+import type { Answer } from './fetch-json';
+import { fetchJson } from './fetch-json';
+
 /** A request, as the worker is asked for it. */
 export interface Asked {
   readonly id: number;
   readonly address: string;
   readonly init: RequestInit;
-}
-
-/** What is told of an answer: its status and what it holds, undefined where that is no JSON. */
-export interface Answer {
-  readonly status: number;
-  readonly answer: unknown;
 }
 
 export type Told = ({ readonly id: number } & Answer) | { readonly id: number; readonly failed: string };
@@ -41,12 +38,6 @@ function start(): Worker {
     waiting.clear();
   };
   return made;
-}
-
-/** @throws TypeError where the network fails */
-export async function fetchJson(address: string, init: RequestInit): Promise<Answer> {
-  const response = await fetch(address, init);
-  return { status: response.status, answer: await response.json().catch(() => undefined) };
 }
 
 /**

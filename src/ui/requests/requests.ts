@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { Finding, PackedResults, View, WrongWidth } from '@/core/audit';
 import type { Project } from '@/core/document';
 import { readProject } from '@/core/document';
-import { askBeside, fetchJson } from './beside';
+import { askBeside } from './beside';
+import { fetchJson } from './fetch-json';
 import type { Arrived, History, PendingEntry } from '@/core/edits';
 
 /** A request the server refused, in its own words. */

@@ -1,6 +1,5 @@
+import { Level, Positioning } from '../codes';
 import type { PageFacts } from '../facts';
-import { Level } from '../facts';
-import { Positioning } from '../codes';
 
 /** A unit of layout, px. */
 const UNIT = 1 / 64;
@@ -41,7 +40,8 @@ const sum = (list: readonly (number | undefined)[]): number => list.reduce<numbe
 const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
 
 /** What growing items share, px, in a row from one place to another. */
-const roomIn = ({ gaps, fixed, end }: Line, from: number, to: number) => to - end - from - sum(gaps) - sum(fixed);
+const roomIn = ({ gaps, fixed, end }: Pick<Line, 'gaps' | 'fixed' | 'end'>, from: number, to: number) =>
+  to - end - from - sum(gaps) - sum(fixed);
 
 /** Where the items of a line begin and end, px. */
 function sidesIn(line: Line, from: number, to: number): readonly (readonly [left: number, right: number])[] {
@@ -67,7 +67,7 @@ function lineOf(row: number, items: readonly number[], measured: readonly PageFa
   });
   const growing = fixed.filter((one) => one === undefined).length;
   const plain = { items, gaps: gapsOf(first), end: edges(first)[1] - first.boxes[last * 4 + 2]!, fixed, growing };
-  const isTold = measured.some((facts) => growing > 0 && !isEven(roomIn({ ...plain, isTold: false }, ...edges(facts)), growing));
+  const isTold = measured.some((facts) => growing > 0 && !isEven(roomIn(plain, ...edges(facts)), growing));
   const line = { ...plain, isTold };
   const isAs = (facts: PageFacts) =>
     sidesIn(line, ...edges(facts)).every(
