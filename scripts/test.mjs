@@ -101,7 +101,7 @@ await main(async () => {
   await steps([
     ['lint', 'eslint/bin/eslint.js', ['.']],
     ['format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']],
-    ['types', 'typescript/bin/tsc', ['--noEmit']],
+    ['types', 'typescript-7/bin/tsc', ['--noEmit']],
   ]);
   await unitTests();
   await browserTests();

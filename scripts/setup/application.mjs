@@ -59,6 +59,8 @@ export async function prepareDatabase(url) {
     fail(
       'This database was brought up to date by a newer version of Mill Pond, which this one doesn’t understand. Start the newer version, or restore a backup from before: npm run restore -- FILE',
     );
+  // Nothing to do, and the program that would find that out takes longer to begin than all the rest.
+  if (state === 'present' && projects > 0) return;
   let backup;
   if (state === 'older' && projects > 0) {
     backup = newBackupFile('before-update');

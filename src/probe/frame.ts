@@ -38,6 +38,8 @@ let hovered: string | undefined;
 let scheduled = false;
 /** Where the last selected element stood in the window, while it was in sight. */
 let anchorTop: number | undefined;
+/** The last report. */
+let reported = '';
 
 /** What is selected stays where it is on the screen while the width changes around it. */
 function holdAnchor(): void {
@@ -59,8 +61,7 @@ function report(token?: number): void {
   const rects = Object.fromEntries([...selected, ...first, ...(hovered ? [hovered] : [])].map((id) => [id, rectOf(find(id))]));
   const root = document.documentElement;
   const last = leads && selected.length === 1 ? find(selected[0]!) : null;
-  send({
-    type: 'layout',
+  const layout = {
     rects,
     viewport: innerWidth,
     height: innerHeight,
@@ -70,8 +71,11 @@ function report(token?: number): void {
     scrollWidth: root.scrollWidth,
     scrollY,
     measured: last && rectOf(last) ? measure(last) : null,
-    ...(token !== undefined && { token }),
-  });
+  };
+  const text = JSON.stringify(layout);
+  // An edit that makes the page higher is reported with its patch, and again when the page is seen to be higher.
+  if (token !== undefined || text !== reported) send({ type: 'layout', ...layout, ...(token !== undefined && { token }) });
+  reported = text;
   drawMarks();
   if (leads) lookOutside();
   else stopLooking();

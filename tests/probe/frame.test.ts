@@ -123,6 +123,9 @@ test('rules, blocks and fonts are exchanged in place, and the boxes are told ane
     ['mpFonts', '@font-face'],
     ['mpBlock', '[data-mp-n'],
   ]);
+  // The page has become higher each time; no report says what the one before said.
+  const said = (await heard()).filter(({ type }) => type === 'layout').map((layout) => JSON.stringify(layout));
+  expect(said.filter((text, i) => text === said[i - 1])).toEqual([]);
 });
 
 test('messages of the page itself, and those that name nothing known, are not answered', async () => {
