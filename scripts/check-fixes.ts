@@ -139,7 +139,10 @@ if (withDemo) {
   const project = demoProject(PROJECT);
   const at = process.argv.indexOf('--page');
   const only = at < 0 ? undefined : process.argv[at + 1];
-  for (const { id, name } of project.pages) if (only === undefined || only === name) await checkPage(project, id);
+  const chosen = project.pages.filter(({ name }) => only === undefined || only === name);
+  if (chosen.length === 0)
+    throw new Error(`The demo has no page "${only}", only ${project.pages.map(({ name }) => name).join(', ')}.`);
+  for (const { id } of chosen) await checkPage(project, id);
 }
 for (let i = 0; i < pages; i++) {
   const project = generated(seed + i);

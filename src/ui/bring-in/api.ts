@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PACKAGE_LIMITS } from '@/core/bring-in';
+import { PACKAGE_LIMITS } from '@/core/bring-in/unzip';
 import type { LeftOut } from '@/core/document';
 import { REASONS } from '@/core/document';
 import type { Edit } from '@/core/edits';
