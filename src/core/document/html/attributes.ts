@@ -1,3 +1,4 @@
+import { asRead } from '../addresses';
 import { isInert, isKnown, ruleOf } from './elements';
 
 /** Attributes of all elements (HTML, "Global attributes"), but those that run or that only editors of a page need. */
@@ -41,8 +42,6 @@ export const isFile = (tag: string, name: string): boolean => tag !== 'img' && F
 /** Whether an attribute says where something leads. */
 export const isLink = (name: string): boolean => LINKS.has(name);
 
-/** An address as browsers read it: without what stands before it, and without tabs and line breaks (URL, 4.4). */
-const asRead = (value: string) => value.replace(/^[\u0000-\u0020]+|[\t\n\r]/g, '');
 const schemeOf = (value: string) => /^([^/?#]*):/.exec(asRead(value))?.[1]?.toLowerCase();
 const LINK_SCHEMES = new Set(['http', 'https', 'mailto', 'tel', 'sms', 'page']);
 
