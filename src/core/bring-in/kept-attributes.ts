@@ -2,6 +2,7 @@ import { attributeNameSchema, attributeValueSchema } from '../document/attribute
 import { isOutside } from '../document/addresses';
 import { FETCHING, isInert, whyNotKeptAttribute } from '../document/html';
 import type { LeftOut } from '../document/brought';
+import { splitOutside } from '../styles';
 
 interface Attribute {
   readonly name: string;
@@ -48,8 +49,7 @@ function whyNot(tag: string, name: string, value: string): string | undefined {
 }
 
 function withoutAddresses(style: string, note: Note): string {
-  return style
-    .split(';')
+  return splitOutside(style, ';')
     .filter((one) => {
       const why = whyNotKeptAttribute('div', 'style', one);
       if (why) note('address', one.trim().slice(0, 120));

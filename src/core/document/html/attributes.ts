@@ -58,7 +58,7 @@ const LEADING = new Set(
   'href action formaction cite longdesc usemap profile xlink:href itemid itemtype about resource'.split(' '),
 );
 const STYLE_ADDRESS =
-  /(?:url|src|image|image-set)\(\s*["']?\s*(?:(?!data:image\/)[a-z][a-z0-9+.-]*:|[\\/]{2})|expression\s*\(|-moz-binding|behavior\s*:/i;
+  /(?:(?:url|src)\(|image(?:-set)?\((?:[^()]|\([^()]*\))*?)\s*["']?\s*(?:(?!data:image\/)[a-z][a-z0-9+.-]*:|[\\/]{2})|expression\s*\(|-moz-binding|behavior\s*:/i;
 
 /**
  * Why an attribute of what somebody else wrote can't be kept: because it runs, or would fetch from elsewhere; undefined when it
