@@ -11,6 +11,23 @@ const WANTED = { open: 2_000, edit: 30, many: 200, task: 50 };
 const MANY = 500;
 const ROUNDS = 15;
 
+/** Work that is always the same, objects and boxes alike: how fast this machine is just then, on which all else depends. */
+const FIXED_WORK = `(() => {
+  const counts = new Map();
+  for (let i = 0, x = 1; i < 40_000; i++) {
+    x = (x * 16_807) % 2_147_483_647;
+    const one = { key: 'k' + (x % 4_000), x };
+    counts.set(one.key, (counts.get(one.key) ?? 0) + one.x);
+  }
+  const box = document.createElement('div');
+  box.style.cssText = 'position: absolute; visibility: hidden; width: 300px';
+  box.innerHTML = [...counts.keys()].slice(0, 400).map((key) => '<p>' + key + ' <b>' + key + '</b></p>').join('');
+  document.body.append(box);
+  const { height } = box.getBoundingClientRect();
+  box.remove();
+  return height;
+})()`;
+
 /** Main thread time of a page, ms; the previewed page has a process of its own. */
 interface Cost {
   readonly own: number;
@@ -112,10 +129,12 @@ async function benchPageOf(size: number): Promise<void> {
     return minus(await costOf(() => page.keyboard.press('Enter')), quiet);
   };
   const edits: Cost[] = [];
+  const fixed: Cost[] = [];
   const shown: number[] = [];
   // Whoever works all day has warmed up.
   for (let round = 0; round < ROUNDS; round++) {
     edits.push(await enter(`${11 + round}px`));
+    if (round % 3 === 0) fixed.push(minus(await costOf(() => page.evaluate(FIXED_WORK)), quiet));
     const begun = performance.now();
     await write(`${31 + round}px`);
     await page
@@ -128,6 +147,7 @@ async function benchPageOf(size: number): Promise<void> {
   }
   await saved();
   sayCost('one value', edits, WANTED.edit);
+  sayCost('work that is always the same, in between', fixed);
   say('one value, until the page shows it', middle(shown));
   const undone: Cost[] = [];
   for (let round = 0; round < 4; round++) undone.push(minus(await costOf(() => page.keyboard.press('Control+z')), quiet));

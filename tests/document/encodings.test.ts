@@ -78,7 +78,7 @@ test('what a document declares is what Chromium reads it in, and each byte is wh
         await page.evaluate(() => [document.characterSet.toLowerCase(), document.querySelector('p')!.textContent]),
       );
     }),
-    { numRuns: 60 },
+    { numRuns: 30 },
   );
 });
 
@@ -103,6 +103,6 @@ test('a sheet is read by its mark, by what it declares, or as the page that asks
       await page.addStyleTag({ content: text });
       expect(await page.evaluate(content)).toBe(browsers);
     }),
-    { numRuns: 60 },
+    { numRuns: 30 },
   );
 });

@@ -1,23 +1,12 @@
+import { readViewport } from '../../read/viewport';
 import type { Check } from '../check';
-
-/** The content of a viewport meta element, property by property. */
-function readMeta(content: string): Map<string, string> {
-  return new Map(
-    content
-      .toLowerCase()
-      .split(/[,;]/)
-      .map((part) => part.split('=').map((word) => word.trim()))
-      .map(([name = '', value = '']) => [name, value] as const),
-  );
-}
 
 /** Why a page can't be enlarged, or isn't laid out for the width of the screen; undefined where all is well. */
 function look(meta: string | undefined): 'missing' | 'width' | 'blocked' | undefined {
   if (meta === undefined) return 'missing';
-  const parts = readMeta(meta);
-  const most = Number(parts.get('maximum-scale') ?? Infinity);
-  if (/^(no|0)$/.test(parts.get('user-scalable') ?? '') || most < 2) return 'blocked';
-  return parts.get('width') === 'device-width' || parts.has('initial-scale') ? undefined : 'width';
+  const { most, isDeviceWide } = readViewport(meta);
+  if (most < 2) return 'blocked';
+  return isDeviceWide ? undefined : 'width';
 }
 
 const looked = new Map<string | undefined, ReturnType<typeof look>>();
