@@ -1,5 +1,6 @@
 import type { Condition } from '../breakpoints/condition';
 import { EM } from '../breakpoints/condition';
+import { ABSOLUTE } from '../styles/length';
 
 /** Finer than any px a browser reports: turns "at most 599" into "below". */
 const HAIR = 2 ** -20;
@@ -9,18 +10,23 @@ interface Length {
   readonly em: boolean;
 }
 
+/** A number and what stands behind it (CSS Syntax 3, 4.3.12). */
+const NUMBER = /^([+-]?(?:\d+|\d*\.\d+)(?:e[+-]?\d+)?)([a-z]*)$/;
+
 function length(text: string): Length | undefined {
-  const [, number, unit] = /^(-?[\d.]+)(px|em|rem)?$/.exec(text) ?? [];
-  if (number === undefined || (!unit && Number(number) !== 0)) return undefined;
+  const [, number, unit = ''] = NUMBER.exec(text) ?? [];
+  if (number === undefined) return undefined;
+  if (unit === '') return Number(number) === 0 ? { px: 0, em: false } : undefined;
   const em = unit === 'em' || unit === 'rem';
-  return { px: Number(number) * (em ? EM : 1), em };
+  const one = em ? EM : ABSOLUTE[unit];
+  return one === undefined ? undefined : { px: Number(number) * one, em };
 }
 
-/** Device px for each CSS px, from any unit of resolution (CSS Values 4, 7.4). */
+/** Device px for each CSS px, from any unit of resolution (CSS Values 4, 7.4); none is negative. */
 function density(text: string): number | undefined {
-  const [, number, unit] = /^([\d.]+)(dppx|x|dpi|dpcm)$/.exec(text) ?? [];
-  if (number === undefined) return undefined;
-  return Number(number) / (unit === 'dpi' ? 96 : unit === 'dpcm' ? 96 / 2.54 : 1);
+  const [, number, unit = ''] = NUMBER.exec(text) ?? [];
+  const per = { dppx: 1, x: 1, dpi: 96, dpcm: 96 / 2.54 }[unit];
+  return number === undefined || per === undefined || Number(number) < 0 ? undefined : Number(number) / per;
 }
 
 /** What must hold beside what holds already; undefined where both can't. */
@@ -82,7 +88,9 @@ const TURNED: Readonly<Record<string, string>> = { '<': '>', '<=': '>=', '>': '<
 const AXIS = '(width|height|resolution)';
 const NAMED = new RegExp(`^(?:(min|max)-)?${AXIS}:(.+)$`);
 const AFTER = new RegExp(`^${AXIS}(<=|>=|<|>|=)(.+)$`);
-const BETWEEN = new RegExp(`^(.+?)(<=|<|>=|>|=)${AXIS}(?:(<=|<|>=|>)(.+))?$`);
+const BEFORE = new RegExp(`^(.+?)(<=|<|>=|>|=)${AXIS}$`);
+/** Both ends on the same side of their signs (Media Queries 4, 2.4.3). */
+const BETWEEN = new RegExp(`^(.+?)(?:(<=?)${AXIS}(<=?)|(>=?)${AXIS}(>=?))(.+)$`);
 
 function limit(axis: string, sign: string, text: string): Condition | undefined {
   if (axis === 'resolution') {
@@ -112,19 +120,24 @@ const WORDS: Readonly<Record<string, Condition>> = {
 
 /** One media feature, without its brackets, as a condition; undefined where it isn't known here. */
 export function readFeature(text: string): Condition | undefined {
-  const plain = text.replace(/\s+/g, '');
+  // Around a sign there may be spaces, but not in it, nor anywhere else.
+  if (/[<>]\s+=/.test(text)) return undefined;
+  const plain = text.trim().replace(/\s*([:<>=]+)\s*/g, '$1');
   const word = WORDS[plain.replace(/^any-(?=pointer|hover)/, '')];
   if (word) return word;
   let match = NAMED.exec(plain);
   if (match) return limit(match[2]!, match[1] === 'min' ? '>=' : match[1] === 'max' ? '<=' : '=', match[3]!);
   match = AFTER.exec(plain);
   if (match) return limit(match[1]!, match[2]!, match[3]!);
+  match = BEFORE.exec(plain);
+  if (match) return limit(match[3]!, TURNED[match[2]!]!, match[1]!);
   match = BETWEEN.exec(plain);
   if (!match) return undefined;
-  const first = limit(match[3]!, TURNED[match[2]!]!, match[1]!);
-  if (!first || !match[4]) return first;
-  const second = limit(match[3]!, match[4], match[5]!);
-  return second && both(first, second);
+  const [, low = '', rising, least, rises, falling, most, falls, high = ''] = match;
+  const axis = (least ?? most)!;
+  const first = limit(axis, TURNED[(rising ?? falling)!]!, low);
+  const second = limit(axis, (rises ?? falls)!, high);
+  return first && second && both(first, second);
 }
 
 /** The whole text of a bracket that it begins with, and what stands behind. */
@@ -168,9 +181,9 @@ const notAny = (conditions: readonly Condition[]): Condition[] | undefined => {
   return [...(all ?? [])];
 };
 
-/** A condition in brackets with `and`, `or` and `not` (Media Queries 4, 3). */
-function readCondition(text: string): Condition[] | undefined {
-  const negated = /^not\s*(?=\()/.exec(text);
+/** A condition in brackets with `and`, `or` and `not` (Media Queries 4, 3); a word right before a bracket is the name of a function, and none of these. */
+function readCondition(text: string, joints = /^(and|or)\s+(?=\()/): Condition[] | undefined {
+  const negated = /^not\s+(?=\()/.exec(text);
   if (negated) {
     const first = bracket(text.slice(negated[0].length));
     const inner = first?.rest === '' ? readInBrackets(first.inside) : undefined;
@@ -181,7 +194,7 @@ function readCondition(text: string): Condition[] | undefined {
   let result = readInBrackets(first.inside);
   let word: string | undefined;
   while (first.rest !== '') {
-    const [whole, joint] = /^(and|or)\s*(?=\()/.exec(first.rest) ?? [];
+    const [whole, joint] = joints.exec(first.rest) ?? [];
     if (whole === undefined || (word !== undefined && joint !== word)) return undefined;
     word = joint;
     first = bracket(first.rest.slice(whole.length));
@@ -193,7 +206,7 @@ function readCondition(text: string): Condition[] | undefined {
 }
 
 function readInBrackets(inside: string): Condition[] | undefined {
-  if (/^(\(|not\s*\()/.test(inside)) return readCondition(inside);
+  if (/^(\(|not\s+\()/.test(inside)) return readCondition(inside);
   const feature = readFeature(inside);
   return feature && [feature];
 }
@@ -209,7 +222,7 @@ export function readMediaQuery(source: string): Condition[] | undefined {
   for (const query of plain.split(',')) {
     const text = query.trim();
     const [, not, type, rest = ''] =
-      /^(?:(not)\s+|only\s+)?(all|screen|print|speech|tty|tv|projection|handheld|braille|embossed|aural)(?:\s+and\s*(\(.*|not\s*\(.*))?$/.exec(
+      /^(?:(not)\s+|only\s+)?(all|screen|print|speech|tty|tv|projection|handheld|braille|embossed|aural)(?:\s+and\s+(\(.*|not\s+\(.*))?$/.exec(
         text,
       ) ?? [];
     if (type === undefined) {
@@ -219,7 +232,8 @@ export function readMediaQuery(source: string): Condition[] | undefined {
       continue;
     }
     const isScreen = type === 'all' || type === 'screen';
-    const read = rest === '' ? [{}] : isScreen ? readCondition(rest.trim()) : [{}];
+    // Behind a type there is no `or` (Media Queries 4, 3: <media-condition-without-or>).
+    const read = rest === '' ? [{}] : readCondition(rest.trim(), /^(and)\s+(?=\()/);
     if (!read) return undefined;
     if (!not) result.push(...(isScreen ? read : []));
     else if (!isScreen) result.push({});

@@ -6,7 +6,8 @@ export interface LengthContext {
   readonly viewport: { readonly width: number; readonly height: number };
 }
 
-const ABSOLUTE: Readonly<Record<string, number>> = {
+/** Px of the absolute units (CSS Values 4, 5.2). */
+export const ABSOLUTE: Readonly<Record<string, number>> = {
   px: 1,
   in: 96,
   cm: 96 / 2.54,
