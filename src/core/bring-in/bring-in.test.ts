@@ -68,7 +68,7 @@ test('what runs, fetches or sends is left out and listed with its line', () => {
     '<a href="javascript:1">x</a><div style="background: url(//a.b/c); color: red">x</div><img src="http://a.b/c.png">',
   );
   expect(byTag(page.elements, 'a').attributes).toEqual({ href: '#' });
-  expect(byTag(page.elements, 'div').attributes.style).toBe(' color: red');
+  expect(byTag(page.elements, 'div').attributes.style).toBe('color: red');
   expect(byTag(page.elements, 'img').attributes.src).toBe('left-out');
 });
 
