@@ -21,6 +21,9 @@ test('of a style attribute only the declarations go that would fetch from elsewh
       is: { style: 'color: red' },
       left: [`address: background: ${text}`],
     });
+  // Nor does a long one take for ever.
+  for (const begin of ['url(', 'image(', 'image-set("', 'image("a" '])
+    expect(style(`background: ${begin}${' '.repeat(20_000)}`).left).toEqual([]);
   for (const text of [`background: image-set(${PIXEL} 1x, "b.png" 2x)`, 'content: "Note: //"', 'font-family: "a:b"'])
     expect(style(text)).toEqual({ is: { style: text }, left: [] });
 });

@@ -122,7 +122,10 @@ const WORDS: Readonly<Record<string, Condition>> = {
 export function readFeature(text: string): Condition | undefined {
   // Around a sign there may be spaces, but not in it, nor anywhere else.
   if (/[<>]\s+=/.test(text)) return undefined;
-  const plain = text.trim().replace(/\s*([:<>=]+)\s*/g, '$1');
+  const plain = text
+    .trim()
+    .replace(/\s+/g, ' ')
+    .replace(/ ?([:<>=]+) ?/g, '$1');
   const word = WORDS[plain.replace(/^any-(?=pointer|hover)/, '')];
   if (word) return word;
   let match = NAMED.exec(plain);

@@ -57,8 +57,9 @@ export const FETCHING: ReadonlySet<string> = new Set(
 const LEADING = new Set(
   'href action formaction cite longdesc usemap profile xlink:href itemid itemtype about resource'.split(' '),
 );
+/** Each sign is taken in one way only, so that long texts take no longer than they are. */
 const STYLE_ADDRESS =
-  /(?:(?:url|src)\(|image(?:-set)?\((?:[^()]|\([^()]*\))*?)\s*["']?\s*(?:(?!data:image\/)[a-z][a-z0-9+.-]*:|[\\/]{2})|expression\s*\(|-moz-binding|behavior\s*:/i;
+  /(?:(?:url|src)\(\s*(?:["']\s*)?|image(?:-set)?\((?:[^()]|\([^()]*\))*?["']\s*)(?:(?!data:image\/)[a-z][a-z0-9+.-]*:|[\\/]{2})|expression\s*\(|-moz-binding|behavior\s*:/i;
 
 /**
  * Why an attribute of what somebody else wrote can't be kept: because it runs, or would fetch from elsewhere; undefined when it
