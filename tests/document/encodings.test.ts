@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Browser, Page } from 'playwright-core';
 import { decodeCss, decodeHtml } from '@/core/bring-in/decode';
+import { encodeHtml } from '@/core/bring-in/encode';
 import { launchChromium } from '@/server/browser/chromium';
 
 /* The encoding that a file is read in, against the one that Chromium reads it in. */
@@ -10,7 +11,8 @@ const LABELS = [
   ...['shift_jis', 'gbk', 'euc-kr', 'big5', 'x-user-defined', 'nonsense', 'utf-7', 'ascii'],
 ];
 /** Without those that no browser knows: of a file that declares none, Chromium guesses by the language. */
-const known = fc.constantFrom(...LABELS.filter((one) => !['nonsense', 'utf-7'].includes(one)));
+const KNOWN = LABELS.filter((one) => !['nonsense', 'utf-7'].includes(one));
+const known = fc.constantFrom(...KNOWN);
 const label = fc.constantFrom(...LABELS);
 const quoted = fc
   .tuple(label, fc.constantFrom('', '"', "'"), fc.constantFrom('=', ' = ', '=\n'))
@@ -106,3 +108,23 @@ test('a sheet is read by its mark, by what it declares, or as the page that asks
     { numRuns: 30 },
   );
 });
+
+/** Every byte beyond ASCII by itself, and each as the first of two. */
+const ALL = Array.from({ length: 128 }, (_, i) => 128 + i).flatMap((byte) => [
+  byte,
+  0x20,
+  ...[0x40, 0x7e, 0xa1, 0xfe].flatMap((next) => [byte, next, 0x20]),
+]);
+
+test.each(KNOWN)(
+  '%s: every byte, and two of them, are what Chromium reads, and single bytes are written as they were',
+  async (name) => {
+    const bytes = bytesOf(`<meta charset=${name}><body><p>`, ALL, '</p>');
+    await serve({ 'index.html': bytes });
+    const { text, encoding } = decodeHtml(bytes);
+    expect(await textIn(text)).toBe(await page.evaluate(() => document.querySelector('p')!.textContent));
+    // Where a byte stands for one character and nothing else does, it comes back.
+    if (/^(utf|shift|gb|euc|big)/.test(encoding) || text.includes('\ufffd')) return;
+    expect(Buffer.from(encodeHtml(text, encoding, false)).equals(bytes)).toBe(true);
+  },
+);
