@@ -6,6 +6,9 @@ const config: NextConfig = {
   devIndicators: false,
   // Served on loopback only: packing and unpacking would cost more time than it saves.
   compress: false,
+  // Of a build, half of the work was to make the server's code small, which is read from the disk, and maps and caches of builds for
+  // whoever builds many times a day.
+  experimental: { serverMinification: false, turbopackSourceMaps: false, turbopackFileSystemCacheForBuild: false },
   serverExternalPackages: ['fontkit', 'sharp', 'subset-font', 'playwright-core', 'pg', 'pg-boss', 'pino', 'rotating-file-stream'],
   // `npm test` runs the type check on its own; doing it again in each build only makes the start slow.
   typescript: { ignoreBuildErrors: true },

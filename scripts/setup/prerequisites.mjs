@@ -1,8 +1,10 @@
-import { accessSync, constants, existsSync, readdirSync, statSync } from 'node:fs';
+import { accessSync, constants, existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { root } from './places.mjs';
 import { fail, run } from './process.mjs';
 
 const NODE_MAJOR = 20;
+const chromiumPrograms = JSON.parse(readFileSync(join(root, 'src/server/browser/chromium-programs.json'), 'utf8'));
 
 /** The folder of PostgreSQL's newest server programs, or undefined. */
 export function postgresPrograms() {
@@ -17,7 +19,7 @@ export function postgresPrograms() {
 /** @throws Refusal when MILLPOND_CHROMIUM names something that can't be run */
 function hasChromium() {
   const named = process.env.MILLPOND_CHROMIUM;
-  if (named === undefined) return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].some((path) => existsSync(path));
+  if (named === undefined) return chromiumPrograms.some((path) => existsSync(path));
   try {
     accessSync(named, constants.X_OK);
     if (statSync(named).isFile()) return true;
@@ -35,7 +37,7 @@ export async function requirePrerequisites() {
     fail(`Mill Pond needs Node ${NODE_MAJOR} or newer; this is ${process.version}.`);
   const missing = [];
   if (!process.env.DATABASE_URL && !postgresPrograms()) missing.push('postgresql');
-  if (!hasChromium()) missing.push('chromium');
+  if (!hasChromium()) missing.push('chromium-headless-shell');
   if (missing.length === 0) return;
   const command = `apt-get update && apt-get install -y ${missing.join(' ')}`;
   if (process.getuid?.() !== 0) {

@@ -108,6 +108,7 @@ test('a finger that stays takes hold: an element is moved, and a grip is taken b
   await expect.poll(order).toEqual(before);
 
   await page.touchscreen.tap(...(await onStage(page, boxOf(words[1]!.id))).middle);
+  await chosen(page, words[1]!.name);
   const grip = await middleOf(page.locator('[data-handle="Width"]'));
   await finger(hand, [grip[0] - 9, grip[1]], [grip[0] - 129, grip[1]]);
   await expect

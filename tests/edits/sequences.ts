@@ -42,11 +42,11 @@ function wronglyRemembered(before: Project, after: Project): string | undefined 
 }
 
 function rarest(seeds: readonly number[], project: Project, { taken, refused }: SequenceCounts): number {
-  const times = (seed: number) => {
+  const drawn = seeds.map((seed) => {
     const { type } = randomEdit(project, new Draw(seed));
-    return Math.min(taken.get(type) ?? 0, refused.get(type) ?? 0);
-  };
-  return seeds.toSorted((a, b) => times(a) - times(b))[0]!;
+    return { seed, times: Math.min(taken.get(type) ?? 0, refused.get(type) ?? 0) };
+  });
+  return drawn.sort((a, b) => a.times - b.times)[0]!.seed;
 }
 
 /**

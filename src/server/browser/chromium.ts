@@ -1,14 +1,16 @@
 import { existsSync } from 'node:fs';
 import { chromium } from 'playwright-core';
 import type { Browser } from 'playwright-core';
+import programs from './chromium-programs.json' with { type: 'json' };
 
-/** Debian's Chromium, or the one that MILLPOND_CHROMIUM names. */
+/** Debian's Chromium, the one without windows where there is both, or the one that MILLPOND_CHROMIUM names. */
 export const chromiumPath = (): string =>
-  process.env.MILLPOND_CHROMIUM ??
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(/* turbopackIgnore: true */ path)) ??
-  '/usr/bin/chromium';
+  process.env.MILLPOND_CHROMIUM ?? programs.find((path) => existsSync(/* turbopackIgnore: true */ path)) ?? programs[0]!;
 
-/** Root can't use Chromium's own sandbox; the rest keeps it from looking for a network that isn't needed. */
+/**
+ * Root can't use Chromium's own sandbox; the rest keeps it from looking for a network that isn't needed. Frames from elsewhere, as previews are,
+ * have processes of their own as in people's browsers, which it does without being told where it has windows.
+ */
 export const CHROMIUM_FLAGS: readonly string[] = [
   '--no-sandbox',
   '--disable-gpu',
@@ -17,6 +19,7 @@ export const CHROMIUM_FLAGS: readonly string[] = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  '--site-per-process',
 ];
 
 /** No name and no address leads anywhere: nothing is looked up, and nothing connected to ahead of a request. */
@@ -31,7 +34,7 @@ const NO_NETWORK = '--host-resolver-rules=MAP * ~NOTFOUND';
 export async function launchChromium({ scrollbars = false, network = true, mostMs = 30_000 } = {}): Promise<Browser> {
   const path = chromiumPath();
   if (!existsSync(/* turbopackIgnore: true */ path))
-    throw new Error(`There is no Chromium at ${path}. Install it with: apt-get install chromium`);
+    throw new Error(`There is no Chromium at ${path}. Install it with: apt-get install chromium-headless-shell`);
   return chromium.launch({
     executablePath: path,
     args: [...CHROMIUM_FLAGS, ...(network ? [] : [NO_NETWORK])],
