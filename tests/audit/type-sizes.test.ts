@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { asUsual, CHECKS } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
 import { drawnSize } from '@/probe/drawn-size';
@@ -34,6 +35,32 @@ test('type is drawn at the size that is worked out, and letters come nearer to e
     expect([size, (await nearer(size)) / pair]).toEqual([size, expect.closeTo(kerned, 2)]);
   }
   await browser.close();
+});
+
+// As browsers with windows do it on most screens; without one Chromium rounds each letter’s width unless it is told to hint less.
+test('letters of fonts that a page brings along are as wide as they are drawn, not rounded to whole px', async () => {
+  const font = readFileSync(
+    'node_modules/@fontsource-variable/schibsted-grotesk/files/schibsted-grotesk-latin-wght-normal.woff2',
+    'base64',
+  );
+  const browser = await launchChromium();
+  const page = await browser.newPage();
+  await page.setContent(
+    `<style>@font-face { font-family: own; src: url(data:font/woff2;base64,${font}); font-weight: 400 900 } p { font: 700 18px own; position: absolute } p.large { font-size: 180px }</style><p>Tansy<p class=large>Tansy`,
+  );
+  const [small, large] = await page.evaluate(async () => {
+    await document.fonts.load('700 18px own');
+    return [...document.querySelectorAll('p')].map((p) =>
+      Array.from('Tansy', (_, i) => {
+        const letter = new Range();
+        letter.setStart(p.firstChild!, i);
+        letter.setEnd(p.firstChild!, i + 1);
+        return letter.getBoundingClientRect().width;
+      }),
+    );
+  });
+  await browser.close();
+  small!.forEach((wide, i) => expect(wide).toBeCloseTo(large![i]! / 10, 1));
 });
 
 const WORDS = 'hall AV evening To You WAVE Ta. Ty. weir Tower Way Table Vane mill plane water Yet We Very'.split(' ');

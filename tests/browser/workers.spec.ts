@@ -83,7 +83,11 @@ test('a killed worker’s page is taken up by another; nothing is lost or double
       ).runs;
     const pages = async () => (await runs())[0]!.pages;
     await expect
-      .poll(async () => (await pages()).some(({ state, decided }) => state === 'running' && decided > 0), { timeout: 60_000 })
+      .poll(async () => (await pages()).some(({ state, decided }) => state === 'running' && decided > 0), {
+        timeout: 60_000,
+        // A page takes a second or two.
+        intervals: [50],
+      })
       .toBe(true);
     const hit = (await pages()).find(({ state }) => state === 'running')!;
     kill(first);

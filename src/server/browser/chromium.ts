@@ -9,7 +9,7 @@ export const chromiumPath = (): string =>
 
 /**
  * Root can't use Chromium's own sandbox; the rest keeps it from looking for a network that isn't needed. Frames from elsewhere, as previews are,
- * have processes of their own as in people's browsers, which it does without being told where it has windows.
+ * have processes of their own, and letters aren't put at whole px, as in people's browsers: without windows it has to be told.
  */
 export const CHROMIUM_FLAGS: readonly string[] = [
   '--no-sandbox',
@@ -20,6 +20,7 @@ export const CHROMIUM_FLAGS: readonly string[] = [
   '--disable-component-update',
   '--disable-sync',
   '--site-per-process',
+  '--font-render-hinting=slight',
 ];
 
 /** No name and no address leads anywhere: nothing is looked up, and nothing connected to ahead of a request. */
