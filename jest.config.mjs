@@ -6,9 +6,9 @@ const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^fast-check$': '<rootDir>/tests/chance.ts' },
   // Only modules, which this Node can't load where others are asked for at once.
-  transformIgnorePatterns: ['/node_modules/(?!@exodus/)'],
+  transformIgnorePatterns: ['/node_modules/(?!@exodus/|@csstools/)'],
   transform: {
-    '/@exodus/.+\\.js$': ['@swc/jest', { jsc: { target: 'es2022' } }],
+    '/@(?:exodus|csstools)/.+\\.m?js$': ['@swc/jest', { jsc: { target: 'es2022' } }],
     '^.+\\.tsx?$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } } },

@@ -1,7 +1,7 @@
 import { folderOf, pathOf } from '../document/addresses';
 import { sheetsOf } from '../document/page-sheets';
 import type { ImportedSheet, Page, Project } from '../document/project';
-import { importsOf } from '../read/references';
+import { importsOf } from '../read/imports';
 
 /** Far more than any page has; sheets that import others twice, and those others twice, would never end. */
 const MOST = 2_000;
