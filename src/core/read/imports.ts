@@ -27,7 +27,7 @@ const NONE: readonly ImportRule[] = [];
 
 /** The imports of a style sheet: those before all other rules, but for `@charset` and statements of `@layer` before the first. */
 export function importsOf(css: string): readonly ImportRule[] {
-  if (!/@import|@[^\s;{(]*\\/i.test(css)) return NONE;
+  if (!/@import|@[^\s;{(@\\]*\\/i.test(css)) return NONE;
   let known = memo.get(css);
   if (!known) {
     if (memo.size > 200) memo.clear();

@@ -17,7 +17,7 @@ const NONE: readonly AddressAt[] = [];
 
 /** Every address in a style sheet or a list of declarations: in `url()`, `src()` and `image-set()`, but not of imports. */
 export function addressesIn(css: string): readonly AddressAt[] {
-  if (!/(?:url|src|image-set|\\[^"'{};]*)\(/i.test(css)) return NONE;
+  if (!/(?:url|src|image-set|\\[^"'{};\\]*)\(/i.test(css)) return NONE;
   let known = memo.get(css);
   if (!known) {
     // A page has a few sheets, each of which is asked at every drawing.

@@ -50,6 +50,17 @@ test.each(['{', '@media screen {', 'p {', '& {', '.a { :is(', '((('])('%s by tho
   expect(read.length).toBeLessThan(70);
 });
 
+test.each(['\\', '@', '@a\\', 'url(', '(', '"\n', '/*', '@import "a";', '}', 'a{', '<!--'])(
+  'what %s by hundreds of thousands asks for, and how it ends, is told',
+  (piece) => {
+    const css = piece.repeat(200_000);
+    expect(importsOf(css)).toHaveLength(piece.startsWith('@import') ? 200_000 : 0);
+    expect(addressesIn(css)).toEqual([]);
+    const closed = balanced(css);
+    expect(balanced(closed) === closed).toBe(true);
+  },
+);
+
 test('layers keep their order, and those without a name are each their own', () => {
   const css =
     '@layer one, two; @layer two.inner { p { color: red } } @layer { p { color: blue } } @layer one { @layer deep { p { color: tan } } }';
