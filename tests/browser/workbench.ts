@@ -83,6 +83,10 @@ export async function goTo(page: Page, wanted: number): Promise<void> {
     for (let ones = Math.abs(missing) % 10; ones > 0; ones--) await page.keyboard.press(arrow);
   }
   await expect(page.getByTestId('cursor')).toHaveAttribute('aria-valuenow', String(wanted));
+  // The page on the stage has a process of its own, which comes after.
+  const stage = page.locator(`iframe[title$=", ${wanted} px wide"]`);
+  if ((await stage.count()) === 1)
+    await expect.poll(() => stage.contentFrame().locator('html').evaluate(() => innerWidth)).toBe(wanted);
 }
 
 /** An element's row in the list of elements. */
