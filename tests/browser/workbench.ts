@@ -86,7 +86,14 @@ export async function goTo(page: Page, wanted: number): Promise<void> {
   // The page on the stage has a process of its own, which comes after.
   const stage = page.locator(`iframe[title$=", ${wanted} px wide"]`);
   if ((await stage.count()) === 1)
-    await expect.poll(() => stage.contentFrame().locator('html').evaluate(() => innerWidth)).toBe(wanted);
+    await expect
+      .poll(() =>
+        stage
+          .contentFrame()
+          .locator('html')
+          .evaluate(() => innerWidth),
+      )
+      .toBe(wanted);
 }
 
 /** An element's row in the list of elements. */
