@@ -1,5 +1,6 @@
 import { TokenType } from '@csstools/css-tokenizer';
 import { parse } from 'css-tree';
+import { oncePerText } from './once-per-text';
 import type { Token } from './tokens';
 import { afterBlock, afterGap, isBetweenRules, isGap, ruleAt, tokensOf } from './tokens';
 
@@ -22,19 +23,11 @@ const ENDING = new Set(
   ),
 );
 
-const memo = new Map<string, readonly ImportRule[]>();
 const NONE: readonly ImportRule[] = [];
+const known = oncePerText(200, readImports);
 
 /** The imports of a style sheet: those before all other rules, but for `@charset` and statements of `@layer` before the first. */
-export function importsOf(css: string): readonly ImportRule[] {
-  if (!/@import|@[^\s;{(@\\]*\\/i.test(css)) return NONE;
-  let known = memo.get(css);
-  if (!known) {
-    if (memo.size > 200) memo.clear();
-    memo.set(css, (known = readImports(css)));
-  }
-  return known;
-}
+export const importsOf = (css: string): readonly ImportRule[] => (/@import|@[^\s;{(@\\]*\\/i.test(css) ? known(css) : NONE);
 
 function readImports(css: string): ImportRule[] {
   const tokens = tokensOf(css);

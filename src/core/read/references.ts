@@ -1,5 +1,6 @@
 import { TokenType } from '@csstools/css-tokenizer';
 import { string } from 'css-tree';
+import { oncePerText } from './once-per-text';
 import { tokensOf } from './tokens';
 
 /** Functions that fetch what a text in them names. */
@@ -12,20 +13,13 @@ export interface AddressAt {
   readonly address: string;
 }
 
-const memo = new Map<string, readonly AddressAt[]>();
 const NONE: readonly AddressAt[] = [];
+// A page has a few sheets, each of which is asked at every drawing.
+const known = oncePerText(200, readAddresses);
 
 /** Every address in a style sheet or a list of declarations: in `url()`, `src()` and `image-set()`, but not of imports. */
-export function addressesIn(css: string): readonly AddressAt[] {
-  if (!/(?:url|src|image-set|\\[^"'{};\\]*)\(/i.test(css)) return NONE;
-  let known = memo.get(css);
-  if (!known) {
-    // A page has a few sheets, each of which is asked at every drawing.
-    if (memo.size > 200) memo.clear();
-    memo.set(css, (known = readAddresses(css)));
-  }
-  return known;
-}
+export const addressesIn = (css: string): readonly AddressAt[] =>
+  /(?:url|src|image-set|\\[^"'{};\\]*)\(/i.test(css) ? known(css) : NONE;
 
 function readAddresses(css: string): AddressAt[] {
   const found: AddressAt[] = [];

@@ -4,6 +4,7 @@ import type { Condition } from '../breakpoints/condition';
 import type { Declarations } from '../document/element';
 import { CUSTOM_PROPERTY, isProperty, isShorthand } from '../styles';
 import { checkValue } from '../styles/value';
+import { oncePerText } from './once-per-text';
 import { both, readMediaQuery } from './media';
 import type { ReadSelector } from './selector';
 import { readSelectors } from './selector';
@@ -52,17 +53,8 @@ export interface ReadSheet {
 const REACHES_FURTHER =
   /^(all|grid|grid-template|border-block|border-inline|white-space-collapse|text-wrap|text-wrap-mode|direction|writing-mode|zoom|overflow-(block|inline)|(min-|max-)?(inline|block)-size|border-(start|end)-|-webkit-|-moz-|container|content-visibility|text-box|font-variant-position|appearance)/;
 
-const known = new Map<string, ReadSheet>();
-
 /** A style sheet as rules (CSS Syntax 3). Never throws: what can't be read is left out and noted with its line. */
-export function readSheet(css: string): ReadSheet {
-  let sheet = known.get(css);
-  if (!sheet) {
-    if (known.size > 40) known.clear();
-    known.set(css, (sheet = new Reader(css).read()));
-  }
-  return sheet;
-}
+export const readSheet = oncePerText(40, (css): ReadSheet => new Reader(css).read());
 
 interface Context {
   readonly media: string | undefined;

@@ -1,6 +1,7 @@
 import { generate, parse } from 'css-tree';
 import type { Atrule, CssNode, Declaration, Rule, StyleSheet } from 'css-tree';
 import type { Condition } from '../breakpoints/condition';
+import { oncePerText } from './once-per-text';
 import { NESTED, withNestedMarked } from './nested-rules';
 import type { Doubtful, FlowSide, Said } from './declare';
 import { declare } from './declare';
@@ -35,17 +36,8 @@ export interface WholeSheet {
   readonly layers: readonly (readonly string[])[];
 }
 
-const known = new Map<string, WholeSheet>();
-
 /** A style sheet with everything that it says (CSS Syntax 3; CSS Cascade 5; CSS Nesting 1). Never throws. */
-export function readWholeSheet(css: string): WholeSheet {
-  let sheet = known.get(css);
-  if (!sheet) {
-    if (known.size > 60) known.clear();
-    known.set(css, (sheet = readIfNotTooDeep(css)));
-  }
-  return sheet;
-}
+export const readWholeSheet = oncePerText(60, readIfNotTooDeep);
 
 /** At-rules that stand in each other by thousands are more than the parser can go into; browsers read what is around them, here nothing is. */
 function readIfNotTooDeep(css: string): WholeSheet {
