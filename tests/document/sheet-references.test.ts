@@ -128,6 +128,8 @@ const before = often(
   '@foo;',
   '@foo {}',
   '1 {}',
+  '@namespace;',
+  '@media;',
   '}',
   '@media print {}',
   '/* @import "x"; */',

@@ -41,7 +41,7 @@ function readImports(css: string): ImportRule[] {
     const { block, end } = ruleAt(tokens, at);
     if (token[0] === TokenType.AtKeyword) {
       const name = token[4].value.toLowerCase();
-      if (block === undefined ? name === 'namespace' : ENDING.has(name)) break;
+      if (block === undefined ? name === 'namespace' && isNamespace(tokens, at + 1) : ENDING.has(name)) break;
       // Statements of layers may stand before all imports, not between them.
       if (name === 'layer' && found.length > 0 && tokens[afterGap(tokens, at + 1)]![0] === TokenType.Ident) break;
       const read = name === 'import' && block === undefined ? readPrelude(css, tokens, at + 1, end) : undefined;
@@ -50,6 +50,12 @@ function readImports(css: string): ImportRule[] {
     at = end;
   }
   return found;
+}
+
+/** An address, and before it perhaps a prefix (CSS Namespaces 3, 2). */
+function isNamespace(tokens: readonly Token[], begin: number): boolean {
+  const first = afterGap(tokens, begin);
+  return addressAt(tokens, tokens[first]![0] === TokenType.Ident ? afterGap(tokens, first + 1) : first) !== undefined;
 }
 
 /** Whether a rule may begin so. */
