@@ -51,11 +51,13 @@ async function interaction(): Promise<void> {
     await page.keyboard.press('Enter');
   };
   console.log(`Main thread while stepping and typing a value: ${await longTasks(page, type)}`);
-  const post = (await page.locator('[data-post=bmiddle]').boundingBox())!;
+  let way = -1;
   const drag = async () => {
+    const post = (await page.locator('[data-post=bmiddle]').boundingBox())!;
+    way = -way;
     await page.mouse.move(post.x + 20, post.y + 8);
     await page.mouse.down();
-    for (let i = 0; i <= 60; i++) await page.mouse.move(post.x + 20 + i, post.y + 8);
+    for (let i = 0; i <= 60; i++) await page.mouse.move(post.x + 20 + way * i, post.y + 8);
     await page.mouse.up();
   };
   console.log(`Main thread while dragging a breakpoint: ${await longTasks(page, drag)}`);
