@@ -55,6 +55,25 @@ export function containerOf(facts: PageFacts, element: number): number {
   return at;
 }
 
+type Cutting = Pick<PageFacts, 'cutX' | 'cutY' | 'position' | 'elements'>;
+/** By how they cut: the same at most viewports. */
+const knownCutters = new WeakMap<PageFacts['cutX'], Cutting & { readonly cutters: Int32Array }>();
+
+/** By element the innermost that cuts what stands in it: itself, or a container around it; -1 for none. */
+function cuttersOf(facts: PageFacts): Int32Array {
+  const { cutX, cutY, position, elements } = facts;
+  const known = knownCutters.get(cutX);
+  if (known?.cutY === cutY && known.position === position && known.elements === elements) return known.cutters;
+  const cutters = new Int32Array(elements.length).fill(-1);
+  for (let i = 1; i < cutters.length; i++) {
+    const cuts = cutX[i] !== Cut.none || cutY[i] !== Cut.none;
+    const around = cuts ? -1 : containerOf(facts, i);
+    cutters[i] = cuts ? i : around > 0 ? cutters[around]! : -1;
+  }
+  knownCutters.set(cutX, { cutX, cutY, position, elements, cutters });
+  return cutters;
+}
+
 /** Of what is thinner than this nothing shows; px. */
 const NOTHING = 0.5;
 
@@ -64,16 +83,15 @@ const NOTHING = 0.5;
  */
 export function visiblePart(facts: PageFacts, element: number, box: Box, from = containerOf(facts, element)): Box | undefined {
   let { left, top, right, bottom } = box;
-  for (let at = from; at > 0; at = containerOf(facts, at)) {
-    const cutX = facts.cutX[at] !== Cut.none;
-    const cutY = facts.cutY[at] !== Cut.none;
-    if (!cutX && !cutY) continue;
+  const cutters = cuttersOf(facts);
+  const next = (at: number) => (at > 0 ? cutters[at]! : -1);
+  for (let at = next(from); at > 0; at = next(containerOf(facts, at))) {
     const outer = boxOf(facts, at);
-    if (cutX) {
+    if (facts.cutX[at] !== Cut.none) {
       left = larger(facts, left, outer.left);
       right = smaller(facts, right, outer.right);
     }
-    if (cutY) {
+    if (facts.cutY[at] !== Cut.none) {
       top = larger(facts, top, outer.top);
       bottom = smaller(facts, bottom, outer.bottom);
     }

@@ -61,7 +61,7 @@ export function sortedBy<T>(facts: PageFacts, list: readonly T[], ...numbers: re
   });
   const { trace } = facts;
   // Neighbours that are in order say that all are, together with which they are.
-  if (trace)
+  if (trace?.isCompared)
     order.forEach((one, i) => {
       trace.add(one, 0, Kind.same);
       const before = order[i - 1];

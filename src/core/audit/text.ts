@@ -64,7 +64,23 @@ export interface TextBlock {
 }
 
 /** All visible text, block by block. */
-export const textBlocks = oncePerFacts((facts): TextBlock[] => {
+export const textBlocks = oncePerFacts((facts): readonly TextBlock[] => {
+  const { elements, level, lines } = facts;
+  const known = knownBlocks.get(elements);
+  const filled = lines.map((own) => own.length > 0);
+  if (known?.level === level && filled.every((one, i) => one === known.filled[i])) return known.blocks;
+  const blocks = findTextBlocks(facts);
+  knownBlocks.set(elements, { level, filled, blocks });
+  return blocks;
+});
+
+/** Those of the viewport before, by elements: from one to the next they are mostly the same. */
+const knownBlocks = new WeakMap<
+  PageFacts['elements'],
+  { readonly level: PageFacts['level']; readonly filled: readonly boolean[]; readonly blocks: readonly TextBlock[] }
+>();
+
+function findTextBlocks(facts: PageFacts): TextBlock[] {
   const blocks = new Map<number, { parts: number[]; words: number; chars: number }>();
   for (let i = 0; i < facts.elements.length; i++) {
     if (facts.lines[i]!.length === 0) continue;
@@ -79,7 +95,7 @@ export const textBlocks = oncePerFacts((facts): TextBlock[] => {
     } else blocks.set(at, { parts: [i], words, chars });
   }
   return [...blocks].map(([element, block]) => ({ element, ...block }));
-});
+}
 
 /** How wide a character of a block is on average, px. */
 export function characterOf(facts: PageFacts, { element, parts }: TextBlock): number {

@@ -22,6 +22,8 @@ export class Trace {
   slacks: Float64Array;
   kinds: Uint8Array;
   length = 0;
+  /** Whether what was compared is: else only what is near to its limit is noted. */
+  readonly isCompared: boolean = true;
 
   constructor(room = 64) {
     this.margins = new Float64Array(room);
@@ -69,6 +71,8 @@ export class Trace {
 
 /** Only what could be otherwise on a measured viewport: of one that isn't compared with another nothing else is asked. */
 export class NearTrace extends Trace {
+  override readonly isCompared = false;
+
   override add(margin: number, slack: number, kind: number): void {
     if (nearBy(margin, slack, kind)) super.add(margin, slack, kind);
   }

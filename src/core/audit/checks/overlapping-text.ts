@@ -33,7 +33,7 @@ export const overlappingText: Check = {
       if (!facts.shown[i]) continue;
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
         const part = visiblePart(facts, i, inkOf(facts, i, line), i);
-        if (part) all.push({ element: i, ...part });
+        if (part) all.push({ element: i, left: part.left, top: part.top, right: part.right, bottom: part.bottom });
       }
     }
     const lines = sortedBy(facts, all, ({ top }) => top);

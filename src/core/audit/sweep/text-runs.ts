@@ -153,8 +153,10 @@ function* runsOf(
   for (let begin = from; begin <= to;) {
     let end = begin;
     while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
-    const first = yield* at(begin, end === begin);
-    yield { from: begin, to: end, first, last: end > begin ? yield* at(end, false) : first, loose: between.loose };
+    // With nothing between them ends are judged by themselves.
+    const alone = end - begin < 2;
+    const first = yield* at(begin, alone);
+    yield { from: begin, to: end, first, last: end > begin ? yield* at(end, alone) : first, loose: between.loose };
     begin = end + 1;
   }
 }

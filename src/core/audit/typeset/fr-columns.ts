@@ -56,6 +56,9 @@ export function columnEnds(columns: readonly Column[], gap: number, room: number
 
 /** A grid of which it is known where its items end, whatever room it has. */
 export class FrGrid {
+  /** Of the room that was asked for last: items ask one after the other. */
+  #last = { room: NaN, ends: [] as readonly number[] };
+
   private constructor(
     private readonly columns: readonly Column[],
     private readonly gap: number,
@@ -103,7 +106,9 @@ export class FrGrid {
     const column = this.column.get(side)!;
     const begin = from + insets[0];
     if (side % 4 === 0 && column === 0) return begin;
-    const ends = columnEnds(columns, gap, to - insets[1] - begin);
+    const room = to - insets[1] - begin;
+    if (this.#last.room !== room) this.#last = { room, ends: columnEnds(columns, gap, room) };
+    const { ends } = this.#last;
     return begin + (side % 4 === 0 ? ends[column - 1]! + gap : ends[column]!);
   }
 

@@ -8,20 +8,11 @@ import type { Between } from './stack';
 export const SAME = 0.05;
 
 /** By element room for all its lines. */
-export function rowsOf(
-  paragraphs: readonly Paragraph[],
-  all: readonly (LinesAt | undefined)[],
-  worked: Uint8Array,
-): (Float64Array | undefined)[] {
+export function rowsOf(all: readonly (LinesAt | undefined)[], worked: Uint8Array): (Float64Array | undefined)[] {
   const counts = new Int32Array(worked.length);
-  for (let p = 0; p < all.length; p++) {
-    const one = all[p];
+  for (const one of all) {
     if (!one) continue;
-    const { element } = paragraphs[p]!.texts;
-    for (let i = 0; i < one.count; i++) {
-      const at = element[one.text[i]!]!;
-      if (at >= 0) counts[at]!++;
-    }
+    for (let i = 0; i < one.count; i++) if (one.element[i]! >= 0) counts[one.element[i]!]!++;
   }
   // One piece of memory for all: thousands of small ones take longer than all that is worked out for them.
   const room = new Float64Array(counts.reduce((sum, count) => sum + count * 4, 0));

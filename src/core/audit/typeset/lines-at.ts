@@ -13,6 +13,8 @@ export interface LinesAt {
   /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where, px from the origin. */
   readonly count: number;
   readonly text: Int32Array;
+  /** Whose text each is; -1 for what has no lines of its own. */
+  readonly element: Int32Array;
   readonly line: Int32Array;
   readonly left: Float64Array;
   readonly right: Float64Array;
@@ -37,7 +39,10 @@ export function linesAt(
   return starts && layOut(paragraph, starts, where, strict);
 }
 
-/** Lays out lines that are broken at given places. @param before the same lines in another room, if they are known */
+/**
+ * Lays out lines that are broken at given places.
+ * @param before those that were worked out last: the same ones are moved, and given back
+ */
 export function layOut(
   paragraph: Paragraph,
   starts: Int32Array,
@@ -46,9 +51,12 @@ export function layOut(
   before?: LinesAt,
 ): LinesAt {
   const { segments, align } = paragraph;
-  if (before?.starts === starts && align === 0) return { ...before, origin: left };
+  if (before?.starts === starts && align === 0) {
+    before.origin = left;
+    return before;
+  }
   const most = paragraph.texts.first.length + starts.length;
-  const [text, line] = [new Int32Array(most), new Int32Array(most)];
+  const [text, element, line] = [new Int32Array(most), new Int32Array(most), new Int32Array(most)];
   const [from, to] = [new Float64Array(most), new Float64Array(most)];
   let count = 0;
   placeTexts(paragraph, starts, (one, on, begin, end) => {
@@ -57,11 +65,22 @@ export function layOut(
     const wide = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, after);
     const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
     text[count] = one;
+    element[count] = paragraph.texts.element[one]!;
     line[count] = on;
     from[count] = free + begin;
     to[count++] = free + end;
   });
-  return { starts, styles: stylesOnLines(paragraph, starts, strict), origin: left, count, text, line, left: from, right: to };
+  return {
+    starts,
+    styles: stylesOnLines(paragraph, starts, strict),
+    origin: left,
+    count,
+    text,
+    element,
+    line,
+    left: from,
+    right: to,
+  };
 }
 
 /** Whether two lists of whole numbers are the same. */

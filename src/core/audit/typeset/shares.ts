@@ -49,6 +49,8 @@ export class Shares {
   readonly #widths: readonly number[];
   /** By remainder: the measured widths. */
   readonly #like: PageFacts[][];
+  /** By side the width that was asked for last, and what was told of it: all that stands in something asks for its sides. */
+  readonly #latest: { readonly asked: Int32Array; readonly told: Float64Array };
 
   /**
    * @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends
@@ -60,6 +62,7 @@ export class Shares {
     const count = first.elements.length;
     this.#widths = measured.map(({ viewport }) => viewport.width);
     this.#parents = Int32Array.from(first.elements, ({ parent }) => parent);
+    this.#latest = { asked: new Int32Array(count * 4), told: new Float64Array(count * 4) };
     [this.#offset, this.#share] = [new Float64Array(count * 4).fill(NaN), new Float64Array(count * 4).fill(NaN)];
     const items = new Map<number, number[]>();
     this.#parents.forEach((parent, i) => parent >= 0 && first.flow[parent] !== Laying.other && listIn(items, parent).push(i));
@@ -131,6 +134,16 @@ export class Shares {
 
   /** Where a side of a box is, px; undefined where it isn't known to the very 1/64 px. @param side four an element, the left of which is 0 */
   at(side: number, width: number): number | undefined {
+    const { asked, told } = this.#latest;
+    if (asked[side] !== width) {
+      asked[side] = width;
+      told[side] = this.#find(side, width) ?? NaN;
+    }
+    const one = told[side]!;
+    return one === one ? one : undefined;
+  }
+
+  #find(side: number, width: number): number | undefined {
     const parent = this.#parents[side >> 2]!;
     const offset = this.#offset[side]!;
     if (offset === offset) {

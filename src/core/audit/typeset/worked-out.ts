@@ -15,6 +15,8 @@ import { blockOf, looseIn, reachFarthest } from './unread';
 const NO_LINES = new Float64Array(0);
 /** The unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
+/** By how much a room that is known to the very unit may be off as computers add, px. */
+const EXACTLY = 1e-6;
 /** What boxes may bend by that isn't seen where it was looked, px. */
 const BENT = 1 / 16;
 
@@ -31,7 +33,12 @@ export class WorkedOut {
   /** By paragraph its lines as they were worked out last. */
   readonly #latest: LinesAt[] = [];
   /** By paragraph the styles on its lines as they were last, and what follows from them. */
-  readonly #stepped: { readonly styles: Uint32Array; readonly tops: Float64Array | 'mixed' | undefined }[] = [];
+  readonly #stepped: {
+    readonly styles: Uint32Array;
+    readonly tops: Float64Array | 'mixed' | undefined;
+    /** To be written over each time: thousands of new ones would have to be cleared away. */
+    readonly room: Float64Array;
+  }[] = [];
 
   constructor(
     private readonly page: Page,
@@ -98,12 +105,13 @@ export class WorkedOut {
   #exactRooms(width: number, boxes: Float64Array): Float64Array {
     const shares = this.#shares;
     if (!shares) return this.#rooms;
+    const { a, b } = this.pair;
     const rooms = this.#rooms.slice();
     for (const { block } of this.page.set.paragraphs) {
       const [left, right] = [shares.at(block * 4, width), shares.at(block * 4 + 2, width)];
       if (left === undefined || right === undefined || (boxes[block * 4] === 0 && boxes[block * 4 + 2] === 0)) continue;
       [boxes[block * 4], boxes[block * 4 + 2]] = [left, right];
-      rooms[block] = UNIT;
+      rooms[block] = a.facts.inset[block] === b.facts.inset[block] ? EXACTLY : UNIT;
     }
     return rooms;
   }
@@ -111,9 +119,13 @@ export class WorkedOut {
   /** The tops of a paragraph's lines, from anywhere; undefined where they aren't known. */
   #topsOf(p: number, { styles }: LinesAt, share: number): Float64Array | undefined {
     let known = this.#stepped[p];
-    if (known?.styles !== styles) this.#stepped[p] = known = { styles, tops: this.#stepsOf(p, styles) };
-    if (known.tops === 'mixed') return lerped(this.pair.a.tops[p]!, this.pair.b.tops[p]!, share);
-    return known.tops?.slice();
+    if (known?.styles !== styles)
+      this.#stepped[p] = known = { styles, tops: this.#stepsOf(p, styles), room: new Float64Array(styles.length) };
+    const { tops, room } = known;
+    if (tops === undefined) return undefined;
+    if (tops === 'mixed') lerpInto(room, this.pair.a.tops[p]!, this.pair.b.tops[p]!, share);
+    else room.set(tops);
+    return room;
   }
 
   /** The same where only the styles on its lines decide; 'mixed' where they are as at both ends. */
@@ -149,17 +161,16 @@ export class WorkedOut {
     const { a, b } = this.pair;
     const { set, leading } = this.page;
     if (!placeAtoms(this.page, this.pair, all, tops, boxes)) return undefined;
-    const rows = rowsOf(set.paragraphs, all, set.worked);
+    const rows = rowsOf(all, set.worked);
     const filled = new Int32Array(set.worked.length);
     for (let p = 0; p < all.length; p++) {
       const one = all[p];
       if (!one) continue;
       const { texts, inlines, strut } = set.paragraphs[p]!;
       for (let i = 0; i < one.count; i++) {
-        const text = one.text[i]!;
-        const element = texts.element[text]!;
+        const element = one.element[i]!;
         if (element < 0) continue;
-        const style = texts.style[text]!;
+        const style = texts.style[one.text[i]!]!;
         const top = tops[p]![one.line[i]!]! + (leading.offset(strut, style) ?? 0);
         const own = rows[element]!;
         const row = filled[element]!;
@@ -217,6 +228,10 @@ function lerped(a: Float64Array, b: Float64Array, share: number): Float64Array {
   // What is worked out is corrected in place; what was measured stays.
   if (a === b) return a.slice();
   const mixed = new Float64Array(a.length);
-  for (let i = 0; i < mixed.length; i++) mixed[i] = a[i]! + (b[i]! - a[i]!) * share;
+  lerpInto(mixed, a, b, share);
   return mixed;
+}
+
+function lerpInto(mixed: Float64Array, a: Float64Array, b: Float64Array, share: number): void {
+  for (let i = 0; i < mixed.length; i++) mixed[i] = a[i]! + (b[i]! - a[i]!) * share;
 }
