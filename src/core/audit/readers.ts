@@ -51,11 +51,28 @@ export function larger(facts: PageFacts, a: number, b: number): number {
   return a > b ? a : b;
 }
 
+/** By page, and how long a list is: the order of the last one, which is mostly that of the next, too, and so soon sorted. */
+const lastOrders = new WeakMap<PageFacts['elements'], Map<number, number[]>>();
+/** Shorter lists are soon sorted anyhow. */
+const LONG = 32;
+
+/** Sorts places in a list. */
+function sortedPlaces({ elements }: PageFacts, length: number, compare: (a: number, b: number) => number): number[] {
+  const places = () => Array.from({ length }, (_, i) => i);
+  if (length < LONG) return places().sort(compare);
+  let orders = lastOrders.get(elements);
+  if (!orders) lastOrders.set(elements, (orders = new Map()));
+  const order = orders.get(length)?.toSorted(compare) ?? places().sort(compare);
+  orders.set(length, order);
+  return order;
+}
+
 /** A list by numbers, the smallest first; equal ones by the next of them, then as they are. Where they change places, no verdict may hang on it. */
 export function sortedBy<T>(facts: PageFacts, list: readonly T[], ...numbers: readonly ((one: T) => number)[]): T[] {
   const keys = numbers.map((number) => list.map(number));
-  const order = list.map((_, i) => i);
-  order.sort((a, b) => {
+  const [first] = keys as [number[]];
+  const order = sortedPlaces(facts, list.length, (a, b) => {
+    if (first[a] !== first[b]) return first[a]! - first[b]!;
     for (const key of keys) if (key[a] !== key[b]) return key[a]! - key[b]!;
     return a - b;
   });
