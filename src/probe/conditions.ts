@@ -28,6 +28,8 @@ export interface DocumentConditions {
   readonly fluidDistances: boolean;
   /** Whether all widths that are a share of something are a plain one. */
   readonly plainShares: boolean;
+  /** Whether any width, padding or margin is a share. */
+  readonly widthShares: boolean;
   /** Conditions on containers; undefined where there are none. */
   readonly containers: ContainerConditions | undefined;
   /** Something may change at any width, and nothing says at which. */
@@ -64,7 +66,7 @@ function edgesOfMedia(media: string, height: number): { readonly edges: number[]
 const CALL = /(?<![\w-])(calc|min|max|clamp|round|mod|rem)\(/i;
 
 /** What declarations say that changes with the viewport though no condition does. */
-function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances' | 'plainShares'> {
+function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances' | 'plainShares' | 'widthShares'> {
   const declarations = [...css.matchAll(DECLARATION)].map(([, name, value]) => [name!, value!] as const);
   /** Custom properties that hold something like it, or another that does. */
   const holders = (holds: (value: string) => boolean) => {
@@ -93,6 +95,7 @@ function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDist
     follows,
     fluidDistances: says(/^(padding|border|margin|gap|row-gap|grid-(row-)?gap|min-(height|block-size))/, fluid),
     plainShares: !says(ACROSS, (value) => !hasPlainShares(value)),
+    widthShares: says(/^(width|inline-size|flex|padding|margin)/, shares),
   };
 }
 /** What decides how wide boxes are; what is kept under a name may. */

@@ -10,6 +10,7 @@ import { Panels } from './panels';
 import { brokenWords, linesOf } from './text-lines';
 import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
+import type { SetBy } from './typesetting';
 import { readTypesetting } from './typesetting';
 import { readStyles, withLengths } from './style-facts';
 
@@ -127,7 +128,7 @@ export class DocumentReader {
   }
 
   /** How its texts are made up as it's laid out now. */
-  typesetting(conditions: Pick<DocumentConditions, 'fluidDistances' | 'plainShares'>): Typesetting | undefined {
+  typesetting(conditions: SetBy): Typesetting | undefined {
     return readTypesetting(this.#document, this.nodes, this.elements, conditions);
   }
 

@@ -51,7 +51,7 @@ export interface FlowOfPage {
     paragraphs: readonly (Paragraph | undefined)[],
     leading: Typesetting['leading'],
     strict: boolean,
-  ) => Omit<Typesetting, 'plainShares'>;
+  ) => Omit<Typesetting, 'plainShares' | 'written'>;
 }
 
 /** How elements push each other down; undefined where text flows around something. */

@@ -8,7 +8,12 @@ import type { ReadElement } from './style-facts';
 import { askLeading } from './style-leading';
 import { LargerType } from './larger-type';
 import { breaksIn } from './word-breaks';
+import { writtenWidths } from './written-widths';
 
+/** What it asks of a document's sheets. */
+export type SetBy = Pick<DocumentConditions, 'fluidDistances' | 'plainShares' | 'widthShares'>;
+
+const NOTHING_WRITTEN: Typesetting['written'] = new Map();
 const STYLES_MOST = 32;
 /** Browsers say where a letter stands in 1/64 px; so many times larger, all that more exactly. */
 const LARGER = 64;
@@ -24,7 +29,7 @@ export function readTypesetting(
   document: Document,
   nodes: readonly HTMLElement[],
   elements: readonly ReadElement[],
-  { fluidDistances, plainShares }: Pick<DocumentConditions, 'fluidDistances' | 'plainShares'>,
+  { fluidDistances, plainShares, widthShares }: SetBy,
 ): Typesetting | undefined {
   const index = new Map<Element, number>(nodes.map((node, i) => [node, i]));
   const gatherer = new TextGatherer(document.defaultView!, index);
@@ -63,5 +68,6 @@ export function readTypesetting(
   });
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
-  return { ...flow.finish(paragraphs, leading, !gatherer.lax), plainShares };
+  const written = widthShares ? writtenWidths(nodes, document.defaultView!) : NOTHING_WRITTEN;
+  return { ...flow.finish(paragraphs, leading, !gatherer.lax), plainShares, written };
 }

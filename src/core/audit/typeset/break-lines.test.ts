@@ -75,7 +75,7 @@ test('a line whose first letter comes nearer to the space before it may be taken
 test('texts lie where their words do: spaces at a line’s ends take no room, those within belong to their text', () => {
   const paragraph = paragraphOf([[30, 30], [40], [20, 20]]);
   const told: unknown[] = [];
-  placeTexts(paragraph, breakLines(paragraph, 110)!, (...one) => told.push(one));
+  placeTexts(paragraph, breakLines(paragraph, 110)!, 110, (...one) => told.push(one));
   expect(told).toEqual([
     [0, 0, 0, 30 + SPACE + 30 + SPACE],
     [1, 0, 68, 108],
@@ -104,7 +104,7 @@ test('a part of a word is as wide as it is at the end of a line, not among its l
   expect([...breakLines(joined, 65)!]).toEqual([0, 1, 2]);
   expect([...breakLines(joined, 67)!]).toEqual([0, 2]);
   const told: number[][] = [];
-  placeTexts(joined, Int32Array.of(0, 2), (...one) => told.push(one));
+  placeTexts(joined, Int32Array.of(0, 2), 110, (...one) => told.push(one));
   expect(told).toEqual([
     [0, 0, 0, 66],
     [0, 1, 0, 30],

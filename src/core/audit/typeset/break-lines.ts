@@ -79,16 +79,15 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
     let breaks = segments.hard[i - 1] === 1;
     if (!breaks && starts[starts.length - 1] !== i) {
       const apart = Math.max(0, segments.apart[i]!);
-      const isInside = isBeforeWord(paragraph, i);
-      // A part of a word has to have room as it stands among the others, and as it would at the end.
-      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isInside ? apart : 0) - room - UNIT;
+      // What is set anew at the end of a line has to have room as it stands among the others, and as it would there.
+      const over =
+        end + segments.right[i]! - pieces.right[piece - 1]! + (isSetAnew(paragraph, i, piece - 1) ? apart : 0) - room - UNIT;
       breaks = over > EXACTLY;
       const begin = starts[starts.length - 1]!;
       // What is shaped anew at its begin may be taken to be one unit wider, while it is the same text.
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
       const more = (exact > 0 ? exact + room * ADDED : 0) + off + sum.vague;
-      // A word isn't known to fit where there is no room for the space behind it, too.
-      const less = more + sum.doubt + (isInside ? 0 : apart) + (isDrawn ? UNIT : 0);
+      const less = more + sum.doubt + (isDrawn ? UNIT + apart : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
         breaks = near === 'breaks';
@@ -125,7 +124,7 @@ export type OnLine = (text: number, line: number, left: number, right: number) =
 /**
  * Where each text lies on each line, from the line's left end, px. Spaces at a line's ends take no room.
  */
-export function placeTexts(paragraph: Paragraph, starts: Int32Array, tell: OnLine): void {
+export function placeTexts(paragraph: Paragraph, starts: Int32Array, room: number, tell: OnLine): void {
   const { segments, pieces, texts, exact } = paragraph;
   const lineOf = (segment: number, from: number) => {
     let line = from;
@@ -150,7 +149,7 @@ export function placeTexts(paragraph: Paragraph, starts: Int32Array, tell: OnLin
       if (shifted !== line) [shift, shifted] = [0, line];
       const left = leads ? texts.left[text]! : pieces.left[first]!;
       const isLast = endsLine(pieces, at - 1, end);
-      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? apartAt(paragraph, end) : 0);
+      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? apartAt(paragraph, begin, end, room) : 0);
       tell(text, line, left - origin + shift, right - origin + shift);
       shift += rounded(right - left, exact) - (right - left);
       if (at <= last) line++;
@@ -162,9 +161,33 @@ export function placeTexts(paragraph: Paragraph, starts: Int32Array, tell: OnLin
 const isBeforeWord = ({ segments: { left, right } }: Paragraph, i: number): boolean =>
   i + 1 < left.length && left[i + 1]! - right[i]! < NEAR;
 
-/** How much wider a line is than as it stands among the others, px: its last letter stays as near to a space behind it as it was. */
-export const apartAt = (paragraph: Paragraph, end: number): number =>
-  isBeforeWord(paragraph, end - 1) ? paragraph.segments.apart[end - 1]! : 0;
+/** The last piece of a segment. */
+const lastPiece = ({ pieces }: Paragraph, segment: number): number => {
+  let at = pieces.segment.length - 1;
+  while (at > 0 && pieces.segment[at]! > segment) at--;
+  return at;
+};
+
+/**
+ * Whether letters of a segment, of which the last piece is given, stand at the end of a line as if nothing followed. Chromium leaves them as near to a space behind them as they were, but where lines
+ * don't begin at the left: there it takes the space away. Where that is the last of its text, what is broken is what stands behind it, and the text is left as it was.
+ */
+function isSetAnew(paragraph: Paragraph, segment: number, last: number): boolean {
+  const { align, texts, pieces } = paragraph;
+  return isBeforeWord(paragraph, segment) || (align !== 0 && texts.last[pieces.text[last]!] !== last);
+}
+
+/** How much wider a line is than as it stands among the others, px. @param room px */
+export function apartAt(paragraph: Paragraph, begin: number, end: number, room: number): number {
+  const { segments, pieces, texts, align } = paragraph;
+  const apart = segments.apart[end - 1]!;
+  if (apart === 0) return 0;
+  const last = lastPiece(paragraph, end - 1);
+  if (isSetAnew(paragraph, end - 1, last)) return apart;
+  // The space is taken away behind the end of a text, too, where there is room for it.
+  const withSpace = texts.right[pieces.text[last]!]! - segments.left[begin]!;
+  return align !== 0 && withSpace <= room ? apart : 0;
+}
 
 /** Whether nothing stands before a piece on its line. */
 const startsLine = (pieces: Paragraph['pieces'], piece: number, begin: number) =>

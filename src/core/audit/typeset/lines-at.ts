@@ -59,10 +59,10 @@ export function layOut(
   const [text, element, line] = [new Int32Array(most), new Int32Array(most), new Int32Array(most)];
   const [from, to] = [new Float64Array(most), new Float64Array(most)];
   let count = 0;
-  placeTexts(paragraph, starts, (one, on, begin, end) => {
+  placeTexts(paragraph, starts, room, (one, on, begin, end) => {
     if (end - begin <= 0) return;
     const after = on + 1 < starts.length ? starts[on + 1]! : segments.left.length;
-    const wide = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, after);
+    const wide = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, starts[on]!, after, room);
     const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
     text[count] = one;
     element[count] = paragraph.texts.element[one]!;

@@ -1,5 +1,6 @@
 import type { Heights } from './heights';
 import type { StyleOnLine } from './leading';
+import type { WrittenWidth } from './written-widths';
 
 /*
  * What a browser is asked once in a band, so that the lines of its texts can be worked out for any width in it. Lengths are CSS px,
@@ -97,4 +98,6 @@ export interface Typesetting {
   readonly worked: Uint8Array;
   /** Whether all widths that are a share of something are a plain one. */
   readonly plainShares: boolean;
+  /** What is written of how wide elements are, where any of it is a share. */
+  readonly written: ReadonlyMap<number, WrittenWidth>;
 }

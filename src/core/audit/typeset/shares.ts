@@ -2,6 +2,8 @@ import { Laying, Level, PLAIN_DENOMINATORS } from '../codes';
 import type { PageFacts } from '../facts';
 import { FlexLines } from './flex-lines';
 import { FrGrid } from './fr-columns';
+import type { WrittenWidth } from './written-widths';
+import { itemsBefore, WrittenSides } from './written-sides';
 
 /*
  * A box that follows the window by a share of it ends at a whole number of 1/64 px at every width: so browsers round it, and every box in it again.
@@ -44,6 +46,7 @@ export class Shares {
   readonly #share: Float64Array;
   /** What shares out its room to what lies in it. */
   readonly #rooms = new Map<number, FrGrid | FlexLines>();
+  readonly #written: WrittenSides;
   readonly #parents: Int32Array;
   readonly #period: number;
   readonly #widths: readonly number[];
@@ -55,8 +58,9 @@ export class Shares {
   /**
    * @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends
    * @param isPlain whether all shares that are written are plain ones
+   * @param written what is written of how wide elements are, where any of it is a share
    */
-  constructor(measured: readonly PageFacts[], isPlain = true) {
+  constructor(measured: readonly PageFacts[], isPlain = true, written: ReadonlyMap<number, WrittenWidth> = new Map()) {
     const [first, last] = [measured[0]!, measured[measured.length - 1]!];
     const span = last.viewport.width - first.viewport.width;
     const count = first.elements.length;
@@ -71,6 +75,8 @@ export class Shares {
       const one = isGrid ? FrGrid.of(around, own, measured) : new FlexLines(around, own, measured);
       if (one) this.#rooms.set(around, one);
     }
+    this.#written = new WrittenSides(written, measured);
+    const before = written.size > 0 ? itemsBefore(first, this.#parents) : undefined;
     /** Elements whose shares are shares of the window: what a grid shares out isn't rounded alike. */
     const ofWindow = new Uint8Array(count);
     let period = 1;
@@ -80,6 +86,8 @@ export class Shares {
       ofWindow[i] = parent < 0 || (ofWindow[parent] && first.flow[parent] !== Laying.grid) ? 1 : 0;
       for (let side = i * 4; side < i * 4 + 4; side += 2) {
         if (parent < 0 || first.flow[parent] === Laying.other) this.#offset[side] = this.#sameOffset(side, measured);
+        const isLeft = Number.isNaN(this.#offset[side]) && !this.#rooms.get(parent)?.has(side);
+        if (isLeft && before && this.#written.find(side, before[i]!)) continue;
         if (!isPlain || !ofWindow[i] || !Number.isNaN(this.#offset[side]) || span < SPAN_LEAST) continue;
         const one = shareOf(last.boxes[side]! - first.boxes[side]!, span);
         if (!one) continue;
@@ -96,14 +104,22 @@ export class Shares {
     for (let i = 0; i < count; i++) {
       const parent = this.#parents[i]!;
       if (parent < 0 || (this.#isKnown(parent * 4) && this.#isKnown(parent * 4 + 2))) continue;
-      for (const side of [i * 4, i * 4 + 2]) this.#offset[side] = this.#share[side] = NaN;
+      for (const side of [i * 4, i * 4 + 2]) {
+        this.#offset[side] = this.#share[side] = NaN;
+        this.#written.forget(side);
+      }
       this.#rooms.delete(parent);
     }
   }
 
   #isKnown(side: number): boolean {
     const isNumber = (of: Float64Array) => !Number.isNaN(of[side]!);
-    return isNumber(this.#offset) || isNumber(this.#share) || (this.#rooms.get(this.#parents[side >> 2]!)?.has(side) ?? false);
+    return (
+      isNumber(this.#offset) ||
+      isNumber(this.#share) ||
+      this.#written.has(side) ||
+      (this.#rooms.get(this.#parents[side >> 2]!)?.has(side) ?? false)
+    );
   }
 
   /** How far a side is from that side of what it stands in, where it is as far at all measured widths. */
@@ -157,6 +173,7 @@ export class Shares {
       const told = from === undefined || to === undefined ? undefined : around.at(side, from, to);
       if (told !== undefined) return told;
     }
+    if (this.#written.has(side)) return this.#written.at(side, { window: width, at: (other) => this.at(other, width) });
     const near = this.#like[width % this.#period]?.[0];
     return near && share === share ? near.boxes[side]! + share * (width - near.viewport.width) : undefined;
   }

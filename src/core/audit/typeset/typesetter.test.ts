@@ -89,6 +89,7 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
     heights: plainHeights(count),
     unread: new Uint8Array(count),
     plainShares: true,
+    written: new Map(),
     worked: Uint8Array.from(all, (i) => (i > 0 && i !== row ? 1 : 0)),
   };
 }

@@ -128,7 +128,7 @@ export class Typesetter {
 
   /** What neighbouring measured viewports say of where boxes end. */
   sharesOf(measured: readonly PageFacts[]): Shares {
-    return new Shares(measured, this.#set.plainShares);
+    return new Shares(measured, this.#set.plainShares, this.#set.written);
   }
 
   /** Whether an element has text whose lines aren't worked out. */

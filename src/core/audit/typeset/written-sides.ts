@@ -1,0 +1,148 @@
+import { Laying, Level, Positioning } from '../codes';
+import type { PageFacts } from '../facts';
+import type { Written, WrittenWidth } from './written-widths';
+import { lengthIn } from './written-widths';
+
+/** What browsers say of whole numbers of 1/64 px is exact. */
+const SAME = 1e-6;
+/** A unit of layout, px. */
+const UNIT = 1 / 64;
+
+const NONE: Written = { share: 0, px: 0 };
+const PLAIN: WrittenWidth = { padding: [NONE, NONE], border: [0, 0], margin: [NONE, NONE], width: undefined };
+
+/** Where sides of boxes are at one width of the window, px; undefined for those that aren't known. */
+export interface Sides {
+  readonly window: number;
+  readonly at: (side: number) => number | undefined;
+}
+/** Where a side is by what it hangs on; undefined where that isn't known. */
+type Rule = (sides: Sides) => number | undefined;
+
+const asMeasured = ({ boxes, viewport }: PageFacts): Sides => ({ window: viewport.width, at: (side) => boxes[side] });
+
+/** Where boxes end by what is written of their widths, paddings and margins, where all that was measured is so. */
+export class WrittenSides {
+  readonly #parents: Int32Array;
+  readonly #rules = new Map<number, Rule>();
+
+  /** @param measured of neighbouring widths between which nothing changes but how large things are */
+  constructor(
+    private readonly written: ReadonlyMap<number, WrittenWidth>,
+    private readonly measured: readonly PageFacts[],
+  ) {
+    this.#parents = Int32Array.from(measured[0]!.elements, ({ parent }) => parent);
+  }
+
+  has(side: number): boolean {
+    return this.#rules.has(side);
+  }
+
+  at(side: number, sides: Sides): number | undefined {
+    return this.#rules.get(side)?.(sides);
+  }
+
+  forget(side: number): void {
+    this.#rules.delete(side);
+  }
+
+  /** Finds out what a side follows. @param before the item that stands before it in its row; -1 for none @returns whether anything */
+  find(side: number, before: number): boolean {
+    const { level, position } = this.measured[0]!;
+    const i = side >> 2;
+    if (level[i] !== Level.block || position[i]! >= Positioning.absolute || this.#parents[i]! < 0) return false;
+    for (const rule of side % 4 === 0 ? this.#leftRules(i, before) : this.#rightRules(i)) {
+      const one = this.#settled(side, rule);
+      if (!one) continue;
+      this.#rules.set(side, one);
+      return true;
+    }
+    return false;
+  }
+
+  /** A rule with how far off it always is: undefined where that differs. */
+  #settled(side: number, rule: Rule): Rule | undefined {
+    let by: number | undefined;
+    for (const facts of this.measured) {
+      const told = rule(asMeasured(facts));
+      if (told === undefined) return undefined;
+      const off = facts.boxes[side]! - told;
+      by ??= off;
+      if (Math.abs(off - by) > SAME) return undefined;
+    }
+    return (sides) => {
+      const told = rule(sides);
+      return told === undefined ? undefined : told + by!;
+    };
+  }
+
+  #of(i: number): WrittenWidth {
+    return this.written.get(i) ?? PLAIN;
+  }
+
+  /** The room in an element, from where to where. */
+  #room(i: number, sides: Sides): readonly [number, number] | undefined {
+    if (i < 0) return [0, sides.window];
+    const [left, right] = [sides.at(i * 4), sides.at(i * 4 + 2)];
+    if (left === undefined || right === undefined) return undefined;
+    const { padding, border } = this.#of(i);
+    let wide = 0;
+    if (padding.some(({ share }) => share !== 0)) {
+      const around = this.#room(this.#parents[i]!, sides);
+      if (!around) return undefined;
+      wide = around[1] - around[0];
+    }
+    return [left + border[0] + lengthIn(padding[0], wide), right - border[1] - lengthIn(padding[1], wide)];
+  }
+
+  *#leftRules(i: number, before: number): Generator<Rule> {
+    const { margin } = this.#of(i);
+    const parent = this.#parents[i]!;
+    const [own] = margin;
+    if (before >= 0) yield (sides) => sides.at(before * 4 + 2);
+    if (own)
+      yield (sides) => {
+        const room = this.#room(parent, sides);
+        return room && room[0] + lengthIn(own, room[1] - room[0]);
+      };
+    const [wide] = this.measured.map(({ boxes }) => boxes[i * 4 + 2]! - boxes[i * 4]!) as [number];
+    if (margin.every((one) => one === undefined))
+      yield (sides) => {
+        const room = this.#room(parent, sides);
+        return room && room[0] + Math.trunc((room[1] - room[0] - wide) / UNIT / 2) * UNIT;
+      };
+  }
+
+  *#rightRules(i: number): Generator<Rule> {
+    const { margin, width, padding } = this.#of(i);
+    const parent = this.#parents[i]!;
+    // Paddings may be counted to it or not; those that are px are as far everywhere.
+    for (const beside of width ? [[], ...(padding.some(({ share }) => share !== 0) ? [padding] : [])] : [])
+      yield (sides) => {
+        const [left, room] = [sides.at(i * 4), this.#room(parent, sides)];
+        if (left === undefined || !room) return undefined;
+        return [width!, ...beside].reduce((end, one) => end + lengthIn(one, room[1] - room[0]), left);
+      };
+    yield (sides) => sides.at(i * 4);
+    const [, own] = margin;
+    if (own)
+      yield (sides) => {
+        const room = this.#room(parent, sides);
+        return room && room[1] - lengthIn(own, room[1] - room[0]);
+      };
+  }
+}
+
+/** By item of a row the one that it stands beside, -1 for none. */
+export function itemsBefore({ flow, boxes, shown, level, position }: PageFacts, parents: Int32Array): Int32Array {
+  const before = new Int32Array(parents.length).fill(-1);
+  const last = new Map<number, number>();
+  parents.forEach((parent, i) => {
+    const isItem = parent >= 0 && (flow[parent] === Laying.row || flow[parent] === Laying.wrappingRow);
+    if (!isItem || !shown[i] || level[i] !== Level.block || position[i]! >= Positioning.absolute) return;
+    const one = last.get(parent);
+    if (one !== undefined && boxes[i * 4]! >= boxes[one * 4 + 2]! - UNIT) before[i] = one;
+    last.set(parent, i);
+  });
+  return before;
+}
