@@ -1,8 +1,8 @@
 import type { Written, WrittenWidth } from '@/core/audit/typeset/written-widths';
 
-/** CSS Typed OM 1: a length, a share, or a sum of both. */
+/** CSS Typed OM 1: a length, a share, or a sum of such, of which some may be taken away. */
 interface Typed {
-  readonly value?: number;
+  readonly value?: number | Typed;
   readonly unit?: string;
   readonly operator?: string;
   readonly values?: Iterable<Typed>;
@@ -10,8 +10,14 @@ interface Typed {
 
 /** Undefined for what isn't made of px and per cent alone. */
 function lengthOf({ value, unit, operator, values }: Typed): Written | undefined {
-  if (unit === 'px') return { share: 0, px: value! };
-  if (unit === 'percent') return { share: value!, px: 0 };
+  if (typeof value === 'number') {
+    if (unit === 'px') return { share: 0, px: value };
+    return unit === 'percent' ? { share: value, px: 0 } : undefined;
+  }
+  if (operator === 'negate' && value) {
+    const one = lengthOf(value);
+    return one && { share: -one.share, px: -one.px };
+  }
   if (operator !== 'sum' || !values) return undefined;
   const parts = [...values].map(lengthOf);
   if (parts.includes(undefined)) return undefined;

@@ -80,14 +80,14 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
     if (!breaks && starts[starts.length - 1] !== i) {
       const apart = Math.max(0, segments.apart[i]!);
       // What is set anew at the end of a line has to have room as it stands among the others, and as it would there.
-      const over =
-        end + segments.right[i]! - pieces.right[piece - 1]! + (isSetAnew(paragraph, i, piece - 1) ? apart : 0) - room - UNIT;
+      const isAnew = apart > 0 && isSetAnew(paragraph, i, piece - 1);
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isAnew ? apart : 0) - room - UNIT;
       breaks = over > EXACTLY;
       const begin = starts[starts.length - 1]!;
-      // What is shaped anew at its begin may be taken to be one unit wider, while it is the same text.
+      // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
       const more = (exact > 0 ? exact + room * ADDED : 0) + off + sum.vague;
-      const less = more + sum.doubt + (isDrawn ? UNIT + apart : 0);
+      const less = more + sum.doubt + (isDrawn ? UNIT + apart : 0) + (isAnew ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
         breaks = near === 'breaks';
@@ -184,9 +184,9 @@ export function apartAt(paragraph: Paragraph, begin: number, end: number, room: 
   if (apart === 0) return 0;
   const last = lastPiece(paragraph, end - 1);
   if (isSetAnew(paragraph, end - 1, last)) return apart;
-  // The space is taken away behind the end of a text, too, where there is room for it.
+  // The space is taken away behind the end of a text, too, where there is room for it, and more than the one word that was set anew already.
   const withSpace = texts.right[pieces.text[last]!]! - segments.left[begin]!;
-  return align !== 0 && withSpace <= room ? apart : 0;
+  return align !== 0 && withSpace <= room + UNIT + EXACTLY && !(segments.drawn[begin] === 1 && begin === end - 1) ? apart : 0;
 }
 
 /** Whether nothing stands before a piece on its line. */

@@ -96,7 +96,7 @@ export class WrittenSides {
   }
 
   *#leftRules(i: number, before: number): Generator<Rule> {
-    const { margin } = this.#of(i);
+    const { margin, width } = this.#of(i);
     const parent = this.#parents[i]!;
     const [own] = margin;
     if (before >= 0) yield (sides) => sides.at(before * 4 + 2);
@@ -105,12 +105,19 @@ export class WrittenSides {
         const room = this.#room(parent, sides);
         return room && room[0] + lengthIn(own, room[1] - room[0]);
       };
-    const [wide] = this.measured.map(({ boxes }) => boxes[i * 4 + 2]! - boxes[i * 4]!) as [number];
-    if (margin.every((one) => one === undefined))
+    if (margin.some((one) => one !== undefined)) return;
+    // In the middle of the room.
+    for (const one of width ? [width, undefined] : [undefined]) {
+      const wideIn = (room: readonly [number, number]) => (one ? lengthIn(one, room[1] - room[0]) : 0);
+      const [first] = this.measured as [PageFacts];
+      const there = this.#room(parent, asMeasured(first));
+      if (!there) return;
+      const rest = first.boxes[i * 4 + 2]! - first.boxes[i * 4]! - wideIn(there);
       yield (sides) => {
         const room = this.#room(parent, sides);
-        return room && room[0] + Math.trunc((room[1] - room[0] - wide) / UNIT / 2) * UNIT;
+        return room && room[0] + Math.trunc((room[1] - room[0] - wideIn(room) - rest) / UNIT / 2) * UNIT;
       };
+    }
   }
 
   *#rightRules(i: number): Generator<Rule> {
