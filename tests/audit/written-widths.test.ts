@@ -74,6 +74,15 @@ test.each([
   expect(await workedOut(`main{display:flex;flex-wrap:wrap}${sheet}`, `<main>${items}</main>`, 700, 320)).toBeGreaterThan(200);
 });
 
+test('so are those in a grid, of which a column stays as wide as what stands in it', async () => {
+  const items = [
+    `<div><div style="width:290px"></div>${paragraphs(9)}</div>`,
+    ...Array.from({ length: 5 }, () => `<div>${paragraphs(9)}</div>`),
+  ];
+  const sheet = 'main{display:grid;grid-template-columns:1fr 1.7fr 1fr;column-gap:11px}';
+  expect(await workedOut(sheet, `<main>${items.join('')}</main>`, 620, 320)).toBeGreaterThan(200);
+});
+
 test.each(['left', 'center', 'right'])('so are those of letters that come nearer to spaces, aligned to the %s', async (align) => {
   expect(await workedOut(`p{width:50%;text-align:${align}}`, paragraphs(50), 600, 320)).toBeGreaterThan(200);
 });

@@ -74,9 +74,9 @@ export class FrGrid {
   static of(grid: number, items: readonly number[], measured: readonly PageFacts[]): FrGrid | undefined {
     const { grids, boxes, shown, level } = measured[0]!;
     const { template, columns: count } = grids.get(grid)!;
-    const columns = columnsOf(template, count);
+    const written = columnsOf(template, count);
     const here = items.filter((i) => shown[i] && level[i] === Level.block);
-    if (!columns || !columns.some((column) => 'fr' in column) || here.length === 0) return undefined;
+    if (!written || here.length === 0) return undefined;
     const distinct = (side: number) => [...new Set(here.map((i) => boxes[i * 4 + side]!))].sort((a, b) => a - b);
     const [starts, ends] = [distinct(0), distinct(2)];
     if (starts.length !== count || ends.length !== count) return undefined;
@@ -86,6 +86,17 @@ export class FrGrid {
         [i * 4 + 2, ends.indexOf(boxes[i * 4 + 2]!)],
       ]),
     );
+    // CSS Grid 1, 12.7.1: what would be narrower than what stands in it stays as wide as that, and the others share what is left.
+    const columns = written.map((one, at) => {
+      const item = here.find((i) => column.get(i * 4) === at && column.get(i * 4 + 2) === at);
+      if (item === undefined || !('fr' in one)) return one;
+      const [px, ...others] = measured.map((facts) => facts.boxes[item * 4 + 2]! - facts.boxes[item * 4]!) as [
+        number,
+        ...number[],
+      ];
+      return others.every((other) => Math.abs(other - px) < SAME) ? { px } : one;
+    });
+    if (!columns.some((column) => 'fr' in column)) return undefined;
     const gap = count > 1 ? starts[1]! - ends[0]! : 0;
     const [left, right] = [starts[0]! - boxes[grid * 4]!, boxes[grid * 4 + 2]! - ends[count - 1]!];
     // The last column may end one unit before the room does.
