@@ -61,6 +61,7 @@ export class ParagraphReader {
   /** By style and letters: how much wider what ends with them is without what follows. */
   readonly #apart = new Map<string, number>();
   readonly #spaces = new Map<number, number>();
+  readonly #decorated = new Map<HTMLElement, boolean>();
   #zoom = 1;
 
   /**
@@ -155,6 +156,7 @@ export class ParagraphReader {
         first: Int32Array.from(texts, ({ first }) => first),
         last: Int32Array.from(texts, ({ last }) => last),
         style: Uint8Array.from(texts, ({ style }) => style),
+        spaceless: Uint8Array.from(texts, ({ node }) => (gathered.align !== 0 || this.#isDecorated(node.parentElement!) ? 1 : 0)),
       },
       inlines: {
         element: Int32Array.from(reach.of('element')),
@@ -301,6 +303,19 @@ export class ParagraphReader {
     const space = this.#rectOf(node, from - 1, from);
     const wide = left - (space.right > space.left ? space.left : this.#rectOf(node, before.trimEnd().length, from).left);
     return Math.abs(wide - (this.#spaces.get(style) ?? NaN)) < (this.#zoom > 1 ? NEARER : PLAINLY) ? 0 : 1;
+  }
+
+  /** Whether a line is drawn along the text in an element: its own, or that of what it stands in the flow of (CSS Text Decoration 3, 2). */
+  #isDecorated(element: HTMLElement): boolean {
+    let is = this.#decorated.get(element);
+    if (is === undefined) {
+      const style = getComputedStyle(element);
+      const isApart = /^inline-/.test(style.display) || style.float !== 'none' || /^(absolute|fixed)$/.test(style.position);
+      const around = isApart ? null : element.parentElement;
+      is = style.textDecorationLine !== 'none' || (around !== null && this.#isDecorated(around));
+      this.#decorated.set(element, is);
+    }
+    return is;
   }
 
   #apartAt(node: Standing, style: number, to: number): number {

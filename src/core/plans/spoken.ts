@@ -11,7 +11,7 @@ import type { Project } from '../document/project';
 import { splitPseudo } from '../document/pseudo';
 import { carriersOf } from '../edits/owners';
 import { propertyNamed } from '../styles/properties';
-import { checkValue } from '../styles/value';
+import { checkNewValue } from '../styles/value';
 import type { Wanted } from './fit';
 
 /** What one owner itself says of a property, cell by cell. */
@@ -57,6 +57,6 @@ export function beneath(project: Project, ownerId: string, property: string, wit
 
 /** Some values that only browsers give can't be written by people. */
 export function isWritable(property: string, value: string): boolean {
-  const checked = checkValue(property, value);
+  const checked = checkNewValue(property, value);
   return checked.ok && checked.declarations[property] === value;
 }

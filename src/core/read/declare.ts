@@ -54,7 +54,7 @@ export function declare(node: Declaration, written: string, rule: Said): void {
     return;
   }
   const checked = checkValue(property, ALIASES[value.toLowerCase()] ?? value);
-  if (!checked.ok) {
+  if (!checked.ok || checked.notTaken !== undefined) {
     // What no browser takes is dropped by all of them.
     if (isSurelyWrong(property, value)) return;
     doubt(isShorthand(property) ? longhandsOf(property) : [property]);
@@ -91,11 +91,7 @@ const plainName = (property: string): string =>
   );
 
 /** Old names of values that browsers still take (CSS Compatibility). */
-const ALIASES: Readonly<Record<string, string>> = {
-  '-webkit-sticky': 'sticky',
-  '-webkit-flex': 'flex',
-  '-webkit-inline-flex': 'inline-flex',
-};
+const ALIASES: Readonly<Record<string, string>> = { '-webkit-flex': 'flex', '-webkit-inline-flex': 'inline-flex' };
 
 /** Whether a value is none by a grammar that lacks nothing it speaks of: words and numbers, no function. */
 const isSurelyWrong = (property: string, value: string): boolean =>

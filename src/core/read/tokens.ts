@@ -16,8 +16,8 @@ const CLOSING: Readonly<Record<string, TokenType>> = {
 /** What closes the block that a token opens; undefined where it opens none. */
 export const closingOf = ([type]: Token): TokenType | undefined => CLOSING[type];
 
-/** Where it goes on behind the block that a token opens: other brackets close nothing in it (CSS Syntax 3, 5.4.8). */
-export function afterBlock(tokens: readonly Token[], opening: number): number {
+/** The block that a token opens: other brackets close nothing in it (CSS Syntax 3, 5.4.8). @returns where it goes on behind it, and whether it ends at all */
+export function blockAt(tokens: readonly Token[], opening: number): { readonly end: number; readonly isClosed: boolean } {
   const open = [closingOf(tokens[opening]!)!];
   let at = opening + 1;
   for (; open.length > 0 && tokens[at]![0] !== TokenType.EOF; at++) {
@@ -25,8 +25,10 @@ export function afterBlock(tokens: readonly Token[], opening: number): number {
     if (closing) open.push(closing);
     else if (tokens[at]![0] === open[open.length - 1]) open.pop();
   }
-  return at;
+  return { end: at, isClosed: open.length === 0 };
 }
+
+export const afterBlock = (tokens: readonly Token[], opening: number): number => blockAt(tokens, opening).end;
 
 export interface RuleTokens {
   /** Where its block begins, where it has one. */

@@ -1,7 +1,7 @@
 export { isProperty, PROPERTIES, PROPERTY_GROUPS, propertyNamed, propertyRank } from './properties';
 export type { Property, PropertyGroup } from './properties';
 export { isShorthand, longhandsOf } from './shorthands';
-export { checkValue, readDeclaration, stepValue } from './value';
+export { checkNewValue, checkValue, readDeclaration, stepValue } from './value';
 export { lengthInPx } from './length';
 export type { LengthContext } from './length';
 export { CUSTOM_PROPERTY } from './custom';

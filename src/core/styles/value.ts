@@ -1,12 +1,18 @@
 import { generate, lexer, parse } from 'css-tree';
 import { CUSTOM_PROPERTY, usesVariables, wellFormed } from './custom';
+import { wordNotTaken } from './not-taken';
 import { isProperty, propertyNamed } from './properties';
 import { expandShorthand, isShorthand } from './shorthands';
 
 const VALUE_MAX = 2_000;
 
 export type CheckedValue =
-  | { readonly ok: true; readonly declarations: Readonly<Record<string, string>> }
+  | {
+      readonly ok: true;
+      readonly declarations: Readonly<Record<string, string>>;
+      /** A word in it that browsers don't take there. */
+      readonly notTaken?: string | undefined;
+    }
   | { readonly ok: false; readonly message: string };
 
 const known = new Map<string, CheckedValue>();
@@ -28,6 +34,16 @@ export function checkValue(property: string, value: string): CheckedValue {
     known.set(key, result);
   }
   return result;
+}
+
+/**
+ * The same of a value that is written anew, refused as well where browsers take none of its words. What stands in documents, and in sheets
+ * from elsewhere, may have such: it stays, and does nothing there.
+ */
+export function checkNewValue(property: string, value: string): CheckedValue {
+  const checked = checkValue(property, value);
+  if (!checked.ok || checked.notTaken === undefined) return checked;
+  return refuse(`"${shorten(checked.notTaken)}" is no word that browsers take for ${property}.`);
 }
 
 function refuse(message: string): CheckedValue {
@@ -84,7 +100,7 @@ function check(property: string, value: string): CheckedValue {
     ? mapValues(expandShorthand(property, written), (longhand, part) => normaliseCase(longhand, part))
     : { [property]: written };
   if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
-  return { ok: true, declarations };
+  return { ok: true, declarations, notTaken: wordNotTaken(property, value) };
 }
 
 /** What an element's own attribute says, which only `content` may show. */

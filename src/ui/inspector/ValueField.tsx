@@ -4,7 +4,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import type { At } from '@/core/breakpoints';
 import { union } from '@/core/breakpoints';
 import { writeReach } from '@/core/cascade';
-import { checkValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
+import { checkNewValue, isShorthand, longhandsOf, stepValue } from '@/core/styles';
 import { footprintOf } from '../editing/edits';
 import { Keepers } from './Keepers';
 import { writeEdit, writeValue } from '../view/actions';
@@ -24,7 +24,7 @@ interface Props {
 
 /** Marks on the gauge what writing this would change. */
 function mark(property: string, value: string, target: At): void {
-  const edit = checkValue(property, value).ok ? writeEdit(property, value, target) : undefined;
+  const edit = checkNewValue(property, value).ok ? writeEdit(property, value, target) : undefined;
   const footprint = edit && footprintOf(edit);
   const { pageId } = useSession.getState();
   useSession.setState({ marked: footprint?.[pageId]?.widths ?? [] });
@@ -106,7 +106,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           onChange={(event) => {
             const next = event.target.value;
             setTyped(next);
-            const checked = checkValue(property, next);
+            const checked = checkNewValue(property, next);
             setProblem(undefined);
             if (checked.ok) mark(property, next, target);
           }}
@@ -124,7 +124,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
             } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
               const by = (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
               const stepped = stepValue(text, input.current?.selectionStart ?? 0, by);
-              if (!stepped || !checkValue(property, stepped.value).ok) return;
+              if (!stepped || !checkNewValue(property, stepped.value).ok) return;
               event.preventDefault();
               caret.current = stepped.caret;
               if (write(stepped.value, 'step')) markReach(property, target);

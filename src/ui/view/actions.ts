@@ -18,7 +18,7 @@ import { bandTarget } from '@/core/plans';
 import type { Edit } from '@/core/edits';
 import { opened, stylesOf } from '@/core/edits';
 import { addedFonts, BUNDLED_FONTS } from '@/core/render';
-import { checkValue, familyProblem } from '@/core/styles';
+import { checkNewValue, familyProblem } from '@/core/styles';
 import { openProject } from '../requests/requests';
 import { announce, commit, commitOrReport } from '../editing/edits';
 import { listen } from '../editing/live';
@@ -201,6 +201,8 @@ export function writeValue(property: string, value: string, at: At, gesture?: st
     const unknown = familyProblem(value, [...BUNDLED_FONTS.map(({ family }) => family), ...added]);
     if (unknown) return unknown;
   }
+  const checked = checkNewValue(property, value);
+  if (!checked.ok) return checked.message;
   const edit = writeEdit(property, value, at);
   return edit && commit(edit, gesture && `${gesture} ${property} ${at} ${writtenOn(useSession.getState()).join()}`);
 }
@@ -210,7 +212,7 @@ export function writeEdit(property: string, value: string, at: At): Edit | undef
   const owners = writtenOn(useSession.getState());
   const [first] = owners;
   if (first === undefined) return undefined;
-  const checked = checkValue(property, value);
+  const checked = checkNewValue(property, value);
   // What is wrong with a value is said by the edit of one.
   if (owners.length === 1 || !checked.ok) return { type: 'setStyle', owner: first, at, property, value };
   const changes = owners.flatMap((owner) =>

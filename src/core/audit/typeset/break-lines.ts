@@ -169,24 +169,28 @@ const lastPiece = ({ pieces }: Paragraph, segment: number): number => {
 };
 
 /**
- * Whether letters of a segment, of which the last piece is given, stand at the end of a line as if nothing followed. Chromium leaves them as near to a space behind them as they were, but where lines
- * don't begin at the left: there it takes the space away. Where that is the last of its text, what is broken is what stands behind it, and the text is left as it was.
+ * Whether letters of a segment, of which the last piece is given, stand at the end of a line as if nothing followed. Chromium leaves them as near to a space behind
+ * them as they were, but in lines that don't begin at the left and in underlined text: there it takes the space away. Where that is the last of its text, what is
+ * broken is what stands behind it, and the text is left as it was.
  */
 function isSetAnew(paragraph: Paragraph, segment: number, last: number): boolean {
-  const { align, texts, pieces } = paragraph;
-  return isBeforeWord(paragraph, segment) || (align !== 0 && texts.last[pieces.text[last]!] !== last);
+  const { texts, pieces } = paragraph;
+  const text = pieces.text[last]!;
+  return isBeforeWord(paragraph, segment) || (texts.spaceless[text] === 1 && texts.last[text] !== last);
 }
 
 /** How much wider a line is than as it stands among the others, px. @param room px */
 export function apartAt(paragraph: Paragraph, begin: number, end: number, room: number): number {
-  const { segments, pieces, texts, align } = paragraph;
+  const { segments, pieces, texts } = paragraph;
   const apart = segments.apart[end - 1]!;
   if (apart === 0) return 0;
   const last = lastPiece(paragraph, end - 1);
   if (isSetAnew(paragraph, end - 1, last)) return apart;
   // The space is taken away behind the end of a text, too, where there is room for it, and more than the one word that was set anew already.
-  const withSpace = texts.right[pieces.text[last]!]! - segments.left[begin]!;
-  return align !== 0 && withSpace <= room + UNIT + EXACTLY && !(segments.drawn[begin] === 1 && begin === end - 1) ? apart : 0;
+  const text = pieces.text[last]!;
+  if (texts.spaceless[text] === 0) return 0;
+  const withSpace = texts.right[text]! - segments.left[begin]!;
+  return withSpace <= room + UNIT + EXACTLY && !(segments.drawn[begin] === 1 && begin === end - 1) ? apart : 0;
 }
 
 /** Whether nothing stands before a piece on its line. */

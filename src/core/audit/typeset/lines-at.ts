@@ -51,7 +51,7 @@ export function layOut(
   before?: LinesAt,
 ): LinesAt {
   const { segments, align } = paragraph;
-  if (before?.starts === starts && align === 0) {
+  if (before?.starts === starts && align === 0 && !paragraph.texts.spaceless.includes(1)) {
     before.origin = left;
     return before;
   }

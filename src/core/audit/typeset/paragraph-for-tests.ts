@@ -64,6 +64,7 @@ export function paragraphOf(
       first: Int32Array.from(rows.first),
       last: Int32Array.from(rows.last),
       style: Uint8Array.from(styles),
+      spaceless: Uint8Array.from(texts, () => (align === 0 ? 0 : 1)),
     },
     inlines: { ...none, before: new Float64Array(0), after: new Float64Array(0) },
     atoms: { element: none.element, text: none.element, before: new Float64Array(0), width: new Float64Array(0) },

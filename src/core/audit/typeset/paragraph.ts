@@ -48,6 +48,8 @@ export interface Paragraph {
     readonly first: Int32Array;
     readonly last: Int32Array;
     readonly style: Uint8Array;
+    /** 1 where a space at the end of a line is taken away, and the letters before it are set anew. */
+    readonly spaceless: Uint8Array;
   };
   /** Inline elements: their pieces, and how far they reach beyond them at both ends. */
   readonly inlines: {
