@@ -174,15 +174,24 @@ export class Shares {
       if (told !== undefined) return told;
     }
     if (this.#written.has(side)) return this.#written.at(side, { window: width, at: (other) => this.at(other, width) });
-    const near = this.#like[width % this.#period]?.[0];
+    const near = this.#nearTo(width);
     return near && share === share ? near.boxes[side]! + share * (width - near.viewport.width) : undefined;
+  }
+
+  /** A measured width at which all is rounded as at this one. Something may have happened just at an end, by less than is seen. */
+  #nearTo(width: number): PageFacts | undefined {
+    const list = this.#like[width % this.#period];
+    const [first] = list ?? [];
+    if (!list || !first || list.length > 1) return first;
+    const isEnd = [this.#widths[0], this.#widths[this.#widths.length - 1]].includes(first.viewport.width);
+    return isEnd && width !== first.viewport.width ? undefined : first;
   }
 
   /** A width that has to be measured before more is known; undefined where nothing is to be learned. */
   get lacks(): number | undefined {
     const [first, last] = [this.#widths[0]!, this.#widths[this.#widths.length - 1]!];
     const near = this.#widths[1]!;
-    const isLike = (width: number) => (this.#like[width % this.#period]?.length ?? 1) > 0;
+    const isLike = (width: number) => this.#like.length === 0 || this.#nearTo(width) !== undefined;
     for (let width = near + 1; width < last; width++) if (!isLike(width)) return width;
     for (let width = near - 1; width > first; width--) if (!isLike(width)) return width;
     const pair = last - ((last - first) % this.#period);
