@@ -1,6 +1,6 @@
 import type { Paragraph } from './paragraph';
 
-/** What is nearer to something than this, px, is as near as it is read. */
+/** A distance that is less, px, is none. */
 const NEAR = 0.002;
 /**
  * Browsers add up letters in numbers of single precision: by so much of the room sums may be off besides. None of 144,000 lines in 8 fonts and sizes
