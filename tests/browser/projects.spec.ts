@@ -5,6 +5,25 @@ import { computed, createProject, elementNamed, frameOf, openWorkbench, readProj
 // Findings are measured here by themselves.
 test.use({ storageState: { cookies: [], origins: [] } });
 
+test('nothing is pressed or typed before the page answers: it waits, and nothing is lost', async ({ page }) => {
+  let go = () => undefined as void;
+  const arrived = new Promise<void>((done) => (go = done));
+  await page.route('**/_next/**/*.js', async (route) => {
+    await arrived;
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  const name = page.getByLabel('Name', { exact: true });
+  for (const one of [name, page.getByRole('button', { name: 'Bring in pages …' }), page.getByRole('button', { name: 'Looks' })])
+    await expect(one).toBeDisabled();
+  go();
+  await name.fill('Ferry house');
+  await page.getByRole('button', { name: 'Bring in pages …' }).click();
+  await expect(page.getByRole('dialog', { name: 'Bring in pages' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(name).toHaveValue('Ferry house');
+});
+
 test('create, rename, delete with confirmation, bring back', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Name', { exact: true }).fill('Quayside café');

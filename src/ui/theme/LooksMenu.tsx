@@ -3,6 +3,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useState } from 'react';
 import type { Density, Looks, Theme } from './preferences';
+import { useAlive } from './use-alive';
 import { chooseLooks, DENSITIES, shownLooks, THEMES } from './preferences';
 
 const THEME_WORDS: Readonly<Record<Theme, string>> = { system: 'As the system', light: 'Light', dark: 'Dark' };
@@ -13,9 +14,12 @@ const DENSITY_WORDS: Readonly<Record<Density, string>> = {
 
 /** Theme and density, kept in this browser. */
 export function LooksMenu({ className }: { className: string }) {
+  const isAlive = useAlive();
   return (
     <Popover>
-      <PopoverButton className={className}>Looks</PopoverButton>
+      <PopoverButton disabled={!isAlive} className={className}>
+        Looks
+      </PopoverButton>
       <PopoverPanel
         anchor="bottom end"
         className="z-40 w-64 rounded-[4px] border border-line-strong bg-sheet p-3 text-sm focus:outline-none"
