@@ -19,7 +19,7 @@ test('nothing is pressed or typed before the page answers: it waits, and nothing
   go();
   await name.fill('Ferry house');
   await page.getByRole('button', { name: 'Bring in pages …' }).click();
-  await expect(page.getByRole('dialog', { name: 'Bring in pages' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Bring in pages' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(name).toHaveValue('Ferry house');
 });
