@@ -25,7 +25,6 @@ function lengthOf({ value, unit, operator, values }: Typed): Written | undefined
   return { share: sum('share'), px: sum('px') };
 }
 
-const NONE: Written = { share: 0, px: 0 };
 const isNothing = ({ padding, border, margin, width }: WrittenWidth) =>
   !width && [...padding, ...margin].every((one) => one && one.share === 0 && one.px === 0) && border.every((px) => px === 0);
 
@@ -42,7 +41,7 @@ export function writtenWidths(nodes: readonly HTMLElement[], window: Window): Ma
     const isItem = around && /flex$/.test(around.display) && around.flexDirection.startsWith('row');
     const width = (isItem ? read('flex-basis') : undefined) ?? read('width');
     const one: WrittenWidth = {
-      padding: [read('padding-left') ?? NONE, read('padding-right') ?? NONE],
+      padding: [read('padding-left'), read('padding-right')],
       border: [parseFloat(style.borderLeftWidth) || 0, parseFloat(style.borderRightWidth) || 0],
       margin: [read('margin-left'), read('margin-right')],
       width: width && width.share !== 0 ? width : undefined,

@@ -66,6 +66,11 @@ test('one edit to all that is selected, one step back', () => {
 test('what can not be written is said, and nothing changes', () => {
   select([named('Notice').id]);
   expect(writeValue('width', 'wide', 'base')).toMatch(/isn't a value that width/);
+  const owner = named('Notice').id;
+  expect(writeValue('width', 'intrinsic', 'base')).toMatch(/no word that browsers take/);
+  expect(commit({ type: 'setStyle', owner, at: 'base', property: 'width', value: 'intrinsic' })).toMatch(
+    /no word that browsers take/,
+  );
   expect(commit({ type: 'renameBreakpoint', id: 'bgone', name: 'X' })).toMatch(/has been removed/);
   expect(state().project).toBe(demo);
   expect(state().pending).toEqual([]);

@@ -1,5 +1,6 @@
 import type { Edit, EditLog, Footprint, Written } from '@/core/edits';
 import { applyEdit, EditError, foresee, made, readEdit, stepped, throughParts } from '@/core/edits';
+import { checkNewValue } from '@/core/styles';
 import { followDocument } from './follow-document';
 import { schedule } from './sync';
 import { invalidateSweeps } from '../measuring/sweep';
@@ -51,6 +52,12 @@ export function footprintOf(edit: Edit): Footprint | undefined {
 export function commit(edit: Edit, gesture?: string, written?: Written): string | undefined {
   const session = useSession.getState();
   if (session.damage) return NOT_NOW;
+  // Whoever writes one value writes it anew; edits of several also move what stands there already.
+  const typed = edit.type === 'setStyle' ? checkNewValue(edit.property, edit.value) : undefined;
+  if (typed && !typed.ok) {
+    useSession.setState({ draft: undefined });
+    return typed.message;
+  }
   try {
     const key = gesture === undefined ? undefined : { key: gesture, at: Date.now() };
     const { log, footprint, words } = made(logOf(session), crypto.randomUUID(), meant(edit, written), key);

@@ -1,7 +1,7 @@
 'use client';
 
 import { formatHex, parse } from 'culori';
-import { checkValue } from '@/core/styles';
+import { checkNewValue } from '@/core/styles';
 import { CheckedField } from './CheckedField';
 
 interface Props {
@@ -25,7 +25,7 @@ export function ColourField({ label, value, write }: Props) {
         label={label}
         value={value}
         write={(typed) => {
-          const checked = checkValue('color', typed);
+          const checked = checkNewValue('color', typed);
           return checked.ok ? write(typed) : checked.message;
         }}
       />

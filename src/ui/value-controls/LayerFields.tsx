@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Picture } from '@/core/document';
 import { pictureData } from '@/core/render';
 import type { BackgroundLayer, Gradient } from '@/core/styles';
-import { checkValue, readGradient, writeGradient } from '@/core/styles';
+import { checkNewValue, readGradient, writeGradient } from '@/core/styles';
 import { useSession } from '../state/store';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { CheckedField } from './CheckedField';
@@ -28,7 +28,7 @@ export function LayerFields({ layer, pictures, write }: Props) {
   const gradient = readGradient(layer.image);
   const shown = /^url\(picture:(p[a-z0-9]+)\)$/.exec(layer.image)?.[1];
   const checked = (property: string, value: string, next: BackgroundLayer) => {
-    const result = checkValue(property, value);
+    const result = checkNewValue(property, value);
     return result.ok && !value.includes(',')
       ? write(next)
       : result.ok
@@ -100,7 +100,7 @@ function LayerFocus({ layer, picture, write }: Pick<Props, 'layer' | 'write'> & 
 }
 
 function checkedImage(image: string, layer: BackgroundLayer, write: Props['write']): string | undefined {
-  const result = checkValue('background-image', image);
+  const result = checkNewValue('background-image', image);
   return result.ok ? write({ ...layer, image }) : result.message;
 }
 

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Shadow } from '@/core/styles';
-import { checkValue, FIRST_SHADOW, readShadows, writeShadows } from '@/core/styles';
+import { checkNewValue, FIRST_SHADOW, readShadows, writeShadows } from '@/core/styles';
 import { BUTTON, SIGN_BUTTON } from '../theme/controls';
 import { CheckedField } from './CheckedField';
 import { ColourField } from './ColourField';
@@ -38,7 +38,7 @@ export function ShadowList({ shaped }: { shaped: Shaped }) {
                   value={shadow[part]}
                   write={(value) => {
                     const next = shadows.with(i, { ...shadow, [part]: value });
-                    const checked = checkValue('box-shadow', writeShadows(next));
+                    const checked = checkNewValue('box-shadow', writeShadows(next));
                     return checked.ok && !/[\s,]/.test(value) ? write(next) : `"${value}" isn't a length.`;
                   }}
                 />

@@ -1,6 +1,6 @@
 import type { At } from '@/core/breakpoints';
 import type { Edit } from '@/core/edits';
-import { checkValue } from '@/core/styles';
+import { checkNewValue } from '@/core/styles';
 import { commit, footprintOf } from '../editing/edits';
 import { useSession } from '../state/store';
 import type { Fields } from '../origin/watched';
@@ -21,7 +21,7 @@ export const valueOf = ({ fields }: Shaped, property: string): string => fields.
 export function shapeEdit({ owners, target }: Shaped, label: string, values: Readonly<Record<string, string>>): Edit | string {
   const changes: { owner: string; at: string; property: string; value: string }[] = [];
   for (const [property, value] of Object.entries(values)) {
-    const checked = checkValue(property, value);
+    const checked = checkNewValue(property, value);
     if (!checked.ok) return checked.message;
     for (const owner of owners)
       for (const [name, one] of Object.entries(checked.declarations))

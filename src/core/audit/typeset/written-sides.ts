@@ -86,13 +86,15 @@ export class WrittenSides {
     const [left, right] = [sides.at(i * 4), sides.at(i * 4 + 2)];
     if (left === undefined || right === undefined) return undefined;
     const { padding, border } = this.#of(i);
+    const [before, after] = padding;
+    if (!before || !after) return undefined;
     let wide = 0;
-    if (padding.some(({ share }) => share !== 0)) {
+    if (before.share !== 0 || after.share !== 0) {
       const around = this.#room(this.#parents[i]!, sides);
       if (!around) return undefined;
       wide = around[1] - around[0];
     }
-    return [left + border[0] + lengthIn(padding[0], wide), right - border[1] - lengthIn(padding[1], wide)];
+    return [left + border[0] + lengthIn(before, wide), right - border[1] - lengthIn(after, wide)];
   }
 
   *#leftRules(i: number, before: number): Generator<Rule> {
@@ -124,7 +126,8 @@ export class WrittenSides {
     const { margin, width, padding } = this.#of(i);
     const parent = this.#parents[i]!;
     // Paddings may be counted to it or not; those that are px are as far everywhere.
-    for (const beside of width ? [[], ...(padding.some(({ share }) => share !== 0) ? [padding] : [])] : [])
+    const shared = padding.flatMap((one) => (one && one.share !== 0 ? [one] : []));
+    for (const beside of width ? [[], ...(shared.length > 0 ? [shared] : [])] : [])
       yield (sides) => {
         const [left, room] = [sides.at(i * 4), this.#room(parent, sides)];
         if (left === undefined || !room) return undefined;

@@ -7,7 +7,8 @@ export interface Written {
 
 /** What is written of how wide an element is, the left side before the right. */
 export interface WrittenWidth {
-  readonly padding: readonly [Written, Written];
+  /** Undefined for what isn't known. */
+  readonly padding: readonly [Written | undefined, Written | undefined];
   /** Px. */
   readonly border: readonly [number, number];
   /** Undefined for what is `auto` or isn't known. */
