@@ -110,3 +110,27 @@ test('a part of a word is as wide as it is at the end of a line, not among its l
     [0, 1, 0, 30],
   ]);
 });
+
+test('letters near to a space stay so at the end of a line, but where the space is taken away', () => {
+  const near = (spaceless: 0 | 1, texts: number[][]) => {
+    const { segments, texts: all, ...rest } = paragraphOf(texts);
+    // The second word is 2 px wider without the space behind it.
+    const one = { ...rest, exact: 0, segments: { ...segments, apart: Float64Array.of(0, 2, 0) } };
+    return { ...one, texts: { ...all, spaceless: all.spaceless.map(() => spaceless) } };
+  };
+  const [inside, behind] = [[[30, 30, 30]], [[30, 30], [30]]];
+  const line = 30 + SPACE + 30;
+  const starts = (spaceless: 0 | 1, texts: number[][], room: number) => breakLines(near(spaceless, texts), room)?.join();
+  expect([starts(0, inside, line), starts(1, inside, line), starts(1, inside, line + 2 + UNIT)]).toEqual(['0,2', '0,1', '0,2']);
+  // With what is set anew browsers round once more.
+  expect(starts(1, inside, line + 2)).toBeUndefined();
+  // The last of a text is left as it is where what follows is broken off.
+  expect(starts(1, behind, line)).toBe('0,2');
+  const widest = (spaceless: 0 | 1, texts: number[][], room: number) => {
+    const ends: number[] = [];
+    placeTexts(near(spaceless, texts), Int32Array.of(0, 2), room, (_, on, __, right) => on === 0 && ends.push(right));
+    return Math.max(...ends);
+  };
+  expect([widest(0, inside, 90), widest(1, inside, 90)]).toEqual([line, line + 2]);
+  expect([widest(1, behind, line + SPACE), widest(1, behind, line + SPACE - 1)]).toEqual([line + 2, line]);
+});
