@@ -18,7 +18,7 @@ export const contentBoxes = oncePerFacts((facts): ContentBox[] => {
     const text = facts.lines[i]!.length > 0 && facts.level[i] !== Level.inline;
     if (!text && !THINGS.has(facts.elements[i]!.tag)) continue;
     const part = visiblePart(facts, i, boxOf(facts, i));
-    if (part) boxes.push({ ...part, element: i });
+    if (part) boxes.push({ element: i, left: part.left, top: part.top, right: part.right, bottom: part.bottom });
   }
   return boxes;
 });

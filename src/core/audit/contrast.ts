@@ -2,6 +2,7 @@ import type { Channels } from '../styles/luminance';
 import { contrastRatio } from '../styles/luminance';
 import type { PageFacts } from './facts';
 import { Backdrop, Positioning } from './facts';
+import { oncePerGiven } from './once';
 
 type Colour = readonly [number, number, number];
 
@@ -27,18 +28,18 @@ export interface TextContrast {
   readonly ground: number | undefined;
 }
 
-const known = new WeakMap<Float64Array, Map<number, TextContrast>>();
+const known = oncePerGiven(
+  ({ ink, ground, backdrop, opacity, position, elements }) => [ink, ground, backdrop, opacity, position, elements],
+  (): TextContrast[] => [],
+);
 
 /**
  * Contrast of an element's text with what its ancestors paint behind it, composited from the canvas up, with groups of
  * lower opacity laid over what is under them (CSS Color 4, 3.2; WCAG 2.2, 1.4.3).
  */
 export function paintedContrast(facts: PageFacts, element: number): TextContrast {
-  let all = known.get(facts.ink);
-  if (!all) known.set(facts.ink, (all = new Map()));
-  let one = all.get(element);
-  if (!one) all.set(element, (one = composite(facts, element)));
-  return one;
+  const all = known(facts);
+  return (all[element] ??= composite(facts, element));
 }
 
 /** What shows where an element paints nothing but its own background; undefined where a picture or a gradient lies there. */

@@ -1,5 +1,6 @@
 import { Cut, Positioning } from './codes';
 import type { PageFacts } from './facts';
+import { oncePerGiven } from './once';
 import { exceeds, larger, smaller } from './readers';
 
 export const LEFT = 0;
@@ -55,24 +56,19 @@ export function containerOf(facts: PageFacts, element: number): number {
   return at;
 }
 
-type Cutting = Pick<PageFacts, 'cutX' | 'cutY' | 'position' | 'elements'>;
-/** By how they cut: the same at most viewports. */
-const knownCutters = new WeakMap<PageFacts['cutX'], Cutting & { readonly cutters: Int32Array }>();
-
 /** By element the innermost that cuts what stands in it: itself, or a container around it; -1 for none. */
-function cuttersOf(facts: PageFacts): Int32Array {
-  const { cutX, cutY, position, elements } = facts;
-  const known = knownCutters.get(cutX);
-  if (known?.cutY === cutY && known.position === position && known.elements === elements) return known.cutters;
-  const cutters = new Int32Array(elements.length).fill(-1);
-  for (let i = 1; i < cutters.length; i++) {
-    const cuts = cutX[i] !== Cut.none || cutY[i] !== Cut.none;
-    const around = cuts ? -1 : containerOf(facts, i);
-    cutters[i] = cuts ? i : around > 0 ? cutters[around]! : -1;
-  }
-  knownCutters.set(cutX, { cutX, cutY, position, elements, cutters });
-  return cutters;
-}
+const cuttersOf = oncePerGiven(
+  ({ cutX, cutY, position, elements }) => [cutX, cutY, position, elements],
+  (facts) => {
+    const cutters = new Int32Array(facts.elements.length).fill(-1);
+    for (let i = 1; i < cutters.length; i++) {
+      const cuts = facts.cutX[i] !== Cut.none || facts.cutY[i] !== Cut.none;
+      const around = cuts ? -1 : containerOf(facts, i);
+      cutters[i] = cuts ? i : around > 0 ? cutters[around]! : -1;
+    }
+    return cutters;
+  },
+);
 
 /** Of what is thinner than this nothing shows; px. */
 const NOTHING = 0.5;
@@ -82,10 +78,16 @@ const NOTHING = 0.5;
  * @param from the innermost that can cut it: the element itself where the box is of what stands in it
  */
 export function visiblePart(facts: PageFacts, element: number, box: Box, from = containerOf(facts, element)): Box | undefined {
+  const cutter = from > 0 ? cuttersOf(facts)[from]! : -1;
+  return cutter > 0 ? cutPart(facts, box, cutter) : box;
+}
+
+/** @param first the innermost that cuts it */
+function cutPart(facts: PageFacts, box: Box, first: number): Box | undefined {
   let { left, top, right, bottom } = box;
   const cutters = cuttersOf(facts);
   const next = (at: number) => (at > 0 ? cutters[at]! : -1);
-  for (let at = next(from); at > 0; at = next(containerOf(facts, at))) {
+  for (let at = first; at > 0; at = next(containerOf(facts, at))) {
     const outer = boxOf(facts, at);
     if (facts.cutX[at] !== Cut.none) {
       left = larger(facts, left, outer.left);

@@ -1,6 +1,25 @@
 import type { PageFacts } from './facts';
 import type { Trace } from './trace';
 
+/**
+ * What follows from how a page is styled or made up, which is mostly the same at one viewport after the other.
+ * @param given all that it follows from, each kept as it is while it is the same
+ * @param work compares nothing by the readers
+ */
+export function oncePerGiven<T>(
+  given: (facts: PageFacts) => readonly unknown[],
+  work: (facts: PageFacts) => T,
+): (facts: PageFacts) => T {
+  let last: { readonly facts: PageFacts; readonly given: readonly unknown[]; readonly result: T } | undefined;
+  return (facts) => {
+    if (last?.facts === facts) return last.result;
+    const now = given(facts);
+    const result = last && now.every((one, i) => one === last!.given[i]) ? last.result : work(facts);
+    last = { facts, given: now, result };
+    return result;
+  };
+}
+
 /** What several checks ask of the same facts is worked out once for each. */
 export function oncePerFacts<T>(work: (facts: PageFacts) => T): (facts: PageFacts) => T {
   const known = new WeakMap<PageFacts, { readonly result: T; readonly compared: Trace | undefined }>();

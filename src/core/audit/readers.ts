@@ -70,8 +70,13 @@ function sortedPlaces({ elements }: PageFacts, length: number, compare: (a: numb
 /** A list by numbers, the smallest first; equal ones by the next of them, then as they are. Where they change places, no verdict may hang on it. */
 export function sortedBy<T>(facts: PageFacts, list: readonly T[], ...numbers: readonly ((one: T) => number)[]): T[] {
   const keys = numbers.map((number) => list.map(number));
-  const [first] = keys as [number[]];
-  const order = sortedPlaces(facts, list.length, (a, b) => {
+  return orderBy(facts, list.length, ...keys).map((i) => list[i]!);
+}
+
+/** The order in which `sortedBy` puts a list of so many: which of it is first, which next. @param keys its numbers */
+export function orderBy(facts: PageFacts, length: number, ...keys: readonly ArrayLike<number>[]): readonly number[] {
+  const first = keys[0]!;
+  const order = sortedPlaces(facts, length, (a, b) => {
     if (first[a] !== first[b]) return first[a]! - first[b]!;
     for (const key of keys) if (key[a] !== key[b]) return key[a]! - key[b]!;
     return a - b;
@@ -89,7 +94,7 @@ export function sortedBy<T>(facts: PageFacts, list: readonly T[], ...numbers: re
         if (more !== 0) break;
       }
     });
-  return order.map((i) => list[i]!);
+  return order;
 }
 
 /** Whether a number is above another, where it is known exactly, or where only hangs on it which of several is named or tried first. */

@@ -1,6 +1,6 @@
 import type { PageFacts } from './facts';
-import { boxOf } from './geometry';
-import { exceeds, larger, smaller, sortedBy } from './readers';
+import { boxOf, LEFT, TOP } from './geometry';
+import { exceeds, larger, orderBy, smaller } from './readers';
 import { Laying, Level, Positioning } from './facts';
 import { oncePerFacts } from './once';
 
@@ -17,14 +17,10 @@ export interface Rows {
 /** Items that share at least half of the lower one's height stand in one row. */
 function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
   const rows: { members: number[]; top: number; bottom: number }[] = [];
-  const boxes = items.map((item) => ({ item, ...boxOf(facts, item) }));
-  const sorted = sortedBy(
-    facts,
-    boxes,
-    ({ top }) => top,
-    ({ left }) => left,
-  );
-  for (const { item, top, bottom } of sorted) {
+  const sides = (side: number) => items.map((item) => facts.boxes[item * 4 + side]!);
+  for (const place of orderBy(facts, items.length, sides(TOP), sides(LEFT))) {
+    const item = items[place]!;
+    const { top, bottom } = boxOf(facts, item);
     const row = rows[rows.length - 1];
     const shared = row ? smaller(facts, row.bottom, bottom) - larger(facts, row.top, top) : 0;
     if (row && exceeds(facts, shared, smaller(facts, row.bottom - row.top, bottom - top) / 2)) {

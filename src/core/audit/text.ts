@@ -2,7 +2,7 @@ import type { PageFacts } from './facts';
 import { BOTTOM, boxOf, isAbove, LEFT, RIGHT, TOP } from './geometry';
 import { exceeds, isMore, larger, smaller, sortedBy } from './readers';
 import { Level, Positioning } from './facts';
-import { oncePerFacts } from './once';
+import { oncePerFacts, oncePerGiven } from './once';
 
 /**
  * How many lines the given line boxes stand on: boxes that share half their height are one line.
@@ -38,19 +38,24 @@ function byTop(facts: PageFacts, lists: readonly Float64Array[]): Float64Array {
   return sorted;
 }
 
-/** The block in whose text an element stands; -1 where it is moved out of it. */
-function textOf(facts: PageFacts, element: number): number {
-  let at = element;
-  for (; at > 0 && facts.level[at] === Level.inline; at = facts.elements[at]!.parent)
-    if (facts.moved[at] || facts.position[at] !== Positioning.flow) return -1;
-  return at;
-}
+/** By element the block in whose text it stands; -1 where it is moved out of it. */
+const textsOf = oncePerGiven(
+  ({ level, moved, position, elements }) => [level, moved, position, elements],
+  ({ level, moved, position, elements }) => {
+    const texts = new Int32Array(elements.length);
+    for (let i = 1; i < texts.length; i++) {
+      if (level[i] !== Level.inline) texts[i] = i;
+      else texts[i] = moved[i] || position[i] !== Positioning.flow ? -1 : texts[elements[i]!.parent]!;
+    }
+    return texts;
+  },
+);
 
 /** Whether two elements stand in one text: what does keeps off each other, and stands in the order it is read in. */
 export function isOneText(facts: PageFacts, a: number, b: number): boolean {
   if (facts.level[a] !== Level.inline && facts.level[b] !== Level.inline) return false;
-  const text = textOf(facts, a);
-  return text >= 0 && text === textOf(facts, b);
+  const texts = textsOf(facts);
+  return texts[a]! >= 0 && texts[a] === texts[b];
 }
 
 /** A run of text as people read it: what stands in one block, with the emphasis and links in it. */
@@ -63,27 +68,37 @@ export interface TextBlock {
   readonly chars: number;
 }
 
-/** All visible text, block by block. */
-export const textBlocks = oncePerFacts((facts): readonly TextBlock[] => {
-  const { elements, level, lines } = facts;
-  const known = knownBlocks.get(elements);
-  const filled = lines.map((own) => own.length > 0);
-  if (known?.level === level && filled.every((one, i) => one === known.filled[i])) return known.blocks;
-  const blocks = findTextBlocks(facts);
-  knownBlocks.set(elements, { level, filled, blocks });
-  return blocks;
-});
+interface Texts {
+  readonly level: PageFacts['level'];
+  /** 1 where an element has lines of its own. */
+  readonly filled: Uint8Array;
+  readonly holders: readonly number[];
+  readonly blocks: readonly TextBlock[];
+}
 
 /** Those of the viewport before, by elements: from one to the next they are mostly the same. */
-const knownBlocks = new WeakMap<
-  PageFacts['elements'],
-  { readonly level: PageFacts['level']; readonly filled: readonly boolean[]; readonly blocks: readonly TextBlock[] }
->();
+const knownTexts = new WeakMap<PageFacts['elements'], Texts>();
 
-function findTextBlocks(facts: PageFacts): TextBlock[] {
+const textsOn = oncePerFacts((facts): Texts => {
+  const { elements, level, lines } = facts;
+  const known = knownTexts.get(elements);
+  if (known?.level === level && lines.every((own, i) => own.length > 0 === (known.filled[i] === 1))) return known;
+  const filled = Uint8Array.from(lines, (own) => (own.length > 0 ? 1 : 0));
+  const holders = elements.flatMap((_, i) => (filled[i] ? [i] : []));
+  const texts = { level, filled, holders, blocks: findTextBlocks(facts, holders) };
+  knownTexts.set(elements, texts);
+  return texts;
+});
+
+/** All visible text, block by block. */
+export const textBlocks = (facts: PageFacts): readonly TextBlock[] => textsOn(facts).blocks;
+
+/** All elements with visible text of their own, in reading order. */
+export const textHolders = (facts: PageFacts): readonly number[] => textsOn(facts).holders;
+
+function findTextBlocks(facts: PageFacts, holders: readonly number[]): TextBlock[] {
   const blocks = new Map<number, { parts: number[]; words: number; chars: number }>();
-  for (let i = 0; i < facts.elements.length; i++) {
-    if (facts.lines[i]!.length === 0) continue;
+  for (const i of holders) {
     let at = i;
     while (at > 0 && facts.level[at] === Level.inline) at = facts.elements[at]!.parent;
     const { words, chars } = facts.elements[i]!;
@@ -104,8 +119,11 @@ export function characterOf(facts: PageFacts, { element, parts }: TextBlock): nu
 }
 
 /** In how many pieces browsers set a block's text: at least one a line. */
-export const piecesOf = (facts: PageFacts, { parts }: TextBlock): number =>
-  parts.reduce((sum, part) => sum + facts.lines[part]!.length / 4, 0);
+export function piecesOf({ lines }: PageFacts, { parts }: TextBlock): number {
+  let numbers = 0;
+  for (const part of parts) numbers += lines[part]!.length;
+  return numbers / 4;
+}
 
 /**
  * How much room the lines of a block have, px, where they wrap in nothing but the block itself: between its paddings, with no
@@ -123,8 +141,9 @@ export function lineRoom(facts: PageFacts, { element }: TextBlock): number | und
   return box.right - box.left - facts.inset[element]!;
 }
 
-const floatsOf = oncePerFacts((facts) =>
-  facts.elements.flatMap((_, i) => (facts.level[i] === Level.float && facts.shown[i] ? [i] : [])),
+const floatsOf = oncePerGiven(
+  ({ level, shown }) => [level, shown],
+  ({ level, shown, elements }) => elements.flatMap((_, i) => (level[i] === Level.float && shown[i] ? [i] : [])),
 );
 
 /** How long the longest line of a block is, px. What stands a line's height apart in columns is of two. */

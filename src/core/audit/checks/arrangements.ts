@@ -4,19 +4,31 @@ import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, inkOf, isAbove, LEFT, RIGHT, TOLERANCE, visiblePart } from '../geometry';
 import { Cut } from '../facts';
+import { oncePerGiven } from '../once';
 import { exceeds, foundOn, larger, smaller } from '../readers';
 
+const oncePerPage = <T>(work: (elements: PageFacts['elements']) => T) =>
+  oncePerGiven(
+    ({ elements }) => [elements],
+    ({ elements }) => work(elements),
+  );
+
 /** Indexes of the children of each element, in reading order. */
-function childrenOf({ elements }: PageFacts): readonly (readonly number[])[] {
-  let children = known.get(elements);
-  if (!children) {
-    const lists: number[][] = elements.map(() => []);
-    elements.forEach(({ parent }, i) => parent >= 0 && lists[parent]!.push(i));
-    known.set(elements, (children = lists));
-  }
-  return children;
-}
-const known = new WeakMap<PageFacts['elements'], readonly (readonly number[])[]>();
+const childrenOf = oncePerPage((elements): readonly (readonly number[])[] => {
+  const lists: number[][] = elements.map(() => []);
+  elements.forEach(({ parent }, i) => parent >= 0 && lists[parent]!.push(i));
+  return lists;
+});
+
+const headRows = oncePerPage((elements) => [
+  ...new Set(elements.flatMap(({ heads, parent }) => (heads && parent >= 0 ? [parent] : []))),
+]);
+const panes = oncePerPage((elements) => elements.flatMap(({ pane }, i) => (pane ? [{ i, pane }] : [])));
+const arranged = oncePerPage((elements) => elements.flatMap(({ same }, i) => (same ? [{ i, same }] : [])));
+const scrollers = oncePerGiven(
+  ({ elements, cutX }) => [elements, cutX],
+  ({ elements, cutX }) => elements.flatMap((_, i) => (i > 0 && cutX[i] === Cut.scrolls ? [i] : [])),
+);
 
 /** What is put away for those who hear the page. */
 const PUT_AWAY = 2;
@@ -81,8 +93,7 @@ export const headingLine: Check = {
   why: 'People read a column by what stands over it; a heading beside its column names the wrong one.',
   rule: 'WCAG 2.2, 1.3.1 Info and Relationships: what is told by where things stand (project profile)',
   judge(facts) {
-    const heads = new Set(facts.elements.flatMap(({ heads: is, parent }) => (is && parent >= 0 ? [parent] : [])));
-    return [...heads].flatMap((head): Violation[] => {
+    return headRows(facts).flatMap((head): Violation[] => {
       const cells = childrenOf(facts)[head]!;
       const box = cells.length > 1 && facts.shown[head] ? visiblePart(facts, head, boxOf(facts, head)) : undefined;
       if (!box || !exceeds(facts, box.bottom - box.top, PUT_AWAY) || !exceeds(facts, box.right - box.left, PUT_AWAY)) return [];
@@ -125,8 +136,9 @@ export const sidewaysHint: Check = {
   why: 'On touch screens there is no scrollbar to be seen: where nothing is cut at the edge, nobody looks for more.',
   rule: 'What scrolls sideways shows that it goes on: something cut at its edge, or words beside it (project profile)',
   judge(facts) {
-    return facts.elements.flatMap(({ id, described = [] }, i): Violation[] => {
-      if (i === 0 || facts.cutX[i] !== Cut.scrolls || !facts.shown[i]) return [];
+    return scrollers(facts).flatMap((i): Violation[] => {
+      if (!facts.shown[i]) return [];
+      const { id, described = [] } = facts.elements[i]!;
       const edge = boxOf(facts, i);
       let hidden = 0;
       let hinted = described.some((one) => facts.shown[one]);
@@ -160,8 +172,9 @@ export const unreachedPane: Check = {
   why: 'Where a pane isn’t beside the other, a link is the only way there, by keyboard as by pointer.',
   rule: 'WCAG 2.2, 2.1.1 Keyboard: what isn’t shown beside is behind a link that can have the focus',
   judge(facts) {
-    return facts.elements.flatMap(({ id, parent, pane }, i): Violation[] => {
-      if (!pane || facts.shown[i] || (parent >= 0 && !facts.shown[parent])) return [];
+    return panes(facts).flatMap(({ i, pane }): Violation[] => {
+      const { id, parent } = facts.elements[i]!;
+      if (facts.shown[i] || (parent >= 0 && !facts.shown[parent])) return [];
       return pane.some((link) => facts.shown[link])
         ? []
         : [{ element: id, amount: 1, measured: { links: pane.length }, others: [] }];
@@ -191,8 +204,8 @@ export const lostContent: Check = {
   why: 'What people find on one screen they look for on another; an arrangement is to lay it out otherwise, not to take it away.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of information or functionality',
   judge(facts) {
-    const lost = facts.elements.flatMap(({ same }, i) => {
-      if (!same || facts.shown[i] || waits(facts, i)) return [];
+    const lost = arranged(facts).flatMap(({ i, same }) => {
+      if (facts.shown[i] || waits(facts, i)) return [];
       return same.some((other) => facts.shown[other] || waits(facts, other)) ? [] : [i];
     });
     // One that says it for all that stand in it, and for all at once.

@@ -36,16 +36,17 @@ export const emptyScreen: Check = {
   limits: { most: { label: 'Most of it empty', unit: '%', usual: 80, least: 10, most: 99 } },
   judge(facts, { most }) {
     const { width, height } = facts.viewport;
-    const inside = contentBoxes(facts).flatMap((box) => {
-      const part = {
-        left: larger(facts, 0, box.left),
-        top: larger(facts, 0, box.top),
-        right: smaller(facts, width, box.right),
-        bottom: smaller(facts, height, box.bottom),
-        element: box.element,
-      };
-      return isMore(facts, part.right, part.left) && isMore(facts, part.bottom, part.top) ? [part] : [];
-    });
+    const inside: ContentBox[] = [];
+    for (const box of contentBoxes(facts)) {
+      // Of long pages most lies further down.
+      if (!isMore(facts, height, box.top)) continue;
+      const left = larger(facts, 0, box.left);
+      const top = larger(facts, 0, box.top);
+      const right = smaller(facts, width, box.right);
+      const bottom = smaller(facts, height, box.bottom);
+      if (isMore(facts, right, left) && isMore(facts, bottom, top))
+        inside.push({ left, top, right, bottom, element: box.element });
+    }
     const screen = width * height;
     const free = screen - areaOfUnion(facts, inside);
     const off = inside.reduce((sum, box) => sum + areaSlack(facts, box), 0);

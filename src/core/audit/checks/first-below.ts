@@ -1,6 +1,12 @@
 import type { Check, Violation } from '../check';
 import { boxOf } from '../geometry';
+import { oncePerGiven } from '../once';
 import { exceeds } from '../readers';
+
+const firstOnes = oncePerGiven(
+  ({ elements }) => [elements],
+  ({ elements }) => elements.flatMap(({ first }, i) => (first ? [i] : [])),
+);
 
 /** What must be seen first isn't in the first screenful. */
 export const firstBelow: Check = {
@@ -11,8 +17,8 @@ export const firstBelow: Check = {
   rule: 'Marked elements stand in the first screenful (project profile)',
   view: 'heights',
   judge(facts) {
-    return facts.elements.flatMap(({ id, first }, i): Violation[] => {
-      if (!first) return [];
+    return firstOnes(facts).flatMap((i): Violation[] => {
+      const { id } = facts.elements[i]!;
       const { height } = facts.viewport;
       if (!facts.shown[i]) return [{ element: id, amount: height, measured: { hidden: 1, height }, others: [] }];
       const below = boxOf(facts, i).bottom - height;

@@ -34,6 +34,7 @@ export const fixedHeight: Check = {
   why: 'The box stays as high as it was, so what has wrapped lies over what comes after it.',
   rule: 'Boxes grow with what wraps in them (project profile)',
   judge(facts) {
+    if (!facts.fixedHeight.includes(1)) return [];
     const worst = new Map<number, Violation>();
     for (const { row, bottom } of brokenRows(facts))
       for (let at = row; at > 0; at = facts.elements[at]!.parent) {

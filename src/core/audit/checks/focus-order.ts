@@ -1,18 +1,17 @@
 import type { Check, Violation } from '../check';
 import type { PageFacts } from '../facts';
 import { Cut } from '../facts';
-import { isPinned } from '../geometry';
+import { isAbove, isPinned } from '../geometry';
 import { layerOf } from '../layers';
 import { comesBefore } from '../order';
 import { isOneText } from '../text';
 
 /** What shows of an element from the outside of what scrolls: the outermost scroller around it that doesn't hold another, or itself. */
 function seenFrom(facts: PageFacts, element: number, other: number): number {
-  const around = new Set<number>();
-  for (let at = other; at > 0; at = facts.elements[at]!.parent) around.add(at);
   let seen = element;
-  for (let at = facts.elements[element]!.parent; at > 0 && !around.has(at); at = facts.elements[at]!.parent)
-    if (facts.cutX[at] === Cut.scrolls || facts.cutY[at] === Cut.scrolls) seen = at;
+  for (let at = facts.elements[element]!.parent; at > 0; at = facts.elements[at]!.parent)
+    if ((facts.cutX[at] === Cut.scrolls || facts.cutY[at] === Cut.scrolls) && at !== other && !isAbove(facts, at, other))
+      seen = at;
   return seen;
 }
 

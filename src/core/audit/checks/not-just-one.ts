@@ -1,6 +1,7 @@
 import type { Check, Violation } from '../check';
 import type { PageFacts } from '../facts';
 import { isAbove } from '../geometry';
+import { oncePerGiven } from '../once';
 
 /** Whether an element, or anything in it, can be seen: one without a box of its own shows what stands in it. */
 function isSeen(facts: PageFacts, element: number): boolean {
@@ -17,6 +18,18 @@ function around(facts: PageFacts, members: readonly number[]): number {
   return at;
 }
 
+/** Sets of alternates. */
+const alternatesOf = oncePerGiven(
+  ({ elements }) => [elements],
+  ({ elements }) => {
+    const sets = new Map<string, number[]>();
+    elements.forEach(({ alternate }, i) => {
+      if (alternate !== undefined) sets.set(alternate, [...(sets.get(alternate) ?? []), i]);
+    });
+    return [...sets.values()];
+  },
+);
+
 /** None of several alternates can be seen, or more than one. */
 export const notJustOne: Check = {
   id: 'not-just-one',
@@ -25,11 +38,7 @@ export const notJustOne: Check = {
   why: 'Of alternates people should see one: with none something is missing, with several it is said twice.',
   rule: 'Exactly one of several alternates shows at every viewport (project profile)',
   judge(facts) {
-    const sets = new Map<string, number[]>();
-    facts.elements.forEach(({ alternate }, i) => {
-      if (alternate !== undefined) sets.set(alternate, [...(sets.get(alternate) ?? []), i]);
-    });
-    return [...sets.values()].flatMap((all): Violation[] => {
+    return alternatesOf(facts).flatMap((all): Violation[] => {
       const members = all.filter((member) => !all.some((other) => other !== member && isAbove(facts, other, member)));
       const place = members.length < 2 ? -1 : around(facts, members);
       if (place < 0 || !isSeen(facts, place)) return [];

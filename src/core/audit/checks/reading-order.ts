@@ -1,16 +1,22 @@
 import type { Check, Violation } from '../check';
 import { Level, Positioning } from '../facts';
-import type { PageFacts } from '../facts';
+import { oncePerGiven } from '../once';
 import { comesBefore } from '../order';
+import { textHolders } from '../text';
 
-function holdsText(facts: PageFacts): Uint8Array {
-  const holds = new Uint8Array(facts.elements.length);
-  for (let i = facts.elements.length - 1; i > 0; i--) {
-    if (facts.lines[i]!.length > 0 && facts.shown[i]) holds[i] = 1;
-    if (holds[i]) holds[facts.elements[i]!.parent] = 1;
-  }
-  return holds;
-}
+/** Elements in the flow with text in them, whose order can be seen. */
+const flowing = oncePerGiven(
+  (facts) => [textHolders(facts), facts.elements, facts.shown, facts.position, facts.pinned, facts.level],
+  ({ elements, shown, position, pinned, level, ...facts }) => {
+    const holds = new Uint8Array(elements.length);
+    for (let i = elements.length - 1; i > 0; i--) {
+      if (facts.lines[i]!.length > 0 && shown[i]) holds[i] = 1;
+      if (holds[i]) holds[elements[i]!.parent] = 1;
+    }
+    const isPlaced = (i: number) => position[i]! >= Positioning.absolute || pinned[i] || level[i] === Level.float;
+    return elements.flatMap((_, i) => (i > 0 && shown[i] && holds[i] && !isPlaced(i) && level[i] !== Level.inline ? [i] : []));
+  },
+);
 
 /** Neighbours stand on the screen in another order than they are read out. */
 export const readingOrder: Check = {
@@ -20,13 +26,10 @@ export const readingOrder: Check = {
   why: 'People who listen to the page, or copy it, get it in another order than it is seen in.',
   rule: 'WCAG 2.2, 1.3.2 Meaningful sequence',
   judge(facts) {
-    const holds = holdsText(facts);
     const last = new Map<number, number>();
     const worst = new Map<number, Violation>();
-    for (let i = 1; i < facts.elements.length; i++) {
+    for (const i of flowing(facts)) {
       const { parent } = facts.elements[i]!;
-      if (!facts.shown[i] || !holds[i] || facts.position[i]! >= Positioning.absolute || facts.pinned[i]) continue;
-      if (facts.level[i] === Level.inline || facts.level[i] === Level.float) continue;
       const before = last.get(parent);
       last.set(parent, i);
       if (before === undefined || worst.has(parent)) continue;

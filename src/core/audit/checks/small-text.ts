@@ -1,5 +1,6 @@
 import type { Check } from '../check';
 import { typeExceeds } from '../readers';
+import { textHolders } from '../text';
 
 /** Visible text smaller than the project's smallest size. */
 export const smallText: Check = {
@@ -10,10 +11,10 @@ export const smallText: Check = {
   rule: 'The smallest type (project profile)',
   limits: { least: { label: 'Smallest type', unit: 'px', usual: 12, least: 6, most: 24 } },
   judge(facts, { least }) {
-    return facts.elements.flatMap(({ id }, i) => {
+    const small = textHolders(facts).filter((i) => facts.shown[i] && typeExceeds(facts, least! - facts.fontSize[i]!, 0.01));
+    return small.map((i) => {
       const size = facts.fontSize[i]!;
-      if (!facts.shown[i] || facts.lines[i]!.length === 0 || !typeExceeds(facts, least! - size, 0.01)) return [];
-      return [{ element: id, amount: least! - size, measured: { size }, others: [] }];
+      return { element: facts.elements[i]!.id, amount: least! - size, measured: { size }, others: [] };
     });
   },
   sentence: ({ element, measured }, name) => `${name(element)} is set in ${Math.round(measured.size! * 10) / 10} px.`,

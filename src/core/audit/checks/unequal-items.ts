@@ -3,6 +3,7 @@ import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, TOLERANCE } from '../geometry';
+import { oncePerGiven } from '../once';
 import { exceeds, isMore, smaller } from '../readers';
 
 interface Item {
@@ -16,18 +17,28 @@ interface Line {
 
 /** Siblings with the same share of their row, line by line. */
 function linesOf(facts: PageFacts): Line[] {
-  const rows = new Map<string, Line[]>();
-  for (let i = 1; i < facts.elements.length; i++) {
-    if (!facts.shown[i] || !(facts.share[i]! > 0)) continue;
-    const { parent } = facts.elements[i]!;
-    const box = boxOf(facts, i);
-    const key = `${parent} ${facts.share[i]}`;
-    let lines = rows.get(key);
-    if (!lines) rows.set(key, (lines = []));
-    lineOf(facts, lines, parent, box).items.push({ index: i, box });
-  }
-  return [...rows.values()].flat();
+  return likeSiblings(facts).flatMap((siblings) => {
+    const lines: Line[] = [];
+    for (const index of siblings) {
+      const box = boxOf(facts, index);
+      lineOf(facts, lines, facts.elements[index]!.parent, box).items.push({ index, box });
+    }
+    return lines;
+  });
 }
+
+const likeSiblings = oncePerGiven(
+  ({ elements, share, shown }) => [elements, share, shown],
+  ({ elements, share, shown }) => {
+    const found = new Map<string, number[]>();
+    elements.forEach(({ parent }, i) => {
+      if (i === 0 || !shown[i] || !(share[i]! > 0)) return;
+      const key = `${parent} ${share[i]}`;
+      found.set(key, [...(found.get(key) ?? []), i]);
+    });
+    return [...found.values()];
+  },
+);
 
 /** The line of an item, of lines from the top down: with one of it, it shares some of its height. What comes later mostly stands lower. */
 function lineOf(facts: PageFacts, lines: Line[], parent: number, { top, bottom }: Box): Line {

@@ -1,6 +1,7 @@
 import { Rule } from '../codes';
 import type { MeasuredTexts } from './measured-texts';
 import type { Page } from './page';
+import { linesDown } from './leading';
 import { gapsIn } from './stack';
 import { Stacker } from './stacker';
 
@@ -19,10 +20,11 @@ export function strayIn(whole: Page, texts: MeasuredTexts): number[] {
   const measured = texts.facts.boxes;
   const boxes = measured.slice();
   const gaps = gapsIn(page.set, texts, page.leading);
-  const tops = texts.tops.map((own) => own.slice());
-  const styles = texts.lines.map((one) => one?.styles);
+  const lines = texts.lines.map(
+    (one, p) => one && linesDown(page.set.paragraphs[p]!.strut, one.styles, texts.tops[p]!.slice(), page.leading),
+  );
   const between = { a: texts, b: texts, gapsA: gaps, gapsB: gaps };
-  new Stacker(page, between, 0, boxes, tops, styles).place(0, boxes[1]!);
+  new Stacker(page, between, 0, boxes, lines).place(0, boxes[1]!);
   const stray = new Set<number>();
   const off = (x: number, y: number) => Math.abs(boxes[x]! - boxes[y]! - (measured[x]! - measured[y]!)) > OFF;
   /** Whether anything in an element, or its height, isn't as measured. */

@@ -121,3 +121,19 @@ function largest(values: ReadonlyMap<number, number>, strut: number, styles: num
   }
   return found;
 }
+
+/** The lines of a paragraph, one below the other. */
+export interface LinesDown {
+  /** Of each line's own type, px; to be corrected. */
+  readonly tops: Float64Array;
+  /** How far the first line reaches above its type, and the last one below the top of it. */
+  readonly above: number;
+  readonly below: number;
+}
+
+/** What is not known is taken to be nothing, and counted to the distance. */
+export const linesDown = (strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading): LinesDown => ({
+  tops,
+  above: leading.above(strut, styles[0]!) ?? 0,
+  below: leading.below(strut, styles[styles.length - 1]!) ?? 0,
+});

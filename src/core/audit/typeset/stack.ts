@@ -1,4 +1,5 @@
 import type { Leading } from './leading';
+import { linesDown } from './leading';
 import type { MeasuredTexts } from './measured-texts';
 import { Rule } from '../codes';
 import type { Typesetting } from './paragraph';
@@ -6,16 +7,12 @@ import type { Typesetting } from './paragraph';
 /** Distances between what lies one below the other, at one measured viewport, px. */
 export interface Gaps {
   /** By element with a stack: before each unit, and at last below the last one. */
-  readonly of: ReadonlyMap<number, Float64Array>;
+  readonly of: readonly (Float64Array | undefined)[];
 }
-
-/** The line below the last of a paragraph; what is not known is taken to be nothing, and counted to the distance. */
-export const endOf = (strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading) =>
-  tops[tops.length - 1]! + (leading.below(strut, styles[styles.length - 1]!) ?? 0);
 
 /** Reads them where they were measured. */
 export function gapsIn({ rule, units, paragraphs }: Typesetting, texts: MeasuredTexts, leading: Leading): Gaps {
-  const of = new Map<number, Float64Array>();
+  const of: (Float64Array | undefined)[] = Array.from({ length: rule.length }, () => undefined);
   const { boxes } = texts.facts;
   for (let i = 0; i < rule.length; i++) {
     if (rule[i] !== Rule.stack) continue;
@@ -31,12 +28,12 @@ export function gapsIn({ rule, units, paragraphs }: Typesetting, texts: Measured
       const p = -1 - unit;
       const lines = texts.lines[p];
       if (!lines) return;
-      const { strut } = paragraphs[p]!;
-      gaps[at] = texts.tops[p]![0]! - (leading.above(strut, lines.styles[0]!) ?? 0) - cursor;
-      cursor = endOf(strut, lines.styles, texts.tops[p]!, leading);
+      const { tops, above, below } = linesDown(paragraphs[p]!.strut, lines.styles, texts.tops[p]!, leading);
+      gaps[at] = tops[0]! - above - cursor;
+      cursor = tops[tops.length - 1]! + below;
     });
     gaps[list.length] = boxes[i * 4 + 3]! - cursor;
-    of.set(i, gaps);
+    of[i] = gaps;
   }
   return { of };
 }

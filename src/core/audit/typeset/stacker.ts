@@ -2,8 +2,8 @@ import { Rule } from '../codes';
 import { placeBeside, stretchRows } from './beside';
 import type { Page } from './page';
 import type { Placing } from './placing';
+import type { LinesDown } from './leading';
 import type { Between } from './stack';
-import { endOf } from './stack';
 import { placeTableRow } from './table-row';
 
 /** Heights that differ by no more, px, are the same. */
@@ -17,15 +17,14 @@ export class Stacker implements Placing {
   /**
    * @param share where between the two measured viewports, 0 to 1
    * @param boxes between the two, to be corrected
-   * @param tops by paragraph the tops of its lines, each set from where its block was; to be corrected
+   * @param lines by paragraph its lines, from anywhere; undefined where it has none, or they aren't known
    */
   constructor(
     readonly page: Page,
     readonly between: Between,
     readonly share: number,
     readonly boxes: Float64Array,
-    private readonly tops: readonly (Float64Array | undefined)[],
-    private readonly styles: readonly (Uint32Array | undefined)[],
+    private readonly lines: readonly (LinesDown | undefined)[],
   ) {}
 
   /** @returns how far the element reaches down */
@@ -44,16 +43,17 @@ export class Stacker implements Placing {
       boxes[at + 3] = placeBeside(this, element, top);
       return this.#asGiven(element, was);
     }
-    const [a, b] = [between.gapsA.of.get(element)!, between.gapsB.of.get(element)!];
-    const gap = (i: number) => a[i]! + (b[i]! - a[i]!) * share;
+    const [a, b] = [between.gapsA.of[element]!, between.gapsB.of[element]!];
     let cursor = top;
     const list = units[element]!;
     for (let i = 0; i < list.length; i++) {
       const unit = list[i]!;
-      if (unit >= 0) cursor = this.place(unit, cursor + gap(i));
-      else if (this.styles[-1 - unit]) cursor = this.#setLines(-1 - unit, cursor + gap(i));
+      const gap = a[i]! + (b[i]! - a[i]!) * share;
+      if (unit >= 0) cursor = this.place(unit, cursor + gap);
+      else cursor = setLines(this.lines[-1 - unit], cursor, gap);
     }
-    boxes[at + 3] = cursor + (page.slack[element] ? page.set.heights.rest[element]! : gap(list.length));
+    const rest = a[list.length]! + (b[list.length]! - a[list.length]!) * share;
+    boxes[at + 3] = cursor + (page.slack[element] ? page.set.heights.rest[element]! : rest);
     return this.#asGiven(element, was);
   }
 
@@ -88,17 +88,6 @@ export class Stacker implements Placing {
     }
   }
 
-  /** Lines one below the other; returns where the last ends. */
-  #setLines(p: number, begin: number): number {
-    const { leading, set } = this.page;
-    const tops = this.tops[p]!;
-    const styles = this.styles[p]!;
-    const { strut } = set.paragraphs[p]!;
-    const by = begin + (leading.above(strut, styles[0]!) ?? 0) - tops[0]!;
-    for (let i = 0; i < tops.length; i++) tops[i]! += by;
-    return endOf(strut, styles, tops, leading);
-  }
-
   /** Moves a unit and all in it. */
   shift(unit: number, by: number): void {
     if (by === 0) return;
@@ -115,7 +104,16 @@ export class Stacker implements Placing {
   }
 
   #shiftLines(p: number, by: number): void {
-    const lines = this.tops[p];
+    const lines = this.lines[p]?.tops;
     if (lines) for (let line = 0; line < lines.length; line++) lines[line]! += by;
   }
+}
+
+/** Puts lines below what ends at a height. @returns where the last ends */
+function setLines(lines: LinesDown | undefined, cursor: number, gap: number): number {
+  if (!lines) return cursor;
+  const { tops, above, below } = lines;
+  const by = cursor + gap + above - tops[0]!;
+  for (let i = 0; i < tops.length; i++) tops[i]! += by;
+  return tops[tops.length - 1]! + below;
 }

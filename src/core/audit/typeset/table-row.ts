@@ -29,7 +29,7 @@ export function placeTableRow(placing: Placing, element: number, top: number): n
       unsure = Math.max(unsure, highA + (highB - highA) * share);
       continue;
     }
-    const [a, b] = [between.gapsA.of.get(cell)!, between.gapsB.of.get(cell)!];
+    const [a, b] = [between.gapsA.of[cell]!, between.gapsB.of[cell]!];
     const [freeA, freeB] = [endsOf(a), endsOf(b)];
     const content = bottom - top - (freeA + (freeB - freeA) * share);
     contents.push(content);
@@ -51,7 +51,7 @@ export function placeTableRow(placing: Placing, element: number, top: number): n
     boxes[cell * 4 + 1] = top;
     boxes[cell * 4 + 3] = top + known;
     if (Number.isNaN(contents[i]!)) return;
-    const [a, b] = [between.gapsA.of.get(cell)!, between.gapsB.of.get(cell)!];
+    const [a, b] = [between.gapsA.of[cell]!, between.gapsB.of[cell]!];
     if (a.length === 1) return;
     // What is free around the content is shared between its two ends.
     const more = known - contents[i]! - (endsOf(a) + (endsOf(b) - endsOf(a)) * share);
@@ -86,7 +86,7 @@ function restOf(
   ).flatMap(([content, high, gaps]) => {
     const others = row.every((other) => {
       if (other === cell) return true;
-      const own = gaps.of.get(other);
+      const own = gaps.of[other];
       if (!own) return false;
       const inside = high - endsOf(own);
       return inside + most[other]! < high - HIGHER;

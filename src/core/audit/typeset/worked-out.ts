@@ -1,18 +1,20 @@
 import type { PageFacts } from '../facts';
-import { placeAtoms, placeInline, rowsOf, SAME } from './in-lines';
+import { FrameRoom } from './frame-room';
+import { placeAtoms } from './in-lines';
+import type { LinesDown } from './leading';
 import type { Starts } from './line-starts';
 import { LineStarts } from './line-starts';
 import { scrollWidthBetween } from '../sweep/scroll-width';
 import type { LinesAt } from './lines-at';
-import { layOut, roomIn, sameNumbers } from './lines-at';
+import { sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Between } from './stack';
+import { SetLines } from './set-lines';
 import type { Shares } from './shares';
 import { Stacker } from './stacker';
 import { ROUNDED, Roundings } from './roundings';
 import { blockOf, looseIn, reachFarthest } from './unread';
 
-const NO_LINES = new Float64Array(0);
 /** The unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
 /** By how much a room that is known to the very unit may be off as computers add, px. */
@@ -30,15 +32,18 @@ export class WorkedOut {
   readonly #rooms: Float64Array;
   #shares: Shares | undefined;
   readonly #scrollWidth: ReturnType<typeof scrollWidthBetween>;
-  /** By paragraph its lines as they were worked out last. */
-  readonly #latest: LinesAt[] = [];
-  /** By paragraph the styles on its lines as they were last, and what follows from them. */
-  readonly #stepped: {
-    readonly styles: Uint32Array;
-    readonly tops: Float64Array | 'mixed' | undefined;
-    /** To be written over each time: thousands of new ones would have to be cleared away. */
-    readonly room: Float64Array;
-  }[] = [];
+  readonly #setLines: readonly SetLines[];
+  /** Paragraphs in which something stands like a letter. */
+  readonly #holding: readonly number[];
+  /** Elements with text whose lines are worked out, those whose aren't, and those of which it isn't known how far they reach. */
+  readonly #read: readonly number[];
+  readonly #unread: readonly number[];
+  readonly #loose: readonly number[];
+  /** Of two viewports at a time, the ends of what is judged at once. */
+  readonly #frames: readonly [FrameRoom, FrameRoom];
+  #turn = 0;
+  /** By element, of the lines that are filled in. */
+  readonly #counts: Int32Array;
 
   constructor(
     private readonly page: Page,
@@ -50,9 +55,18 @@ export class WorkedOut {
     const [{ facts: a }, { facts: b }] = [pair.a, pair.b];
     this.#moves = { inset: !sameNumbers(a.inset, b.inset), chars: !sameNumbers(a.chars, b.chars) };
     this.#scrollWidth = scrollWidthBetween(a, b);
+    const { paragraphs, worked } = page.set;
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
-    for (const { block } of page.set.paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
+    for (const { block } of paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
+    this.#setLines = paragraphs.map((paragraph, p) => new SetLines(page, pair, p, paragraph));
+    this.#holding = paragraphs.flatMap(({ atoms }, p) => (atoms.element.length > 0 ? [p] : []));
+    const filled = a.lines.flatMap(({ length }, i) => (length > 0 ? [i] : []));
+    this.#read = filled.filter((i) => worked[i]);
+    this.#unread = filled.filter((i) => !worked[i]);
+    this.#loose = Array.from(this.loose).flatMap((one, i) => (one ? [i] : []));
+    this.#frames = [new FrameRoom(a), new FrameRoom(a)];
+    this.#counts = new Int32Array(this.loose.length);
   }
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */
@@ -67,29 +81,30 @@ export class WorkedOut {
   }
 
   /**
-   * Undefined where something isn't known.
+   * Undefined where something isn't known. Facts of the call before the last are overwritten.
    * @param alone whether nothing is worked out between it and others: then rooms of paragraphs are as exact as they are known
    */
   factsAt(width: number, starts: Starts, alone = false): PageFacts | undefined {
     const { a, b } = this.pair;
     const { set } = this.page;
     const share = this.#share(width);
-    const boxes = lerped(a.facts.boxes, b.facts.boxes, share);
-    const rooms = alone ? this.#exactRooms(width, boxes) : this.#rooms;
+    const frame = this.#frames[(this.#turn ^= 1)]!;
+    const { boxes } = frame;
+    lerpInto(boxes, a.facts.boxes, b.facts.boxes, share);
+    const rooms = alone ? this.#exactRooms(width, frame) : this.#rooms;
     const lines: (LinesAt | undefined)[] = [];
-    const tops: (Float64Array | undefined)[] = [];
+    const downs: (LinesDown | undefined)[] = [];
     for (let p = 0; p < set.paragraphs.length; p++) {
       const begin = starts[p];
-      const paragraph = set.paragraphs[p]!;
-      const one = begin && layOut(paragraph, begin, roomIn(paragraph, boxes), set.strict, this.#latest[p]);
-      if (one) this.#latest[p] = one;
-      const found = one && this.#topsOf(p, one, share);
-      if (one && !found) return undefined;
+      const setting = this.#setLines[p]!;
+      const { block, insetLeft, insetRight } = setting.paragraph;
+      const one = begin && setting.across(begin, boxes[block * 4]! + insetLeft, boxes[block * 4 + 2]! - insetRight);
+      const down = one && setting.down(one, share);
+      if (one && !down) return undefined;
       lines.push(one);
-      tops.push(found);
+      downs.push(down);
     }
-    const styles = lines.map((one) => one?.styles);
-    const stacker = new Stacker(this.page, this.pair, share, boxes, tops, styles);
+    const stacker = new Stacker(this.page, this.pair, share, boxes, downs);
     stacker.place(0, boxes[1]!);
     for (let i = 1; i < set.holdsOn.length; i++) {
       const anchor = set.holdsOn[i]!;
@@ -98,15 +113,16 @@ export class WorkedOut {
       const [x, y] = [from(a.facts), from(b.facts)];
       stacker.place(i, (anchor === i ? 0 : boxes[anchor * 4 + 1]!) + x + (y - x) * share);
     }
-    return stacker.failed ? undefined : this.#facts(share, width, boxes, lines, tops, rooms);
+    if (stacker.failed || !placeAtoms(this.page, this.pair, this.#holding, lines, downs, boxes)) return undefined;
+    return this.#fillIn(frame, lines, downs, share) ? this.#facts(frame, width, share, rooms) : undefined;
   }
 
   /** Puts the sides of paragraphs where they are to the very 1/64 px. @returns how far off they may be then */
-  #exactRooms(width: number, boxes: Float64Array): Float64Array {
+  #exactRooms(width: number, { boxes, rooms }: FrameRoom): Float64Array {
     const shares = this.#shares;
     if (!shares) return this.#rooms;
     const { a, b } = this.pair;
-    const rooms = this.#rooms.slice();
+    rooms.set(this.#rooms);
     for (const { block } of this.page.set.paragraphs) {
       const [left, right] = [shares.at(block * 4, width), shares.at(block * 4 + 2, width)];
       if (left === undefined || right === undefined || (boxes[block * 4] === 0 && boxes[block * 4 + 2] === 0)) continue;
@@ -116,95 +132,66 @@ export class WorkedOut {
     return rooms;
   }
 
-  /** The tops of a paragraph's lines, from anywhere; undefined where they aren't known. */
-  #topsOf(p: number, { styles }: LinesAt, share: number): Float64Array | undefined {
-    let known = this.#stepped[p];
-    if (known?.styles !== styles)
-      this.#stepped[p] = known = { styles, tops: this.#stepsOf(p, styles), room: new Float64Array(styles.length) };
-    const { tops, room } = known;
-    if (tops === undefined) return undefined;
-    if (tops === 'mixed') lerpInto(room, this.pair.a.tops[p]!, this.pair.b.tops[p]!, share);
-    else room.set(tops);
-    return room;
-  }
-
-  /** The same where only the styles on its lines decide; 'mixed' where they are as at both ends. */
-  #stepsOf(p: number, own: Uint32Array): Float64Array | 'mixed' | undefined {
-    const { a, b } = this.pair;
-    const { set, leading, inStack } = this.page;
-    const [x, y] = [a.lines[p]!, b.lines[p]!];
-    if (sameNumbers(own, x.styles) && sameNumbers(own, y.styles)) return 'mixed';
-    const { block, strut } = set.paragraphs[p]!;
-    if (!inStack[block]) return undefined;
-    const all = [own, x.styles, y.styles];
-    const [firstSame, lastSame] = [0, -1].map((at) => all.every((styles) => styles.at(at) === own.at(at)));
-    const isKnown = (styles: Uint32Array) =>
-      styles.every(
-        (some, i) =>
-          ((i === 0 && firstSame) || leading.above(strut, some) !== undefined) &&
-          ((i === styles.length - 1 && lastSame) || leading.below(strut, some) !== undefined),
-      );
-    if (!all.every(isKnown)) return undefined;
-    const tops = new Float64Array(own.length);
-    for (let i = 1; i < tops.length; i++) tops[i] = tops[i - 1]! + leading.step(strut, own[i - 1]!, own[i]!);
-    return tops;
-  }
-
-  #facts(
-    share: number,
-    width: number,
-    boxes: Float64Array,
+  /** Fills in the lines of all texts, and the boxes of inline elements around them; whether they are known. */
+  #fillIn(
+    frame: FrameRoom,
     all: readonly (LinesAt | undefined)[],
-    tops: readonly (Float64Array | undefined)[],
-    rooms: Float64Array,
-  ): PageFacts | undefined {
-    const { a, b } = this.pair;
-    const { set, leading } = this.page;
-    if (!placeAtoms(this.page, this.pair, all, tops, boxes)) return undefined;
-    const rows = rowsOf(all, set.worked);
-    const filled = new Int32Array(set.worked.length);
+    downs: readonly (LinesDown | undefined)[],
+    share: number,
+  ): boolean {
+    const counts = this.#counts.fill(0);
     for (let p = 0; p < all.length; p++) {
       const one = all[p];
       if (!one) continue;
-      const { texts, inlines, strut } = set.paragraphs[p]!;
-      for (let i = 0; i < one.count; i++) {
-        const element = one.element[i]!;
-        if (element < 0) continue;
-        const style = texts.style[one.text[i]!]!;
-        const top = tops[p]![one.line[i]!]! + (leading.offset(strut, style) ?? 0);
-        const own = rows[element]!;
-        const row = filled[element]!;
-        own[row] = one.origin + one.left[i]!;
-        own[row + 1] = top;
-        own[row + 2] = one.origin + one.right[i]!;
-        own[row + 3] = top + leading.height(style);
-        filled[element] = row + 4;
-      }
-      const [x, y] = [a.reach[p]!, b.reach[p]!];
-      for (let i = 0; i < inlines.element.length; i++) {
-        if (Math.abs(x.above[i]! - y.above[i]!) > SAME || Math.abs(x.below[i]! - y.below[i]!) > SAME) return undefined;
-        placeInline(set.paragraphs[p]!, i, one, tops[p]!, x.above[i]!, x.below[i]!, boxes);
-      }
+      if (!this.#setLines[p]!.isSteady) return false;
+      for (let i = 0; i < one.count; i++) if (one.element[i]! >= 0) counts[one.element[i]!]!++;
     }
-    const [first, last] = [a.facts, b.facts];
-    const lines = first.lines.map((own, i) => {
-      if (own.length === 0) return own;
-      if (set.worked[i]) return rows[i] ?? NO_LINES;
-      const mixed = lerped(own, last.lines[i]!, share);
-      // They keep their place in the block that holds them.
-      const block = blockOf(first, i) * 4;
-      const [across, down] = [0, 1].map((side) => {
-        const [x, y] = [first.boxes[block + side]!, last.boxes[block + side]!];
-        return boxes[block + side]! - (x + (y - x) * share);
-      });
-      for (let at = 0; at < mixed.length; at += 2) {
-        mixed[at]! += across!;
-        mixed[at + 1]! += down!;
+    for (const i of this.#read) frame.setLines(i, counts[i]! * 4);
+    counts.fill(0);
+    for (let p = 0; p < all.length; p++) {
+      const one = all[p];
+      if (!one) continue;
+      const parts = this.#setLines[p]!.parts(one);
+      const { tops } = downs[p]!;
+      const { origin, element, line, left, right } = one;
+      for (let i = 0; i < one.count; i++) {
+        if (element[i]! < 0) continue;
+        const own = frame.lines[element[i]!]!;
+        const at = counts[element[i]!]!;
+        const top = tops[line[i]!]! + parts.offset[i]!;
+        own[at] = origin + left[i]!;
+        own[at + 1] = top;
+        own[at + 2] = origin + right[i]!;
+        own[at + 3] = top + parts.height[i]!;
+        counts[element[i]!] = at + 4;
       }
-      return mixed;
-    });
+      this.#setLines[p]!.placeInlines(one, parts, tops, frame.boxes);
+    }
+    for (const i of this.#unread) this.#moveUnread(i, frame, share);
+    return true;
+  }
+
+  /** Lines that aren't worked out keep their place in the block that holds them. */
+  #moveUnread(i: number, frame: FrameRoom, share: number): void {
+    const [{ facts: first }, { facts: last }] = [this.pair.a, this.pair.b];
+    const lines = frame.setLines(i, first.lines[i]!.length);
+    lerpInto(lines, first.lines[i]!, last.lines[i]!, share);
+    const block = blockOf(first, i) * 4;
+    const off = (side: number) => {
+      const [x, y] = [first.boxes[block + side]!, last.boxes[block + side]!];
+      return frame.boxes[block + side]! - (x + (y - x) * share);
+    };
+    const [across, down] = [off(0), off(1)];
+    for (let at = 0; at < lines.length; at += 2) {
+      lines[at]! += across;
+      lines[at + 1]! += down;
+    }
+  }
+
+  #facts({ boxes, lines, ...frame }: FrameRoom, width: number, share: number, rooms: Float64Array): PageFacts | undefined {
+    const [first, last] = [this.pair.a.facts, this.pair.b.facts];
     const { loose } = this;
-    loose.forEach((one, i) => one && reachFarthest(i, first, last, share, lines[i]!, boxes));
+    for (const i of this.#loose) reachFarthest(i, first, last, share, lines[i]!, boxes);
     const bottom = ({ scrollHeight, boxes: all_ }: PageFacts) => scrollHeight - all_[3]!;
     const { height } = first.viewport;
     const low = Math.min(first.scrollHeight, last.scrollHeight) <= height;
@@ -215,8 +202,8 @@ export class WorkedOut {
       viewport: { width, height },
       boxes,
       lines,
-      inset: this.#moves.inset ? lerped(first.inset, last.inset, share) : first.inset,
-      chars: this.#moves.chars ? lerped(first.chars, last.chars, share) : first.chars,
+      inset: this.#moves.inset ? lerpInto(frame.inset, first.inset, last.inset, share) : first.inset,
+      chars: this.#moves.chars ? lerpInto(frame.chars, first.chars, last.chars, share) : first.chars,
       scrollWidth: wide ? this.#scrollWidth({ boxes, lines, shown: first.shown }, share) : width,
       scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
       doubt: { loose, sized: false, rooms },
@@ -224,14 +211,7 @@ export class WorkedOut {
   }
 }
 
-function lerped(a: Float64Array, b: Float64Array, share: number): Float64Array {
-  // What is worked out is corrected in place; what was measured stays.
-  if (a === b) return a.slice();
-  const mixed = new Float64Array(a.length);
-  lerpInto(mixed, a, b, share);
-  return mixed;
-}
-
-function lerpInto(mixed: Float64Array, a: Float64Array, b: Float64Array, share: number): void {
+function lerpInto(mixed: Float64Array, a: Float64Array, b: Float64Array, share: number): Float64Array {
   for (let i = 0; i < mixed.length; i++) mixed[i] = a[i]! + (b[i]! - a[i]!) * share;
+  return mixed;
 }
