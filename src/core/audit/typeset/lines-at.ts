@@ -18,6 +18,8 @@ export interface LinesAt {
   readonly line: Int32Array;
   readonly left: Float64Array;
   readonly right: Float64Array;
+  /** The same where lines begin at the left, and how wide each line is. */
+  readonly plain: { readonly left: Float64Array; readonly right: Float64Array; readonly wide: Float64Array };
 }
 
 /** The box that a paragraph's lines fill, px from the page's left end. */
@@ -39,48 +41,45 @@ export function linesAt(
   return starts && layOut(paragraph, starts, where, strict);
 }
 
-/**
- * Lays out lines that are broken at given places.
- * @param before those that were worked out last: the same ones are moved, and given back
- */
+/** Lays out lines that are broken at given places. */
 export function layOut(
   paragraph: Paragraph,
   starts: Int32Array,
   { left, room }: ReturnType<typeof roomIn>,
   strict: boolean,
-  before?: LinesAt,
 ): LinesAt {
   const { segments, align } = paragraph;
-  if (before?.starts === starts && align === 0 && !paragraph.texts.spaceless.includes(1)) {
-    before.origin = left;
-    return before;
-  }
   const most = paragraph.texts.first.length + starts.length;
   const [text, element, line] = [new Int32Array(most), new Int32Array(most), new Int32Array(most)];
-  const [from, to] = [new Float64Array(most), new Float64Array(most)];
+  const plain = { left: new Float64Array(most), right: new Float64Array(most), wide: new Float64Array(starts.length) };
   let count = 0;
   placeTexts(paragraph, starts, room, (one, on, begin, end) => {
     if (end - begin <= 0) return;
     const after = on + 1 < starts.length ? starts[on + 1]! : segments.left.length;
-    const wide = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, starts[on]!, after, room);
-    const free = align === 0 ? 0 : Math.max(0, room - wide) * align;
+    plain.wide[on] = segments.right[after - 1]! - segments.left[starts[on]!]! + apartAt(paragraph, starts[on]!, after, room);
     text[count] = one;
     element[count] = paragraph.texts.element[one]!;
     line[count] = on;
-    from[count] = free + begin;
-    to[count++] = free + end;
+    plain.left[count] = begin;
+    plain.right[count++] = end;
   });
-  return {
-    starts,
-    styles: stylesOnLines(paragraph, starts, strict),
-    origin: left,
-    count,
-    text,
-    element,
-    line,
-    left: from,
-    right: to,
-  };
+  const styles = stylesOnLines(paragraph, starts, strict);
+  const own = align === 0 ? plain : { left: new Float64Array(most), right: new Float64Array(most) };
+  const lines = { starts, styles, origin: left, count, text, element, line, left: own.left, right: own.right, plain };
+  moveLines(lines, paragraph, { left, room });
+  return lines;
+}
+
+/** Moves lines to another room in which they are broken at the same places, and as wide. */
+export function moveLines(lines: LinesAt, { align }: Paragraph, { left, room }: ReturnType<typeof roomIn>): void {
+  lines.origin = left;
+  if (align === 0) return;
+  const { plain, line } = lines;
+  for (let i = 0; i < lines.count; i++) {
+    const free = Math.max(0, room - plain.wide[line[i]!]!) * align;
+    lines.left[i] = free + plain.left[i]!;
+    lines.right[i] = free + plain.right[i]!;
+  }
 }
 
 /** Whether two lists of whole numbers are the same. */

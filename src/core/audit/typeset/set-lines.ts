@@ -2,7 +2,7 @@ import { SAME } from './in-lines';
 import type { Leading, LinesDown } from './leading';
 import { linesDown } from './leading';
 import type { LinesAt } from './lines-at';
-import { layOut, sameNumbers } from './lines-at';
+import { layOut, moveLines, sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Paragraph } from './paragraph';
 import type { Between } from './stack';
@@ -13,11 +13,9 @@ interface Parts {
   /** By part of a text: how much lower its top lies than that of the line's own type, and how high it is. */
   readonly offset: Float64Array;
   readonly height: Float64Array;
-  /** By inline element: from where to where it reaches, px from the origin, and its first and last line; -1 where it isn't there. */
-  readonly left: Float64Array;
-  readonly right: Float64Array;
-  readonly first: Int32Array;
-  readonly last: Int32Array;
+  /** By inline element: its first part and the one behind its last; none where both are the same. */
+  readonly from: Int32Array;
+  readonly to: Int32Array;
 }
 
 interface Stepped {
@@ -32,8 +30,8 @@ export class SetLines {
   #lines: LinesAt | undefined;
   #parts: Parts | undefined;
   #stepped: Stepped | undefined;
-  /** Whether only where lines begin hangs on the room. */
-  readonly #isAtLeft: boolean;
+  /** Whether lines that are broken at the same places are as wide in any room. */
+  readonly #isFree: boolean;
   /** Whether its inline elements reach as far above and below their lines at both ends. */
   readonly isSteady: boolean;
 
@@ -43,7 +41,7 @@ export class SetLines {
     private readonly p: number,
     readonly paragraph: Paragraph,
   ) {
-    this.#isAtLeft = paragraph.align === 0 && !paragraph.texts.spaceless.includes(1);
+    this.#isFree = !paragraph.texts.spaceless.includes(1) || paragraph.segments.apart.every((apart) => apart === 0);
     const [x, y] = [pair.a.reach[p]!, pair.b.reach[p]!];
     this.isSteady = Array.from(paragraph.inlines.element).every(
       (_, i) => Math.abs(x.above[i]! - y.above[i]!) <= SAME && Math.abs(x.below[i]! - y.below[i]!) <= SAME,
@@ -52,8 +50,9 @@ export class SetLines {
 
   /** @param left and @param right of the room, px from the page's left end */
   across(starts: Int32Array, left: number, right: number): LinesAt {
-    if (this.#isAtLeft && this.#lines?.starts === starts) this.#lines.origin = left;
-    else this.#lines = layOut(this.paragraph, starts, { left, room: right - left }, this.page.set.strict);
+    const where = { left, room: right - left };
+    if (this.#isFree && this.#lines?.starts === starts) moveLines(this.#lines, this.paragraph, where);
+    else this.#lines = layOut(this.paragraph, starts, where, this.page.set.strict);
     return this.#lines;
   }
 
@@ -100,16 +99,22 @@ export class SetLines {
   }
 
   /** Puts inline elements around all of them on all their lines. */
-  placeInlines(lines: LinesAt, { left, right, first, last }: Parts, tops: Float64Array, boxes: Float64Array): void {
-    const { element } = this.paragraph.inlines;
+  placeInlines({ origin, left, right, line }: LinesAt, parts: Parts, tops: Float64Array, boxes: Float64Array): void {
+    const { element, before, after } = this.paragraph.inlines;
     const { above, below } = this.pair.a.reach[this.p]!;
     for (let i = 0; i < element.length; i++) {
-      if (first[i]! < 0) continue;
+      const [from, to] = [parts.from[i]!, parts.to[i]!];
+      if (from === to) continue;
+      let [begin, end] = [left[from]! - before[i]!, right[to - 1]! + after[i]!];
+      for (let at = from + 1; at < to; at++) {
+        if (left[at]! < begin) begin = left[at]!;
+        if (right[at - 1]! > end) end = right[at - 1]!;
+      }
       const box = element[i]! * 4;
-      boxes[box] = lines.origin + left[i]!;
-      boxes[box + 1] = tops[first[i]!]! + above[i]!;
-      boxes[box + 2] = lines.origin + right[i]!;
-      boxes[box + 3] = tops[last[i]!]! + below[i]!;
+      boxes[box] = origin + begin;
+      boxes[box + 1] = tops[line[from]!]! + above[i]!;
+      boxes[box + 2] = origin + end;
+      boxes[box + 3] = tops[line[to - 1]!]! + below[i]!;
     }
   }
 }
@@ -121,20 +126,12 @@ function partsOf({ texts, inlines, pieces, strut }: Paragraph, one: LinesAt, lea
     offset[i] = leading.offset(strut, style) ?? 0;
     height[i] = leading.height(style);
   }
-  const count = inlines.element.length;
-  const [left, right] = [new Float64Array(count).fill(Infinity), new Float64Array(count).fill(-Infinity)];
-  const [first, last] = [new Int32Array(count).fill(-1), new Int32Array(count)];
-  for (let i = 0; i < count; i++) {
+  const [from, to] = [new Int32Array(inlines.element.length), new Int32Array(inlines.element.length)];
+  for (let i = 0; i < from.length; i++) {
     const [begin, end] = [pieces.text[inlines.first[i]!]!, pieces.text[inlines.last[i]!]!];
-    for (let at = 0; at < one.count; at++) {
-      const text = one.text[at]!;
-      if (text < begin || text > end) continue;
-      const isLast = at + 1 === one.count || one.text[at + 1]! > end;
-      left[i] = Math.min(left[i]!, one.left[at]! - (first[i]! < 0 ? inlines.before[i]! : 0));
-      right[i] = Math.max(right[i]!, one.right[at]! + (isLast ? inlines.after[i]! : 0));
-      if (first[i]! < 0) first[i] = one.line[at]!;
-      last[i] = Math.max(last[i]!, one.line[at]!);
-    }
+    while (from[i]! < one.count && one.text[from[i]!]! < begin) from[i]!++;
+    to[i] = from[i]!;
+    while (to[i]! < one.count && one.text[to[i]!]! <= end) to[i]!++;
   }
-  return { of: one, offset, height, left, right, first, last };
+  return { of: one, offset, height, from, to };
 }
