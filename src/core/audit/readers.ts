@@ -39,15 +39,20 @@ export function typeExceeds(facts: PageFacts, value: number, limit: number): boo
   return exceedsBy(facts, value, limit, facts.doubt?.sized ? 0.01 : 0);
 }
 
+/** Only of two viewports that are compared it matters which way it went; asked thousands of times, even a call for nothing takes long. */
+function turn({ trace }: PageFacts, margin: number): void {
+  if (trace?.isCompared) trace.add(margin, 0, Kind.turn);
+}
+
 /** The smaller of two numbers. */
 export function smaller(facts: PageFacts, a: number, b: number): number {
-  facts.trace?.add(a - b, 0, Kind.turn);
+  turn(facts, a - b);
   return a > b ? b : a;
 }
 
 /** The larger of two numbers. */
 export function larger(facts: PageFacts, a: number, b: number): number {
-  facts.trace?.add(a - b, 0, Kind.turn);
+  turn(facts, a - b);
   return a > b ? a : b;
 }
 
@@ -99,7 +104,7 @@ export function orderBy(facts: PageFacts, length: number, ...keys: readonly Arra
 
 /** Whether a number is above another, where it is known exactly, or where only hangs on it which of several is named or tried first. */
 export function isMore(facts: PageFacts, a: number, b: number): boolean {
-  facts.trace?.add(a - b, 0, Kind.turn);
+  turn(facts, a - b);
   return a > b;
 }
 

@@ -16,27 +16,60 @@ function isCovered(facts: PageFacts, a: number, b: number): boolean {
   return x !== y && [x, y].some((layer) => layer > 0 && isOpaque(facts, layer));
 }
 
-/** All lines that show, each with where its letters are, px. */
-class Lines {
+/** Boxes of letters, px; written over at the next viewport, since there are thousands. */
+class Boxes {
   length = 0;
-  readonly element: number[] = [];
   readonly left: number[] = [];
   readonly top: number[] = [];
   readonly right: number[] = [];
   readonly bottom: number[] = [];
 
-  add(element: number, { left, top, right, bottom }: Box): void {
+  add({ left, top, right, bottom }: Box): void {
     const at = this.length++;
-    this.element[at] = element;
     this.left[at] = left;
     this.top[at] = top;
     this.right[at] = right;
     this.bottom[at] = bottom;
   }
+
+  /** How far two of the boxes overlap across and down, px; undefined where that is less than a touch. */
+  overlap(facts: PageFacts, a: number, b: number): { readonly across: number; readonly down: number } | undefined {
+    const down = smaller(facts, this.bottom[a]!, this.bottom[b]!) - larger(facts, this.top[a]!, this.top[b]!);
+    if (isMore(facts, TOUCH - 1, down)) return undefined;
+    const across = smaller(facts, this.right[a]!, this.right[b]!) - larger(facts, this.left[a]!, this.left[b]!);
+    return isMore(facts, TOUCH - 1, across) ? undefined : { across, down };
+  }
 }
 
-/** To be written over at the next viewport: there are thousands. */
-const lines = new Lines();
+/** All lines that show, and around those of each element. */
+const lines = new Boxes();
+const texts = new Boxes();
+
+/** @returns elements with text that shows, and the first of the lines of each */
+function readLines(facts: PageFacts): { readonly element: readonly number[]; readonly first: readonly number[] } {
+  const [element, first]: [number[], number[]] = [[], []];
+  lines.length = texts.length = 0;
+  for (const i of textHolders(facts)) {
+    if (i === 0 || !facts.shown[i]) continue;
+    const from = lines.length;
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
+      const part = visiblePart(facts, i, inkOf(facts, i, line), i);
+      if (!part) continue;
+      lines.add(part);
+      left = smaller(facts, left, part.left);
+      top = smaller(facts, top, part.top);
+      right = larger(facts, right, part.right);
+      bottom = larger(facts, bottom, part.bottom);
+    }
+    if (lines.length === from) continue;
+    texts.add({ left, top, right, bottom });
+    element.push(i);
+    first.push(from);
+  }
+  first.push(lines.length);
+  return { element, first };
+}
 
 /** The texts of two elements lie on each other. */
 export const overlappingText: Check = {
@@ -46,35 +79,28 @@ export const overlappingText: Check = {
   why: 'Neither of the two can be read where they overlap.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
   judge(facts) {
-    lines.length = 0;
-    for (const i of textHolders(facts)) {
-      if (i === 0 || !facts.shown[i]) continue;
-      for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
-        const part = visiblePart(facts, i, inkOf(facts, i, line), i);
-        if (part) lines.add(i, part);
-      }
-    }
-    const { element, left, top, right, bottom } = lines;
-    const order = orderBy(facts, lines.length, top);
+    const { element, first } = readLines(facts);
+    const order = orderBy(facts, texts.length, texts.top);
     const worst = new Map<string, Violation>();
+    const compare = (a: number, b: number) => {
+      const [one, other] = element[a]! < element[b]! ? [element[a]!, element[b]!] : [element[b]!, element[a]!];
+      for (let x = first[a]!; x < first[a + 1]!; x++)
+        for (let y = first[b]!; y < first[b + 1]!; y++) {
+          const over = lines.overlap(facts, x, y);
+          if (!over || !exceeds(facts, over.across, TOUCH) || !exceeds(facts, over.down, TOUCH)) continue;
+          if (isAbove(facts, one, other) || isCovered(facts, one, other)) return;
+          foundOn(facts, one, other);
+          const key = facts.elements[one]!.id;
+          const amount = smaller(facts, over.across, over.down);
+          if (!isMore(facts, amount, worst.get(key)?.amount ?? 0)) continue;
+          worst.set(key, { element: key, amount, measured: { ...over }, others: [facts.elements[other]!.id] });
+        }
+    };
     order.forEach((a, index) => {
-      const end = bottom[a]! - TOUCH + 1;
-      for (let next = index + 1; next < order.length && isMore(facts, end, top[order[next]!]!); next++) {
+      const end = texts.bottom[a]! - TOUCH + 1;
+      for (let next = index + 1; next < order.length && isMore(facts, end, texts.top[order[next]!]!); next++) {
         const b = order[next]!;
-        const [one, other] = [element[a]!, element[b]!];
-        if (one === other || isOneText(facts, one, other)) continue;
-        const across = smaller(facts, right[a]!, right[b]!) - larger(facts, left[a]!, left[b]!);
-        if (isMore(facts, TOUCH - 1, across)) continue;
-        const down = smaller(facts, bottom[a]!, bottom[b]!) - top[b]!;
-        if (!exceeds(facts, across, TOUCH) || !exceeds(facts, down, TOUCH)) continue;
-        if (isAbove(facts, one, other) || isAbove(facts, other, one)) continue;
-        if (isCovered(facts, one, other)) continue;
-        foundOn(facts, one, other);
-        const [first, second] = one < other ? [one, other] : [other, one];
-        const key = facts.elements[first]!.id;
-        const amount = smaller(facts, across, down);
-        if (!isMore(facts, amount, worst.get(key)?.amount ?? 0)) continue;
-        worst.set(key, { element: key, amount, measured: { across, down }, others: [facts.elements[second]!.id] });
+        if (!isOneText(facts, element[a]!, element[b]!) && texts.overlap(facts, a, b)) compare(a, b);
       }
     });
     return [...worst.values()];
