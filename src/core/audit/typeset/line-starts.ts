@@ -1,9 +1,12 @@
+import type { PageFacts } from '../facts';
+import { Level } from '../codes';
 import { breakLines, isRoomy } from './break-lines';
 import { sameNumbers } from './lines-at';
 import type { Paragraph } from './paragraph';
 import { ROUNDED, Roundings } from './roundings';
 import type { Shares } from './shares';
 import type { Between } from './stack';
+import { blockOf } from './unread';
 
 /** A box whose width differs by less, px, is as wide. */
 const UNMOVED = 1e-3;
@@ -80,6 +83,28 @@ export class LineStarts {
     const share = (width - this.#from) / (this.#to - this.#from);
     const room = (isExact ? to - from : wide + (later - wide) * share) - insetRight - insetLeft;
     if (a.facts.breaks[block] && !isRoomy(paragraph, room - off)) return null;
-    return breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings.in(block) * ROUNDED)) ?? null;
+    const starts = breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings.in(block) * ROUNDED)) ?? null;
+    if (starts === null || a.facts.level[block] !== Level.inlineBlock || sameNumbers(begin, b.lines[p]!.starts)) return starts;
+    const whole = this.#roomAround(p, width);
+    const inWhole = breakLines(paragraph, whole, off + this.#roundings.in(block) * ROUNDED);
+    return inWhole && sameNumbers(inWhole, starts) ? starts : null;
+  }
+
+  /**
+   * How much room a box in a line has that is as wide as it needs, or as there is: what it stands in, less what it leaves where it takes all. Just before an
+   * end of all that is looked at it may have bent without being seen.
+   */
+  #roomAround(p: number, width: number): number {
+    const { a, b } = this.pair;
+    const { block, insetLeft, insetRight } = this.paragraphs[p]!;
+    const around = blockOf(a.facts, a.facts.elements[block]!.parent);
+    const wide = ({ boxes }: PageFacts, element: number) => boxes[element * 4 + 2]! - boxes[element * 4]!;
+    const { facts: full } = a.lines[p]!.starts.length > b.lines[p]!.starts.length ? a : b;
+    const share = (width - this.#from) / (this.#to - this.#from);
+    const [left, right] = [this.shares?.at(around * 4, width), this.shares?.at(around * 4 + 2, width)];
+    const isExact = left !== undefined && right !== undefined;
+    const [from, to] = [wide(a.facts, around), wide(b.facts, around)];
+    const room = isExact ? right - left : from + (to - from) * share;
+    return room - (wide(full, around) - wide(full, block)) - insetLeft - insetRight;
   }
 }
