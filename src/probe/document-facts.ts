@@ -23,13 +23,16 @@ const FIELDS = new Set(['input', 'textarea', 'select']);
 
 const collapsed = (text: string) => text.replace(/\s+/g, ' ').trim();
 
-/** In `<details>` that is closed only the first summary is seen, unless a sheet shows the rest all the same. */
+/** Of `<details>` that is closed only the first summary is seen, unless a sheet shows the rest all the same. */
+const hidesRest = (node: Element, window: Window): boolean =>
+  node.localName === 'details' &&
+  !node.hasAttribute('open') &&
+  window.getComputedStyle(node, '::details-content').getPropertyValue('content-visibility') !== 'visible';
+
 function isClosedIn(node: Element, window: Window): boolean {
   for (let at: Element | null = node; at?.parentElement; at = at.parentElement) {
     const around: Element = at.parentElement;
-    if (around.localName !== 'details' || around.hasAttribute('open')) continue;
-    if (around.querySelector(':scope > summary') === at) continue;
-    if (window.getComputedStyle(around, '::details-content').getPropertyValue('content-visibility') !== 'visible') return true;
+    if (hidesRest(around, window) && around.querySelector(':scope > summary') !== at) return true;
   }
   return false;
 }
@@ -55,6 +58,8 @@ interface Known {
   last: Pick<PageFacts, 'boxes' | 'shown' | 'lines' | 'broken'> | undefined;
   /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
   readonly closed: readonly boolean[];
+  /** The same of its own text. */
+  readonly closedTexts: readonly boolean[];
 }
 const EPOCHS_MOST = 24;
 
@@ -71,7 +76,7 @@ export class DocumentReader {
   readonly #document: Document;
   readonly #window: Window;
   readonly #texts: readonly (readonly Text[])[];
-  readonly #nothingClosed: readonly boolean[];
+  readonly #nothing: readonly boolean[];
   readonly #unfolds: boolean;
   readonly #fetchesOthers: boolean;
   /** What is opened and closed. */
@@ -90,7 +95,7 @@ export class DocumentReader {
     const nodes = [...document.body.parentElement!.querySelectorAll<HTMLElement>('[data-mp-node]')];
     this.nodes = nodes;
     this.#unfolds = nodes.some(({ localName }) => localName === 'details');
-    this.#nothingClosed = nodes.map(() => false);
+    this.#nothing = nodes.map(() => false);
     this.#texts = nodes.map((node) =>
       [...node.childNodes].filter((child): child is Text => child.nodeType === 3 && /\S/.test(child.nodeValue ?? '')),
     );
@@ -157,12 +162,13 @@ export class DocumentReader {
         pictures: pictureFacts(this.nodes, this.#window),
         whole: selfContained ? wholes(this.elements, read.facts) : undefined,
         last: undefined,
-        closed: this.#unfolds ? this.nodes.map((node) => isClosedIn(node, this.#window)) : this.#nothingClosed,
+        closed: this.#unfolds ? this.nodes.map((node) => isClosedIn(node, this.#window)) : this.#nothing,
+        closedTexts: this.#unfolds ? this.nodes.map((node) => hidesRest(node, this.#window)) : this.#nothing,
       };
       if (this.#known.size >= EPOCHS_MOST) this.#known.clear();
       this.#known.set(`${among} ${signsOf(gaps)}`, known);
     }
-    const { styles, closed, whole, last } = known;
+    const { styles, closed, closedTexts, whole, last } = known;
     const count = this.nodes.length;
     const { scrollX, scrollY } = this.#window;
     const boxes = new Float64Array(count * 4);
@@ -188,7 +194,8 @@ export class DocumentReader {
         continue;
       }
       const texts = this.#texts[i]!;
-      lines.push(shown[i] && texts.length > 0 ? linesOf(this.#range, texts, scrollX, scrollY) : NO_LINES);
+      const isRead = shown[i] && texts.length > 0 && !closedTexts[i];
+      lines.push(isRead ? linesOf(this.#range, texts, scrollX, scrollY) : NO_LINES);
       if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = this.#brokenIn(i, lines[i]!);
     }
     if (whole) known.last = { boxes, shown, lines, broken };

@@ -105,6 +105,16 @@ test.each([
   expect(layouts).toBeLessThan(widths.length / 8);
 });
 
+test('of what is folded away no text is judged, at whichever width it is laid out', async () => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><body><details><summary>Terms</summary>${PROSE.repeat(3)}</details><p>Weir</p>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const widths = [900, 1200, 901, 1400];
+  const results = [...(await page.measure(widths, { brute: true })), ...(await page.measure(widths))];
+  await page.close();
+  const checks = new Set(results.flatMap(({ violations }) => violations.map(({ check }) => check)));
+  expect([...checks]).toEqual(['empty-screen']);
+});
+
 test('a line may end on both sides of what stands in it like a letter, but not where all is kept on one', async () => {
   const atom = '<svg width="18" height="14"></svg>';
   const text = `<p>${PROSE}“${atom}”, ${PROSE}${atom}; mill/${atom}/pond (${atom}) <span style="white-space:nowrap">as${atom}it${atom}!</span> ${PROSE}</p>`;
@@ -206,6 +216,10 @@ test.each([
   [26, 1200, 150],
   [36, 900, 150],
   [39, 1200, 150],
+  // What stands beside type that isn't read, what is learned of lines later, and lines of which nothing is known.
+  [95011, 860, 150],
+  [95013, 700, 60],
+  [95220, 1040, 8],
 ])(
   'texts of generated page %i are broken from %i px on as the browser breaks them, and judged alike',
   async (seed, first, least) => {

@@ -14,6 +14,10 @@ test('a px that a page scrolls further is another number, unless what reaches fa
   expect(disagreement(workedOut(450.48), page(450.52, 452))).toBe('the width that can be scrolled: 450, not 452');
 });
 
+test('what isn’t a number is no place', () => {
+  expect(disagreement(workedOut(NaN), page(450))).toBe('side 2 of far: NaN, not 450');
+});
+
 test('where it is looked whether anything bends beside it, half as much counts', () => {
   expect(disagreement(workedOut(450), page(450.15))).toBeUndefined();
   expect(disagreement(workedOut(450), page(450.15), 1 / 2)).toBe('side 2 of far: 450, not 450.15');

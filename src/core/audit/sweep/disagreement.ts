@@ -23,7 +23,8 @@ export function disagreement(worked: PageFacts, measured: PageFacts, part = 1): 
   const { loose, rooms } = worked.doubt!;
   const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
   const differs = (a: Float64Array, b: Float64Array, at: number, element: number) =>
-    Math.abs(a[at]! - b[at]!) > OFF * part && !(loose[element] && at % 2 === 0);
+    // What isn't a number isn't near to any.
+    !(Math.abs(a[at]! - b[at]!) <= OFF * part) && !(loose[element] && at % 2 === 0);
   for (let i = 0; i < worked.elements.length; i++) {
     if (!measured.shown[i]) continue;
     const { id } = worked.elements[i]!;
@@ -31,14 +32,14 @@ export function disagreement(worked: PageFacts, measured: PageFacts, part = 1): 
       if (differs(worked.boxes, measured.boxes, side, i))
         return `side ${side % 4} of ${id}: ${worked.boxes[side]}, not ${measured.boxes[side]}`;
     const known = rooms?.[i] ?? 0;
-    if (known > 0 && Math.abs(wide(worked, i) - wide(measured, i)) > known * part)
+    if (known > 0 && !(Math.abs(wide(worked, i) - wide(measured, i)) <= known * part))
       return `how wide ${id} is: ${wide(worked, i)}, not ${wide(measured, i)}, known to ${known}`;
     const [own, there] = [worked.lines[i]!, measured.lines[i]!];
     for (let at = 0; at < own.length; at++)
       if (differs(own, there, at, i)) return `side ${at % 4} of line ${at >> 2} in ${id}: ${own[at]}, not ${there[at]}`;
-    if (Math.abs(worked.chars[i]! - measured.chars[i]!) > CHARACTER_OFF) return `characters of ${id}`;
+    if (!(Math.abs(worked.chars[i]! - measured.chars[i]!) <= CHARACTER_OFF)) return `characters of ${id}`;
   }
-  if (Math.abs(worked.scrollHeight - measured.scrollHeight) > 1) return 'the height that can be scrolled';
+  if (!(Math.abs(worked.scrollHeight - measured.scrollHeight) <= 1)) return 'the height that can be scrolled';
   const sideways = Math.abs(worked.scrollWidth - measured.scrollWidth);
   if (sideways === 0 || (sideways === 1 && isHalf(reach(worked)))) return undefined;
   return `the width that can be scrolled: ${worked.scrollWidth}, not ${measured.scrollWidth}`;

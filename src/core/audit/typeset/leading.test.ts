@@ -31,6 +31,15 @@ test('what one more thing does to a line is learned from lines around it', () =>
   expect([leading.above(0, PICTURE | OWN), leading.below(0, PICTURE | OWN)]).toEqual([40, 30]);
 });
 
+test('what was known at a time stays so, whatever is learned since', () => {
+  const leading = new Leading([own]);
+  const before = leading.copy();
+  expect(leading.learn(lines([OWN, PICTURE | OWN, OWN], [0, 58, 90]))).toBe(true);
+  expect(leading.learnHeight(0, 14) && leading.learnOffset(0, 2, 4)).toBe(true);
+  expect([before.above(0, PICTURE | OWN), before.offset(0, 2), before.height(0)]).toEqual([undefined, undefined, NaN]);
+  expect([leading.copy().above(0, PICTURE | OWN), leading.copy().offset(0, 2), leading.copy().height(0)]).toEqual([40, 4, 14]);
+});
+
 test('lines that are not as it is known are told', () => {
   const leading = new Leading([own]);
   expect(leading.learn(lines([OWN, OWN], [0, 20]))).toBe(true);

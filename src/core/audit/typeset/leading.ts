@@ -27,12 +27,12 @@ export interface MeasuredLines {
 
 /** What is known of the leading of all styles of a page. */
 export class Leading {
-  readonly #offsets = new Map<number, number>();
-  readonly #above = new Map<number, number>();
-  readonly #below = new Map<number, number>();
-  readonly #heights = new Map<number, number>();
+  #offsets = new Map<number, number>();
+  #above = new Map<number, number>();
+  #below = new Map<number, number>();
+  #heights = new Map<number, number>();
   /** Measured steps from one line to the next, by the styles on both: what browsers round shows there. */
-  readonly #steps = new Map<string, number>();
+  #steps = new Map<string, number>();
   /** Changes with each offset that is learned: what was read with other ones is to be read again. */
   version = 0;
 
@@ -42,6 +42,18 @@ export class Leading {
       this.#above.set(key(strut, style), above);
       this.#below.set(key(strut, style), below);
     }
+  }
+
+  /** What is known now. */
+  copy(): Leading {
+    const copy = new Leading([]);
+    copy.#offsets = new Map(this.#offsets);
+    copy.#above = new Map(this.#above);
+    copy.#below = new Map(this.#below);
+    copy.#heights = new Map(this.#heights);
+    copy.#steps = new Map(this.#steps);
+    copy.version = this.version;
+    return copy;
   }
 
   /** How high a style's type is. */

@@ -11,6 +11,9 @@ import { blockOf } from './unread';
 /** A box whose width differs by less, px, is as wide. */
 const UNMOVED = 1e-3;
 
+/** A room that bends by more somewhere between, px, is seen to where it is looked. */
+const BENT = 0.5;
+
 /** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
 export type Starts = readonly (Int32Array | undefined)[];
 /** The same of one; null where it isn't known. */
@@ -87,7 +90,8 @@ export class LineStarts {
     if (starts === null || a.facts.level[block] !== Level.inlineBlock || sameNumbers(begin, b.lines[p]!.starts)) return starts;
     const whole = this.#roomAround(p, width);
     const inWhole = breakLines(paragraph, whole, off + this.#roundings.in(block) * ROUNDED);
-    return inWhole && sameNumbers(inWhole, starts) ? starts : null;
+    const isSeen = Math.min(whole, Math.max(wide, later) - insetRight - insetLeft) - room > BENT;
+    return isSeen || (inWhole && sameNumbers(inWhole, starts)) ? starts : null;
   }
 
   /**

@@ -116,11 +116,17 @@ export function readTops({ paragraphs }: Typesetting, texts: MeasuredTexts, lead
     }
   });
   each((p, one, { strut, texts: all }) => {
+    const isOpen = (i: number) => Number.isNaN(struts[p]![one.line[i]!]!) && !Number.isNaN(topOf[p]![i]!);
+    const styleOf = (i: number) => all.style[one.text[i]!]!;
+    // Where the block's own type is never seen beside it, it doesn't matter where it would be: what stands there is as far apart.
+    for (const mayGuess of [false, true])
+      for (let i = 0; i < one.count; i++) {
+        const offset = leading.offset(strut, styleOf(i));
+        if (isOpen(i) && (mayGuess || offset !== undefined)) struts[p]![one.line[i]!] = topOf[p]![i]! - (offset ?? 0);
+      }
     for (let i = 0; i < one.count; i++) {
-      const line = one.line[i]!;
-      // Where the block's own type is never seen beside it, it doesn't matter where it would be.
-      if (Number.isNaN(struts[p]![line]!) && !Number.isNaN(topOf[p]![i]!))
-        struts[p]![line] = topOf[p]![i]! - (leading.offset(strut, all.style[one.text[i]!]!) ?? 0);
+      const offset = topOf[p]![i]! - struts[p]![one.line[i]!]!;
+      if (styleOf(i) !== strut && !Number.isNaN(offset)) hold(p, leading.learnOffset(strut, styleOf(i), offset));
     }
   });
   each((p, one, { atoms }) => {
@@ -140,8 +146,10 @@ export function readTops({ paragraphs }: Typesetting, texts: MeasuredTexts, lead
   });
   texts.tops = struts;
   texts.reach = paragraphs.map((paragraph, p) => (lines[p] ? reachOf(paragraph, lines[p]!, struts[p]!, facts) : NO_REACH));
-  each((p) => hold(p, !struts[p]!.some(Number.isNaN)));
-  each((p, { styles }, { strut }) => hold(p, leading.learn({ strut, styles, tops: struts[p]! })));
+  each((p, { styles }, { strut }) => {
+    const tops = struts[p]!;
+    hold(p, !tops.some(Number.isNaN) && leading.learn({ strut, styles, tops }));
+  });
   texts.version = leading.version;
   return [...wrong];
 }

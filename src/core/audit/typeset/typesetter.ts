@@ -147,7 +147,9 @@ export class Typesetter {
     for (let i = 0; i < set.unread.length; i++) if (set.unread[i] && !standsAlike(i, first, last)) return undefined;
     if (a.lines.some((one, p) => (one === undefined) !== (b.lines[p] === undefined))) return undefined;
     for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;
-    const pair: Between = { a, b, gapsA: gapsIn(set, a, this.#leading), gapsB: gapsIn(set, b, this.#leading) };
-    return new WorkedOut(this.#page, pair);
+    // What is learned at other widths later isn't counted to these gaps.
+    const leading = this.#leading.copy();
+    const pair: Between = { a, b, gapsA: gapsIn(set, a, leading), gapsB: gapsIn(set, b, leading) };
+    return new WorkedOut({ ...this.#page, leading }, pair);
   }
 }
