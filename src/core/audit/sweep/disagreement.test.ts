@@ -2,8 +2,8 @@ import { facts } from '../checks/facts-for-tests';
 import { disagreement } from './disagreement';
 
 const page = (right: number, scrollWidth = Math.round(right)) => facts(400, [{ id: 'far', box: [0, 0, right, 50] }], scrollWidth);
-const workedOut = (right: number, known = 0) => ({
-  ...page(right),
+const workedOut = (right: number, known = 0, scrollWidth?: number) => ({
+  ...page(right, scrollWidth),
   doubt: { loose: new Uint8Array(2), sized: false, rooms: new Float64Array(2).fill(known) },
 });
 
@@ -15,7 +15,7 @@ test('a px that a page scrolls further is another number, unless what reaches fa
 });
 
 test('what isn’t a number is no place', () => {
-  expect(disagreement(workedOut(NaN), page(450))).toBe('side 2 of far: NaN, not 450');
+  expect(disagreement(workedOut(NaN, 0, 450), page(450))).toBe('side 2 of far: NaN, not 450');
 });
 
 test('where it is looked whether anything bends beside it, half as much counts', () => {
