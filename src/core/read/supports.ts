@@ -2,7 +2,7 @@ import { TokenType } from '@csstools/css-tokenizer';
 import { lexer } from 'css-tree';
 import { isProperty } from '../styles/properties';
 import { isShorthand } from '../styles/shorthands';
-import { wordNotTaken } from '../styles/not-taken';
+import { whyNotTaken } from '../styles/not-taken';
 import type { Token } from './tokens';
 import { afterBlock, afterGap, blockAt, closingOf, isGap, tokensOf } from './tokens';
 
@@ -100,7 +100,7 @@ function declarationIn(inside: readonly Token[]): Answer {
   const text = value.map(([, raw]) => raw).join('');
   const plain = property.toLowerCase();
   const isUnknown = value.some((token) => token[0] === TokenType.Function && !KNOWN.test(token[4].value));
-  if ((!isProperty(plain) && !isShorthand(plain)) || isUnknown || wordNotTaken(plain, text) !== undefined) return undefined;
+  if ((!isProperty(plain) && !isShorthand(plain)) || isUnknown || whyNotTaken(plain, text) !== undefined) return undefined;
   return lexer.matchProperty(plain, text).error === null ? true : undefined;
 }
 

@@ -1,4 +1,6 @@
 import { TokenType, tokenize } from '@csstools/css-tokenizer';
+import { lexer } from 'css-tree';
+import { withPlainMath } from './math-types';
 
 /** Words and functions that one maker's browsers had for themselves. */
 const OF_OTHERS = /^-(moz|ms|o|apple|khtml)-/i;
@@ -31,8 +33,22 @@ function only(word: string, properties: readonly string[]): [string, (property: 
 /** Properties in which any word may be a name. */
 const NAMES = /^(--|font-family$|grid-|container|animation|counter|transition|will-change|view-transition|list-style)/;
 
+/** Why browsers don't take a value that the grammar in use takes; undefined where they do. */
+export function whyNotTaken(property: string, value: string): string | undefined {
+  const word = wordNotTaken(property, value);
+  if (word !== undefined) return `"${shortened(word)}" is no word that browsers take for ${property}.`;
+  const plain = withPlainMath(value, 'plain');
+  if (plain === undefined)
+    return `"${shortened(value)}" adds what doesn't go together, or isn't written as math is: a length and a number without a unit, say.`;
+  const isTaken = (one: string) => lexer.matchProperty(property, one).error === null;
+  if (plain === value || (isTaken(plain) && isTaken(withPlainMath(value, 'percent')!))) return undefined;
+  return `What "${shortened(value)}" comes to is nothing that ${property} can have. A length needs a unit, such as px.`;
+}
+
+export const shortened = (value: string): string => (value.length > 60 ? `${value.slice(0, 57)}…` : value);
+
 /** The first word or function in a value that browsers don't take there, though the grammar has it; undefined for none. */
-export function wordNotTaken(property: string, value: string): string | undefined {
+function wordNotTaken(property: string, value: string): string | undefined {
   if (NAMES.test(property)) return undefined;
   // Families are named behind a size.
   if (property === 'font') return OF_OTHERS.test(value) ? value : undefined;

@@ -1,6 +1,6 @@
 import { generate, lexer, parse } from 'css-tree';
 import { CUSTOM_PROPERTY, usesVariables, wellFormed } from './custom';
-import { wordNotTaken } from './not-taken';
+import { shortened, whyNotTaken } from './not-taken';
 import { isProperty, propertyNamed } from './properties';
 import { expandShorthand, isShorthand } from './shorthands';
 
@@ -10,7 +10,7 @@ export type CheckedValue =
   | {
       readonly ok: true;
       readonly declarations: Readonly<Record<string, string>>;
-      /** A word in it that browsers don't take there. */
+      /** Why browsers don't take it, though the grammar has it. */
       readonly notTaken?: string | undefined;
     }
   | { readonly ok: false; readonly message: string };
@@ -37,13 +37,13 @@ export function checkValue(property: string, value: string): CheckedValue {
 }
 
 /**
- * The same of a value that is written anew, refused as well where browsers take none of its words. What stands in documents, and in sheets
+ * The same of a value that is written anew, refused as well where browsers don't take its words or its math. What stands in documents, and in sheets
  * from elsewhere, may have such: it stays, and does nothing there.
  */
 export function checkNewValue(property: string, value: string): CheckedValue {
   const checked = checkValue(property, value);
   if (!checked.ok || checked.notTaken === undefined) return checked;
-  return refuse(`"${shorten(checked.notTaken)}" is no word that browsers take for ${property}.`);
+  return refuse(checked.notTaken);
 }
 
 function refuse(message: string): CheckedValue {
@@ -60,8 +60,8 @@ function check(property: string, value: string): CheckedValue {
   if (/^(revert|revert-layer)$/i.test(value)) return refuse(`"${value}" isn't used here; clear the value instead.`);
   const elsewhere = property === 'content' ? value.replace(PLAIN_ATTRIBUTE, '') : value;
   if (/(env|attr|expression)\(/i.test(elsewhere)) return refuse('Only var() is used to take a value from elsewhere.');
-  if (/[<>{};@\\]/.test(value)) return refuse(`"${shorten(value)}" holds a character that no value here needs.`);
-  if (!balanced(value)) return refuse(`"${shorten(value)}" has a bracket or a quotation mark that isn't closed.`);
+  if (/[<>{};@\\]/.test(value)) return refuse(`"${shortened(value)}" holds a character that no value here needs.`);
+  if (!balanced(value)) return refuse(`"${shortened(value)}" has a bracket or a quotation mark that isn't closed.`);
   let source: string;
   try {
     source = generate(
@@ -73,7 +73,7 @@ function check(property: string, value: string): CheckedValue {
       }),
     );
   } catch {
-    return refuse(`"${shorten(value)}" can't be read as a CSS value.`);
+    return refuse(`"${shortened(value)}" can't be read as a CSS value.`);
   }
   for (const [, address] of source.matchAll(/url\(\s*["']?([^"')]*)/gi))
     if (!/^picture:p[a-z0-9]{1,24}$/.test(address ?? ''))
@@ -83,13 +83,13 @@ function check(property: string, value: string): CheckedValue {
   if (custom) return { ok: true, declarations: { [property]: value.replace(/\s+/g, ' ') } };
   if (usesVariables(value)) {
     if (isShorthand(property)) return refuse(`A variable can't stand in ${property}; write it in each part.`);
-    if (!wellFormed(value)) return refuse(`"${shorten(value)}" has a var() that isn't written as var(--name).`);
+    if (!wellFormed(value)) return refuse(`"${shortened(value)}" has a var() that isn't written as var(--name).`);
     return { ok: true, declarations: { [property]: value.replace(/\s+/g, ' ') } };
   }
   const { error } = lexer.matchProperty(property, source);
   if (error) {
     const hint = /^-?[\d.]+$/.test(value) && Number(value) !== 0 ? ' A length needs a unit, such as px.' : '';
-    return refuse(`"${shorten(value)}" isn't a value that ${property} can have.${hint}`);
+    return refuse(`"${shortened(value)}" isn't a value that ${property} can have.${hint}`);
   }
   if (property === 'content' && /counter|quote|url/i.test(value))
     return refuse('A content is words in quotation marks, attr(name), or none.');
@@ -100,7 +100,7 @@ function check(property: string, value: string): CheckedValue {
     ? mapValues(expandShorthand(property, written), (longhand, part) => normaliseCase(longhand, part))
     : { [property]: written };
   if (declarations['font-family'] === 'monospace') return { ok: true, declarations: { 'font-family': 'monospace, monospace' } };
-  return { ok: true, declarations, notTaken: wordNotTaken(property, value) };
+  return { ok: true, declarations, notTaken: whyNotTaken(property, value) };
 }
 
 /** What an element's own attribute says, which only `content` may show. */
@@ -142,10 +142,6 @@ function outsideFunctions(value: string): string {
 function balanced(value: string): boolean {
   const bare = value.replace(/"[^"]*"|'[^']*'/g, '');
   return !/["']/.test(bare) && bare.split(/[([]/).length === bare.split(/[)\]]/).length;
-}
-
-function shorten(value: string): string {
-  return value.length > 60 ? `${value.slice(0, 57)}…` : value;
 }
 
 export interface NumberPart {
