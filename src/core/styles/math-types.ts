@@ -67,8 +67,10 @@ const isSimple = (type: Type): boolean => {
   const [first, ...more] = sorted(type);
   return !first || (more.length === 0 && first[1] === 1);
 };
+const alike = (types: readonly (Type | undefined)[]): Type | undefined =>
+  types.length === 0 ? undefined : types.reduce((a, b) => added(a, b), types[0]);
 const allSame = (types: readonly (Type | undefined)[]): Type | undefined => {
-  const type = types.length === 0 ? undefined : types.reduce((a, b) => added(a, b), types[0]);
+  const type = alike(types);
   return type && isSimple(type) ? type : undefined;
 };
 const numbers =
@@ -96,7 +98,15 @@ const FUNCTIONS: Readonly<Record<string, (types: readonly (Type | undefined)[]) 
   abs: ofSame(1),
   sign: ofSame(1, NUMBER),
   progress: ofSame(3, NUMBER),
-  ...{ sin: fromAngle, cos: fromAngle, tan: fromAngle, asin: toAngle, acos: toAngle, atan: toAngle, atan2: ofSame(2, ANGLE) },
+  ...{
+    sin: fromAngle,
+    cos: fromAngle,
+    tan: fromAngle,
+    asin: toAngle,
+    acos: toAngle,
+    atan: toAngle,
+    atan2: (types) => (types.length === 2 && alike(types) ? ANGLE : undefined),
+  },
   ...{ sqrt: numbers(1), exp: numbers(1), pow: numbers(2), log: numbers(1, 2) },
 };
 const isMath = (name: string): boolean => Object.hasOwn(FUNCTIONS, name.toLowerCase());
