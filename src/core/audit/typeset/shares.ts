@@ -3,7 +3,7 @@ import type { PageFacts } from '../facts';
 import { FlexLines } from './flex-lines';
 import { FrGrid } from './fr-columns';
 import type { WrittenWidth } from './written-widths';
-import { itemsBefore, WrittenSides } from './written-sides';
+import { itemsBefore, SPAN_LEAST, WrittenSides } from './written-sides';
 
 /*
  * A box that follows the window by a share of it ends at a whole number of 1/64 px at every width: so browsers round it, and every box in it again.
@@ -14,8 +14,6 @@ import { itemsBefore, WrittenSides } from './written-sides';
 const ROUNDED = 1 / 16;
 /** After so many px at most everything is rounded as before; for more, too many widths would have to be measured. */
 const PERIOD_MOST = 15;
-/** Between measured widths that are nearer to each other, px, shares of shares can't be told apart. */
-const SPAN_LEAST = 40;
 /** What browsers say of whole numbers of 1/64 px is exact. */
 const SAME = 1e-6;
 

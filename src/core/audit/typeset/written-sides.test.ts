@@ -89,3 +89,27 @@ test('of a padding that isn’t known nothing follows', () => {
   // Where the row ends doesn't hang on it.
   expect(SIDES.filter((_, i) => told(shares, 760)[i] !== undefined)).toEqual([10]);
 });
+
+/** An item of a row that is written to be as wide as a share of it, and is so wide. */
+const item = (width: number, wide: number) =>
+  facts(width, [
+    { id: 'row', box: [0, 0, width, 100], flow: 'row' },
+    { id: 'item', in: 'row', box: [10, 0, wide, 80] },
+  ]);
+const share = { share: 30, px: 0 };
+
+test.each([
+  ['shrunk, and grows by about as much', (width: number) => Math.trunc((width * 0.3016 - 211) * 64) / 64, false],
+  ['as wide as that', (width: number) => lengthIn(share, width), true],
+  ['as wide as that with its border', (width: number) => lengthIn(share, width) + 3, true],
+])('an item with a share is %s: it is told of a few px only what is so', (_, wideIn, isTold) => {
+  const written = new Map<number, WrittenWidth>([[2, { ...plain, border: [1, 2], width: share }]]);
+  for (let first = 900; first < 1_000; first++) {
+    const measured = [0, 3, 6].map((more) => item(first + more, wideIn(first + more)));
+    const shares = new Shares(measured, false, written);
+    for (let width = first; width <= first + 6; width++) {
+      const right = shares.at(10, width);
+      if (isTold || right !== undefined) expect([width, right]).toEqual([width, 10 + wideIn(width)]);
+    }
+  }
+});

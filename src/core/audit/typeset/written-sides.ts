@@ -5,6 +5,11 @@ import { lengthIn } from './written-widths';
 
 /** What browsers say of whole numbers of 1/64 px is exact. */
 const SAME = 1e-6;
+/**
+ * Between measured widths that are nearer to each other, px, shares can't be told apart: a shrunk item of 30%, which grew by 0.3016 of the window, was taken for
+ * one of 30% and 211 px less.
+ */
+export const SPAN_LEAST = 40;
 /** A unit of layout, px. */
 const UNIT = 1 / 64;
 
@@ -16,15 +21,21 @@ export interface Sides {
   readonly window: number;
   readonly at: (side: number) => number | undefined;
 }
-/** Where a side is by what it hangs on; undefined where that isn't known. */
-type Rule = (sides: Sides) => number | undefined;
+interface Rule {
+  /** Where a side is by what it hangs on; undefined where that isn't known. */
+  readonly told: (sides: Sides) => number | undefined;
+  /** How far off that it is where all is as it is written, px; anything where no share is in it. */
+  readonly off?: readonly number[];
+}
 
 const asMeasured = ({ boxes, viewport }: PageFacts): Sides => ({ window: viewport.width, at: (side) => boxes[side] });
 
 /** Where boxes end by what is written of their widths, paddings and margins, where all that was measured is so. */
 export class WrittenSides {
   readonly #parents: Int32Array;
-  readonly #rules = new Map<number, Rule>();
+  readonly #rules = new Map<number, Rule['told']>();
+  /** Whether what was measured is too near to each other. */
+  readonly #isNear: boolean;
 
   /** @param measured of neighbouring widths between which nothing changes but how large things are */
   constructor(
@@ -32,6 +43,7 @@ export class WrittenSides {
     private readonly measured: readonly PageFacts[],
   ) {
     this.#parents = Int32Array.from(measured[0]!.elements, ({ parent }) => parent);
+    this.#isNear = measured[measured.length - 1]!.viewport.width - measured[0]!.viewport.width < SPAN_LEAST;
   }
 
   has(side: number): boolean {
@@ -61,18 +73,19 @@ export class WrittenSides {
   }
 
   /** A rule with how far off it always is: undefined where that differs. */
-  #settled(side: number, rule: Rule): Rule | undefined {
+  #settled(side: number, { told, off: allowed }: Rule): Rule['told'] | undefined {
     let by: number | undefined;
     for (const facts of this.measured) {
-      const told = rule(asMeasured(facts));
-      if (told === undefined) return undefined;
-      const off = facts.boxes[side]! - told;
+      const one = told(asMeasured(facts));
+      if (one === undefined) return undefined;
+      const off = facts.boxes[side]! - one;
       by ??= off;
       if (Math.abs(off - by) > SAME) return undefined;
     }
+    if (this.#isNear && allowed && !allowed.some((one) => Math.abs(one - by!) < SAME)) return undefined;
     return (sides) => {
-      const told = rule(sides);
-      return told === undefined ? undefined : told + by!;
+      const one = told(sides);
+      return one === undefined ? undefined : one + by!;
     };
   }
 
@@ -101,12 +114,14 @@ export class WrittenSides {
     const { margin, width } = this.#of(i);
     const parent = this.#parents[i]!;
     const [own] = margin;
-    if (before >= 0) yield (sides) => sides.at(before * 4 + 2);
-    if (own)
-      yield (sides) => {
+    if (before >= 0) yield { told: (sides) => sides.at(before * 4 + 2) };
+    if (own) {
+      const told = (sides: Sides) => {
         const room = this.#room(parent, sides);
         return room && room[0] + lengthIn(own, room[1] - room[0]);
       };
+      yield { told, ...(own.share !== 0 && { off: [0] }) };
+    }
     if (margin.some((one) => one !== undefined)) return;
     // In the middle of the room.
     for (const one of width ? [width, undefined] : [undefined]) {
@@ -115,31 +130,36 @@ export class WrittenSides {
       const there = this.#room(parent, asMeasured(first));
       if (!there) return;
       const rest = first.boxes[i * 4 + 2]! - first.boxes[i * 4]! - wideIn(there);
-      yield (sides) => {
+      const told = (sides: Sides) => {
         const room = this.#room(parent, sides);
         return room && room[0] + Math.trunc((room[1] - room[0] - wideIn(room) - rest) / UNIT / 2) * UNIT;
       };
+      yield { told, off: [0] };
     }
   }
 
   *#rightRules(i: number): Generator<Rule> {
-    const { margin, width, padding } = this.#of(i);
+    const { margin, width, padding, border } = this.#of(i);
     const parent = this.#parents[i]!;
     // Paddings may be counted to it or not; those that are px are as far everywhere.
     const shared = padding.flatMap((one) => (one && one.share !== 0 ? [one] : []));
-    for (const beside of width ? [[], ...(shared.length > 0 ? [shared] : [])] : [])
-      yield (sides) => {
+    const plain = padding.reduce((sum, one) => sum + (one && one.share === 0 ? one.px : 0), border[0] + border[1]);
+    for (const beside of width ? [[], ...(shared.length > 0 ? [shared] : [])] : []) {
+      const told = (sides: Sides) => {
         const [left, room] = [sides.at(i * 4), this.#room(parent, sides)];
         if (left === undefined || !room) return undefined;
         return [width!, ...beside].reduce((end, one) => end + lengthIn(one, room[1] - room[0]), left);
       };
-    yield (sides) => sides.at(i * 4);
+      yield { told, off: [0, plain] };
+    }
+    yield { told: (sides) => sides.at(i * 4) };
     const [, own] = margin;
-    if (own)
-      yield (sides) => {
-        const room = this.#room(parent, sides);
-        return room && room[1] - lengthIn(own, room[1] - room[0]);
-      };
+    if (!own) return;
+    const told = (sides: Sides) => {
+      const room = this.#room(parent, sides);
+      return room && room[1] - lengthIn(own, room[1] - room[0]);
+    };
+    yield { told, ...(own.share !== 0 && { off: [0] }) };
   }
 }
 
