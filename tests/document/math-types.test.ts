@@ -81,9 +81,9 @@ test('math is taken where Chromium takes it, of whatever types it is made', asyn
 });
 
 test.each([
-  ['width', 'calc(100% - 2)', /adds what doesn't go together/],
-  ['width', 'calc(2 * 3)', /comes to is nothing that width can have. A length needs a unit/],
-  ['grid-template-columns', 'minmax(min(2px, 1), 1fr)', /adds what doesn't go together/],
+  ['width', 'calc(100% - 2)', /doesn't add up: a unit/],
+  ['width', 'calc(2 * 3)', /comes to isn't what width can have/],
+  ['grid-template-columns', 'minmax(min(2px, 1), 1fr)', /doesn't add up/],
 ])('%s: %s is refused, with the reason', (property, text, reason) => {
   expect(checkNewValue(property, text)).toEqual({ ok: false, message: expect.stringMatching(reason) });
   // What documents hold stays readable.

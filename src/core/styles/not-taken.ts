@@ -38,11 +38,10 @@ export function whyNotTaken(property: string, value: string): string | undefined
   const word = wordNotTaken(property, value);
   if (word !== undefined) return `"${shortened(word)}" is no word that browsers take for ${property}.`;
   const plain = withPlainMath(value, 'plain');
-  if (plain === undefined)
-    return `"${shortened(value)}" adds what doesn't go together, or isn't written as math is: a length and a number without a unit, say.`;
+  if (plain === undefined) return `"${shortened(value)}" doesn't add up: a unit, or a space around a sign, may be missing.`;
   const isTaken = (one: string) => lexer.matchProperty(property, one).error === null;
   if (plain === value || (isTaken(plain) && isTaken(withPlainMath(value, 'percent')!))) return undefined;
-  return `What "${shortened(value)}" comes to is nothing that ${property} can have. A length needs a unit, such as px.`;
+  return `What "${shortened(value)}" comes to isn't what ${property} can have: a unit may be missing.`;
 }
 
 export const shortened = (value: string): string => (value.length > 60 ? `${value.slice(0, 57)}…` : value);

@@ -139,12 +139,15 @@ export function ValueField({ property, label, value, faint, target, keywords, co
           ))}
         </datalist>
       )}
-      {focused && <Keepers property={property} target={target} />}
-      {problem && (
-        <p id={`${id}-problem`} role="alert" className="pt-0.5 text-xs text-rust">
-          {problem}
-        </p>
-      )}
+      {/* Words have the room beneath the unit, too. */}
+      <div className="w-[168px]">
+        {focused && <Keepers property={property} target={target} />}
+        {problem && (
+          <p id={`${id}-problem`} role="alert" className="pt-0.5 text-xs text-rust">
+            {problem}
+          </p>
+        )}
+      </div>
     </div>
   );
 }
