@@ -31,6 +31,14 @@ test('what one more thing does to a line is learned from lines around it', () =>
   expect([leading.above(0, PICTURE | OWN), leading.below(0, PICTURE | OWN)]).toEqual([40, 30]);
 });
 
+test('what reaches no further than the type beside it may reach less by itself', () => {
+  const leading = new Leading([own]);
+  expect(leading.learn(lines([OWN, PICTURE | OWN, OWN], [0, 20, 40]))).toBe(true);
+  expect([leading.above(0, PICTURE | OWN), leading.below(0, PICTURE | OWN)]).toEqual([2, 18]);
+  // Without the block's own type, as browsers set lines in their quirks mode.
+  expect([leading.above(0, PICTURE), leading.copy().below(0, PICTURE)]).toEqual([undefined, undefined]);
+});
+
 test('what was known at a time stays so, whatever is learned since', () => {
   const leading = new Leading([own]);
   const before = leading.copy();

@@ -25,11 +25,50 @@ export interface MeasuredLines {
   readonly tops: Float64Array;
 }
 
+/** How far lines reach in one direction by what is on them, by strut and style. */
+class Reach {
+  constructor(
+    private readonly values = new Map<number, number>(),
+    /** Of what reaches no further than the strut that stood beside it: how far it would by itself isn't known. */
+    private readonly beside = new Map<number, number>(),
+  ) {}
+
+  copy(): Reach {
+    return new Reach(new Map(this.values), new Map(this.beside));
+  }
+
+  set(strut: number, style: number, value: number): void {
+    this.values.set(key(strut, style), value);
+  }
+
+  /** The largest of all; undefined where that isn't known of one of them. */
+  of(strut: number, styles: number): number | undefined {
+    let found = -Infinity;
+    const hasStrut = ((styles >>> strut) & 1) === 1;
+    for (let style = 0; styles >>> style !== 0; style++) {
+      if (((styles >>> style) & 1) === 0) continue;
+      const value = this.values.get(key(strut, style)) ?? (hasStrut ? this.beside.get(key(strut, style)) : undefined);
+      if (value === undefined) return undefined;
+      if (value > found) found = value;
+    }
+    return found;
+  }
+
+  /** Of a line on which nothing but the strut and one more style is. */
+  learn(strut: number, styles: number, value: number): void {
+    const others = (styles & ~(1 << strut)) >>> 0;
+    if (others === 0 || (others & (others - 1)) !== 0) return;
+    const own = styles === others ? undefined : this.values.get(key(strut, strut));
+    const into = own !== undefined && value <= own + SAME ? this.beside : this.values;
+    into.set(key(strut, 31 - Math.clz32(others)), value);
+  }
+}
+
 /** What is known of the leading of all styles of a page. */
 export class Leading {
   #offsets = new Map<number, number>();
-  #above = new Map<number, number>();
-  #below = new Map<number, number>();
+  #above = new Reach();
+  #below = new Reach();
   #heights = new Map<number, number>();
   /** Measured steps from one line to the next, by the styles on both: what browsers round shows there. */
   #steps = new Map<string, number>();
@@ -39,8 +78,8 @@ export class Leading {
   constructor(known: readonly StyleOnLine[]) {
     for (const { strut, style, offset, above, below } of known) {
       this.#offsets.set(key(strut, style), offset);
-      this.#above.set(key(strut, style), above);
-      this.#below.set(key(strut, style), below);
+      this.#above.set(strut, style, above);
+      this.#below.set(strut, style, below);
     }
   }
 
@@ -48,8 +87,8 @@ export class Leading {
   copy(): Leading {
     const copy = new Leading([]);
     copy.#offsets = new Map(this.#offsets);
-    copy.#above = new Map(this.#above);
-    copy.#below = new Map(this.#below);
+    copy.#above = this.#above.copy();
+    copy.#below = this.#below.copy();
     copy.#heights = new Map(this.#heights);
     copy.#steps = new Map(this.#steps);
     copy.version = this.version;
@@ -85,12 +124,12 @@ export class Leading {
 
   /** How far a line with these styles reaches above the strut's type; undefined where that isn't known of one of them. */
   above(strut: number, styles: number): number | undefined {
-    return largest(this.#above, strut, styles);
+    return this.#above.of(strut, styles);
   }
 
   /** From the top of the strut's type down to the line's end. */
   below(strut: number, styles: number): number | undefined {
-    return largest(this.#below, strut, styles);
+    return this.#below.of(strut, styles);
   }
 
   /** From the top of the strut's type on one line to that on the next; NaN where it isn't known. */
@@ -108,31 +147,14 @@ export class Leading {
         if (Math.abs(below + above - step) > SAME) return false;
         const between = `${strut} ${styles[i - 1]} ${styles[i]}`;
         if (!this.#steps.has(between)) this.#steps.set(between, step);
-      } else if (above !== undefined) this.#learnOne(this.#below, strut, styles[i - 1]!, step - above);
-      else if (below !== undefined) this.#learnOne(this.#above, strut, styles[i]!, step - below);
+      } else if (above !== undefined) this.#below.learn(strut, styles[i - 1]!, step - above);
+      else if (below !== undefined) this.#above.learn(strut, styles[i]!, step - below);
     }
     return true;
-  }
-
-  /** Of a line on which nothing but the strut and one more style is. */
-  #learnOne(into: Map<number, number>, strut: number, styles: number, value: number): void {
-    const others = (styles & ~(1 << strut)) >>> 0;
-    if (others !== 0 && (others & (others - 1)) === 0) into.set(key(strut, 31 - Math.clz32(others)), value);
   }
 }
 
 const key = (strut: number, style: number) => strut * 32 + style;
-
-function largest(values: ReadonlyMap<number, number>, strut: number, styles: number): number | undefined {
-  let found = -Infinity;
-  for (let style = 0; styles >>> style !== 0; style++) {
-    if (((styles >>> style) & 1) === 0) continue;
-    const value = values.get(key(strut, style));
-    if (value === undefined) return undefined;
-    if (value > found) found = value;
-  }
-  return found;
-}
 
 /** The lines of a paragraph, one below the other. */
 export interface LinesDown {
