@@ -29,6 +29,8 @@ test('what is to be stretched and isnâ€™t known takes its row with it, what isnâ
   // By what would grow in it.
   expect(page(undefined, other(4)).rule[1]).toBe(Rule.other);
   expect(page((heights) => (heights.rest[4] = NaN)).rule[1]).toBe(Rule.other);
+  // It was only ever seen grown, whatever height it is given.
+  expect(page((heights) => (heights.given[4] = 1)).rule[1]).toBe(Rule.other);
   expect(page((heights) => (heights.rest[2] = NaN)).rule).toEqual(RULES);
 });
 

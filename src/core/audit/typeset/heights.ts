@@ -47,7 +47,9 @@ export function settled(
     }
     const items = rule[i] === Rule.beside ? units[i]! : [];
     if (items.some((item) => align[item] === Aligned.stretched && isRigid[item])) rule[i] = Rule.other;
-    const isKnown = !Number.isNaN(rest[i]!) && (grows[i]! < 0 || !isRigid[grows[i]!]);
+    // How high one that grows would be without is known of what stands in it alone.
+    const grower = grows[i]!;
+    const isKnown = !Number.isNaN(rest[i]!) && (grower < 0 || !(isRigid[grower] || isGiven[grower]));
     if ((rule[i] === Rule.beside || least[i]! > 0 || isGiven[i]) && !isKnown) rule[i] = Rule.other;
     if (!isKnown || rule[i] === Rule.other) isRigid[i] = 1;
   }
