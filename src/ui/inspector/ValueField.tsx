@@ -140,7 +140,7 @@ export function ValueField({ property, label, value, faint, target, keywords, co
         </datalist>
       )}
       {/* Words have the room beneath the unit, too. */}
-      <div className="w-[168px]">
+      <div className="w-[168px] empty:hidden">
         {focused && <Keepers property={property} target={target} />}
         {problem && (
           <p id={`${id}-problem`} role="alert" className="pt-0.5 text-xs text-rust">
