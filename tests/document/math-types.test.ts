@@ -24,7 +24,7 @@ const VALUES = [
   ['3%', '1px', '2em'],
   ['2', '0', '1.5', 'pi', '-infinity'],
   ['45deg', '1turn'],
-  ['1px', '3%', '45deg', '2', '0.2s', 'e', '1fr', 'auto'],
+  ['1px', '3%', '45deg', '2', '0.2s', 'e', '1fr', '1foo', '5cqw', '2rlh', 'auto'],
 ];
 const SIGNS = [' + ', ' - ', ' + ', ' - ', ' * 2 + ', ' / 2 - ', ' * ', ' / ', '*', '+', ' -', '+ '];
 const NAMES = ['calc', 'min', 'max', 'clamp', 'round', 'mod', 'rem', 'abs', 'hypot', 'calc', 'min', 'round(up,', 'clamp(none,'];
@@ -54,7 +54,7 @@ function mathOf(values: readonly string[]): fc.Arbitrary<string> {
 const math = fc.oneof(...VALUES.map(mathOf));
 
 /** Chromium takes logarithms and roots of some dimensions (`line-height: exp(10vw)`), which can't be (CSS Values 4, 10.5). */
-const isOfDimensions = (text: string): boolean => /(exp|sqrt|log|pow)\(/.test(text) && /em|vw|deg/.test(text);
+const isOfDimensions = (text: string): boolean => /(exp|sqrt|log|pow)\(/.test(text) && /em|vw|deg|cqw|rlh/.test(text);
 /** What percentages are shares of is told by the place, and where a number follows of them or they multiply something, browsers say it in their own ways. */
 const multipliesShares = (text: string): boolean =>
   text.includes('%') &&

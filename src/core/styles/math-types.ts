@@ -1,5 +1,6 @@
 import type { CSSToken } from '@csstools/css-tokenizer';
 import { TokenType, tokenize } from '@csstools/css-tokenizer';
+import { lexer } from 'css-tree';
 
 /*
  * What math functions come to (CSS Values 4, 10.9): lengths can't be added to numbers, and a product of two lengths is none. All in a function is read, so that
@@ -15,15 +16,15 @@ interface Type {
 const NUMBER: Type = { of: {} };
 const ANGLE: Type = { of: { angle: 1 } };
 const PERCENT = 'percent';
-/** What percentages may be shares of. */
-const HINTS = ['length', 'angle', 'time', 'frequency', 'resolution'];
-const UNITS: readonly (readonly [of: string, plain: string, units: RegExp])[] = [
-  ['angle', '1deg', /^(deg|grad|rad|turn)$/i],
-  ['time', '1s', /^m?s$/i],
-  ['frequency', '1Hz', /^k?hz$/i],
-  ['resolution', '1dppx', /^(dpi|dpcm|dppx|x)$/i],
-  ['length', '1px', /^(?!fr$)[a-z]+$/i],
-];
+/** What has units, as the grammar names it, and one of each. */
+const PLAIN: Readonly<Record<string, string>> = {
+  length: '1px',
+  angle: '1deg',
+  time: '1s',
+  frequency: '1Hz',
+  resolution: '1dppx',
+};
+const BASES = Object.keys(PLAIN);
 const CONSTANTS = /^(e|pi|-?infinity|nan)$/i;
 const STRATEGIES = /^(nearest|up|down|to-zero)$/i;
 
@@ -46,7 +47,8 @@ function added(a: Type | undefined, b: Type | undefined): Type | undefined {
   const [one, other] = hint ? [hinted(a, hint), hinted(b, hint)] : [a, b];
   if (same(one, other)) return one;
   if (hint || (a.of[PERCENT] ?? 0) === (b.of[PERCENT] ?? 0)) return undefined;
-  const fits = HINTS.find((base) => same(hinted(a, base), hinted(b, base)));
+  // Percentages may be shares of any.
+  const fits = BASES.find((base) => same(hinted(a, base), hinted(b, base)));
   return fits === undefined ? undefined : hinted(a, fits);
 }
 
@@ -169,8 +171,8 @@ class Reader {
     if (token[0] === TokenType.Number) return NUMBER;
     if (token[0] === TokenType.Percentage) return { of: { [PERCENT]: 1 } };
     if (token[0] === TokenType.Dimension) {
-      const found = UNITS.find(([, , units]) => units.test(token[4].unit));
-      return found && { of: { [found[0]]: 1 } };
+      const found = BASES.find((base) => lexer.matchType(base, `1${token[4].unit}`).error === null);
+      return found === undefined ? undefined : { of: { [found]: 1 } };
     }
     if (token[0] === TokenType.Ident) return CONSTANTS.test(token[4].value) ? NUMBER : undefined;
     if (token[0] === TokenType.OpenParen) return FUNCTIONS.calc!(this.#arguments(''));
@@ -206,7 +208,7 @@ function plainOf(type: Type): readonly string[] {
   if (!isSimple(type)) return [];
   const [first] = sorted(type);
   if (!first) return ['1'];
-  const [plain = '1%'] = UNITS.flatMap(([of, one]) => (of === first[0] ? [one] : []));
+  const plain = PLAIN[first[0]] ?? '1%';
   return type.hint ? [plain, '1%'] : [plain];
 }
 

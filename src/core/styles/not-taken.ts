@@ -37,6 +37,7 @@ const NAMES = /^(--|font-family$|grid-|container|animation|counter|transition|wi
 export function whyNotTaken(property: string, value: string): string | undefined {
   const word = wordNotTaken(property, value);
   if (word !== undefined) return `"${shortened(word)}" is no word that browsers take for ${property}.`;
+  if (!value.includes('(')) return undefined;
   const plain = withPlainMath(value, 'plain');
   if (plain === undefined) return `"${shortened(value)}" doesn't add up: a unit, or a space around a sign, may be missing.`;
   const isTaken = (one: string) => lexer.matchProperty(property, one).error === null;

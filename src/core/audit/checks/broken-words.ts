@@ -1,10 +1,4 @@
-import type { Check } from '../check';
-
-function brokenIn(broken: Uint8Array): number[] {
-  const found: number[] = [];
-  for (let i = 0; i < broken.length; i++) if (broken[i]) found.push(i);
-  return found;
-}
+import type { Check, Violation } from '../check';
 
 /** Words are broken inside because their column is narrower than they are. */
 export const brokenWords: Check = {
@@ -13,10 +7,13 @@ export const brokenWords: Check = {
   severity: 'poor',
   why: 'A word cut in two without a hyphen is read as two, or not at all.',
   rule: 'Words stay whole (project profile)',
-  judge: ({ elements, shown, broken }) =>
-    brokenIn(broken).flatMap((i) =>
-      shown[i] ? [{ element: elements[i]!.id, amount: broken[i]!, measured: { words: broken[i]! }, others: [] }] : [],
-    ),
+  judge({ elements, shown, broken }) {
+    const found: Violation[] = [];
+    broken.forEach((words, i) => {
+      if (words > 0 && shown[i]) found.push({ element: elements[i]!.id, amount: words, measured: { words }, others: [] });
+    });
+    return found;
+  },
   sentence: ({ element, measured }, name) =>
     `${name(element)} breaks ${measured.words === 1 ? 'a word' : `${measured.words} words`} in the middle.`,
 };

@@ -7,10 +7,10 @@ import { textHolders } from '../text';
 /** Elements in the flow with text in them, whose order can be seen. */
 const flowing = oncePerGiven(
   (facts) => [textHolders(facts), facts.elements, facts.shown, facts.position, facts.pinned, facts.level],
-  ({ elements, shown, position, pinned, level, ...facts }) => {
+  ({ elements, shown, position, pinned, level, lines }) => {
     const holds = new Uint8Array(elements.length);
     for (let i = elements.length - 1; i > 0; i--) {
-      if (facts.lines[i]!.length > 0 && shown[i]) holds[i] = 1;
+      if (lines[i]!.length > 0 && shown[i]) holds[i] = 1;
       if (holds[i]) holds[elements[i]!.parent] = 1;
     }
     const isPlaced = (i: number) => position[i]! >= Positioning.absolute || pinned[i] || level[i] === Level.float;

@@ -2,7 +2,7 @@ import { SAME } from './in-lines';
 import type { Leading, LinesDown } from './leading';
 import { linesDown } from './leading';
 import type { LinesAt } from './lines-at';
-import { layOut, moveLines, sameNumbers } from './lines-at';
+import { layOut, moveLines, roomIn, sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Paragraph } from './paragraph';
 import type { Between } from './stack';
@@ -39,7 +39,7 @@ export class SetLines {
     private readonly page: Page,
     private readonly pair: Between,
     private readonly p: number,
-    readonly paragraph: Paragraph,
+    private readonly paragraph: Paragraph,
   ) {
     this.#isFree = !paragraph.texts.spaceless.includes(1) || paragraph.segments.apart.every((apart) => apart === 0);
     const [x, y] = [pair.a.reach[p]!, pair.b.reach[p]!];
@@ -48,9 +48,9 @@ export class SetLines {
     );
   }
 
-  /** @param left and @param right of the room, px from the page's left end */
-  across(starts: Int32Array, left: number, right: number): LinesAt {
-    const where = { left, room: right - left };
+  /** Its lines beside each other. @param boxes between the two, of which its block's is known */
+  across(starts: Int32Array, boxes: Float64Array): LinesAt {
+    const where = roomIn(this.paragraph, boxes);
     if (this.#isFree && this.#lines?.starts === starts) moveLines(this.#lines, this.paragraph, where);
     else this.#lines = layOut(this.paragraph, starts, where, this.page.set.strict);
     return this.#lines;

@@ -97,8 +97,7 @@ export class WorkedOut {
     for (let p = 0; p < set.paragraphs.length; p++) {
       const begin = starts[p];
       const setting = this.#setLines[p]!;
-      const { block, insetLeft, insetRight } = setting.paragraph;
-      const one = begin && setting.across(begin, boxes[block * 4]! + insetLeft, boxes[block * 4 + 2]! - insetRight);
+      const one = begin && setting.across(begin, boxes);
       const down = one && setting.down(one, share);
       if (one && !down) return undefined;
       lines.push(one);
