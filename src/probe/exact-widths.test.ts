@@ -38,8 +38,16 @@ test('one that isn’t is enough for all of its type to be rounded, but not for 
   ]);
 });
 
-test('so far away that browsers round it, only a coarser grid is exact', () => {
-  const far = Array.from({ length: 200 }, () => 60);
-  expect(exactOf(paragraphOf([...words(20, 1 / 2048).map((width) => width + 1 / 2048), ...far], 0))).toEqual([0.0005]);
-  expect(exactOf(paragraphOf([...words(20, 1 / 128), ...far], 0))).toEqual([0]);
+test('what is far away is exact while a number counts so many steps, and is no reason not to take others for exact', () => {
+  const near = () => paragraphOf([...words(20, 1 / 128), 12 + 1 / 2048], 0);
+  const wide = (px: number) => paragraphOf([...words(20, 1 / 128), ...Array.from({ length: px / 64 }, () => 60)], 0);
+  expect(exactOf(near(), wide(6000))).toEqual([0, 0]);
+  expect(exactOf(near(), wide(9000))).toEqual([0, 0.0005]);
+  expect(exactOf(wide(9000))).toEqual([0]);
+});
+
+test('far away alone proves no grid', () => {
+  const far = paragraphOf([4097, ...words(20, 1 / 2048)], 0);
+  far.segments.left[0] = far.pieces.left[0] = far.texts.left[0] = 4096;
+  expect(exactOf(far)).toEqual([0.0005]);
 });

@@ -31,18 +31,24 @@ export function withExactWidths(paragraphs: readonly (Paragraph | undefined)[]):
   /** By style: the largest grid that all that is near enough to be read so exactly is on. */
   const grids = new Map<number, number>();
   const counts = new Map<number, number>();
-  const each = (tell: Tell) => paragraphs.forEach((one) => one && eachPiece(one, tell));
-  each((style, values) => {
-    if (values.some((value) => Math.abs(value) >= GRID * STEPS)) return;
-    let grid = grids.get(style) ?? 1;
-    while (grid >= GRID && !values.every((value) => isOn(value, grid))) grid /= 2;
-    grids.set(style, grid);
-    counts.set(style, (counts.get(style) ?? 0) + 1);
-  });
-  each((style, values) => {
+  for (const paragraph of paragraphs)
+    if (paragraph)
+      eachPiece(paragraph, (style, values) => {
+        if (values.some((value) => Math.abs(value) >= GRID * STEPS)) return;
+        let grid = grids.get(style) ?? 1;
+        while (grid >= GRID && !values.every((value) => isOn(value, grid))) grid /= 2;
+        grids.set(style, grid);
+        counts.set(style, (counts.get(style) ?? 0) + 1);
+      });
+  const isExact = (style: number, values: readonly number[]) => {
     const grid = grids.get(style) ?? 0;
-    if (!values.every((value) => Math.abs(value) < grid * STEPS && isOn(value, grid))) grids.set(style, 0);
+    // What is on a grid is added up without being rounded while it has no more steps than a number can count.
+    const isKept = (value: number) => Math.abs(value) < grid * STEPS * 2 && isOn(value, grid);
+    return grid >= GRID && counts.get(style)! >= LEAST && values.every(isKept);
+  };
+  return paragraphs.map((one) => {
+    let exact = one !== undefined;
+    if (one) eachPiece(one, (style, values) => (exact &&= isExact(style, values)));
+    return one && exact ? { ...one, exact: 0 } : one;
   });
-  const isExact = (style: number) => grids.get(style)! >= GRID && counts.get(style)! >= LEAST;
-  return paragraphs.map((one) => (one && one.texts.style.every(isExact) ? { ...one, exact: 0 } : one));
 }

@@ -1,4 +1,5 @@
 import type { PageFacts } from '@/core/audit';
+import { chance } from '@/core/audit/sweep/chance';
 import { between, disagreement, stretchesOf, textParts, Typesetter } from '@/core/audit/sweep/worked-out';
 import type { MeasuredFrame } from '@/probe/measured-frame';
 
@@ -12,6 +13,7 @@ export interface ComparedTexts {
 export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): ComparedTexts {
   const wrong: { width: number; what: string }[] = [];
   let worked = 0;
+  const random = chance(widths.length);
   const known = new Map<number, PageFacts>();
   const measured = (width: number) => {
     const facts = known.get(width) ?? frame.read(width);
@@ -30,7 +32,7 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     const a = measured(first);
     const set = a.typesetting?.();
     if (!set) continue;
-    const finding = textParts(first, last, measured, new Typesetter(set, (i) => a.elements[i]!.parent));
+    const finding = textParts(first, last, measured, new Typesetter(set, (i) => a.elements[i]!.parent), random);
     let step = finding.next();
     while (!step.done) step = finding.next();
     for (const { runs } of step.value)

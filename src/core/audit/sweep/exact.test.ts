@@ -42,7 +42,7 @@ test('an event anywhere is found to the px, with few layouts', () => {
 });
 
 test('what no look meets is found by spot checks: told as a fault, and every width measured', () => {
-  // A stretch is a 13th of all widths, and looked into at 44% and 77%.
+  // Every 13th of all widths has its own; a stretch is a fourth, and looked into twice.
   const hidden = (width: number) => {
     const place = ((width - FIRST) / (widths.length / 13)) % 1;
     return place > 0.8 && place < 0.97;
@@ -75,5 +75,5 @@ test('next to a stretch of which nearly all had to be laid out widths are measur
   const leaps = (list: readonly number[]) => list.filter((width, i) => i > 0 && Math.abs(width - list[i - 1]!) > 1).length;
   const [dear, cheap] = [result.order.filter((width) => width < 1000), result.order.filter((width) => width >= 1000)];
   expect(leaps(dear)).toBeLessThan(dear.length / 2);
-  expect(cheap.length).toBeLessThan(120);
+  expect(cheap.length).toBeLessThan(160);
 });

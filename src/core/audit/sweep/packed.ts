@@ -25,19 +25,32 @@ interface Open extends PackedFaults {
 
 export function packed(given: readonly WidthResult[]): PackedResults {
   const sorted = [...given].sort((a, b) => (a.height ?? 0) - (b.height ?? 0) || a.width - b.width);
-  const open = new Map<string, Open>();
+  const open: Open[] = [];
+  /** By element, since one has few: strings made of all that is the same would take longer than what they save. */
+  const byElement = new Map<string, Open[]>();
   sorted.forEach(({ violations }, at) => {
-    for (const { check, sample, violation } of violations) {
-      const { element, others, measured, amount } = violation;
+    for (const one of violations) {
+      const { element, measured, amount } = one.violation;
+      let own = byElement.get(element);
+      if (!own) byElement.set(element, (own = []));
       const names = Object.keys(measured);
-      const key = `${check}\n${sample ?? ''}\n${element}\n${others.join('\n')}\n${names.join()}`;
-      let faults = open.get(key);
-      if (!faults) open.set(key, (faults = { check, sample, element, others, names, numbers: [] }));
+      let faults = own.find((other) => isLike(other, one, names));
+      if (!faults) {
+        const { check, sample, violation } = one;
+        faults = { check, sample, element, others: violation.others, names, numbers: [] };
+        own.push(faults);
+        open.push(faults);
+      }
       add(faults.numbers, at, [amount, ...names.map((name) => measured[name]!)]);
     }
   });
-  return { results: sorted.map(({ violations: _, ...result }) => result), faults: [...open.values()] };
+  return { results: sorted.map(({ violations: _, ...result }) => result), faults: open };
 }
+
+const sameList = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((one, i) => one === b[i]);
+
+const isLike = (faults: Open, { check, sample, violation: { others } }: Found, names: readonly string[]) =>
+  faults.check === check && faults.sample === sample && sameList(faults.others, others) && sameList(faults.names, names);
 
 /** Adds the numbers of one fault, or counts it to those before. */
 function add(numbers: number[], at: number, values: readonly number[]): void {

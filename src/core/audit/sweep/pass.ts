@@ -17,8 +17,10 @@ import type { Sweep, SweptPart, WrongWidth } from './sweep';
 import type { Judge, Telling, Verdict } from './verdicts';
 import { SPARE, verdictsAlone, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
 
-/** Of the widths that aren't measured this share is, to see whether what was worked out is so. */
+/** Of what is worked out at least this share is measured too, to see whether it is so. */
 const SPOT_CHECKED = 0.02;
+/** At least this share of it just for that; where it was looked anyway, that counts as well. */
+const SPOT_CHECKED_ALONE = 0.01;
 
 /** So many widths in doubt where words may go from line to line, and it is worked out where they do. */
 const DOUBTS_MOST = 8;
@@ -31,6 +33,8 @@ export class Pass {
   readonly #edges: ReadonlySet<number>;
   readonly #random: () => number;
   #layouts = 0;
+  /** How likely it is that a width is measured only to be compared. */
+  #spots = SPOT_CHECKED;
   /** How long a trace was last. */
   #room: number | undefined;
   #results: WidthResult[] = [];
@@ -122,7 +126,7 @@ export class Pass {
     const isOtherwise = a.lines.some((own, i) => own.length !== b.lines[i]!.length);
     const typesetter = isOtherwise ? this.#typesetterFor(a) : undefined;
     if (!typesetter) return [{ from: first, to: last, runs: undefined }];
-    return yield* this.#telling(textParts(first, last, (width) => this.#measured(width), typesetter));
+    return yield* this.#telling(textParts(first, last, (width) => this.#measured(width), typesetter, this.#random));
   }
 
   #typesetterFor(facts: PageFacts): Typesetter | undefined {
@@ -137,7 +141,7 @@ export class Pass {
   *#byTexts(from: number, to: number, first: PageFacts): Generator<SweptPart, TextRuns | undefined> {
     const typesetter = this.#typesetterFor(first);
     if (!typesetter) return undefined;
-    const parts = yield* this.#telling(textParts(from, to, (width) => this.#measured(width), typesetter));
+    const parts = yield* this.#telling(textParts(from, to, (width) => this.#measured(width), typesetter, this.#random));
     return parts.length === 1 ? parts[0]!.runs?.() : undefined;
   }
 
@@ -152,7 +156,8 @@ export class Pass {
   *#decidePart(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
     const { widths } = this.sweep;
     const outer = { first: Math.max(widths[0]!, first - 1), last: Math.min(widths[widths.length - 1]!, last + 1) };
-    const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width), outer));
+    const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width), this.#random, outer));
+    this.#drawSpots(first, last);
     for (const { widths, straight } of runs) {
       const [from, to] = [widths[0]!, widths[widths.length - 1]!];
       const run = { from, to, first: this.#measured(from), last: this.#measured(to) };
@@ -163,6 +168,7 @@ export class Pass {
   }
 
   *#decideTexts(from: number, to: number, runs: TextRuns, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
+    this.#drawSpots(from, to);
     for (const end of [to, from]) if (!this.#met.has(end)) this.#judged(end, this.#measured(end), bandTop, true);
     for (const run of runs) {
       if (!run) {
@@ -173,6 +179,26 @@ export class Pass {
       if (wrong) return wrong;
     }
     return undefined;
+  }
+
+  /** Says how many of the widths between two are to be compared besides those that were looked at. */
+  #drawSpots(from: number, to: number): void {
+    let looks = 0;
+    for (const width of this.#known.keys()) if (width > from && width < to) looks++;
+    this.#spots = Math.max(SPOT_CHECKED_ALONE, SPOT_CHECKED - looks / (to - from + 1));
+  }
+
+  /** Whether what is worked out of a width is to be compared with it. */
+  #isSpot(width: number): boolean {
+    return this.#known.has(width) || this.#random() < this.#spots;
+  }
+
+  /** The checks that say something else of a measured width than was said. */
+  #othersOn(facts: PageFacts, said: readonly Judged[]): string[] {
+    return otherChecks(
+      said,
+      this.sweep.judges.flatMap(({ judge }) => judge(facts)),
+    );
   }
 
   /** @param alone whether they aren't compared with those on another viewport */
@@ -206,25 +232,15 @@ export class Pass {
   ): Generator<SweptPart, readonly Verdict[] | WrongWidth> {
     const { verdicts, doubtful } = this.#judged(width, facts, bandTop, alone);
     if (this.#told.has(width)) return verdicts;
-    const isSpot = facts.doubt && doubtful.length === 0 && this.#random() < SPOT_CHECKED;
-    if (doubtful.length === 0 && !isSpot) {
-      this.#tell(
-        width,
-        verdicts.flatMap(({ found }) => found),
-      );
-      return verdicts;
-    }
-    const one = this.#asJudged(this.#measured(width), width, bandTop);
-    yield this.#soFar();
     const said = verdicts.flatMap(({ found }, i) => (doubtful.includes(this.sweep.judges[i]!) ? [] : found));
-    if (isSpot) {
-      const checks = otherChecks(
-        said,
-        this.sweep.judges.flatMap(({ judge }) => judge(one)),
-      );
+    if (facts.doubt && (doubtful.length > 0 || this.#isSpot(width))) {
+      const one = this.#asJudged(this.#measured(width), width, bandTop);
+      yield this.#soFar();
+      said.push(...doubtful.flatMap(({ judge }) => judge(one)));
+      const checks = this.#othersOn(one, said);
       if (checks.length > 0) return { width, checks };
     }
-    this.#tell(width, [...said, ...doubtful.flatMap(({ judge }) => judge(one))]);
+    this.#tell(width, said);
     return verdicts;
   }
 
@@ -279,12 +295,8 @@ export class Pass {
     }
     for (const [width, said] of found) {
       if (this.#told.has(width)) continue;
-      if (!doubts.has(width) && this.#random() < SPOT_CHECKED) {
-        const one = facts(width);
-        const checks = otherChecks(
-          said,
-          this.sweep.judges.flatMap(({ judge }) => judge(one)),
-        );
+      if (this.#isSpot(width)) {
+        const checks = this.#othersOn(facts(width), said);
         yield this.#soFar();
         if (checks.length > 0) return { width, checks };
       }

@@ -1,18 +1,20 @@
 import fc from '../../../../tests/chance';
 import type { PageFacts } from '../facts';
 import { facts } from '../checks/facts-for-tests';
+import { chance } from './chance';
+import { shownBy } from './looks';
 import { runsBetween } from './runs';
 
 const [FIRST, LAST] = [1000, 1128];
 
 /** Divides the widths between two, and says of each run where it begins and ends, and what it took. */
-function divided(page: (width: number) => PageFacts, outer?: { first: number; last: number }) {
+function divided(page: (width: number) => PageFacts, outer?: { first: number; last: number }, seed = 1) {
   const asked = new Map<number, PageFacts>();
   const measured = (width: number) => {
     if (!asked.has(width)) asked.set(width, page(width));
     return asked.get(width)!;
   };
-  const steps = runsBetween(FIRST, LAST, measured, outer);
+  const steps = runsBetween(FIRST, LAST, measured, chance(seed), outer);
   for (;;) {
     const { value, done } = steps.next();
     if (done) return { runs: value.map(({ widths }) => [widths[0]!, widths[widths.length - 1]!] as const), looks: asked.size };
@@ -39,13 +41,26 @@ test('where content stops growing is found without halving', () => {
 
 test('two bends in one stretch are found, too', () => {
   fc.assert(
-    fc.property(fc.integer({ min: FIRST + 12, max: LAST - 60 }), fc.integer({ min: 20, max: 45 }), (low, span) => {
-      const page = (width: number) => box(width, Math.min(Math.max(width, low), low + span));
-      for (const [from, to] of divided(page).runs)
-        for (const limit of [low, low + span]) expect(Math.min(limit - from, to - limit)).toBeLessThanOrEqual(0);
-    }),
-    { numRuns: 100 },
+    fc.property(
+      fc.integer({ min: FIRST + 12, max: LAST - 60 }),
+      fc.integer({ min: 20, max: 45 }),
+      fc.nat(),
+      (low, span, seed) => {
+        const page = (width: number) => box(width, Math.min(Math.max(width, low), low + span));
+        for (const [from, to] of divided(page, undefined, seed).runs)
+          for (const limit of [low, low + span]) expect(Math.min(limit - from, to - limit)).toBeLessThanOrEqual(0);
+      },
+    ),
+    { numRuns: 200 },
   );
+});
+
+test('of what lies between two widths neither their neighbours nor two looks beside each other show more than one does', () => {
+  expect(shownBy([], 100, 200)).toBe(0);
+  expect(shownBy([101, 199], 100, 200)).toBe(0);
+  expect(shownBy([148, 149], 100, 200)).toBe(1);
+  expect(shownBy([144, 177], 100, 200)).toBe(2);
+  expect(shownBy([101], 100, 102)).toBe(1);
 });
 
 test('where a text needs a second line is guessed by the room that it has', () => {

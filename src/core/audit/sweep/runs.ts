@@ -1,5 +1,6 @@
 import type { PageFacts } from '../facts';
 import { bendIn } from './bend';
+import { looksBy, shownBy } from './looks';
 import { wrapHint } from './wrap-hint';
 import { isSized, onTheLine, sameArrangement } from './straight';
 import type { Straight } from './straight';
@@ -10,14 +11,10 @@ export interface Run {
   readonly straight: Straight;
 }
 
-/** Where in a run it is looked whether it is even: not in its middle, and not at places that mirror. */
-const LOOKS = [0.44, 0.77] as const;
 /** So many widths on each side of a change it is looked whether it is one for good. */
 const WAVERS = 2;
 /** Runs up to this many px are looked into once only. */
 const SHORT = 8;
-/** A look nearer to an end than this share of the run says little. */
-const INNER = 0.15;
 
 /** Whole widths around the places where a size meets one that a condition asks for, between two measured viewports. */
 function crossings(a: PageFacts, b: PageFacts): number[] {
@@ -43,12 +40,14 @@ function changes(a: PageFacts, b: PageFacts): number[] {
  * Divides what lies between two widths into runs in which everything moves evenly, by measuring as few as it takes. Where the
  * arrangement changes from one whole px to the next, one run ends and another begins.
  * @param measured lays the page out, or says what is known of it
+ * @param random says where to look, from 0 to below 1
  * @param outer widths next to them, if there are any: where type grows, what changes from there may go back and forth in here
  */
 export function* runsBetween(
   first: number,
   last: number,
   measured: (width: number) => PageFacts,
+  random: () => number,
   outer = { first, last },
 ): Generator<undefined, Run[]> {
   const points = new Set([first, last]);
@@ -77,10 +76,9 @@ export function* runsBetween(
   /** Whether what lies between two measured widths runs straight; else it is divided once more. */
   function* straighten(from: number, to: number): Generator<undefined, void> {
     const inside = () => sorted().filter((width) => width > from && width < to);
-    const says = (width: number) => Math.min(width - from, to - width) >= Math.max(1, (to - from) * INNER);
     const wanted = to - from < 2 ? 0 : to - from <= SHORT ? 1 : 2;
-    for (const look of LOOKS) {
-      if (inside().filter(says).length >= wanted) break;
+    for (const look of looksBy(random)) {
+      if (shownBy(inside(), from, to) >= wanted) break;
       yield* measure(Math.min(to - 1, from + Math.max(1, Math.round((to - from) * look))));
     }
     const [a, b] = [measured(from), measured(to)];

@@ -1,5 +1,5 @@
 /** The longest stretch of widths, px, that is taken on the word of a few measured ones in it. */
-const LONGEST = 256;
+const LONGEST = 512;
 /** The stretch that is looked at is no longer, so that something of it can be told soon. */
 const FIRST_LONGEST = 48;
 

@@ -6,6 +6,7 @@ import type { WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { bendIn } from './bend';
 import { disagreement } from './disagreement';
+import { looksBy, shownBy } from './looks';
 import { wrapHint } from './wrap-hint';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
@@ -30,8 +31,6 @@ export interface TextPart {
   readonly runs: (() => TextRuns) | undefined;
 }
 
-/** Where it is looked whether it is as worked out, as shares of a part. */
-const LOOKS = [0.44, 0.77] as const;
 /** Where something bends between one of the looks and an end, about this part of it at least is seen there. */
 const SEEN = 1 / 2;
 /** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
@@ -40,8 +39,6 @@ const THIRDS = 3;
 const FEW = 4;
 /** Parts no wider, px, are looked at once only. */
 const SHORT = 16;
-/** A look nearer to an end than this share of the part says little. */
-const INNER = 0.15;
 /** Where more than this share of the widths of a part aren't known, it is left to be measured. */
 const UNKNOWN_MOST = 0.3;
 
@@ -49,12 +46,14 @@ const UNKNOWN_MOST = 0.3;
  * Works out how texts run between two measured widths. Where boxes stop growing, and where what was worked out isn't so at a width that is
  * looked at, the part is divided.
  * @param measured lays the page out, or says what is known of it
+ * @param random says where to look, from 0 to below 1
  */
 export function* textParts(
   first: number,
   last: number,
   measured: (width: number) => PageFacts,
   typesetter: Typesetter,
+  random: () => number,
 ): Generator<undefined, TextPart[]> {
   const parts: TextPart[] = [];
   const points = new Set([first, last]);
@@ -68,9 +67,8 @@ export function* textParts(
   /** What was measured between two widths, and enough of it. */
   function* looksIn(from: number, to: number): Generator<undefined, number[]> {
     const inside = () => insideOf(from, to);
-    const says = (width: number) => Math.min(width - from, to - width) >= Math.max(1, (to - from) * INNER);
-    for (const [i, look] of LOOKS.entries()) {
-      if (inside().filter(says).length >= (to - from <= SHORT ? 1 : 2)) break;
+    for (const [i, look] of looksBy(random).entries()) {
+      if (shownBy(inside(), from, to) >= (to - from <= SHORT ? 1 : 2)) break;
       const near = Math.round((to - from) * look);
       yield* measure(Math.min(to - 1, from + Math.max(1, near - (near % THIRDS) + i + 1)));
     }

@@ -7,6 +7,10 @@ const NEAR = 0.002;
  * made of chance was broken otherwise than by the width that was read of it, as exactly as that is known, even without this.
  */
 const ADDED = 1e-6;
+/** Nearer to the begin of its text, px, they say where a letter stands as exactly as it is known. */
+const FAR = 4096;
+/** By how much they are off at a distance that isn't on any grid: by two of the last digits of single precision. */
+const farOff = (distance: number): number => (distance < FAR ? 0 : 2 ** (Math.floor(Math.log2(distance)) - 22));
 /** Where all widths are exact, sums of them are, but for how computers add. */
 const EXACTLY = 1e-6;
 /** What sticks out by one unit of layout is still taken to fit. */
@@ -86,7 +90,10 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       const begin = starts[starts.length - 1]!;
       // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
-      const more = (exact > 0 ? exact + room * ADDED : 0) + off + sum.vague;
+      const isNarrower = segments.apart[i]! < 0;
+      // What is narrower at the end of a line is only looked for up to whole units from the begin of its text.
+      const more =
+        (exact > 0 ? exact + room * ADDED + farOff(segments.right[i]!) : 0) + off + sum.vague + (isNarrower ? UNIT : 0);
       const less = more + sum.doubt + (isDrawn ? UNIT + apart : 0) + (isAnew ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
