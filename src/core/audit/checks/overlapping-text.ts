@@ -3,7 +3,7 @@ import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
-import { inkOf, isAbove, visiblePart } from '../geometry';
+import { BOTTOM, inkOf, isAbove, LEFT, RIGHT, TOP, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
 import { isOneText, textHolders } from '../text';
 
@@ -41,34 +41,36 @@ class Boxes {
   }
 }
 
-/** All lines that show, and around those of each element. */
-const lines = new Boxes();
+/** Around all lines of each element with text; and lines of which letters show, of those that are compared. */
 const texts = new Boxes();
+const lines = new Boxes();
 
-/** @returns elements with text that shows, and the first of the lines of each */
-function readLines(facts: PageFacts): { readonly element: readonly number[]; readonly first: readonly number[] } {
-  const [element, first]: [number[], number[]] = [[], []];
-  lines.length = texts.length = 0;
-  for (const i of textHolders(facts)) {
-    if (i === 0 || !facts.shown[i]) continue;
-    const from = lines.length;
-    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (let line = 0; line < facts.lines[i]!.length / 4; line++) {
-      const part = visiblePart(facts, i, inkOf(facts, i, line), i);
-      if (!part) continue;
-      lines.add(part);
-      left = smaller(facts, left, part.left);
-      top = smaller(facts, top, part.top);
-      right = larger(facts, right, part.right);
-      bottom = larger(facts, bottom, part.bottom);
+/** @returns elements with text */
+function readTexts(facts: PageFacts): readonly number[] {
+  texts.length = lines.length = 0;
+  const found = textHolders(facts).filter((i) => i > 0 && facts.shown[i]);
+  for (const i of found) {
+    const own = facts.lines[i]!;
+    let [left, top, right, bottom] = [own[LEFT]!, own[TOP]!, own[RIGHT]!, own[BOTTOM]!];
+    for (let at = 4; at < own.length; at += 4) {
+      left = smaller(facts, left, own[at + LEFT]!);
+      top = smaller(facts, top, own[at + TOP]!);
+      right = larger(facts, right, own[at + RIGHT]!);
+      bottom = larger(facts, bottom, own[at + BOTTOM]!);
     }
-    if (lines.length === from) continue;
     texts.add({ left, top, right, bottom });
-    element.push(i);
-    first.push(from);
   }
-  first.push(lines.length);
-  return { element, first };
+  return found;
+}
+
+/** Reads an element's lines. @returns the first of them, and the one behind the last */
+function readLines(facts: PageFacts, element: number): readonly [number, number] {
+  const first = lines.length;
+  for (let line = 0; line < facts.lines[element]!.length / 4; line++) {
+    const part = visiblePart(facts, element, inkOf(facts, element, line), element);
+    if (part) lines.add(part);
+  }
+  return [first, lines.length];
 }
 
 /** The texts of two elements lie on each other. */
@@ -79,13 +81,20 @@ export const overlappingText: Check = {
   why: 'Neither of the two can be read where they overlap.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
   judge(facts) {
-    const { element, first } = readLines(facts);
+    const element = readTexts(facts);
     const order = orderBy(facts, texts.length, texts.top);
     const worst = new Map<string, Violation>();
+    const known = new Map<number, readonly [number, number]>();
+    const linesOf = (text: number) => {
+      let own = known.get(text);
+      if (!own) known.set(text, (own = readLines(facts, element[text]!)));
+      return own;
+    };
     const compare = (a: number, b: number) => {
       const [one, other] = element[a]! < element[b]! ? [element[a]!, element[b]!] : [element[b]!, element[a]!];
-      for (let x = first[a]!; x < first[a + 1]!; x++)
-        for (let y = first[b]!; y < first[b + 1]!; y++) {
+      const [xs, ys] = [linesOf(a), linesOf(b)];
+      for (let x = xs[0]; x < xs[1]; x++)
+        for (let y = ys[0]; y < ys[1]; y++) {
           const over = lines.overlap(facts, x, y);
           if (!over || !exceeds(facts, over.across, TOUCH) || !exceeds(facts, over.down, TOUCH)) continue;
           if (isAbove(facts, one, other) || isCovered(facts, one, other)) return;

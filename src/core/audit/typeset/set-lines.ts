@@ -16,6 +16,9 @@ interface Parts {
   /** By inline element: its first part and the one behind its last; none where both are the same. */
   readonly from: Int32Array;
   readonly to: Int32Array;
+  /** How far those reach across, from where lines begin. */
+  readonly begin: Float64Array;
+  readonly end: Float64Array;
 }
 
 interface Stepped {
@@ -95,27 +98,37 @@ export class SetLines {
   }
 
   parts(lines: LinesAt): Parts {
-    return this.#parts?.of === lines ? this.#parts : (this.#parts = partsOf(this.paragraph, lines, this.page.leading));
+    const parts = this.#parts?.of === lines ? this.#parts : partsOf(this.paragraph, lines, this.page.leading);
+    // Elsewhere than at the left lines lie otherwise in each room.
+    if (parts !== this.#parts || this.paragraph.align !== 0) reachAcross(parts, this.paragraph);
+    return (this.#parts = parts);
   }
 
   /** Puts inline elements around all of them on all their lines. */
-  placeInlines({ origin, left, right, line }: LinesAt, parts: Parts, tops: Float64Array, boxes: Float64Array): void {
-    const { element, before, after } = this.paragraph.inlines;
+  placeInlines({ origin, line }: LinesAt, { from, to, begin, end }: Parts, tops: Float64Array, boxes: Float64Array): void {
+    const { element } = this.paragraph.inlines;
     const { above, below } = this.pair.a.reach[this.p]!;
     for (let i = 0; i < element.length; i++) {
-      const [from, to] = [parts.from[i]!, parts.to[i]!];
-      if (from === to) continue;
-      let [begin, end] = [left[from]! - before[i]!, right[to - 1]! + after[i]!];
-      for (let at = from + 1; at < to; at++) {
-        if (left[at]! < begin) begin = left[at]!;
-        if (right[at - 1]! > end) end = right[at - 1]!;
-      }
+      if (from[i] === to[i]) continue;
       const box = element[i]! * 4;
-      boxes[box] = origin + begin;
-      boxes[box + 1] = tops[line[from]!]! + above[i]!;
-      boxes[box + 2] = origin + end;
-      boxes[box + 3] = tops[line[to - 1]!]! + below[i]!;
+      boxes[box] = origin + begin[i]!;
+      boxes[box + 1] = tops[line[from[i]!]!]! + above[i]!;
+      boxes[box + 2] = origin + end[i]!;
+      boxes[box + 3] = tops[line[to[i]! - 1]!]! + below[i]!;
     }
+  }
+}
+
+/** Finds out how far inline elements reach across. */
+function reachAcross({ of, from, to, begin, end }: Parts, { inlines: { before, after } }: Paragraph): void {
+  for (let i = 0; i < begin.length; i++) {
+    if (from[i] === to[i]) continue;
+    let [first, last] = [of.left[from[i]!]! - before[i]!, of.right[to[i]! - 1]! + after[i]!];
+    for (let at = from[i]! + 1; at < to[i]!; at++) {
+      if (of.left[at]! < first) first = of.left[at]!;
+      if (of.right[at - 1]! > last) last = of.right[at - 1]!;
+    }
+    [begin[i], end[i]] = [first, last];
   }
 }
 
@@ -126,12 +139,13 @@ function partsOf({ texts, inlines, pieces, strut }: Paragraph, one: LinesAt, lea
     offset[i] = leading.offset(strut, style) ?? 0;
     height[i] = leading.height(style);
   }
-  const [from, to] = [new Int32Array(inlines.element.length), new Int32Array(inlines.element.length)];
+  const inlineCount = inlines.element.length;
+  const [from, to] = [new Int32Array(inlineCount), new Int32Array(inlineCount)];
   for (let i = 0; i < from.length; i++) {
     const [begin, end] = [pieces.text[inlines.first[i]!]!, pieces.text[inlines.last[i]!]!];
     while (from[i]! < one.count && one.text[from[i]!]! < begin) from[i]!++;
     to[i] = from[i]!;
     while (to[i]! < one.count && one.text[to[i]!]! <= end) to[i]!++;
   }
-  return { of: one, offset, height, from, to };
+  return { of: one, offset, height, from, to, begin: new Float64Array(inlineCount), end: new Float64Array(inlineCount) };
 }
