@@ -10,6 +10,7 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generateCardsPage } from '../tests/audit/generate-cards-page';
+import { generateLongTextPage } from '../tests/audit/generate-long-text-page';
 import { generatePage } from '../tests/audit/generate-page';
 import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
@@ -27,7 +28,7 @@ const files = process.argv.slice(2).flatMap((word) => {
     .sort()
     .map((name) => join(word, name));
 });
-/** Pages of running text made of chance, as many of rows and grids, and of cards, of which it is compared too what is worked out by their texts. */
+/** Pages of running text made of chance, as many of long texts, of rows and grids, and of cards, of which it is compared too what is worked out by their texts. */
 const texts = numberAfter('--texts', 0);
 /** Pages of cards alone. */
 const cardPages = numberAfter('--cards', texts);
@@ -136,6 +137,7 @@ for (let i = 0; i < cardPages; i++) await check(`cards ${seed + i}`, openHtml(ge
 for (let i = 0; i < texts; i++) {
   await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
   await check(`rows ${seed + i}`, openHtml(generateRowsPage(seed + i)));
+  await check(`long texts ${seed + i}`, openHtml(generateLongTextPage(seed + i)));
 }
 for (let i = 0; i < pages; i++) {
   const most = Math.min(stretch, allWidths.length);

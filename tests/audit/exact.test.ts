@@ -5,6 +5,7 @@ import { auditPage } from '@/server/browser/audit-page';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { generateLongTextPage } from './generate-long-text-page';
 import { generatePage } from './generate-page';
 import { generateCardsPage } from './generate-cards-page';
 import { generateRowsPage } from './generate-rows-page';
@@ -230,6 +231,18 @@ test.each([
     expect(await compare(page, widths.slice(0, 80))).toEqual([]);
   },
 );
+
+test.each([
+  ['far from their begin', 5, 600],
+  ['farther', 36, 1100],
+  ['narrower at the end of a line', 25, 500],
+])('lines of long texts are broken as the browser breaks them, or in doubt: %s', async (_, seed, first) => {
+  const page = await MeasuredPage.openHtml(generateLongTextPage(seed), asked);
+  const { worked, wrong } = await page.compareTexts(from(first, 150));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(100);
+});
 
 test.each([
   [1, 80],
