@@ -232,6 +232,19 @@ test.each([
   },
 );
 
+test.each([701, 748, 803, 866])(
+  'a container that matches for four px only, at %i px, is met among texts that run on',
+  async (least) => {
+    const css = `body{margin:0;font:16px/1.5 sans-serif}main{container-type:inline-size}@container (min-width:${least}px) and (max-width:${least + 3}px){.wide{width:120%}}`;
+    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${css}</style><body><main>${`<p>${PROSE.repeat(9)}</p>`.repeat(4)}<p class="wide">Weir</p></main></body>`;
+    const page = await MeasuredPage.openHtml(html, asked);
+    const found = await page.measure(from(600, 400));
+    await page.close();
+    const wide = found.filter(({ violations }) => violations.some(({ check }) => check === 'sideways-scroll'));
+    expect(wide.map(({ width }) => width)).toEqual(from(least, 4));
+  },
+);
+
 test.each([
   ['far from their begin', 5, 600],
   ['farther', 36, 1100],

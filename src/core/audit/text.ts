@@ -9,11 +9,17 @@ import { oncePerFacts, oncePerGiven } from './once';
  * @param enough where more than so many aren't counted
  */
 export function countLines(facts: PageFacts, lines: readonly Float64Array[], enough = Infinity): number {
-  const all = byTop(facts, lines);
+  const all = together(lines);
+  return countInOrder(facts, all, enough) ?? countInOrder(facts, byTop(facts, all), enough)!;
+}
+
+/** The same of line boxes of which the upper ones are first; undefined where they aren't. */
+function countInOrder(facts: PageFacts, all: Float64Array, enough: number): number | undefined {
   let count = 0;
   let end = -Infinity;
   for (let at = 0; at < all.length; at += 4) {
     const [top, bottom] = [all[at + TOP]!, all[at + BOTTOM]!];
+    if (at > 0 && isMore(facts, all[at - 4 + TOP]!, top)) return undefined;
     if (count === 0 || exceeds(facts, top, end - (bottom - top) / 2)) {
       if (++count >= enough) return count;
       end = bottom;
@@ -22,18 +28,22 @@ export function countLines(facts: PageFacts, lines: readonly Float64Array[], eno
   return count;
 }
 
-/** Line boxes one after the other, four numbers each, the upper ones first. */
-function byTop(facts: PageFacts, lists: readonly Float64Array[]): Float64Array {
-  const count = lists.reduce((sum, { length }) => sum + length, 0);
-  const all = lists.length === 1 ? lists[0]! : new Float64Array(count);
+function together(lists: readonly Float64Array[]): Float64Array {
+  if (lists.length === 1) return lists[0]!;
+  const all = new Float64Array(lists.reduce((sum, { length }) => sum + length, 0));
   let end = 0;
-  if (lists.length > 1) for (const list of lists) all.set(list, (end += list.length) - list.length);
+  for (const list of lists) all.set(list, (end += list.length) - list.length);
+  return all;
+}
+
+/** Line boxes, four numbers each, the upper ones first. */
+function byTop(facts: PageFacts, all: Float64Array): Float64Array {
   let isSorted = true;
-  for (let at = 4; at < count && isSorted; at += 4) isSorted = !isMore(facts, all[at - 4 + TOP]!, all[at + TOP]!);
+  for (let at = 4; at < all.length && isSorted; at += 4) isSorted = !isMore(facts, all[at - 4 + TOP]!, all[at + TOP]!);
   if (isSorted) return all;
-  const begins = Array.from({ length: count / 4 }, (_, i) => i * 4);
+  const begins = Array.from({ length: all.length / 4 }, (_, i) => i * 4);
   const order = sortedBy(facts, begins, (at) => all[at + TOP]!);
-  const sorted = new Float64Array(count);
+  const sorted = new Float64Array(all.length);
   order.forEach((from, i) => sorted.set(all.subarray(from, from + 4), i * 4));
   return sorted;
 }
@@ -149,10 +159,7 @@ const floatsOf = oncePerGiven(
 /** How long the longest line of a block is, px. What stands a line's height apart in columns is of two. */
 export function longestLine(facts: PageFacts, { element, parts }: TextBlock): number {
   const mayBeColumns = facts.inset[element]! < 0;
-  const all = byTop(
-    facts,
-    parts.map((part) => facts.lines[part]!),
-  );
+  const all = byTop(facts, together(parts.map((part) => facts.lines[part]!)));
   let longest = 0;
   let line: { left: number; top: number; right: number; bottom: number } | undefined;
   for (let at = 0; at < all.length; at += 4) {

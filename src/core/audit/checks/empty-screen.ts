@@ -49,9 +49,15 @@ export const emptyScreen: Check = {
     }
     const screen = width * height;
     const free = screen - areaOfUnion(facts, inside);
-    const off = inside.reduce((sum, box) => sum + areaSlack(facts, box), 0);
-    const slack = Math.min(screen * ROUNDING, off);
-    if (!areaExceeds(facts, free, (screen * most!) / 100, slack)) return [];
+    const limit = (screen * most!) / 100;
+    let slack = screen * ROUNDING;
+    // How far off it is at most matters only near the limit, or where it is compared.
+    if (facts.trace?.isCompared || Math.abs(free - limit) <= slack)
+      slack = Math.min(
+        slack,
+        inside.reduce((sum, box) => sum + areaSlack(facts, box), 0),
+      );
+    if (!areaExceeds(facts, free, limit, slack)) return [];
     const empty = (100 * free) / screen;
     return [{ element: facts.elements[0]!.id, amount: empty - most!, measured: { empty: Math.round(empty) }, others: [] }];
   },

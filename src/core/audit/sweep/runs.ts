@@ -1,5 +1,6 @@
 import type { PageFacts } from '../facts';
 import { bendIn } from './bend';
+import { crossings } from './crossings';
 import { looksBy, shownBy } from './looks';
 import { wrapHint } from './wrap-hint';
 import { isSized, onTheLine, sameArrangement } from './straight';
@@ -15,20 +16,6 @@ export interface Run {
 const WAVERS = 2;
 /** Runs up to this many px are looked into once only. */
 const SHORT = 8;
-
-/** Whole widths around the places where a size meets one that a condition asks for, between two measured viewports. */
-function crossings(a: PageFacts, b: PageFacts): number[] {
-  const found: number[] = [];
-  a.gaps?.forEach((gap, i) => {
-    const other = b.gaps![i]!;
-    // Neither of the ends may be so near that it isn't known on which side it is.
-    if (gap === other || (gap > NEAR && other > NEAR) || (gap < -NEAR && other < -NEAR)) return;
-    const at = a.viewport.width + ((b.viewport.width - a.viewport.width) * gap) / (gap - other);
-    found.push(Math.floor(at) - 1, Math.floor(at), Math.ceil(at), Math.ceil(at) + 1);
-  });
-  return found.filter((width) => width > a.viewport.width && width < b.viewport.width);
-}
-const NEAR = 0.25;
 
 /** Where to look for a change of the arrangement: at both sides of where a text seems to need another line, or in the middle. */
 function changes(a: PageFacts, b: PageFacts): number[] {
@@ -63,7 +50,7 @@ export function* runsBetween(
     if (to - from < 2) return;
     const [a, b] = [measured(from), measured(to)];
     const alike = sameArrangement(a, b);
-    const cuts = alike ? [...new Set(crossings(a, b))].sort((x, y) => x - y) : changes(a, b);
+    const cuts = alike ? crossings(a, b) : changes(a, b);
     let before = from;
     for (const cut of cuts) yield* measure(cut);
     if (cuts.length === 0) return;

@@ -5,8 +5,10 @@ import type { Starts } from '../typeset/line-starts';
 import type { WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { bendIn } from './bend';
+import { crossings } from './crossings';
 import { disagreement } from './disagreement';
 import { looksBy, shownBy } from './looks';
+import { areEven } from './straight';
 import { wrapHint } from './wrap-hint';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
@@ -88,6 +90,9 @@ export function* textParts(
     if (to - from < 2) return asMeasured();
     const between = typesetter.between(measured(from), measured(to));
     if (!between && to - from <= SHORT) return asMeasured();
+    // Between two of them a condition may hold that does at neither end.
+    const cuts = between ? crossings(measured(from), measured(to)) : [];
+    if (cuts.length > 0) return yield* divide(from, to, cuts);
     let inside = yield* looksIn(from, to);
     const bend = bendIn([from, ...inside, to].map(measured), across);
     if (bend && 'look' in bend) {
@@ -116,7 +121,8 @@ export function* textParts(
       const worked = begin && between.factsAt(look, begin);
       if (!worked) continue;
       known++;
-      if (disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
+      const isEven = areEven(measured(from), measured(look), measured(to));
+      if (!isEven || disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
     }
     if (known === 0) return asMeasured();
     parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });
