@@ -233,11 +233,12 @@ export class Pass {
     const { verdicts, doubtful } = this.#judged(width, facts, bandTop, alone);
     if (this.#told.has(width)) return verdicts;
     const said = verdicts.flatMap(({ found }, i) => (doubtful.includes(this.sweep.judges[i]!) ? [] : found));
-    if (facts.doubt && (doubtful.length > 0 || this.#isSpot(width))) {
+    const isSpot = facts.doubt && this.#isSpot(width);
+    if (isSpot || doubtful.length > 0) {
       const one = this.#asJudged(this.#measured(width), width, bandTop);
       yield this.#soFar();
       said.push(...doubtful.flatMap(({ judge }) => judge(one)));
-      const checks = this.#othersOn(one, said);
+      const checks = isSpot ? this.#othersOn(one, said) : [];
       if (checks.length > 0) return { width, checks };
     }
     this.#tell(width, said);
@@ -288,6 +289,7 @@ export class Pass {
     const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
     if (byTexts) return yield* this.#decideTexts(from, to, byTexts, bandTop);
     const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
+    const spots = new Set([...found.keys()].filter((width) => !this.#told.has(width) && this.#isSpot(width)));
     for (const [width, judges] of doubts) {
       const one = facts(width);
       for (const { judge } of judges) found.get(width)!.push(...judge(one));
@@ -295,7 +297,7 @@ export class Pass {
     }
     for (const [width, said] of found) {
       if (this.#told.has(width)) continue;
-      if (this.#isSpot(width)) {
+      if (spots.has(width)) {
         const checks = this.#othersOn(facts(width), said);
         yield this.#soFar();
         if (checks.length > 0) return { width, checks };
