@@ -124,7 +124,11 @@ export function* textParts(
       const isEven = areEven(measured(from), measured(look), measured(to));
       if (!isEven || disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
     }
-    if (known === 0) return asMeasured();
+    if (known === 0) {
+      const middle = inside[inside.length >> 1];
+      // What is learned there of the lines may be all that lacks.
+      return middle === undefined || to - from <= SHORT * 2 ? asMeasured() : yield* divide(from, to, [middle]);
+    }
     parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });
   }
   yield* part(first, last);
