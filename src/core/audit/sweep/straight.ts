@@ -101,13 +101,6 @@ export interface Straight {
 export const isSized = (a: PageFacts, b: PageFacts): boolean =>
   a.fontSize !== b.fontSize && a.fontSize.some((size, i) => size !== b.fontSize[i] && a.lines[i]!.length > 0);
 
-/** Whether the sizes that conditions on containers ask for are at a third viewport as between two. */
-export function areEven(a: PageFacts, middle: PageFacts, b: PageFacts): boolean {
-  const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
-  const within = isSized(a, b) ? TYPE_ROUNDING : ROUNDING;
-  return a.gaps?.every((gap, i) => Math.abs(gap + (b.gaps![i]! - gap) * share - middle.gaps![i]!) <= within) ?? true;
-}
-
 /** Whether a third viewport between two lies on the straight line between them, in all that decides anything. */
 export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straight | undefined {
   const share = (middle.viewport.width - a.viewport.width) / (b.viewport.width - a.viewport.width);
@@ -137,7 +130,7 @@ export function onTheLine(a: PageFacts, middle: PageFacts, b: PageFacts): Straig
       if (!loose[i] && ACROSS.some((side) => off(x, y, z, at + side))) loose[i] = 1;
     }
   }
-  if (!areEven(a, middle, b)) return undefined;
+  if (a.gaps && a.gaps.some((_, i) => off(a.gaps!, middle.gaps!, b.gaps!, i))) return undefined;
   const stray = (name: 'scrollWidth' | 'scrollHeight') => Math.abs(a[name] + (b[name] - a[name]) * share - middle[name]);
   // These two are given in whole px. How far a page reaches past the viewport is told, so it is to be right.
   const whole = stray('scrollHeight') <= 1 && stray('scrollWidth') <= (a.scrollWidth > a.viewport.width ? 0.35 : 1);

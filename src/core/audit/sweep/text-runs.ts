@@ -8,7 +8,6 @@ import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { disagreement } from './disagreement';
 import { looksBy, shownBy } from './looks';
-import { areEven } from './straight';
 import { wrapHint } from './wrap-hint';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
@@ -121,14 +120,10 @@ export function* textParts(
       const worked = begin && between.factsAt(look, begin);
       if (!worked) continue;
       known++;
-      const isEven = areEven(measured(from), measured(look), measured(to));
-      if (!isEven || disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
+      if (disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
     }
-    if (known === 0) {
-      const middle = inside[inside.length >> 1];
-      // What is learned there of the lines may be all that lacks.
-      return middle === undefined || to - from <= SHORT * 2 ? asMeasured() : yield* divide(from, to, [middle]);
-    }
+    // What is learned of the lines where it was looked may be all that lacks.
+    if (known === 0) return to - from > SHORT * 2 ? yield* divide(from, to, [inside[inside.length >> 1]!]) : asMeasured();
     parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });
   }
   yield* part(first, last);
