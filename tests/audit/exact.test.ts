@@ -308,6 +308,11 @@ test.each([
     `<div class="a"><div class="b"><p>${WORDY}</p><p>Weir</p></div><div><p>${WORDY} ${WORDY}</p><div class="b"><p>${WORDY}</p><p>${WORDY}</p></div></div></div><p>End</p>`,
   ],
   [
+    'a link in lines that lie in the middle',
+    'p{text-align:center}',
+    `<p>${WORDY}, <a href="#">${WORDY}</a>. ${WORDY}</p><p>Weir <a href="#">and pond</a></p>`,
+  ],
+  [
     'a box that stands in a line by itself',
     '.a a{display:inline-block;width:100%;padding:6px}',
     `<div class="a"><a href="#">${WORDY}</a></div><p>${WORDY}</p>`,
