@@ -68,6 +68,8 @@ const ATOMS = new Set([
   'wbr',
 ]);
 const px = (value: string) => parseFloat(value) || 0;
+/** Lengths are laid out in whole units; written they have six digits. */
+const used = (value: string) => Math.round(px(value) * 64) / 64;
 
 /** What a child node is to the lines around it. */
 export type Standing = 'line' | 'block' | 'out' | 'nothing' | 'float' | 'unknown';
@@ -231,8 +233,8 @@ export class TextGatherer {
     const own = style.display === 'table-cell' && style.borderCollapse === 'collapse' ? 0.5 : 1;
     return {
       block,
-      insetLeft: px(style.paddingLeft) + px(style.borderLeftWidth) * own,
-      insetRight: px(style.paddingRight) + px(style.borderRightWidth) * own,
+      insetLeft: used(style.paddingLeft) + px(style.borderLeftWidth) * own,
+      insetRight: used(style.paddingRight) + px(style.borderRightWidth) * own,
       align,
       strut,
       words,

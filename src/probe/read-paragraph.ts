@@ -1,11 +1,13 @@
 import type { Paragraph } from '@/core/audit/typeset/paragraph';
 import type { Gathered, Word } from './gather-text';
+import { ALONE, LineBegins } from './line-begins';
 
 type Standing = Text | HTMLElement;
 interface ReadText {
   readonly node: Standing;
   readonly element: number;
   readonly style: number;
+  readonly whole: { readonly left: number; readonly right: number };
   readonly first: number;
   last: number;
 }
@@ -18,10 +20,6 @@ const PLAINLY = 0.032;
 /** Writing that is broken between any two letters, none of which come nearer to each other. */
 const APART =
   /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}]/u;
-/** What is laid out by itself, with the type of what it stands in. */
-const ALONE =
-  'all: unset !important; position: absolute !important; left: 0 !important; top: 0 !important; white-space: pre !important; visibility: hidden !important';
-
 /** Letters that come nearer to each other by less, px, are taken not to. */
 const NEARER = 0.004;
 
@@ -60,7 +58,7 @@ export class ParagraphReader {
   readonly #range: Range;
   /** By style and letters: how much wider what ends with them is without what follows. */
   readonly #apart = new Map<string, number>();
-  readonly #spaces = new Map<number, number>();
+  readonly #begins = new LineBegins((node, from, to) => this.#rectOf(node, from, to));
   readonly #decorated = new Map<HTMLElement, boolean>();
   #zoom = 1;
 
@@ -93,11 +91,11 @@ export class ParagraphReader {
   read({ words, inlines, atoms: _, ...gathered }: Gathered, zoom: number): Paragraph | undefined {
     this.#zoom = zoom;
     const pieces = new Columns('segment', 'text', 'left', 'right');
-    const segments = new Columns('left', 'right', 'apart', 'drawn', 'hard', 'styles');
+    const segments = new Columns('left', 'right', 'apart', 'drawn', 'lost', 'hard', 'styles');
     const texts: ReadText[] = [];
     const order = new Map<Standing, number>();
     for (const word of words) this.#readWord(word, pieces, segments, texts, order);
-    const whole = texts.map(({ node }) => this.#rectOf(node, 0, node.nodeValue?.length ?? 0));
+    const whole = texts.map((text) => text.whole);
     const reach = new Columns('element', 'first', 'last', 'before', 'after');
     for (const { element, from, to } of inlines) {
       const box = this.#boxOf(this.nodes[element]!);
@@ -139,6 +137,7 @@ export class ParagraphReader {
         right: numbers(segments.of('right')),
         apart: numbers(segments.of('apart')),
         drawn: Uint8Array.from(segments.of('drawn')),
+        lost: numbers(segments.of('lost')),
         hard: Uint8Array.from(segments.of('hard')),
         styles: Uint32Array.from(segments.of('styles')),
       },
@@ -177,17 +176,17 @@ export class ParagraphReader {
   #readWord(
     { text: written, parts, hard, empty }: Word,
     pieces: Columns<'segment' | 'text' | 'left' | 'right'>,
-    segments: Columns<'left' | 'right' | 'apart' | 'drawn' | 'hard' | 'styles'>,
+    segments: Columns<'left' | 'right' | 'apart' | 'drawn' | 'lost' | 'hard' | 'styles'>,
     texts: ReadText[],
     order: Map<Standing, number>,
   ): void {
     if (empty !== undefined) {
       const at = segments.of('right').at(-1) ?? 0;
-      return segments.push({ left: at, right: at, apart: 0, drawn: 0, hard: 1, styles: empty });
+      return segments.push({ left: at, right: at, apart: 0, drawn: 0, lost: 0, hard: 1, styles: empty });
     }
     const cuts = [...this.#cutsIn(written, parts), written.length];
     let [at, cut] = [0, 0];
-    const nothing = { left: Infinity, right: -Infinity, styles: 0, drawn: 0 };
+    const nothing = { left: Infinity, right: -Infinity, styles: 0, drawn: 0, lost: 0 };
     let row = nothing;
     const end = (byHand: boolean, apart = 0) => {
       segments.push({ ...row, apart, hard: byHand ? 1 : 0 });
@@ -200,12 +199,18 @@ export class ParagraphReader {
         let text = order.get(node);
         if (text === undefined) {
           order.set(node, (text = texts.length));
-          texts.push({ node, element, style, first: pieces.length, last: 0 });
+          const whole = this.#rectOf(node, 0, node.nodeValue?.length ?? 0);
+          texts.push({ node, element, style, whole, first: pieces.length, last: 0 });
         }
         texts[text]!.last = pieces.length;
         pieces.push({ segment: segments.length, text, left, right });
-        const drawn = row === nothing ? this.#isDrawn(node, style, from, left) : row.drawn;
-        row = { left: Math.min(row.left, left), right: Math.max(row.right, right), styles: (row.styles | styles) >>> 0, drawn };
+        const begins = row === nothing ? this.#beginOf(texts[text]!, from, left) : row;
+        row = {
+          ...begins,
+          left: Math.min(row.left, left),
+          right: Math.max(row.right, right),
+          styles: (row.styles | styles) >>> 0,
+        };
         at += to - from;
         from = to;
         if (at === cuts[cut] && at < written.length) {
@@ -216,6 +221,13 @@ export class ParagraphReader {
     }
     const last = parts[parts.length - 1]!;
     end(hard ?? false, this.#apartAt(last.node, last.style, last.to));
+  }
+
+  /** What a line would begin with. */
+  #beginOf({ node, style, whole }: ReadText, from: number, left: number): { readonly drawn: number; readonly lost: number } {
+    const near = this.#zoom > 1 ? NEARER : PLAINLY;
+    if (node.nodeType !== 3 || !this.#begins.isDrawn(node as Text, style, from, left, near)) return { drawn: 0, lost: 0 };
+    return { drawn: 1, lost: this.#zoom > 1 ? this.#begins.lostAt(node as Text, style, from, whole.left, near) : NaN };
   }
 
   /** Where a line may end inside a word: whatever stands beside what stands there like a letter, one may end on both sides of that. */
@@ -240,7 +252,7 @@ export class ParagraphReader {
   askEnds(all: readonly Gathered[], zoom: number): void {
     this.#zoom = zoom;
     this.#apart.clear();
-    this.#askSpaces(all);
+    this.#begins.ask(all);
     const asked = new Map<
       string,
       { readonly alone: HTMLElement; readonly text: Text; readonly from: number; readonly to: number }
@@ -272,37 +284,6 @@ export class ParagraphReader {
       if (Math.abs(more) > NEARER) this.#apart.set(pair, more);
     }
     for (const { alone } of asked.values()) alone.remove();
-  }
-
-  /** How wide a space is that no letter comes nearer to, by style. */
-  #askSpaces(all: readonly Gathered[]): void {
-    const asked = new Map<number, HTMLElement>();
-    for (const { words } of all)
-      for (const { parts } of words)
-        for (const { node, style } of parts) {
-          if (asked.has(style) || node.nodeType !== 3) continue;
-          const alone = node.ownerDocument!.createElement('span');
-          alone.style.cssText = ALONE;
-          alone.textContent = 'n n';
-          asked.set(style, alone);
-          node.parentElement!.append(alone);
-        }
-    for (const [style, alone] of asked) {
-      const { left, right } = this.#rectOf(alone.firstChild as Text, 1, 2);
-      this.#spaces.set(style, right - left);
-    }
-    for (const alone of asked.values()) alone.remove();
-  }
-
-  /** Whether what begins at a place in a text comes nearer to the space before it, or follows without one. */
-  #isDrawn(node: Standing, style: number, from: number, left: number): number {
-    if (from === 0 || node.nodeType !== 3) return 0;
-    const before = node.nodeValue!.slice(0, from);
-    if (!/\s$/.test(before)) return 1;
-    // Spaces that follow each other are one, at the last of which letters stand.
-    const space = this.#rectOf(node, from - 1, from);
-    const wide = left - (space.right > space.left ? space.left : this.#rectOf(node, before.trimEnd().length, from).left);
-    return Math.abs(wide - (this.#spaces.get(style) ?? NaN)) < (this.#zoom > 1 ? NEARER : PLAINLY) ? 0 : 1;
   }
 
   /** Whether a line is drawn along the text in an element: its own, or that of what it stands in the flow of (CSS Text Decoration 3, 2). */

@@ -1,5 +1,6 @@
 import type { View, WidthResult } from '@/core/audit';
 import { asUsual, CHECKS } from '@/core/audit';
+import { chance } from '@/core/audit/sweep/chance';
 import { demoProject } from '@/demo';
 import { auditPage } from '@/server/browser/audit-page';
 import { compareSweeps } from '@/server/browser/compare-sweeps';
@@ -255,6 +256,22 @@ test.each([
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(100);
 });
+
+test.each(['16px serif', '14px sans-serif'])(
+  'lines that begin with letters near to a space are known to the unit: %s',
+  async (font) => {
+    const random = chance(17);
+    const pool = ['Ta', 'AVen', 'Yes', 'We', 'Ton', 'Apt', 'Tr', 'is', 'the', 'mill'];
+    const text = () => Array.from({ length: 50 }, () => pool[Math.floor(random() * pool.length)]).join(' ');
+    const body = Array.from({ length: 160 }, (_, i) => `<p style="padding-right:${i / 64}px">${text()}</p>`).join('');
+    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:${font}}</style><body>${body}`;
+    const page = await MeasuredPage.openHtml(html, asked);
+    const { worked, wrong } = await page.compareTexts(from(400, 256));
+    await page.close();
+    expect(wrong).toEqual([]);
+    expect(worked).toBeGreaterThan(250);
+  },
+);
 
 test.each([
   [1, 80],

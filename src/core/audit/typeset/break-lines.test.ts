@@ -60,9 +60,9 @@ test('words have room where none is wider than a line', () => {
 });
 
 test('a line whose first letter comes nearer to the space before it may be taken to be one unit wider, in the same text', () => {
-  const drawn = (texts: number[][]) => {
+  const drawn = (texts: number[][], lost = NaN) => {
     const { segments, ...rest } = paragraphOf(texts);
-    return { ...rest, exact: 0, segments: { ...segments, drawn: Uint8Array.of(0, 1, 0) } };
+    return { ...rest, exact: 0, segments: { ...segments, drawn: Uint8Array.of(0, 1, 0), lost: Float64Array.of(0, lost, 0) } };
   };
   const room = 30 + SPACE + 40;
   const one = drawn([[70, 30, 40]]);
@@ -70,6 +70,12 @@ test('a line whose first letter comes nearer to the space before it may be taken
   for (const off of [0.1, 0.9]) expect(breakLines(one, room - off / 64)).toBeUndefined();
   expect(breakLines(one, room - 1.1 / 64)).toEqual(Int32Array.of(0, 1, 2));
   expect(breakLines(drawn([[70, 30], [40]]), room - 0.5 / 64)).toEqual(Int32Array.of(0, 1));
+  // What it loses may be known.
+  for (const [off, starts] of [
+    [0.4, [0, 1]],
+    [0.6, [0, 1, 2]],
+  ] as const)
+    expect(breakLines(drawn([[70, 30, 40]], 0.5 / 64), room - off / 64)).toEqual(Int32Array.from(starts));
 });
 
 test('texts lie where their words do: spaces at a line’s ends take no room, those within belong to their text', () => {

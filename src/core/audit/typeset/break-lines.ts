@@ -85,16 +85,17 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       const apart = Math.max(0, segments.apart[i]!);
       // What is set anew at the end of a line has to have room as it stands among the others, and as it would there.
       const isAnew = apart > 0 && isSetAnew(paragraph, i, piece - 1);
-      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isAnew ? apart : 0) - room - UNIT;
-      breaks = over > EXACTLY;
       const begin = starts[starts.length - 1]!;
-      // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
+      // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
+      const lost = !isDrawn ? 0 : exact === 0 ? segments.lost[begin]! : NaN;
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isAnew ? apart : 0) + (lost || 0) - room - UNIT;
+      breaks = over > EXACTLY;
       const isNarrower = segments.apart[i]! < 0;
       // What is narrower at the end of a line is only looked for up to whole units from the begin of its text.
       const more =
         (exact > 0 ? exact + room * ADDED + farOff(segments.right[i]!) : 0) + off + sum.vague + (isNarrower ? UNIT : 0);
-      const less = more + sum.doubt + (isDrawn ? UNIT + apart : 0) + (isAnew ? UNIT : 0);
+      const less = more + sum.doubt + (isDrawn ? apart : 0) + (Number.isNaN(lost) ? UNIT : 0) + (isAnew ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!near) return undefined;
         breaks = near === 'breaks';

@@ -48,6 +48,7 @@ export function paragraphOf(
       right: Float64Array.from(segments.right),
       apart: new Float64Array(segments.left.length),
       drawn: new Uint8Array(segments.left.length),
+      lost: new Float64Array(segments.left.length),
       hard: Uint8Array.from(segments.hard),
       styles: Uint32Array.from(segments.styles),
     },

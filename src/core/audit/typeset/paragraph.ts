@@ -28,6 +28,8 @@ export interface Paragraph {
     readonly apart: Float64Array;
     /** 1 where the space before it is as wide as its first letter makes it, so that browsers shape a line that begins with it anew. */
     readonly drawn: Uint8Array;
+    /** How much less room a line has then, px, where widths are exact; NaN where that isn't known. */
+    readonly lost: Float64Array;
     /** 1 where a line ends by hand behind it. */
     readonly hard: Uint8Array;
     /** The styles of the type in it, a bit for each. */
