@@ -1,7 +1,8 @@
 import type { Box } from './geometry';
 import { boxOf, visiblePart } from './geometry';
 import { Level } from './facts';
-import { oncePerFacts } from './once';
+import { oncePerFacts, oncePerGiven } from './once';
+import { textHolders } from './text';
 
 const THINGS = new Set(['img', 'video', 'canvas', 'svg', 'input', 'textarea', 'select', 'button', 'hr']);
 
@@ -10,13 +11,18 @@ export interface ContentBox extends Box {
   readonly element: number;
 }
 
+const holders = oncePerGiven(
+  (facts) => [facts.elements, facts.shown, facts.level, textHolders(facts)],
+  ({ elements, shown, level, lines }) =>
+    elements.flatMap(({ tag }, i) =>
+      i > 0 && shown[i] && ((lines[i]!.length > 0 && level[i] !== Level.inline) || THINGS.has(tag)) ? [i] : [],
+    ),
+);
+
 /** The boxes of everything that holds something to see: texts, pictures, controls. */
 export const contentBoxes = oncePerFacts((facts): ContentBox[] => {
   const boxes: ContentBox[] = [];
-  for (let i = 1; i < facts.elements.length; i++) {
-    if (!facts.shown[i]) continue;
-    const text = facts.lines[i]!.length > 0 && facts.level[i] !== Level.inline;
-    if (!text && !THINGS.has(facts.elements[i]!.tag)) continue;
+  for (const i of holders(facts)) {
     const part = visiblePart(facts, i, boxOf(facts, i));
     if (part) boxes.push({ element: i, left: part.left, top: part.top, right: part.right, bottom: part.bottom });
   }

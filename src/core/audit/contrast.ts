@@ -28,10 +28,17 @@ export interface TextContrast {
   readonly ground: number | undefined;
 }
 
-const known = oncePerGiven(
-  ({ ink, ground, backdrop, opacity, position, elements }) => [ink, ground, backdrop, opacity, position, elements],
-  (): TextContrast[] => [],
-);
+/** All that painted contrasts follow from. */
+export const paintedBy = ({ ink, ground, backdrop, opacity, position, elements }: PageFacts): readonly unknown[] => [
+  ink,
+  ground,
+  backdrop,
+  opacity,
+  position,
+  elements,
+];
+
+const known = oncePerGiven(paintedBy, (): TextContrast[] => []);
 
 /**
  * Contrast of an element's text with what its ancestors paint behind it, composited from the canvas up, with groups of

@@ -2,7 +2,7 @@ import type { PageFacts } from './facts';
 import { boxOf, LEFT, TOP } from './geometry';
 import { exceeds, larger, orderBy, smaller } from './readers';
 import { Laying, Level, Positioning } from './facts';
-import { oncePerFacts } from './once';
+import { oncePerFacts, oncePerGiven } from './once';
 
 /** The items of an element that stand beside each other, and the rows they fall into. */
 export interface Rows {
@@ -31,23 +31,33 @@ function intoRows(facts: PageFacts, items: readonly number[]): number[][] {
   return rows.map(({ members }) => members);
 }
 
+/** Elements with the items in them that stand beside each other, two at least. */
+const besides = oncePerGiven(
+  ({ elements, shown, position, flow, level }) => [elements, shown, position, flow, level],
+  ({ elements, shown, position, flow, level }) => {
+    const items = new Map<number, number[]>();
+    for (let i = 1; i < elements.length; i++) {
+      const { parent } = elements[i]!;
+      if (parent < 0 || !shown[i] || position[i]! >= Positioning.absolute) continue;
+      const isBeside =
+        flow[parent] === Laying.wrappingRow ||
+        flow[parent] === Laying.grid ||
+        (flow[parent] === Laying.other && (level[i] === Level.float || level[i] === Level.inlineBlock));
+      if (!isBeside) continue;
+      const list = items.get(parent);
+      if (list) list.push(i);
+      else items.set(parent, [i]);
+    }
+    return [...items].filter(([, list]) => list.length > 1);
+  },
+);
+
 /** All elements whose items stand beside each other and may go to further rows: wrapping rows, grids, floats, inline blocks. */
-export const rowsOf = oncePerFacts((facts): Rows[] => {
-  const items = new Map<number, number[]>();
-  for (let i = 1; i < facts.elements.length; i++) {
-    const { parent } = facts.elements[i]!;
-    if (parent < 0 || !facts.shown[i] || facts.position[i]! >= Positioning.absolute) continue;
-    const flow = facts.flow[parent];
-    const beside =
-      flow === Laying.wrappingRow ||
-      flow === Laying.grid ||
-      (flow === Laying.other && (facts.level[i] === Level.float || facts.level[i] === Level.inlineBlock));
-    if (!beside) continue;
-    const list = items.get(parent);
-    if (list) list.push(i);
-    else items.set(parent, [i]);
-  }
-  return [...items].flatMap(([parent, list]) =>
-    list.length < 2 ? [] : [{ parent, items: list, rows: intoRows(facts, list), grid: facts.flow[parent] === Laying.grid }],
-  );
-});
+export const rowsOf = oncePerFacts((facts): Rows[] =>
+  besides(facts).map(([parent, items]) => ({
+    parent,
+    items,
+    rows: intoRows(facts, items),
+    grid: facts.flow[parent] === Laying.grid,
+  })),
+);

@@ -3,7 +3,7 @@ import type { PageFacts } from './facts';
 import { boxOf } from './geometry';
 import { exceeds, foundByBox } from './readers';
 import { Level } from './facts';
-import { oncePerFacts } from './once';
+import { oncePerFacts, oncePerGiven } from './once';
 
 /** So much less than the least size, px, is rounding: browsers round boxes to 1/64 px, one width to the next. */
 const ROUNDING = 0.5;
@@ -39,12 +39,17 @@ export function isUnder(facts: PageFacts, { element, width, height }: Target, le
   return exceeds(facts, least - height, ROUNDING) || exceeds(facts, least - width, ROUNDING);
 }
 
+const pressable = oncePerGiven(
+  ({ elements, shown, level }) => [elements, shown, level],
+  (facts) =>
+    facts.elements.flatMap(({ focusable }, i) => (i > 0 && focusable && facts.shown[i] && !isInSentence(facts, i) ? [i] : [])),
+);
+
 /** What can be pressed, and isn't exempt from a least size. */
 export const targetsOf = oncePerFacts((facts): Target[] => {
   const targets: Target[] = [];
-  for (let i = 1; i < facts.elements.length; i++) {
-    const { focusable, type } = facts.elements[i]!;
-    if (!focusable || !facts.shown[i] || isInSentence(facts, i)) continue;
+  for (const i of pressable(facts)) {
+    const { type } = facts.elements[i]!;
     const box = boxOf(facts, i);
     const width = box.right - box.left;
     const height = box.bottom - box.top;

@@ -68,6 +68,24 @@ export function isOneText(facts: PageFacts, a: number, b: number): boolean {
   return texts[a]! >= 0 && texts[a] === texts[b];
 }
 
+/** Elements with text of their own that shows, those that stand in one text together. */
+export const oneTexts = oncePerGiven(
+  (facts) => [textHolders(facts), facts.shown, textsOf(facts)],
+  (facts): readonly (readonly number[])[] => {
+    const texts = textsOf(facts);
+    const together = new Map<number, number[]>();
+    for (const i of textHolders(facts)) {
+      if (i === 0 || !facts.shown[i]) continue;
+      // What is moved out of its text stands by itself.
+      const text = texts[i]! < 0 ? -i : texts[i]!;
+      const own = together.get(text);
+      if (own) own.push(i);
+      else together.set(text, [i]);
+    }
+    return [...together.values()];
+  },
+);
+
 /** A run of text as people read it: what stands in one block, with the emphasis and links in it. */
 export interface TextBlock {
   /** Index of the block's element. */

@@ -4,6 +4,7 @@ import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, containerOf, inkOf, TOLERANCE } from '../geometry';
 import { Cut } from '../facts';
+import { oncePerGiven } from '../once';
 import { exceeds, foundOn, isMore, larger } from '../readers';
 
 /** Boxes this small hide their content on purpose, for screen readers only. */
@@ -20,6 +21,21 @@ function cutBy(facts: PageFacts, ancestor: number, box: Box, scrolls: { readonly
     !scrolls.y && facts.cutY[ancestor] === Cut.hidden ? larger(facts, edge.top - box.top, box.bottom - edge.bottom) : 0;
   return larger(facts, across, down);
 }
+
+/** Elements that show, and may be cut by themselves or by what they stand in. */
+const cutOnes = oncePerGiven(
+  ({ elements, shown, cutX, cutY, position }) => [elements, shown, cutX, cutY, position],
+  (facts) => {
+    const { elements, shown, cutX, cutY } = facts;
+    // What cuts is known of an element from what it is placed in.
+    const isCut = new Uint8Array(elements.length);
+    for (let i = 1; i < elements.length; i++) {
+      const around = containerOf(facts, i);
+      isCut[i] = cutX[i] === Cut.hidden || cutY[i] === Cut.hidden || (around > 0 && isCut[around]) ? 1 : 0;
+    }
+    return elements.flatMap((_, i) => (shown[i] && isCut[i] ? [i] : []));
+  },
+);
 
 /** Text or a picture is cut by a box that doesn't scroll. */
 export const clippedContent: Check = {
@@ -58,12 +74,7 @@ export const clippedContent: Check = {
         return;
       }
     };
-    // What cuts is known of an element from what it is placed in.
-    const isCut = new Uint8Array(facts.elements.length);
-    for (let i = 1; i < facts.elements.length; i++) {
-      const around = containerOf(facts, i);
-      isCut[i] = facts.cutX[i] === Cut.hidden || facts.cutY[i] === Cut.hidden || (around > 0 && isCut[around]) ? 1 : 0;
-      if (!facts.shown[i] || !isCut[i]) continue;
+    for (const i of cutOnes(facts)) {
       for (let line = 0; line < facts.lines[i]!.length / 4; line++) note(i, inkOf(facts, i, line));
       if (facts.elements[i]!.tag === 'img') note(i, boxOf(facts, i));
     }

@@ -1,10 +1,21 @@
 import type { Check, Violation } from '../check';
-import { paintedContrast } from '../contrast';
+import { paintedBy, paintedContrast } from '../contrast';
+import { oncePerGiven } from '../once';
 import { typeExceeds } from '../readers';
 import { isOverOthers } from '../layers';
 import { textHolders } from '../text';
 
 const CONTROLS = new Set(['button', 'input', 'select', 'textarea']);
+
+/** Visible text whose contrast is known, and low for some size of type. */
+const faint = oncePerGiven(
+  (facts) => [textHolders(facts), facts.shown, ...paintedBy(facts)],
+  (facts, most) =>
+    textHolders(facts).filter((i) => {
+      const { tag, focusable } = facts.elements[i]!;
+      return facts.shown[i] && (focusable || !CONTROLS.has(tag)) && (paintedContrast(facts, i).ratio ?? most) < most;
+    }),
+);
 
 /** Text that stands out too little from what is behind it. */
 export const contrast: Check = {
@@ -18,19 +29,15 @@ export const contrast: Check = {
     large: { label: 'Least ratio of large text', unit: 'to 1', usual: 3, least: 1, most: 21 },
   },
   judge(facts, { usual, large }) {
-    const most = Math.max(usual!, large!);
     const found: Violation[] = [];
-    for (const i of textHolders(facts)) {
-      const { id, tag, focusable } = facts.elements[i]!;
-      if (!facts.shown[i]) continue;
+    for (const i of faint(facts, Math.max(usual!, large!))) {
       const { ratio, own, ink, ground } = paintedContrast(facts, i);
-      if (ratio === undefined || ink === undefined || ground === undefined || ratio >= most) continue;
-      if (CONTROLS.has(tag) && !focusable) continue;
+      if (ratio === undefined || ink === undefined || ground === undefined) continue;
       const isBig =
         !typeExceeds(facts, 24, facts.fontSize[i]!) || (facts.bold[i] === 1 && !typeExceeds(facts, 18.66, facts.fontSize[i]!));
       const least = isBig ? large! : usual!;
       if (ratio >= least || (!own && isOverOthers(facts, i))) continue;
-      found.push({ element: id, amount: least / ratio, measured: { ratio, least, ink, ground }, others: [] });
+      found.push({ element: facts.elements[i]!.id, amount: least / ratio, measured: { ratio, least, ink, ground }, others: [] });
     }
     return found;
   },

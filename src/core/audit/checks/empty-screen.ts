@@ -25,6 +25,19 @@ function areaSlack(facts: PageFacts, { element, ...part }: ContentBox): number {
   }, 0);
 }
 
+/** How much of the screen is covered at least, px²: by boxes of which each stands wholly below those above it, or right of those beside it. */
+function coveredAtLeast(facts: PageFacts, boxes: readonly ContentBox[]): number {
+  let [area, above, bottom, right] = [0, 0, 0, 0];
+  for (const box of boxes) {
+    if (!isMore(facts, bottom, box.top)) [above, right] = [bottom, 0];
+    else if (isMore(facts, above, box.top) || isMore(facts, right, box.left)) continue;
+    area += (box.right - box.left) * (box.bottom - box.top);
+    right = box.right;
+    bottom = larger(facts, bottom, box.bottom);
+  }
+  return area;
+}
+
 /** Much of the first screenful holds nothing. */
 export const emptyScreen: Check = {
   id: 'empty-screen',
@@ -48,8 +61,10 @@ export const emptyScreen: Check = {
         inside.push({ left, top, right, bottom, element: box.element });
     }
     const screen = width * height;
-    const free = screen - areaOfUnion(facts, inside);
     const limit = (screen * most!) / 100;
+    // Mostly a part of it tells, as far from the limit as worked-out areas may be off where type grows.
+    if (areaExceeds(facts, coveredAtLeast(facts, inside) - (screen - limit), screen * ROUNDING * 5, 0)) return [];
+    const free = screen - areaOfUnion(facts, inside);
     let slack = screen * ROUNDING;
     // How far off it is at most matters only near the limit, or where it is compared.
     if (facts.trace?.isCompared || Math.abs(free - limit) <= slack)

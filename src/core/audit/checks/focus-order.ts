@@ -3,6 +3,7 @@ import type { PageFacts } from '../facts';
 import { Cut } from '../facts';
 import { isAbove, isPinned } from '../geometry';
 import { layerOf } from '../layers';
+import { oncePerGiven } from '../once';
 import { comesBefore } from '../order';
 import { isOneText } from '../text';
 
@@ -15,6 +16,37 @@ function seenFrom(facts: PageFacts, element: number, other: number): number {
   return seen;
 }
 
+interface Step {
+  readonly from: number;
+  readonly to: number;
+  /** What is seen of both from where they can be told apart. */
+  readonly seen: readonly [number, number];
+}
+
+/** From each element that the Tab key stops at to the next, where it can be seen which of them stands first. */
+const steps = oncePerGiven(
+  ({ elements, shown, pinned, position, cutX, cutY, level, moved }) => [
+    elements,
+    shown,
+    pinned,
+    position,
+    cutX,
+    cutY,
+    level,
+    moved,
+  ],
+  (facts): Step[] => {
+    const stops = facts.elements.flatMap(({ focusable }, i) =>
+      i > 0 && focusable && facts.shown[i] && !isPinned(facts, i) ? [i] : [],
+    );
+    return stops.flatMap((to, at): Step[] => {
+      const from = stops[at - 1];
+      if (from === undefined || layerOf(facts, from) !== layerOf(facts, to) || isOneText(facts, from, to)) return [];
+      return [{ from, to, seen: [seenFrom(facts, to, from), seenFrom(facts, from, to)] }];
+    });
+  },
+);
+
 /** The Tab key goes backwards over the page. */
 export const focusOrder: Check = {
   id: 'focus-order',
@@ -23,18 +55,11 @@ export const focusOrder: Check = {
   why: 'Whoever goes through the page by keyboard loses where they are.',
   rule: 'WCAG 2.2, 2.4.3 Focus order',
   judge(facts) {
-    const found: Violation[] = [];
-    let before = -1;
-    for (let i = 1; i < facts.elements.length; i++) {
-      if (!facts.elements[i]!.focusable || !facts.shown[i] || isPinned(facts, i)) continue;
-      const previous = before;
-      before = i;
-      if (previous < 0 || layerOf(facts, previous) !== layerOf(facts, i) || isOneText(facts, previous, i)) continue;
-      const by = comesBefore(facts, seenFrom(facts, i, previous), seenFrom(facts, previous, i));
-      if (by === undefined) continue;
-      found.push({ element: facts.elements[i]!.id, amount: by, measured: { by }, others: [facts.elements[previous]!.id] });
-    }
-    return found;
+    return steps(facts).flatMap(({ from, to, seen }): Violation[] => {
+      const by = comesBefore(facts, ...seen);
+      if (by === undefined) return [];
+      return [{ element: facts.elements[to]!.id, amount: by, measured: { by }, others: [facts.elements[from]!.id] }];
+    });
   },
   sentence: ({ element, others }, name) => `From ${name(others[0]!)} the focus goes back to ${name(element)}.`,
 };

@@ -1,6 +1,12 @@
 import type { Check } from '../check';
+import { oncePerGiven } from '../once';
 import { exceedsBy, foundOn, SLACK } from '../readers';
 import { characterOf, countLines, lineRoom, longestLine, piecesOf, textBlocks } from '../text';
+
+const withMoreThan = oncePerGiven(
+  (facts) => [textBlocks(facts)],
+  (facts, most) => textBlocks(facts).filter(({ chars }) => chars > most),
+);
 
 /** Running text with too many characters on a line. */
 export const longLines: Check = {
@@ -11,8 +17,8 @@ export const longLines: Check = {
   rule: 'WCAG 2.2, 1.4.8 Visual presentation: no more than 80 characters',
   limits: { most: { label: 'Characters on a line', unit: 'characters', usual: 80, least: 30, most: 200 } },
   judge(facts, { most }) {
-    return textBlocks(facts).flatMap((block) => {
-      if (block.chars <= most! || piecesOf(facts, block) < 2) return [];
+    return withMoreThan(facts, most).flatMap((block) => {
+      if (piecesOf(facts, block) < 2) return [];
       const character = characterOf(facts, block);
       const slack = SLACK + (facts.doubt?.sized ? most! * 0.01 : 0);
       const isLong = (length: number, off: number) => exceedsBy(facts, length, most! * character, off);

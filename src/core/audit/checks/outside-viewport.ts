@@ -1,9 +1,18 @@
 import type { Check, Violation } from '../check';
 import { px } from '../check';
 import { boxOf, TOLERANCE, visiblePart } from '../geometry';
+import { oncePerGiven } from '../once';
 import { exceeds, foundByBox, isMore, larger } from '../readers';
+import { textHolders } from '../text';
 
 const CONTENT = new Set(['img', 'input', 'textarea', 'button', 'hr']);
+
+/** Elements that show, with something of their own to see. */
+const filled = oncePerGiven(
+  (facts) => [facts.elements, facts.shown, textHolders(facts)],
+  ({ elements, shown, lines }) =>
+    elements.flatMap(({ tag }, i) => (i > 0 && shown[i] && (lines[i]!.length > 0 || CONTENT.has(tag)) ? [i] : [])),
+);
 
 /** Something with content stands partly or wholly beyond the left or right edge of the viewport. */
 export const outsideViewport: Check = {
@@ -14,9 +23,8 @@ export const outsideViewport: Check = {
   rule: 'WCAG 2.2, 1.4.10 Reflow',
   judge(facts) {
     const found = new Map<number, Violation>();
-    for (let i = 1; i < facts.elements.length; i++) {
+    for (const i of filled(facts)) {
       const element = facts.elements[i]!;
-      if (!facts.shown[i] || (facts.lines[i]!.length === 0 && !CONTENT.has(element.tag))) continue;
       const part = visiblePart(facts, i, boxOf(facts, i));
       if (!part) continue;
       const left = -part.left;

@@ -3,11 +3,19 @@ import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
 import { boxOf, isAbove, visiblePart } from '../geometry';
+import { oncePerGiven } from '../once';
 import { exceeds, isMore, larger, smaller, sortedBy } from '../readers';
 import { Level, Positioning } from '../facts';
 
 /** Boxes may overlap by this much, px on each axis: borders that share a line. */
 const TOUCH = 2;
+
+/** Elements that show and paint something of their own. */
+const painting = oncePerGiven(
+  ({ elements, shown, solid, level }) => [elements, shown, solid, level],
+  ({ elements, shown, solid, level }) =>
+    elements.flatMap((_, i) => (i > 0 && shown[i] && solid[i] && level[i] !== Level.inline ? [i] : [])),
+);
 
 /** Whether an element, or one between it and an ancestor, was put out of its place on purpose. */
 function isPlaced(facts: PageFacts, element: number, ancestor: number): boolean {
@@ -31,8 +39,7 @@ export const overlappingBoxes: Check = {
   rule: 'Boxes in the flow stand beside each other (project profile)',
   judge(facts) {
     const all: (Box & { readonly element: number })[] = [];
-    for (let i = 1; i < facts.elements.length; i++) {
-      if (!facts.shown[i] || !facts.solid[i] || facts.level[i] === Level.inline) continue;
+    for (const i of painting(facts)) {
       const part = visiblePart(facts, i, boxOf(facts, i));
       if (part) all.push({ element: i, ...part });
     }

@@ -5,7 +5,7 @@ import type { PageFacts } from '../facts';
 import { exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
 import { BOTTOM, inkOf, isAbove, LEFT, RIGHT, TOP, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
-import { isOneText, textHolders } from '../text';
+import { oneTexts } from '../text';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
 const TOUCH = 2;
@@ -41,26 +41,27 @@ class Boxes {
   }
 }
 
-/** Around all lines of each element with text; and lines of which letters show, of those that are compared. */
+/** Around all lines of each text; and lines of which letters show, of those that are compared. */
 const texts = new Boxes();
 const lines = new Boxes();
 
-/** @returns elements with text */
-function readTexts(facts: PageFacts): readonly number[] {
+/** Reads where texts lie, each with the elements that stand in it. */
+function readTexts(facts: PageFacts): void {
   texts.length = lines.length = 0;
-  const found = textHolders(facts).filter((i) => i > 0 && facts.shown[i]);
-  for (const i of found) {
-    const own = facts.lines[i]!;
-    let [left, top, right, bottom] = [own[LEFT]!, own[TOP]!, own[RIGHT]!, own[BOTTOM]!];
-    for (let at = 4; at < own.length; at += 4) {
-      left = smaller(facts, left, own[at + LEFT]!);
-      top = smaller(facts, top, own[at + TOP]!);
-      right = larger(facts, right, own[at + RIGHT]!);
-      bottom = larger(facts, bottom, own[at + BOTTOM]!);
+  for (const text of oneTexts(facts)) {
+    const first = facts.lines[text[0]!]!;
+    let [left, top, right, bottom] = [first[LEFT]!, first[TOP]!, first[RIGHT]!, first[BOTTOM]!];
+    for (const element of text) {
+      const own = facts.lines[element]!;
+      for (let at = own === first ? 4 : 0; at < own.length; at += 4) {
+        left = smaller(facts, left, own[at + LEFT]!);
+        top = smaller(facts, top, own[at + TOP]!);
+        right = larger(facts, right, own[at + RIGHT]!);
+        bottom = larger(facts, bottom, own[at + BOTTOM]!);
+      }
     }
     texts.add({ left, top, right, bottom });
   }
-  return found;
 }
 
 /** Reads an element's lines. @returns the first of them, and the one behind the last */
@@ -81,17 +82,18 @@ export const overlappingText: Check = {
   why: 'Neither of the two can be read where they overlap.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
   judge(facts) {
-    const element = readTexts(facts);
+    readTexts(facts);
+    const all = oneTexts(facts);
     const order = orderBy(facts, texts.length, texts.top);
     const worst = new Map<string, Violation>();
     const known = new Map<number, readonly [number, number]>();
-    const linesOf = (text: number) => {
-      let own = known.get(text);
-      if (!own) known.set(text, (own = readLines(facts, element[text]!)));
+    const linesOf = (element: number) => {
+      let own = known.get(element);
+      if (!own) known.set(element, (own = readLines(facts, element)));
       return own;
     };
     const compare = (a: number, b: number) => {
-      const [one, other] = element[a]! < element[b]! ? [element[a]!, element[b]!] : [element[b]!, element[a]!];
+      const [one, other] = a < b ? [a, b] : [b, a];
       const [xs, ys] = [linesOf(a), linesOf(b)];
       for (let x = xs[0]; x < xs[1]; x++)
         for (let y = ys[0]; y < ys[1]; y++) {
@@ -109,7 +111,8 @@ export const overlappingText: Check = {
       const end = texts.bottom[a]! - TOUCH + 1;
       for (let next = index + 1; next < order.length && isMore(facts, end, texts.top[order[next]!]!); next++) {
         const b = order[next]!;
-        if (!isOneText(facts, element[a]!, element[b]!) && texts.overlap(facts, a, b)) compare(a, b);
+        if (!texts.overlap(facts, a, b)) continue;
+        for (const one of all[a]!) for (const other of all[b]!) compare(one, other);
       }
     });
     return [...worst.values()];

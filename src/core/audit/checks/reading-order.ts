@@ -18,6 +18,26 @@ const flowing = oncePerGiven(
   },
 );
 
+interface Neighbours {
+  readonly parent: number;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** Elements in the flow that follow each other in the same one. */
+const neighbours = oncePerGiven(
+  (facts) => [flowing(facts), facts.elements],
+  (facts): Neighbours[] => {
+    const last = new Map<number, number>();
+    return flowing(facts).flatMap((after) => {
+      const { parent } = facts.elements[after]!;
+      const before = last.get(parent);
+      last.set(parent, after);
+      return before === undefined ? [] : [{ parent, before, after }];
+    });
+  },
+);
+
 /** Neighbours stand on the screen in another order than they are read out. */
 export const readingOrder: Check = {
   id: 'reading-order',
@@ -26,20 +46,16 @@ export const readingOrder: Check = {
   why: 'People who listen to the page, or copy it, get it in another order than it is seen in.',
   rule: 'WCAG 2.2, 1.3.2 Meaningful sequence',
   judge(facts) {
-    const last = new Map<number, number>();
     const worst = new Map<number, Violation>();
-    for (const i of flowing(facts)) {
-      const { parent } = facts.elements[i]!;
-      const before = last.get(parent);
-      last.set(parent, i);
-      if (before === undefined || worst.has(parent)) continue;
-      const by = comesBefore(facts, i, before);
+    for (const { parent, before, after } of neighbours(facts)) {
+      if (worst.has(parent)) continue;
+      const by = comesBefore(facts, after, before);
       if (by === undefined) continue;
       worst.set(parent, {
         element: facts.elements[parent]!.id,
         amount: by,
         measured: { by },
-        others: [facts.elements[i]!.id, facts.elements[before]!.id],
+        others: [facts.elements[after]!.id, facts.elements[before]!.id],
       });
     }
     return [...worst.values()];

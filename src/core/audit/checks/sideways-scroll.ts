@@ -3,15 +3,21 @@ import { px } from '../check';
 import type { PageFacts } from '../facts';
 import { boxOf, containerOf, TOLERANCE } from '../geometry';
 import { Cut } from '../facts';
+import { oncePerGiven } from '../once';
 import { exceedsBy, isMore, sortedBy } from '../readers';
 
 const MAX_CAUSES = 5;
 
+/** Elements that show, and that nothing around them keeps within its edges. */
+const free = oncePerGiven(
+  ({ elements, shown, cutX, position }) => [elements, shown, cutX, position],
+  (facts) => facts.elements.flatMap((_, i) => (i > 0 && facts.shown[i] && !isContained(facts, i) ? [i] : [])),
+);
+
 /** The elements furthest down the tree whose own boxes reach past the viewport's right edge. */
 function causes(facts: PageFacts): number[] {
   const found: number[] = [];
-  for (let i = 1; i < facts.elements.length; i++) {
-    if (!facts.shown[i] || isContained(facts, i)) continue;
+  for (const i of free(facts)) {
     if (!isMore(facts, boxOf(facts, i).right, facts.viewport.width + TOLERANCE)) continue;
     const parent = found.lastIndexOf(facts.elements[i]!.parent);
     if (parent >= 0 && isMore(facts, boxOf(facts, i).right, boxOf(facts, found[parent]!).right - TOLERANCE - 0.01))

@@ -1,5 +1,11 @@
 import type { Check } from '../check';
+import { oncePerGiven } from '../once';
 import { countLines, piecesOf, textBlocks } from '../text';
+
+const withWords = oncePerGiven(
+  (facts) => [textBlocks(facts)],
+  (facts, from) => textBlocks(facts).filter((block) => block.words >= from),
+);
 
 /** Running text with too few words on each line. */
 export const squeezedText: Check = {
@@ -13,8 +19,8 @@ export const squeezedText: Check = {
     from: { label: 'Only texts of so many words', unit: 'words', usual: 8, least: 2, most: 200 },
   },
   judge(facts, { words, from }) {
-    return textBlocks(facts).flatMap((block) => {
-      if (block.words < from! || block.words / piecesOf(facts, block) >= words!) return [];
+    return withWords(facts, from).flatMap((block) => {
+      if (block.words / piecesOf(facts, block) >= words!) return [];
       const lines = countLines(
         facts,
         block.parts.map((part) => facts.lines[part]!),

@@ -23,10 +23,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const doubt = { loose, sized, rooms, moves };
   const inset = new Float64Array(a.inset.length);
   const scrollWidth = scrollWidthBetween(a, b);
-  if (!sized) fontSize.set(a.fontSize);
   const [isInset, areWider] = [!sameNumbers(a.inset, b.inset), !sameNumbers(a.chars, b.chars)];
-  inset.set(a.inset);
-  chars.set(a.chars);
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
   };
@@ -45,9 +42,10 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
       scrollWidth: wide ? scrollWidth({ boxes, lines, shown: a.shown }, share) : width,
       scrollHeight: a.scrollHeight + (b.scrollHeight - a.scrollHeight) * share,
       boxes,
-      inset,
-      chars,
-      fontSize,
+      // What is the same stays the same list: much follows from it.
+      inset: isInset ? inset : a.inset,
+      chars: areWider ? chars : a.chars,
+      fontSize: sized ? fontSize : a.fontSize,
       lines,
       doubt,
     };

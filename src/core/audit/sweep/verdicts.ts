@@ -33,6 +33,9 @@ function traced(judges: readonly Judge[], facts: PageFacts, trace: Trace): Verdi
   });
 }
 
+/** What a judge says between two viewports is forgotten when all is told of those, so that its trace is written over. */
+const scratch = new Trace();
+
 /** By how much a trace may be longer than the one before without being copied. */
 export const SPARE = 64;
 
@@ -105,9 +108,9 @@ export interface Telling {
 }
 
 /** A judge's verdict on worked-out facts, told or doubted. */
-function tellOne(judge: Judge, width: number, telling: Telling, room?: number, ends?: readonly Verdict[]): Verdict {
-  const [verdict] = verdictsOn([judge], telling.at(width), room);
-  const isNearly = verdict!.trace.isDoubtful(0, verdict!.end);
+function tellOne(judge: Judge, width: number, telling: Telling, ends?: readonly Verdict[]): Verdict {
+  const [verdict] = traced([judge], telling.at(width), scratch);
+  const isNearly = scratch.isDoubtful(verdict!.start, verdict!.end);
   if (isNearly && (!ends || telling.isDoubtful(judge, verdict!, ends))) telling.doubt(width, judge);
   else telling.tell(width, verdict!.found);
   return verdict!;
@@ -116,7 +119,11 @@ function tellOne(judge: Judge, width: number, telling: Telling, room?: number, e
 /** The verdicts of judges that are asked at every width strictly between two. */
 export function verdictsAtEach(judges: readonly Judge[], from: number, to: number, telling: Telling): void {
   if (judges.length > 0)
-    for (let width = from + 1; width < to; width++) for (const judge of judges) tellOne(judge, width, telling);
+    for (let width = from + 1; width < to; width++)
+      for (const judge of judges) {
+        scratch.length = 0;
+        tellOne(judge, width, telling);
+      }
 }
 
 /**
@@ -124,8 +131,8 @@ export function verdictsAtEach(judges: readonly Judge[], from: number, to: numbe
  * the same way through the check, all widths between do; where they parted, the width follows from the number that did.
  */
 export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: number, last: Verdict, telling: Telling): void {
-  const room = first.end - first.start + SPARE;
-  const one = (width: number) => tellOne(judge, width, telling, room, [first, last]);
+  scratch.length = 0;
+  const one = (width: number) => tellOne(judge, width, telling, [first, last]);
   const parts: [number, Verdict, number, Verdict][] = [[from, first, to, last]];
   while (parts.length > 0) between(...parts.pop()!);
 
@@ -162,13 +169,14 @@ export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: 
       const [p, q] = [margins[i]!, y.trace.margins[i + shift]!];
       const slack = slacks[i]!;
       if (kind === Kind.curved) {
-        middle ??= verdictsOn([judge], telling.at((a + b) / 2), room)[0]!;
-        if (middle.end !== x.end - x.start) return undefined;
-        const between = middle.trace.margins[i - x.start]!;
+        middle ??= traced([judge], telling.at((a + b) / 2), scratch)[0]!;
+        if (middle.end - middle.start !== x.end - x.start) return undefined;
+        const at = i - x.start + middle.start;
+        const between = scratch.margins[at]!;
         if (Math.abs(p - q) < SAME && Math.abs(p - between) < SAME) continue;
         // At measured ends nothing is in doubt, so that it isn't known there what may be off between. What is so in the middle is
         // no more than twice as much anywhere.
-        const off = Math.min(slack, 2 * middle.trace.slacks[i - x.start]!);
+        const off = Math.min(slack, 2 * scratch.slacks[at]!);
         if (!curveKeepsAway(p, between, q, off)) return undefined;
       } else if (isNear(x.trace, i) || isNear(y.trace, i + shift)) {
         if (Math.abs(p - q) < SAME) continue;
