@@ -68,19 +68,28 @@ export function isOneText(facts: PageFacts, a: number, b: number): boolean {
   return texts[a]! >= 0 && texts[a] === texts[b];
 }
 
-/** Elements with text of their own that shows, those that stand in one text together. */
+/**
+ * Elements with text of their own that shows, those that stand in one text together: where nothing but text stands in its block, since else
+ * it lies around all of that.
+ */
 export const oneTexts = oncePerGiven(
-  (facts) => [textHolders(facts), facts.shown, textsOf(facts)],
+  (facts) => [textHolders(facts), facts.shown, facts.level, textsOf(facts)],
   (facts): readonly (readonly number[])[] => {
+    const { elements, level } = facts;
     const texts = textsOf(facts);
+    const holdsOthers = new Uint8Array(elements.length);
+    for (let i = 1; i < elements.length; i++) {
+      const around = texts[elements[i]!.parent]!;
+      if (around >= 0 && level[i] !== Level.inline) holdsOthers[around] = 1;
+    }
     const together = new Map<number, number[]>();
     for (const i of textHolders(facts)) {
       if (i === 0 || !facts.shown[i]) continue;
-      // What is moved out of its text stands by itself.
-      const text = texts[i]! < 0 ? -i : texts[i]!;
-      const own = together.get(text);
+      const text = texts[i]!;
+      const key = text < 0 || holdsOthers[text] ? -i : text;
+      const own = together.get(key);
       if (own) own.push(i);
-      else together.set(text, [i]);
+      else together.set(key, [i]);
     }
     return [...together.values()];
   },

@@ -5,7 +5,7 @@ import type { PageFacts } from '../facts';
 import { exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
 import { BOTTOM, inkOf, isAbove, LEFT, RIGHT, TOP, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
-import { oneTexts } from '../text';
+import { isOneText, oneTexts } from '../text';
 
 /** Letters may touch by this much, px on each axis, before it is called an overlap. */
 const TOUCH = 2;
@@ -32,36 +32,40 @@ class Boxes {
     this.bottom[at] = bottom;
   }
 
-  /** How far two of the boxes overlap across and down, px; undefined where that is less than a touch. */
-  overlap(facts: PageFacts, a: number, b: number): { readonly across: number; readonly down: number } | undefined {
-    const down = smaller(facts, this.bottom[a]!, this.bottom[b]!) - larger(facts, this.top[a]!, this.top[b]!);
+  /** How far two boxes, one of these and one of others, overlap across and down, px; undefined where that is less than a touch. */
+  overlap(
+    facts: PageFacts,
+    a: number,
+    b: number,
+    of: Boxes = this,
+  ): { readonly across: number; readonly down: number } | undefined {
+    const down = smaller(facts, this.bottom[a]!, of.bottom[b]!) - larger(facts, this.top[a]!, of.top[b]!);
     if (isMore(facts, TOUCH - 1, down)) return undefined;
-    const across = smaller(facts, this.right[a]!, this.right[b]!) - larger(facts, this.left[a]!, this.left[b]!);
+    const across = smaller(facts, this.right[a]!, of.right[b]!) - larger(facts, this.left[a]!, of.left[b]!);
     return isMore(facts, TOUCH - 1, across) ? undefined : { across, down };
   }
 }
 
-/** Around all lines of each text; and lines of which letters show, of those that are compared. */
+/** Around all lines of each text, and of each element in those that are compared; and lines of which letters show. */
 const texts = new Boxes();
+const elements = new Boxes();
 const lines = new Boxes();
 
-/** Reads where texts lie, each with the elements that stand in it. */
-function readTexts(facts: PageFacts): void {
-  texts.length = lines.length = 0;
-  for (const text of oneTexts(facts)) {
-    const first = facts.lines[text[0]!]!;
-    let [left, top, right, bottom] = [first[LEFT]!, first[TOP]!, first[RIGHT]!, first[BOTTOM]!];
-    for (const element of text) {
-      const own = facts.lines[element]!;
-      for (let at = own === first ? 4 : 0; at < own.length; at += 4) {
-        left = smaller(facts, left, own[at + LEFT]!);
-        top = smaller(facts, top, own[at + TOP]!);
-        right = larger(facts, right, own[at + RIGHT]!);
-        bottom = larger(facts, bottom, own[at + BOTTOM]!);
-      }
+/** Adds a box around all lines of some elements. @returns which one it is */
+function addAround(into: Boxes, facts: PageFacts, text: readonly number[]): number {
+  const first = facts.lines[text[0]!]!;
+  let [left, top, right, bottom] = [first[LEFT]!, first[TOP]!, first[RIGHT]!, first[BOTTOM]!];
+  for (const element of text) {
+    const own = facts.lines[element]!;
+    for (let at = own === first ? 4 : 0; at < own.length; at += 4) {
+      left = smaller(facts, left, own[at + LEFT]!);
+      top = smaller(facts, top, own[at + TOP]!);
+      right = larger(facts, right, own[at + RIGHT]!);
+      bottom = larger(facts, bottom, own[at + BOTTOM]!);
     }
-    texts.add({ left, top, right, bottom });
   }
+  into.add({ left, top, right, bottom });
+  return into.length - 1;
 }
 
 /** Reads an element's lines. @returns the first of them, and the one behind the last */
@@ -82,10 +86,17 @@ export const overlappingText: Check = {
   why: 'Neither of the two can be read where they overlap.',
   rule: 'WCAG 2.2, 1.4.10 Reflow: no loss of content',
   judge(facts) {
-    readTexts(facts);
+    texts.length = elements.length = lines.length = 0;
     const all = oneTexts(facts);
+    for (const text of all) addAround(texts, facts, text);
     const order = orderBy(facts, texts.length, texts.top);
     const worst = new Map<string, Violation>();
+    const boxes = new Map<number, number>();
+    const boxOf = (element: number) => {
+      let box = boxes.get(element);
+      if (box === undefined) boxes.set(element, (box = addAround(elements, facts, [element])));
+      return box;
+    };
     const known = new Map<number, readonly [number, number]>();
     const linesOf = (element: number) => {
       let own = known.get(element);
@@ -111,8 +122,10 @@ export const overlappingText: Check = {
       const end = texts.bottom[a]! - TOUCH + 1;
       for (let next = index + 1; next < order.length && isMore(facts, end, texts.top[order[next]!]!); next++) {
         const b = order[next]!;
-        if (!texts.overlap(facts, a, b)) continue;
-        for (const one of all[a]!) for (const other of all[b]!) compare(one, other);
+        if (isOneText(facts, all[a]![0]!, all[b]![0]!) || !texts.overlap(facts, a, b)) continue;
+        const near = all[b]!.filter((one) => elements.overlap(facts, boxOf(one), a, texts));
+        for (const one of all[a]!)
+          for (const other of near) if (elements.overlap(facts, boxOf(one), boxOf(other))) compare(one, other);
       }
     });
     return [...worst.values()];
