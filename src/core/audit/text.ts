@@ -1,8 +1,11 @@
 import type { PageFacts } from './facts';
 import { BOTTOM, boxOf, isAbove, LEFT, RIGHT, TOP } from './geometry';
-import { exceeds, isMore, larger, smaller, sortedBy } from './readers';
+import { exceeds, exceedsBy, isMore, larger, smaller, sortedBy } from './readers';
 import { Level, Positioning } from './facts';
 import { oncePerFacts, oncePerGiven } from './once';
+
+/** So far from a limit, px, positions that are off by as much as they may be say the same. */
+const SURELY = 4;
 
 /**
  * How many lines the given line boxes stand on: boxes that share half their height are one line.
@@ -26,6 +29,23 @@ function countInOrder(facts: PageFacts, all: Float64Array, enough: number): numb
     } else end = larger(facts, end, bottom);
   }
   return count;
+}
+
+/** Whether a block surely stands on no more than so many lines: by how high they are, since each ends above half of the next. */
+export function linesAtMost(facts: PageFacts, { parts }: TextBlock, count: number): boolean {
+  let [first, last, least, most] = [Infinity, -Infinity, Infinity, 0];
+  for (const part of parts) {
+    const own = facts.lines[part]!;
+    for (let at = 0; at < own.length; at += 4) {
+      const top = own[at + TOP]!;
+      first = smaller(facts, first, top);
+      last = larger(facts, last, top);
+      least = smaller(facts, least, own[at + BOTTOM]! - top);
+      most = larger(facts, most, own[at + BOTTOM]! - top);
+    }
+  }
+  // Far enough from it that it can't be otherwise where positions are off.
+  return exceedsBy(facts, (count - 1) * (least - most / 2) - (last - first), SURELY, 0);
 }
 
 function together(lists: readonly Float64Array[]): Float64Array {

@@ -26,11 +26,12 @@ export const longLines: Check = {
       if (room !== undefined && !isLong(room, facts.doubt?.rooms?.[block.element] || slack)) return [];
       // Where words go to the next line for lack of room, the lines before are as long as the room lets them be.
       const byHand = (facts.elements[block.element]!.breaks ?? 0) + 1;
-      const lists = block.parts.map((part) => facts.lines[part]!);
       // Mostly the text that is longest tells.
-      const longest = lists.reduce((most, list) => (list.length > most.length ? list : most));
+      let longest = facts.lines[block.parts[0]!]!;
+      for (const part of block.parts) if (facts.lines[part]!.length > longest.length) longest = facts.lines[part]!;
       const some = countLines(facts, [longest], byHand + 1);
-      const lines = some > byHand ? some : countLines(facts, lists, byHand + 1);
+      const all = () => block.parts.map((part) => facts.lines[part]!);
+      const lines = some > byHand ? some : countLines(facts, all(), byHand + 1);
       if (lines < 2) return [];
       const isFull = room !== undefined && lines > byHand;
       const length = isFull ? room : longestLine(facts, block);

@@ -1,20 +1,15 @@
 import type { Check } from '../check';
 import type { PageFacts } from '../facts';
 import type { Box } from '../geometry';
-import { areaExceeds, foundByBox, isMore, larger, smaller, sortedBy } from '../readers';
-import type { Target } from '../targets';
+import { areaExceeds, foundByBox, isMore, larger, orderBy, smaller } from '../readers';
 import { isUnder, targetsOf } from '../targets';
 
-const centre = ({ left, right, top, bottom }: Box) => [(left + right) / 2, (top + bottom) / 2] as const;
-
-/** From a target's centre to the nearest point of a box, squared, px². */
-function apart(facts: PageFacts, [x, y]: readonly [number, number], { left, right, top, bottom }: Box): number {
+/** From a point to the nearest one of a box, squared, px². */
+function apart(facts: PageFacts, x: number, y: number, { left, right, top, bottom }: Box): number {
   const across = larger(facts, larger(facts, left - x, 0), x - right);
   const down = larger(facts, larger(facts, top - y, 0), y - bottom);
   return across ** 2 + down ** 2;
 }
-
-const asPoint = ([x, y]: readonly [number, number]): Box => ({ left: x, right: x, top: y, bottom: y });
 
 /** A target that is hard to hit, with others too near. */
 export const smallTarget: Check = {
@@ -26,38 +21,40 @@ export const smallTarget: Check = {
   limits: { least: { label: 'Least size', unit: 'px', usual: 24, least: 8, most: 96 } },
   judge(facts, { least }) {
     const targets = targetsOf(facts);
-    const small = targets.filter((one) => isUnder(facts, one, least!));
-    const isSmall = new Set(small);
-    if (small.length === 0) return [];
-    const middles = targets.map((one, index) => ({ one, index, middle: (one.box.top + one.box.bottom) / 2 }));
-    const byHeight = sortedBy(facts, middles, ({ middle }) => middle);
-    const place = new Map(byHeight.map(({ one }, at) => [one, at]));
+    const isSmall = targets.map((one) => isUnder(facts, one, least!));
+    if (!isSmall.includes(true)) return [];
+    const x = targets.map(({ box }) => (box.left + box.right) / 2);
+    const y = targets.map(({ box }) => (box.top + box.bottom) / 2);
+    const byHeight = orderBy(facts, targets.length, y);
+    const place = new Int32Array(targets.length);
+    byHeight.forEach((one, at) => (place[one] = at));
     const highest = targets.reduce((most, { height }) => larger(facts, most, height), 0);
-    const crowds = (one: Target, other: Target) => {
-      const at = centre(one.box);
+    /** Too far away to matter, and so for a good part around it. */
+    const far = least! + highest / 2 + 1;
+    const crowds = (one: number, other: number) => {
       // A distance that is off by half a px is, squared, off by as many px² as it has px.
-      if (!areaExceeds(facts, apart(facts, at, other.box), (least! / 2) ** 2, least! / 2)) return true;
-      return isSmall.has(other) && !areaExceeds(facts, apart(facts, at, asPoint(centre(other.box))), least! ** 2, least!);
+      const near = apart(facts, x[one]!, y[one]!, targets[other]!.box);
+      if (!areaExceeds(facts, near, (least! / 2) ** 2, least! / 2)) return true;
+      const between = (x[one]! - x[other]!) ** 2 + (y[one]! - y[other]!) ** 2;
+      return isSmall[other]! && !areaExceeds(facts, between, least! ** 2, least!);
     };
-    return small.flatMap((one) => {
-      let near: Target | undefined;
+    return targets.flatMap(({ element, width, height }, one) => {
+      if (!isSmall[one]) return [];
       let first = Infinity;
-      const { middle } = byHeight[place.get(one)!]!;
       for (const step of [-1, 1])
-        for (let at = place.get(one)! + step; byHeight[at]; at += step) {
+        for (let at = place[one]! + step; at >= 0 && at < byHeight.length; at += step) {
           const other = byHeight[at]!;
-          // Too far away to matter, and so for a good part around it.
-          if (isMore(facts, (other.middle - middle) * step, least! + highest / 2 + 1)) break;
-          if (other.index < first && crowds(one, other.one)) [near, first] = [other.one, other.index];
+          if (isMore(facts, (y[other]! - y[one]!) * step, far)) break;
+          if (other < first && crowds(one, other)) first = other;
         }
+      const near = targets[first];
       if (!near) return [];
-      foundByBox(facts, one.element, near.element);
-      const size = smaller(facts, one.width, one.height);
+      foundByBox(facts, element, near.element);
       return [
         {
-          element: facts.elements[one.element]!.id,
-          amount: least! - size,
-          measured: { width: one.width, height: one.height, least: least! },
+          element: facts.elements[element]!.id,
+          amount: least! - smaller(facts, width, height),
+          measured: { width, height, least: least! },
           others: [facts.elements[near.element]!.id],
         },
       ];

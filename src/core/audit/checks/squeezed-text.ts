@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import { oncePerGiven } from '../once';
-import { countLines, piecesOf, textBlocks } from '../text';
+import { countLines, linesAtMost, piecesOf, textBlocks } from '../text';
 
 const withWords = oncePerGiven(
   (facts) => [textBlocks(facts)],
@@ -20,7 +20,7 @@ export const squeezedText: Check = {
   },
   judge(facts, { words, from }) {
     return withWords(facts, from).flatMap((block) => {
-      if (block.words / piecesOf(facts, block) >= words!) return [];
+      if (block.words / piecesOf(facts, block) >= words! || linesAtMost(facts, block, block.words / words!)) return [];
       const lines = countLines(
         facts,
         block.parts.map((part) => facts.lines[part]!),
