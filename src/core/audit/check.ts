@@ -69,7 +69,7 @@ export interface Check {
   readonly limits?: Readonly<Record<string, Limit>>;
   /** Pure: all faults at one viewport, at most one for an element. */
   readonly judge: (facts: PageFacts, limits: Limits) => Violation[];
-  /** Where what it goes by doesn’t move evenly with the page: whether that matters here, so that it is asked at every width. */
+  /** Where it goes by nothing but the window and the column grid: whether that matters here, so that it is asked at every width. */
   readonly eachWidth?: (facts: PageFacts) => boolean;
   /** A sentence with the numbers of one violation. `name` gives an element's chosen name. */
   readonly sentence: (violation: Violation, name: (id: string) => string) => string;

@@ -40,19 +40,19 @@ export function typeExceeds(facts: PageFacts, value: number, limit: number): boo
 }
 
 /** Only of two viewports that are compared it matters which way it went; asked thousands of times, even a call for nothing takes long. */
-function turn({ trace }: PageFacts, margin: number): void {
-  if (trace?.isCompared) trace.add(margin, 0, Kind.turn);
+function turn({ trace }: PageFacts, margin: number, kind: number = Kind.turn): void {
+  if (trace?.isCompared) trace.add(margin, 0, kind);
 }
 
 /** The smaller of two numbers. */
 export function smaller(facts: PageFacts, a: number, b: number): number {
-  turn(facts, a - b);
+  turn(facts, a - b, Kind.pick);
   return a > b ? b : a;
 }
 
 /** The larger of two numbers. */
 export function larger(facts: PageFacts, a: number, b: number): number {
-  turn(facts, a - b);
+  turn(facts, a - b, Kind.pick);
   return a > b ? a : b;
 }
 

@@ -2,7 +2,7 @@
 export const Kind = {
   /** Evenly: the verdict turns where it meets its limit. */
   even: 0,
-  /** Evenly, and the verdict is the same on both sides of the limit: the smaller or larger of two numbers, an order. */
+  /** Evenly, and the verdict is the same on both sides of the limit: an order. */
   turn: 1,
   /** As a parabola does: a distance squared, an area. */
   curved: 2,
@@ -10,7 +10,15 @@ export const Kind = {
   unknown: 3,
   /** Not at all: a place in an order, which two viewports share or not. */
   same: 4,
+  /** Evenly, and which of two numbers it is says nothing where both are the same: the smaller or larger of them. */
+  pick: 5,
 } as const;
+
+/** In one piece of memory: thousands are made. */
+function columns(room: number): [Float64Array, Float64Array, Uint8Array] {
+  const memory = new ArrayBuffer(room * 17);
+  return [new Float64Array(memory, 0, room), new Float64Array(memory, room * 8, room), new Uint8Array(memory, room * 16, room)];
+}
 
 /**
  * All comparisons by which a check came to its verdict, in order: how far each number was from its limit, and how far off a
@@ -26,9 +34,7 @@ export class Trace {
   readonly isCompared: boolean = true;
 
   constructor(room = 64) {
-    this.margins = new Float64Array(room);
-    this.slacks = new Float64Array(room);
-    this.kinds = new Uint8Array(room);
+    [this.margins, this.slacks, this.kinds] = columns(room);
   }
 
   add(margin: number, slack: number, kind: number): void {
@@ -61,7 +67,7 @@ export class Trace {
   }
 
   #grow(size: number): void {
-    const [margins, slacks, kinds] = [new Float64Array(size), new Float64Array(size), new Uint8Array(size)];
+    const [margins, slacks, kinds] = columns(size);
     margins.set(this.margins.subarray(0, this.length));
     slacks.set(this.slacks.subarray(0, this.length));
     kinds.set(this.kinds.subarray(0, this.length));

@@ -39,7 +39,7 @@ const REPORT_MS = 200;
 /** Whoever has just opened a page wants to see the first ones. */
 const FIRST_REPORT_MS = 10;
 /** Each report may take so many times as long as the one before. */
-const LONGER = 2;
+const LONGER = 4;
 
 export interface SweepWish {
   readonly view?: View;

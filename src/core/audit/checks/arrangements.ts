@@ -68,12 +68,14 @@ function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
   return { left, right };
 }
 
-/** How far two cells are from standing in one column, px: their boxes, or what is seen of them by its left, right or middle. */
+/** How far two cells are from standing in one column, px; 0 for what is within a tolerance: their boxes, or what is seen of them by its left, right or middle. */
 function apart(facts: PageFacts, a: number, b: number): number {
   const [box, other] = [boxOf(facts, a), boxOf(facts, b)];
+  const [left, right] = [box.left - other.left, box.right - other.right];
+  // Mostly they stand in one, and nothing hangs on which of them a hair further left.
+  if (![left, -left, right, -right].some((off) => exceeds(facts, off, TOLERANCE))) return 0;
   const size = (value: number) => larger(facts, value, -value);
-  const boxes = larger(facts, size(box.left - other.left), size(box.right - other.right));
-  if (!exceeds(facts, boxes, TOLERANCE)) return boxes;
+  const boxes = larger(facts, size(left), size(right));
   // From here on it goes by how far lines reach.
   foundOn(facts, a, b);
   const [one, two] = [seenOf(facts, a), seenOf(facts, b)];

@@ -11,6 +11,8 @@ const ROUNDING = 0.002;
 
 /** What doesn't move is rounded to the unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
+/** So many boxes mostly tell that a screen isn't empty. */
+const ENOUGH = 60;
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 
 /** How far off the area of a worked-out box may be, px²: as far as its sides are. */
@@ -25,15 +27,20 @@ function areaSlack(facts: PageFacts, { element, ...part }: ContentBox): number {
   }, 0);
 }
 
-/** How much of the screen is covered at least, px²: by boxes of which each stands wholly below those above it, or right of those beside it. */
+/** How much of the screen is covered at least, px²: by boxes of which none lies on another. */
 function coveredAtLeast(facts: PageFacts, boxes: readonly ContentBox[]): number {
-  let [area, above, bottom, right] = [0, 0, 0, 0];
+  let area = 0;
+  const apart: ContentBox[] = [];
   for (const box of boxes) {
-    if (!isMore(facts, bottom, box.top)) [above, right] = [bottom, 0];
-    else if (isMore(facts, above, box.top) || isMore(facts, right, box.left)) continue;
+    const isApart = (other: ContentBox) =>
+      !isMore(facts, other.bottom, box.top) ||
+      !isMore(facts, other.right, box.left) ||
+      !isMore(facts, box.right, other.left) ||
+      !isMore(facts, box.bottom, other.top);
+    if (!apart.every(isApart)) continue;
     area += (box.right - box.left) * (box.bottom - box.top);
-    right = box.right;
-    bottom = larger(facts, bottom, box.bottom);
+    // To compare more with each other would take longer than to look at all of it.
+    if (apart.push(box) >= ENOUGH) break;
   }
   return area;
 }

@@ -283,9 +283,10 @@ export class Pass {
     };
     const asked = at(from);
     const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));
+    const inWindow = (width: number) => this.#asJudged({ ...first, viewport: { ...first.viewport, width } }, width, bandTop);
     const [left, right] = [begin, end];
     this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
-    verdictsAtEach([...uneven], from, to, telling);
+    verdictsAtEach([...uneven], from, to, { ...telling, at: inWindow });
     const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
     if (byTexts) return yield* this.#decideTexts(from, to, byTexts, bandTop);
     const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);

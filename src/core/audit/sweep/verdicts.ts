@@ -5,7 +5,7 @@ import { isNear, Kind, NearTrace, Trace } from '../trace';
 /** A check with its numbers, or all that is asked for one height. */
 export interface Judge {
   readonly judge: (facts: PageFacts) => readonly Judged[];
-  /** Whether what it goes by doesn't move evenly with the page, so that it is asked at every width. */
+  /** Whether it goes by nothing but the window and the column grid, which doesn't move evenly, so that it is asked at every width. */
   readonly eachWidth?: (facts: PageFacts) => boolean;
 }
 
@@ -51,6 +51,7 @@ function parting(x: Verdict, y: Verdict, from: number, to: number): number | und
     const [p, q] = [a.margins[i]!, b.margins[i + shift]!];
     if (a.kinds[i] !== b.kinds[i + shift]) return (from + to) / 2;
     if (a.kinds[i] === Kind.same ? p === q : p > 0 === q > 0) continue;
+    if (a.kinds[i] === Kind.pick && Math.abs(p) < SAME && Math.abs(q) < SAME) continue;
     return a.kinds[i] === Kind.curved || a.kinds[i] === Kind.same ? (from + to) / 2 : from + ((to - from) * p) / (p - q);
   }
   return x.end - x.start === y.end - y.start ? undefined : (from + to) / 2;
@@ -164,7 +165,7 @@ export function verdictsBetween(judge: Judge, from: number, first: Verdict, to: 
     let middle: Verdict | undefined;
     for (let i = x.start; i < x.end; i++) {
       const kind = kinds[i];
-      if (kind === Kind.turn || kind === Kind.same) continue;
+      if (kind === Kind.turn || kind === Kind.pick || kind === Kind.same) continue;
       if (kind === Kind.unknown) return [[0, 1]];
       const [p, q] = [margins[i]!, y.trace.margins[i + shift]!];
       const slack = slacks[i]!;
