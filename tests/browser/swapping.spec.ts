@@ -130,9 +130,10 @@ test('a drawer as visitors use it, in the preview: press, Tab, Escape, outside, 
   await frame.getByLabel('Name', { exact: true }).fill('Ada');
   await page.getByRole('button', { name: '← Front page' }).click();
   await expect(frame.getByRole('heading', { level: 1 })).toHaveText('Borrow it, fix it, bring it back');
-  // Escape with nothing open leads back to the editor, where a press selects.
+  // Escape with nothing open leads back to the editor, where a press selects. The frame that takes the key goes with it, and Chromium then
+  // doesn't always say that it was taken.
   await frame.getByRole('heading', { level: 1 }).click();
-  await page.keyboard.press('Escape');
+  page.keyboard.press('Escape').catch(() => undefined);
   await expect(page.getByRole('button', { name: 'Use the page' })).toBeVisible();
   await frame.getByRole('heading', { level: 1 }).click();
   await expect(outline(page, 'Title')).toHaveAttribute('aria-selected', 'true');
