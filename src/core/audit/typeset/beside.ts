@@ -1,4 +1,5 @@
 import { Aligned } from '../codes';
+import { SAME } from './in-lines';
 import type { Placing } from './placing';
 
 /** Places items side by side in rows as high as their highest items. @returns how far their element reaches down, if nothing makes it higher */
@@ -11,7 +12,11 @@ export function placeBeside(placing: Placing, element: number, top: number): num
     if (r > 0) cursor += gap[element]!;
     const heights = row.map((item) => placing.place(item, cursor + above[item]!) - cursor + below[item]!);
     const highest = Math.max(...heights);
-    row.forEach((item, i) => makeRoom(placing, item, highest - heights[i]!));
+    row.forEach((item, i) => {
+      // What stands beside a higher one is as high as that, however high it would be by itself.
+      if (heights[i]! + (placing.open.get(item) ?? 0) <= highest + SAME) placing.open.delete(item);
+      makeRoom(placing, item, highest - heights[i]!);
+    });
     cursor += highest;
   });
   boxes[element * 4 + 3] = cursor + rest[element]!;

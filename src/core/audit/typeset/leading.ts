@@ -41,15 +41,15 @@ class Reach {
     this.values.set(key(strut, style), value);
   }
 
-  /** The largest of all; undefined where that isn't known of one of them. */
-  of(strut: number, styles: number): number | undefined {
+  /** The largest of all; undefined where that isn't known of one of them, unless those are left out. */
+  of(strut: number, styles: number, leavesOut = false): number | undefined {
     let found = -Infinity;
     const hasStrut = ((styles >>> strut) & 1) === 1;
     for (let style = 0; styles >>> style !== 0; style++) {
       if (((styles >>> style) & 1) === 0) continue;
       const value = this.values.get(key(strut, style)) ?? (hasStrut ? this.beside.get(key(strut, style)) : undefined);
-      if (value === undefined) return undefined;
-      if (value > found) found = value;
+      if (value === undefined && !leavesOut) return undefined;
+      if (value !== undefined && value > found) found = value;
     }
     return found;
   }
@@ -132,6 +132,11 @@ export class Leading {
     return this.#below.of(strut, styles);
   }
 
+  /** The same of those styles of which it is known; -Infinity where it is of none. */
+  belowAtLeast(strut: number, styles: number): number {
+    return this.#below.of(strut, styles, true)!;
+  }
+
   /** From the top of the strut's type on one line to that on the next; NaN where it isn't known. */
   step(strut: number, styles: number, next: number): number {
     const measured = this.#steps.get(`${strut} ${styles} ${next}`);
@@ -163,11 +168,13 @@ export interface LinesDown {
   /** How far the first line reaches above its type, and the last one below the top of it. */
   readonly above: number;
   readonly below: number;
+  /** How far the last one reaches at least, where it isn't known how far. */
+  readonly least?: number | undefined;
 }
 
 /** What is not known is taken to be nothing, and counted to the distance. */
-export const linesDown = (strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading): LinesDown => ({
-  tops,
-  above: leading.above(strut, styles[0]!) ?? 0,
-  below: leading.below(strut, styles[styles.length - 1]!) ?? 0,
-});
+export function linesDown(strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading): LinesDown {
+  const below = leading.below(strut, styles[styles.length - 1]!);
+  const least = below === undefined ? leading.belowAtLeast(strut, styles[styles.length - 1]!) : undefined;
+  return { tops, above: leading.above(strut, styles[0]!) ?? 0, below: below ?? 0, least };
+}

@@ -10,6 +10,8 @@ export interface Placing {
   readonly boxes: Float64Array;
   /** Something couldn't be worked out. */
   failed: boolean;
+  /** By element how much further than it was placed it may reach down by itself, px, where that isn't known and nothing else has settled it. */
+  readonly open: Map<number, number>;
   /** Places an element, and all in it, below a height. @returns how far it reaches down */
   readonly place: (element: number, top: number) => number;
   /** Moves a unit and all in it. */

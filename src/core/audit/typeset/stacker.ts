@@ -13,6 +13,7 @@ const SAME = 0.05;
 export class Stacker implements Placing {
   /** Something couldn't be worked out. */
   failed = false;
+  readonly open = new Map<number, number>();
 
   /**
    * @param share where between the two measured viewports, 0 to 1
@@ -53,6 +54,13 @@ export class Stacker implements Placing {
       else cursor = setLines(this.lines[-1 - unit], cursor, gap);
     }
     const rest = a[list.length]! + (b[list.length]! - a[list.length]!) * share;
+    const least = page.slack[element] ? this.lines[-1 - list.at(-1)!]?.least : undefined;
+    if (least !== undefined) {
+      // It may have been stretched where it was measured, but stands in no less room than it asks for.
+      const more = Math.min(a[list.length]!, b[list.length]!) - page.set.heights.rest[element]! - least;
+      if (!(more <= SAME)) this.open.set(element, more);
+      cursor += least;
+    }
     boxes[at + 3] = cursor + (page.slack[element] ? page.set.heights.rest[element]! : rest);
     return this.#asGiven(element, was);
   }
@@ -63,6 +71,8 @@ export class Stacker implements Placing {
     const { least, given, fills } = this.page.set.heights;
     const at = element * 4;
     const high = boxes[at + 3]! - boxes[at + 1]!;
+    const isSettled = given[element] ? !fills[element] : high + (this.open.get(element) ?? 0) <= least[element]! + SAME;
+    if (isSettled) this.open.delete(element);
     if (given[element]) {
       if (fills[element] && high > was + SAME) this.failed = true;
       this.stretch(element, was - high);

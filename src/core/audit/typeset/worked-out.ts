@@ -112,7 +112,8 @@ export class WorkedOut {
       const [x, y] = [from(a.facts), from(b.facts)];
       stacker.place(i, (anchor === i ? 0 : boxes[anchor * 4 + 1]!) + x + (y - x) * share);
     }
-    if (stacker.failed || !placeAtoms(this.page, this.pair, this.#holding, lines, downs, boxes)) return undefined;
+    if (stacker.failed || stacker.open.size > 0 || !placeAtoms(this.page, this.pair, this.#holding, lines, downs, boxes))
+      return undefined;
     return this.#fillIn(frame, lines, downs, share) ? this.#facts(frame, width, share, rooms) : undefined;
   }
 
