@@ -10,20 +10,21 @@ type Numbers = ArrayLike<number>;
 /** Works facts out between two measured viewports. The arrays are overwritten by each call of what it returns. */
 export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width: number) => PageFacts {
   const boxes = new Float64Array(a.boxes.length);
-  const fontSize = new Float64Array(a.fontSize.length);
   const lines = a.lines.map((list) => (list.length === 0 ? list : new Float64Array(list.length)));
   const moving = a.lines.flatMap((list, i) => (list.length > 0 ? [i] : []));
   const slack = [...loose].flatMap((one, i) => (one ? [i] : []));
   const sized = isSized(a, b);
-  const chars = new Float64Array(a.chars.length);
   // Both ends are of the same two measured viewports.
   const rooms = a.doubt?.rooms ?? b.doubt?.rooms;
   // What is worked out, and what stands around growing type, may be the same at both ends and otherwise between.
   const moves = a.doubt || b.doubt || sized ? undefined : (i: number) => a.boxes[i] !== b.boxes[i];
   const doubt = { loose, sized, rooms, moves };
-  const inset = new Float64Array(a.inset.length);
   const scrollWidth = scrollWidthBetween(a, b);
   const [isInset, areWider] = [!sameNumbers(a.inset, b.inset), !sameNumbers(a.chars, b.chars)];
+  // What is the same stays the same list: much follows from it.
+  const fontSize = sized ? new Float64Array(a.fontSize.length) : a.fontSize;
+  const inset = isInset ? new Float64Array(a.inset.length) : a.inset;
+  const chars = areWider ? new Float64Array(a.chars.length) : a.chars;
   const fill = (into: Float64Array, from: Numbers, to: Numbers, share: number) => {
     for (let i = 0; i < into.length; i++) into[i] = from[i]! + (to[i]! - from[i]!) * share;
   };
@@ -42,10 +43,9 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
       scrollWidth: wide ? scrollWidth({ boxes, lines, shown: a.shown }, share) : width,
       scrollHeight: a.scrollHeight + (b.scrollHeight - a.scrollHeight) * share,
       boxes,
-      // What is the same stays the same list: much follows from it.
-      inset: isInset ? inset : a.inset,
-      chars: areWider ? chars : a.chars,
-      fontSize: sized ? fontSize : a.fontSize,
+      inset,
+      chars,
+      fontSize,
       lines,
       doubt,
     };
