@@ -68,7 +68,7 @@ export function flowOfPage(
   const behind = Int32Array.from(nodes, (_, i) => i + 1);
   const still = new Uint8Array(count);
   const numbers = () => new Float64Array(count).fill(NaN);
-  const cells = { least: numbers(), most: numbers(), align: numbers() };
+  const cells = { least: numbers(), most: numbers(), align: numbers(), onBaseline: new Uint8Array(count) };
   const heights = new HeightsReader(nodes, gatherer);
   const gathered: Gathered[] = [];
   const units: number[][] = nodes.map(() => []);
@@ -162,6 +162,7 @@ export function flowOfPage(
       cells.least[at] = px(style.paddingTop) + px(style.paddingBottom) + (collapses ? borders / 2 : borders);
       cells.most[at] = cells.least[at]! + marginsIn(child, 'firstElementChild') + marginsIn(child, 'lastElementChild');
       cells.align[at] = style.verticalAlign === 'middle' ? 0.5 : style.verticalAlign === 'bottom' ? 1 : 0;
+      cells.onBaseline[at] = style.verticalAlign === 'baseline' ? 1 : 0;
       list.push(at);
     }
     return list.length > 0;
@@ -187,6 +188,13 @@ export function flowOfPage(
       const now = read.map((one) => (one && !partly.has(one.block) ? paragraphs.push(one) - 1 : -1));
       for (const block of partly) rule[block] = Rule.other;
       const lists = units.map((list, i) => (partly.has(i) ? [] : list.map((unit) => (unit >= 0 ? unit : -1 - now[-1 - unit]!))));
+      for (let i = 0; i < count; i++) {
+        if (rule[i] !== Rule.row) continue;
+        for (const cell of lists[i]!) {
+          const margins = rule[cell] === Rule.stack ? heights.marginsInCell(cell, { rule, units: lists }) : NaN;
+          if (!Number.isNaN(margins)) cells.least[cell] = cells.most[cell] = cells.least[cell]! + margins;
+        }
+      }
       for (const { texts } of paragraphs) for (const element of texts.element) if (element >= 0) worked[element] = 1;
       const blockOf = (i: number): number =>
         i > 0 && gatherer.of(nodes[i]!).display === 'inline' ? blockOf(elements[i]!.parent) : i;

@@ -11,6 +11,13 @@ const REPLACED = new Set(['img', 'video', 'canvas', 'svg', 'iframe', 'object', '
 const AUTO_ROWS = /^(none|auto( auto)*)$/;
 const SIDES = ['padding-top', 'padding-bottom', 'margin-top', 'margin-bottom'] as const;
 
+type Side = 'Top' | 'Bottom';
+/** What stands in what, one below the other. */
+interface Flow {
+  readonly rule: Uint8Array;
+  readonly units: readonly (readonly number[])[];
+}
+
 /** Reads how elements come to their heights where others stand beside them. */
 export class HeightsReader {
   readonly #heights;
@@ -57,7 +64,7 @@ export class HeightsReader {
     return true;
   }
 
-  #around(style: CSSStyleDeclaration, side: 'Top' | 'Bottom'): number {
+  #around(style: CSSStyleDeclaration, side: Side): number {
     return px(style[`padding${side}`]) + px(style[`border${side}Width`]);
   }
 
@@ -144,32 +151,45 @@ export class HeightsReader {
         this.#areFixed(i) &&
         !this.#of(i).display.includes('table')
       )
-        rest[i] = this.#around(this.#of(i), 'Bottom') + (rule[i] === Rule.stack ? this.#lastMargin(i, rule, units) : 0);
+        rest[i] =
+          this.#around(this.#of(i), 'Bottom') + (rule[i] === Rule.stack ? this.#marginWithin(i, 'Bottom', { rule, units }) : 0);
     }
     return this.#heights;
   }
 
-  /** The margin below the last of what stands in an element, where it counts within it; NaN where that isn't known. */
-  #lastMargin(i: number, rule: Uint8Array, units: readonly (readonly number[])[]): number {
-    const style = this.#of(i);
-    const last = units[i]!.at(-1);
-    if (last === undefined || last < 0) return 0;
-    const margin = px(this.#of(last).marginBottom);
-    if (margin < 0 || !this.#areFixed(last) || this.nodes[last]!.getBoundingClientRect().height === 0) return NaN;
-    if (style.display.endsWith('flex')) return margin;
-    if (style.alignContent !== 'normal') return NaN;
-    const inner = this.#isClosed(last) ? 0 : rule[last] === Rule.stack ? this.#lastMargin(last, rule, units) : NaN;
-    const most = Math.max(margin, inner);
-    return this.#isClosed(i) || most === 0 ? most : NaN;
+  /** Margins at both ends of what stands in a cell, together; NaN where they aren't known. */
+  marginsInCell(i: number, flow: Flow): number {
+    // Without a doctype browsers leave out some of them.
+    if (this.nodes[i]!.ownerDocument.compatMode === 'BackCompat') return NaN;
+    return this.#marginWithin(i, 'Top', flow) + this.#marginWithin(i, 'Bottom', flow);
   }
 
-  /** Whether margins of what stands in it don't reach through its lower end (CSS 2.2, 8.3.1). */
-  #isClosed(i: number): boolean {
+  /** The margin at one end of what stands in an element, where it counts within it; NaN where that isn't known. */
+  #marginWithin(i: number, side: Side, flow: Flow): number {
+    const margin = this.#marginOf(i, side, flow);
+    return this.#isClosed(i, side) || margin === 0 ? margin : NaN;
+  }
+
+  /** The same, wherever it counts. */
+  #marginOf(i: number, side: Side, { rule, units }: Flow): number {
+    const style = this.#of(i);
+    const end = units[i]!.at(side === 'Top' ? 0 : -1);
+    if (end === undefined || end < 0) return 0;
+    const margin = px(this.#of(end)[`margin${side}`]);
+    if (margin < 0 || !this.#areFixed(end) || this.nodes[end]!.getBoundingClientRect().height === 0) return NaN;
+    if (style.display.endsWith('flex')) return margin;
+    if (style.alignContent !== 'normal') return NaN;
+    const inner = this.#isClosed(end, side) ? 0 : rule[end] === Rule.stack ? this.#marginOf(end, side, { rule, units }) : NaN;
+    return Math.max(margin, inner);
+  }
+
+  /** Whether margins of what stands in it don't reach through its upper or lower end (CSS 2.2, 8.3.1). */
+  #isClosed(i: number, side: Side): boolean {
     const style = this.#of(i);
     const parent = this.nodes[i]!.parentElement;
     return (
-      this.#around(style, 'Bottom') > 0 ||
-      this.#heights.given[i]! + this.#heights.least[i]! > 0 ||
+      this.#around(style, side) > 0 ||
+      (side === 'Bottom' && this.#heights.given[i]! + this.#heights.least[i]! > 0) ||
       !/^(block|list-item)$/.test(style.display) ||
       style.overflow !== 'visible' ||
       (parent !== null && /(flex|grid)$/.test(this.gatherer.of(parent).display))

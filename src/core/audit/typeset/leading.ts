@@ -170,11 +170,16 @@ export interface LinesDown {
   readonly below: number;
   /** How far the last one reaches at least, where it isn't known how far. */
   readonly least?: number | undefined;
+  /** Whether it isn't known how far the first one reaches above, or the last one below. */
+  readonly isOpen: boolean;
+  /** What stands on each, as in measured lines. */
+  readonly styles: Uint32Array;
 }
 
 /** What is not known is taken to be nothing, and counted to the distance. */
 export function linesDown(strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading): LinesDown {
   const below = leading.below(strut, styles[styles.length - 1]!);
   const least = below === undefined ? leading.belowAtLeast(strut, styles[styles.length - 1]!) : undefined;
-  return { tops, above: leading.above(strut, styles[0]!) ?? 0, below: below ?? 0, least };
+  const above = leading.above(strut, styles[0]!);
+  return { tops, above: above ?? 0, below: below ?? 0, least, isOpen: above === undefined || below === undefined, styles };
 }

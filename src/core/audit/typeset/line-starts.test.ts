@@ -41,7 +41,7 @@ const setting = (own: readonly number[]): Typesetting => ({
   units: [[], [], []],
   holdsOn: new Int32Array(3).fill(-1),
   behind: Int32Array.of(3, 3, 3),
-  cells: { least: new Float64Array(3), most: new Float64Array(3), align: new Float64Array(3) },
+  cells: { least: new Float64Array(3), most: new Float64Array(3), align: new Float64Array(3), onBaseline: new Uint8Array(3) },
   heights: plainHeights(3),
   unread: new Uint8Array(3),
   plainShares: true,

@@ -72,11 +72,13 @@ export interface Paragraph {
 
 /** What a cell's height is made of besides its content, and where in it the content lies. */
 export interface Cells {
-  /** By element: its paddings and borders, px; with them all margins in it that may count; NaN for what is no cell. */
+  /** By element, px: paddings and borders, and margins in it that count there, at least and at most; NaN for what is no cell. */
   readonly least: Float64Array;
   readonly most: Float64Array;
   /** 0 at the top, 0.5 in the middle, 1 at the bottom. */
   readonly align: Float64Array;
+  /** 1 where its first line stands on that of its row (CSS 2.2, 17.5.3): together they may be higher than each. */
+  readonly onBaseline: Uint8Array;
 }
 
 /** The texts of a page and how they push each other down. */

@@ -1,3 +1,4 @@
+import type { LinesDown } from './leading';
 import type { Page } from './page';
 import type { Between } from './stack';
 
@@ -8,6 +9,8 @@ export interface Placing {
   /** Where between the two, 0 to 1. */
   readonly share: number;
   readonly boxes: Float64Array;
+  /** By paragraph its lines, from anywhere; undefined where it has none, or they aren't known. */
+  readonly lines: readonly (LinesDown | undefined)[];
   /** Something couldn't be worked out. */
   failed: boolean;
   /** By element how much further than it was placed it may reach down by itself, px, where that isn't known and nothing else has settled it. */

@@ -25,7 +25,7 @@ export class Stacker implements Placing {
     readonly between: Between,
     readonly share: number,
     readonly boxes: Float64Array,
-    private readonly lines: readonly (LinesDown | undefined)[],
+    readonly lines: readonly (LinesDown | undefined)[],
   ) {}
 
   /** @returns how far the element reaches down */

@@ -1,95 +1,172 @@
 import { Rule } from '../codes';
+import type { PageFacts } from '../facts';
 import type { Placing } from './placing';
+import { sameNumbers } from './lines-at';
+import type { Between } from './stack';
 
 /** Heights that differ by more, px, aren't the same. */
 const HIGHER = 0.1;
 
 /** What lies around the content of a cell. */
 const endsOf = (gaps: Float64Array) => (gaps.length === 1 ? gaps[0]! : gaps[0]! + gaps[gaps.length - 1]!);
+const between = (a: number, b: number, share: number) => a + (b - a) * share;
+
+/** A row of cells: how high it is at both measured viewports, and between them if nothing else than its own height moved. */
+interface Row {
+  readonly cells: readonly number[];
+  readonly a: number;
+  readonly b: number;
+  readonly now: number;
+}
+
+/** What one cell asks its row for, px. */
+interface Asked {
+  /** Of its content between the two; NaN where that isn't worked out. */
+  readonly content: number;
+  /** How high it has to be by itself: at both measured viewports, and between them; undefined where that isn't known. */
+  readonly known: { readonly a: number; readonly b: number; readonly now: number } | undefined;
+  /** And at most, where it isn't. */
+  readonly most: { readonly a: number; readonly b: number; readonly now: number };
+  /** Whether nothing in it is otherwise. */
+  readonly isStill: boolean;
+}
 
 /** Cells as high as the highest of them; what stands in each lies where its row says. */
 export function placeTableRow(placing: Placing, element: number, top: number): number {
-  const { boxes, share, between } = placing;
-  const { set } = placing.page;
-  const { most, align } = set.cells;
-  const [upperA, upperB] = [between.a.facts.boxes, between.b.facts.boxes];
-  const rowHeight = ({ [element * 4 + 1]: from, [element * 4 + 3]: to }: Float64Array) => to! - from!;
-  const [highA, highB] = [rowHeight(upperA), rowHeight(upperB)];
-  const list = set.units[element]!;
+  const { boxes, share } = placing;
+  const { align, onBaseline } = placing.page.set.cells;
+  const high = (of: { readonly facts: PageFacts }) => of.facts.boxes[element * 4 + 3]! - of.facts.boxes[element * 4 + 1]!;
+  const [a, b] = [high(placing.between.a), high(placing.between.b)];
+  const row: Row = { cells: placing.page.set.units[element]!, a, b, now: between(a, b, share) };
   boxes[element * 4 + 1] = top;
-  let known = 0;
-  /** Cells that may be as high as this, and the highest by itself at both ends. */
-  let unsure = 0;
-  let [tallA, tallB] = [0, 0];
-  const contents: number[] = [];
-  for (const cell of list) {
-    const bottom = placing.place(cell, top);
-    if (set.rule[cell] !== Rule.stack) {
-      contents.push(NaN);
-      unsure = Math.max(unsure, highA + (highB - highA) * share);
-      continue;
-    }
-    const [a, b] = [between.gapsA.of[cell]!, between.gapsB.of[cell]!];
-    const [freeA, freeB] = [endsOf(a), endsOf(b)];
-    const content = bottom - top - (freeA + (freeB - freeA) * share);
-    contents.push(content);
-    const rest = restOf(placing, cell, list, highA - freeA, highA, highB - freeB, highB);
-    if (rest === undefined) unsure = Math.max(unsure, content + most[cell]!);
-    else {
-      known = Math.max(known, content + rest);
-      tallA = Math.max(tallA, highA - freeA + rest);
-      tallB = Math.max(tallB, highB - freeB + rest);
-    }
-  }
-  // A row may be higher than any of its cells asks for.
-  const isOwn = Math.abs(tallA - highA) < HIGHER && Math.abs(tallB - highB) < HIGHER;
-  // By something that stays: no cell asks for as much at either end.
-  const isHeld = !isOwn && Math.abs(highA - highB) < HIGHER && tallA < highA && tallB < highB;
-  if (isHeld) known = Math.max(known, highA);
-  if ((!isOwn && !isHeld) || unsure > known + HIGHER) placing.failed = true;
-  list.forEach((cell, i) => {
+  const asked = row.cells.map((cell) => askedBy(placing, cell, top, row));
+  const height = heightOf(
+    row,
+    asked,
+    row.cells.some((cell) => onBaseline[cell]),
+  );
+  if (height === undefined) placing.failed = true;
+  const known = height ?? row.now;
+  row.cells.forEach((cell, i) => {
     boxes[cell * 4 + 1] = top;
     boxes[cell * 4 + 3] = top + known;
-    if (Number.isNaN(contents[i]!)) return;
-    const [a, b] = [between.gapsA.of[cell]!, between.gapsB.of[cell]!];
-    if (a.length === 1) return;
+    const { content } = asked[i]!;
+    if (Number.isNaN(content)) return;
+    const [gapsA, gapsB] = [placing.between.gapsA.of[cell]!, placing.between.gapsB.of[cell]!];
+    if (gapsA.length === 1) return;
     // What is free around the content is shared between its two ends.
-    const more = known - contents[i]! - (endsOf(a) + (endsOf(b) - endsOf(a)) * share);
-    shiftContent(placing, cell, more * align[cell]!);
+    const more = known - content - between(endsOf(gapsA), endsOf(gapsB), share);
+    for (const unit of placing.page.set.units[cell]!) placing.shift(unit, more * align[cell]!);
   });
   boxes[element * 4 + 3] = top + known;
   return top + known;
 }
 
-function shiftContent(placing: Placing, cell: number, by: number): void {
-  for (const unit of placing.page.set.units[cell]!) placing.shift(unit, by);
+/** How high a row is whose cells ask for so much; undefined where that isn't known. */
+function heightOf(row: Row, asked: readonly Asked[], isAligned: boolean): number | undefined {
+  const tallest = { a: 0, b: 0, now: 0 };
+  for (const { known } of asked) {
+    if (!known) continue;
+    for (const at of ['a', 'b', 'now'] as const) tallest[at] = Math.max(tallest[at], known[at]);
+  }
+  const unknown = asked.filter(({ known }) => !known);
+  // What makes the row higher than any cell asks for that is known: a cell in which nothing changes, or the row's own height.
+  const held: number[] = [];
+  for (const at of ['a', 'b'] as const) {
+    if (Math.abs(tallest[at] - row[at]) < HIGHER) continue;
+    if (tallest[at] > row[at] || unknown.some(({ isStill, most }) => !isStill && most[at] >= row[at] - HIGHER)) return undefined;
+    held.push(row[at]);
+  }
+  if (held.length === 1 && isAligned) return undefined;
+  if (held.length === 2 && Math.abs(held[0]! - held[1]!) >= HIGHER) return undefined;
+  const height = Math.max(tallest.now, ...held.slice(0, 1));
+  const least = Math.min(row.a, row.b);
+  const isSure = unknown.every(({ isStill, most }) => (isStill ? least : most.now) <= height + HIGHER);
+  return isSure ? height : undefined;
+}
+
+function askedBy(placing: Placing, cell: number, top: number, row: Row): Asked {
+  const { page, share, between: pair } = placing;
+  const bottom = placing.place(cell, top);
+  if (page.set.rule[cell] !== Rule.stack) {
+    const isStill = isStillAt(pair, cell, page.set.behind[cell]!);
+    return { content: NaN, known: undefined, most: row, isStill };
+  }
+  const [freeA, freeB] = [endsOf(pair.gapsA.of[cell]!), endsOf(pair.gapsB.of[cell]!)];
+  const [a, b] = [row.a - freeA, row.b - freeB];
+  const now = bottom - top - between(freeA, freeB, share);
+  const asking = (rest: number) => ({ a: a + rest, b: b + rest, now: now + rest });
+  if (hasOpenLines(placing, cell)) {
+    // Of what its last line needs nothing is known but that the row has room for it.
+    const isStill = Math.abs(a - b) < HIGHER && Math.abs(a - now) < HIGHER && hasSameLines(placing, cell);
+    return { content: now, known: undefined, most: isStill ? row : { a: Infinity, b: Infinity, now: Infinity }, isStill };
+  }
+  const rest = restOf(placing, cell, row, a, b);
+  return {
+    content: now,
+    known: rest === undefined ? undefined : asking(rest),
+    most: asking(page.set.cells.most[cell]!),
+    isStill: false,
+  };
+}
+
+/** The lines at the ends of what stands in a cell. */
+const linesAtEnds = (placing: Placing, cell: number): number[] =>
+  [placing.page.set.units[cell]!.at(0), placing.page.set.units[cell]!.at(-1)].flatMap((unit) =>
+    unit !== undefined && unit < 0 && placing.lines[-1 - unit] ? [-1 - unit] : [],
+  );
+
+/** Whether it isn't known how far its first line reaches up, or its last one down. */
+const hasOpenLines = (placing: Placing, cell: number): boolean =>
+  linesAtEnds(placing, cell).some((p) => placing.lines[p]!.isOpen);
+
+/** Whether the same stands on its lines as at both measured viewports. */
+const hasSameLines = (placing: Placing, cell: number): boolean =>
+  linesAtEnds(placing, cell).every((p) =>
+    [placing.between.a, placing.between.b].every(({ lines }) => sameNumbers(lines[p]!.styles, placing.lines[p]!.styles)),
+  );
+
+const stills = new WeakMap<Between, Map<number, boolean>>();
+
+/** Whether what stands in an element reaches as far up and down at both measured viewports. */
+function isStillAt(pair: Between, element: number, behind: number): boolean {
+  let known = stills.get(pair);
+  if (!known) stills.set(pair, (known = new Map()));
+  let is = known.get(element);
+  if (is === undefined) {
+    const [a, b] = [pair.a, pair.b].map(({ facts }) => heightInside(facts, element, behind));
+    known.set(element, (is = Math.abs(a! - b!) < HIGHER));
+  }
+  return is;
+}
+
+function heightInside({ boxes, lines }: PageFacts, element: number, behind: number): number {
+  let [top, bottom] = [Infinity, -Infinity];
+  const meet = (from: number, to: number) => ([top, bottom] = [Math.min(top, from), Math.max(bottom, to)]);
+  for (let i = element; i < behind; i++) {
+    if (i > element && boxes[i * 4] !== boxes[i * 4 + 2]) meet(boxes[i * 4 + 1]!, boxes[i * 4 + 3]!);
+    for (let at = 0; at < lines[i]!.length; at += 4) meet(lines[i]![at + 1]!, lines[i]![at + 3]!);
+  }
+  return bottom > top ? bottom - top : 0;
 }
 
 /** How much higher a cell would be by itself than its content, where that is known. */
-function restOf(
-  { page, between }: Placing,
-  cell: number,
-  row: readonly number[],
-  contentA: number,
-  highA: number,
-  contentB: number,
-  highB: number,
-): number | undefined {
+function restOf(placing: Placing, cell: number, row: Row, a: number, b: number): number | undefined {
+  const { page, between: pair } = placing;
   const { least, most } = page.set.cells;
   if (most[cell]! - least[cell]! < HIGHER) return most[cell]!;
   // The highest of a row is as high as the row.
   const rests = (
     [
-      [contentA, highA, between.gapsA],
-      [contentB, highB, between.gapsB],
+      [a, row.a, pair.gapsA],
+      [b, row.b, pair.gapsB],
     ] as const
   ).flatMap(([content, high, gaps]) => {
-    const others = row.every((other) => {
+    const others = row.cells.every((other) => {
       if (other === cell) return true;
+      if (hasOpenLines(placing, other)) return false;
       const own = gaps.of[other];
-      if (!own) return false;
-      const inside = high - endsOf(own);
-      return inside + most[other]! < high - HIGHER;
+      return own !== undefined && high - endsOf(own) + most[other]! < high - HIGHER;
     });
     return others ? [high - content] : [];
   });

@@ -85,7 +85,12 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
     }),
     holdsOn: new Int32Array(count).fill(-1),
     behind: Int32Array.from(all, (i) => (i === 0 || i === row ? count : i + 1)),
-    cells: { least: padded, most: padded, align: Float64Array.from(all, (i) => (i === row + 2 ? 0.5 : 0)) },
+    cells: {
+      least: padded,
+      most: padded,
+      align: Float64Array.from(all, (i) => (i === row + 2 ? 0.5 : 0)),
+      onBaseline: new Uint8Array(all.length),
+    },
     heights: plainHeights(count),
     unread: new Uint8Array(count),
     plainShares: true,
