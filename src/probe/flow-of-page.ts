@@ -1,9 +1,9 @@
 import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
 import { Rule } from '@/core/audit/codes';
 import type { Gathered, TextGatherer } from './gather-text';
+import { CellsReader } from './cells-of';
 import { HeightsReader } from './heights-of';
 import { holdsPlaced } from './holds-placed';
-import { hasFluidInsets } from './gather-text';
 import type { ReadElement } from './style-facts';
 
 /** What lays its children one below the other. */
@@ -31,8 +31,6 @@ const isEmpty = (node: Node) => node.nodeType !== 1 || [...(node as Element).get
 
 /** Spaces between elements, where they take no room. */
 const isBlank = (node: Node) => node.nodeType === 3 && !/[^ \t\n\r\f]/.test(node.nodeValue!);
-
-const px = (value: string) => parseFloat(value) || 0;
 
 /** Whether an element is as high as what stands in it asks for, or as it says itself. */
 const isOrdinary = (node: HTMLElement, style: CSSStyleDeclaration): boolean =>
@@ -67,8 +65,7 @@ export function flowOfPage(
   const holdsOn = new Int32Array(count).fill(-1);
   const behind = Int32Array.from(nodes, (_, i) => i + 1);
   const still = new Uint8Array(count);
-  const numbers = () => new Float64Array(count).fill(NaN);
-  const cells = { least: numbers(), most: numbers(), align: numbers(), onBaseline: new Uint8Array(count) };
+  const cells = new CellsReader(nodes, index, gatherer);
   const heights = new HeightsReader(nodes, gatherer);
   const gathered: Gathered[] = [];
   const units: number[][] = nodes.map(() => []);
@@ -88,7 +85,7 @@ export function flowOfPage(
     const { display } = style;
     if (display === 'inline') continue;
     still[i] = style.getPropertyValue('text-wrap-mode') === 'nowrap' ? 1 : 0;
-    if (display === 'table-row') rule[i] = fillRow(i) ? Rule.row : Rule.other;
+    if (display === 'table-row') rule[i] = cells.readRow(i, units[i]!) ? Rule.row : Rule.other;
     if (node.getClientRects().length === 0 || !isOrdinary(node, style)) continue;
     const height = String(node.computedStyleMap().get('height'));
     const isAuto = height === 'auto' && /^(0px|auto)$/.test(style.minHeight);
@@ -144,40 +141,6 @@ export function flowOfPage(
     return units[i]!.length > 0;
   }
 
-  /** Notes the cells of a row; whether they are all, and each in this row alone. */
-  function fillRow(i: number): boolean {
-    const list = units[i]!;
-    const collapses = gatherer.of(nodes[i]!).borderCollapse === 'collapse';
-    for (const child of nodes[i]!.children) {
-      const at = index.get(child);
-      const style = gatherer.of(child);
-      if (
-        at === undefined ||
-        style.display !== 'table-cell' ||
-        hasFluidInsets(child as HTMLElement) ||
-        (child as HTMLTableCellElement).rowSpan > 1
-      )
-        return false;
-      const borders = px(style.borderTopWidth) + px(style.borderBottomWidth);
-      cells.least[at] = px(style.paddingTop) + px(style.paddingBottom) + (collapses ? borders / 2 : borders);
-      cells.most[at] = cells.least[at]! + marginsIn(child, 'firstElementChild') + marginsIn(child, 'lastElementChild');
-      cells.align[at] = style.verticalAlign === 'middle' ? 0.5 : style.verticalAlign === 'bottom' ? 1 : 0;
-      cells.onBaseline[at] = style.verticalAlign === 'baseline' ? 1 : 0;
-      list.push(at);
-    }
-    return list.length > 0;
-  }
-
-  /** Margins that may count at one end of what stands in an element, all together. */
-  function marginsIn(element: Element, end: 'firstElementChild' | 'lastElementChild'): number {
-    let sum = 0;
-    for (let at = element[end]; at; at = at[end]) {
-      const style = gatherer.of(at);
-      sum += Math.abs(px(end === 'firstElementChild' ? style.marginTop : style.marginBottom));
-    }
-    return sum;
-  }
-
   return {
     gathered,
     finish: (read, leading, strict) => {
@@ -188,13 +151,6 @@ export function flowOfPage(
       const now = read.map((one) => (one && !partly.has(one.block) ? paragraphs.push(one) - 1 : -1));
       for (const block of partly) rule[block] = Rule.other;
       const lists = units.map((list, i) => (partly.has(i) ? [] : list.map((unit) => (unit >= 0 ? unit : -1 - now[-1 - unit]!))));
-      for (let i = 0; i < count; i++) {
-        if (rule[i] !== Rule.row) continue;
-        for (const cell of lists[i]!) {
-          const margins = rule[cell] === Rule.stack ? heights.marginsInCell(cell, { rule, units: lists }) : NaN;
-          if (!Number.isNaN(margins)) cells.least[cell] = cells.most[cell] = cells.least[cell]! + margins;
-        }
-      }
       for (const { texts } of paragraphs) for (const element of texts.element) if (element >= 0) worked[element] = 1;
       const blockOf = (i: number): number =>
         i > 0 && gatherer.of(nodes[i]!).display === 'inline' ? blockOf(elements[i]!.parent) : i;
@@ -208,7 +164,7 @@ export function flowOfPage(
         rule,
         units: lists,
         holdsOn,
-        cells,
+        cells: cells.finish(rule, lists, heights),
         heights: heights.finish(rule, lists),
         behind,
         unread,

@@ -34,6 +34,8 @@ export const Rule = {
   row: 2,
   /** Items stand side by side in rows, each as high as the highest in it (CSS Flexible Box 1, 9.4; CSS Grid 1, 12.5). */
   beside: 3,
+  /** Rows of cells of which some reach over several: these share what such a cell needs besides (CSS 2.2, 17.5.3, leaves open how). */
+  rows: 4,
 } as const;
 
 /** Where an item lies in its row that is as high as it needs: a share of what is free, or the item takes all of it. */

@@ -14,7 +14,7 @@ const OFF = 0.1;
  */
 export function strayIn(whole: Page, texts: MeasuredTexts): number[] {
   // How high rows of tables are is told by two measured viewports together.
-  const rule = whole.set.rule.map((one) => (one === Rule.row ? Rule.other : one));
+  const rule = whole.set.rule.map((one) => (one === Rule.row || one === Rule.rows ? Rule.other : one));
   const page = { ...whole, set: { ...whole.set, rule } };
   const { units } = page.set;
   const measured = texts.facts.boxes;

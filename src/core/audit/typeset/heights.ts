@@ -45,6 +45,8 @@ export function settled(
       isRigid[i] = 1;
       continue;
     }
+    if (rule[i] === Rule.rows && units[i]!.some((row) => units[row]!.some((cell) => rule[cell] !== Rule.stack)))
+      for (const one of [i, ...units[i]!]) rule[one] = Rule.other;
     const items = rule[i] === Rule.beside ? units[i]! : [];
     if (items.some((item) => align[item] === Aligned.stretched && isRigid[item])) rule[i] = Rule.other;
     // How high one that grows would be without is known of what stands in it alone.

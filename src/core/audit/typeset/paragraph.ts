@@ -79,6 +79,8 @@ export interface Cells {
   readonly align: Float64Array;
   /** 1 where its first line stands on that of its row (CSS 2.2, 17.5.3): together they may be higher than each. */
   readonly onBaseline: Uint8Array;
+  /** Over how many rows it reaches. */
+  readonly spans: Uint16Array;
 }
 
 /** The texts of a page and how they push each other down. */

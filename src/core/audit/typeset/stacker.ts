@@ -4,6 +4,7 @@ import type { Page } from './page';
 import type { Placing } from './placing';
 import type { LinesDown } from './leading';
 import type { Between } from './stack';
+import { placeSpannedRows } from './spanned-rows';
 import { placeTableRow } from './table-row';
 
 /** Heights that differ by no more, px, are the same. */
@@ -35,6 +36,7 @@ export class Stacker implements Placing {
     const at = element * 4;
     const was = boxes[at + 3]! - boxes[at + 1]!;
     if (rule[element] === Rule.row) return placeTableRow(this, element, top);
+    if (rule[element] === Rule.rows) return placeSpannedRows(this, element, top);
     if (rule[element] === Rule.other) {
       this.shift(element, top - boxes[at + 1]!);
       return boxes[at + 3]!;

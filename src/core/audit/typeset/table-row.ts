@@ -5,14 +5,14 @@ import { sameNumbers } from './lines-at';
 import type { Between } from './stack';
 
 /** Heights that differ by more, px, aren't the same. */
-const HIGHER = 0.1;
+export const HIGHER = 0.1;
 
 /** What lies around the content of a cell. */
 const endsOf = (gaps: Float64Array) => (gaps.length === 1 ? gaps[0]! : gaps[0]! + gaps[gaps.length - 1]!);
-const between = (a: number, b: number, share: number) => a + (b - a) * share;
+export const between = (a: number, b: number, share: number) => a + (b - a) * share;
 
 /** A row of cells: how high it is at both measured viewports, and between them if nothing else than its own height moved. */
-interface Row {
+export interface Row {
   readonly cells: readonly number[];
   readonly a: number;
   readonly b: number;
@@ -20,7 +20,7 @@ interface Row {
 }
 
 /** What one cell asks its row for, px. */
-interface Asked {
+export interface Asked {
   /** Of its content between the two; NaN where that isn't worked out. */
   readonly content: number;
   /** How high it has to be by itself: at both measured viewports, and between them; undefined where that isn't known. */
@@ -34,7 +34,7 @@ interface Asked {
 /** Cells as high as the highest of them; what stands in each lies where its row says. */
 export function placeTableRow(placing: Placing, element: number, top: number): number {
   const { boxes, share } = placing;
-  const { align, onBaseline } = placing.page.set.cells;
+  const { onBaseline } = placing.page.set.cells;
   const high = (of: { readonly facts: PageFacts }) => of.facts.boxes[element * 4 + 3]! - of.facts.boxes[element * 4 + 1]!;
   const [a, b] = [high(placing.between.a), high(placing.between.b)];
   const row: Row = { cells: placing.page.set.units[element]!, a, b, now: between(a, b, share) };
@@ -47,19 +47,27 @@ export function placeTableRow(placing: Placing, element: number, top: number): n
   );
   if (height === undefined) placing.failed = true;
   const known = height ?? row.now;
-  row.cells.forEach((cell, i) => {
-    boxes[cell * 4 + 1] = top;
-    boxes[cell * 4 + 3] = top + known;
-    const { content } = asked[i]!;
-    if (Number.isNaN(content)) return;
-    const [gapsA, gapsB] = [placing.between.gapsA.of[cell]!, placing.between.gapsB.of[cell]!];
-    if (gapsA.length === 1) return;
-    // What is free around the content is shared between its two ends.
-    const more = known - content - between(endsOf(gapsA), endsOf(gapsB), share);
-    for (const unit of placing.page.set.units[cell]!) placing.shift(unit, more * align[cell]!);
-  });
+  row.cells.forEach((cell, i) => fillCell(placing, cell, asked[i]!, top, known));
   boxes[element * 4 + 3] = top + known;
   return top + known;
+}
+
+/** Gives a cell its height, and puts its content where that lies in it. */
+export function fillCell(placing: Placing, cell: number, { content, most }: Asked, top: number, height: number): void {
+  const { boxes, share, between: pair } = placing;
+  const { behind, cells, units } = placing.page.set;
+  boxes[cell * 4 + 1] = top;
+  boxes[cell * 4 + 3] = top + height;
+  if (Number.isNaN(content)) {
+    for (let inner = cell + 1; inner < behind[cell]!; inner = behind[inner]!)
+      placing.shift(inner, (height - most.now) * cells.align[cell]!);
+    return;
+  }
+  const [gapsA, gapsB] = [pair.gapsA.of[cell]!, pair.gapsB.of[cell]!];
+  if (gapsA.length === 1) return;
+  // What is free around the content is shared between its two ends.
+  const more = height - content - between(endsOf(gapsA), endsOf(gapsB), share);
+  for (const unit of units[cell]!) placing.shift(unit, more * cells.align[cell]!);
 }
 
 /** How high a row is whose cells ask for so much; undefined where that isn't known. */
@@ -85,7 +93,7 @@ function heightOf(row: Row, asked: readonly Asked[], isAligned: boolean): number
   return isSure ? height : undefined;
 }
 
-function askedBy(placing: Placing, cell: number, top: number, row: Row): Asked {
+export function askedBy(placing: Placing, cell: number, top: number, row: Row): Asked {
   const { page, share, between: pair } = placing;
   const bottom = placing.place(cell, top);
   if (page.set.rule[cell] !== Rule.stack) {
