@@ -1,7 +1,7 @@
 import type { Cells } from '@/core/audit/typeset/paragraph';
 import { Rule } from '@/core/audit/codes';
 import type { TextGatherer } from './gather-text';
-import { hasFluidInsets } from './gather-text';
+import { hasFluidInsets, used } from './gather-text';
 import type { HeightsReader } from './heights-of';
 
 const px = (value: string) => parseFloat(value) || 0;
@@ -34,7 +34,7 @@ export class CellsReader {
       const style = this.gatherer.of(child);
       if (at === undefined || style.display !== 'table-cell' || hasFluidInsets(child as HTMLElement)) return false;
       const borders = px(style.borderTopWidth) + px(style.borderBottomWidth);
-      least[at] = px(style.paddingTop) + px(style.paddingBottom) + (collapses ? borders / 2 : borders);
+      least[at] = used(style.paddingTop) + used(style.paddingBottom) + (collapses ? borders / 2 : borders);
       most[at] = least[at] + this.#marginsIn(child, 'firstElementChild') + this.#marginsIn(child, 'lastElementChild');
       align[at] = style.verticalAlign === 'middle' ? 0.5 : style.verticalAlign === 'bottom' ? 1 : 0;
       onBaseline[at] = style.verticalAlign === 'baseline' ? 1 : 0;

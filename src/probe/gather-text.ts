@@ -68,8 +68,8 @@ const ATOMS = new Set([
   'wbr',
 ]);
 const px = (value: string) => parseFloat(value) || 0;
-/** Lengths are laid out in whole units; written they have six digits. */
-const used = (value: string) => Math.round(px(value) * 64) / 64;
+/** Lengths are cut off to whole units; what was so is written with six digits. */
+export const used = (value: string): number => Math.floor(px(value) * 64 + 0.01) / 64;
 
 /** What a child node is to the lines around it. */
 export type Standing = 'line' | 'block' | 'out' | 'nothing' | 'float' | 'unknown';

@@ -1,6 +1,7 @@
 import { Aligned, Rule } from '@/core/audit/codes';
 import type { Heights } from '@/core/audit/typeset/heights';
 import type { TextGatherer } from './gather-text';
+import { used } from './gather-text';
 
 const px = (value: string) => parseFloat(value) || 0;
 const STRETCHES = /^(auto|normal|stretch)$/;
@@ -60,12 +61,12 @@ export class HeightsReader {
     if (/^(0px|auto)$/.test(style.minHeight)) return true;
     if (!/^[\d.]+px$/.test(style.minHeight)) return false;
     const around = style.boxSizing === 'border-box' ? 0 : this.#around(style, 'Top') + this.#around(style, 'Bottom');
-    this.#heights.least[i] = px(style.minHeight) + around;
+    this.#heights.least[i] = used(style.minHeight) + around;
     return true;
   }
 
   #around(style: CSSStyleDeclaration, side: Side): number {
-    return px(style[`padding${side}`]) + px(style[`border${side}Width`]);
+    return used(style[`padding${side}`]) + px(style[`border${side}Width`]);
   }
 
   /** The items of a column; whether it is known which takes the room that is left. */
@@ -108,7 +109,7 @@ export class HeightsReader {
     if (style.rowGap.includes('%') || !this.#areFixed(i)) return false;
     const { head, gap, shares, fills } = this.#heights;
     head[i] = this.#around(style, 'Top');
-    gap[i] = px(style.rowGap);
+    gap[i] = used(style.rowGap);
     // One line that can't be more is as high as its element, wherever it would lie otherwise (CSS Flexible Box 1, 9.4).
     shares[i] = STRETCHES.test(style.alignContent) || (!isGrid && style.flexWrap === 'nowrap') ? 1 : 0;
     if (!shares[i] && !TOP.test(style.alignContent)) this.#odd.add(i);
@@ -119,7 +120,7 @@ export class HeightsReader {
   #readItem(item: number, alignItems: string, isGrid: boolean): boolean {
     const style = this.#of(item);
     const { above, below, align } = this.#heights;
-    [above[item], below[item]] = [px(style.marginTop), px(style.marginBottom)];
+    [above[item], below[item]] = [used(style.marginTop), used(style.marginBottom)];
     if (above[item]! < 0 || below[item]! < 0 || this.#hasAutoMargins(item) || !this.#areFixed(item)) return false;
     const own = style.alignSelf === 'auto' ? alignItems : style.alignSelf;
     const height = String(this.nodes[item]!.computedStyleMap().get('height'));
@@ -175,7 +176,7 @@ export class HeightsReader {
     const style = this.#of(i);
     const end = units[i]!.at(side === 'Top' ? 0 : -1);
     if (end === undefined || end < 0) return 0;
-    const margin = px(this.#of(end)[`margin${side}`]);
+    const margin = used(this.#of(end)[`margin${side}`]);
     if (margin < 0 || !this.#areFixed(end) || this.nodes[end]!.getBoundingClientRect().height === 0) return NaN;
     if (style.display.endsWith('flex')) return margin;
     if (style.alignContent !== 'normal') return NaN;

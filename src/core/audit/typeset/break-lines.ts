@@ -18,9 +18,9 @@ const UNIT = 1 / 64;
 /** A width that is a whole number of units, since letters of many fonts are as wide as a part of one. */
 const WHOLE = 1e-6;
 
-/** How wide a text is on a line, as browsers add it up, px. */
-const rounded = (width: number, exact: number): number =>
-  exact < UNIT ? Math.ceil((width - exact) / UNIT) * UNIT : width - UNIT / 2;
+/** How wide a text is on a line, as browsers add it up, px. @param isWhole whether all of it is on that line: what is read as it is, is rounded then */
+const rounded = (width: number, exact: number, isWhole: boolean): number =>
+  exact < UNIT ? Math.ceil((width - exact) / UNIT) * UNIT : isWhole ? width : width - UNIT / 2;
 
 /** The sum of all that stands on a line, as browsers add it up: each text rounded up to units of layout. */
 class LineSum {
@@ -49,10 +49,11 @@ class LineSum {
     const text = pieces.text[piece]!;
     while (this.#text < text) {
       const width = texts.right[this.#text]! - this.#from;
+      const isWhole = this.#from === texts.left[this.#text];
       const off = Math.abs(width / UNIT - Math.round(width / UNIT)) * UNIT;
       if (off > WHOLE && off < exact) this.doubt += UNIT;
-      if (exact >= UNIT) this.vague += UNIT / 2;
-      this.#done += rounded(width, exact) + texts.left[this.#text + 1]! - texts.right[this.#text]!;
+      if (exact >= UNIT && !isWhole) this.vague += UNIT / 2;
+      this.#done += rounded(width, exact, isWhole) + texts.left[this.#text + 1]! - texts.right[this.#text]!;
       this.#from = texts.left[++this.#text]!;
     }
     return this.#done + pieces.right[piece]! - this.#from;
@@ -159,7 +160,7 @@ export function placeTexts(paragraph: Paragraph, starts: Int32Array, room: numbe
       const isLast = endsLine(pieces, at - 1, end);
       const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? apartAt(paragraph, begin, end, room) : 0);
       tell(text, line, left - origin + shift, right - origin + shift);
-      shift += rounded(right - left, exact) - (right - left);
+      shift += rounded(right - left, exact, leads && trails) - (right - left);
       if (at <= last) line++;
     }
   }
