@@ -11,6 +11,7 @@ import { MeasuredPage, POLICY } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generateCardsPage } from '../tests/audit/generate-cards-page';
 import { generateLongTextPage } from '../tests/audit/generate-long-text-page';
+import { generateManualPage } from '../tests/audit/generate-manual-page';
 import { generatePage } from '../tests/audit/generate-page';
 import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
@@ -30,9 +31,10 @@ const files = process.argv.slice(2).flatMap((word) => {
 });
 /** Pages of running text made of chance, as many of long texts, of rows and grids, and of cards, of which it is compared too what is worked out by their texts. */
 const texts = numberAfter('--texts', 0);
-/** Pages of cards alone. */
+/** Pages of cards, and such as manuals are made up, alone. */
 const cardPages = numberAfter('--cards', texts);
-const pages = numberAfter('--pages', files.length > 0 || texts > 0 || cardPages > 0 ? 0 : 200);
+const manuals = numberAfter('--manuals', texts);
+const pages = numberAfter('--pages', files.length + texts + cardPages + manuals > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
@@ -93,7 +95,7 @@ async function browsersOwn(open: Open, exact: readonly WidthResult[], found: rea
 
 async function check(name: string, open: Open, widths: readonly number[] = allWidths): Promise<void> {
   const page = await open();
-  if (texts + cardPages > 0 || files.length > 0) {
+  if (texts + cardPages + manuals > 0 || files.length > 0) {
     const { worked, wrong } = await page.compareTexts(widths);
     differences += wrong.length;
     console.log(`  ${name}: ${worked} of ${widths.length} widths worked out by their texts, ${wrong.length} of them wrong`);
@@ -134,6 +136,7 @@ const openHtml = (html: string): Open => {
 };
 for (const file of files) await check(file, openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`)));
 for (let i = 0; i < cardPages; i++) await check(`cards ${seed + i}`, openHtml(generateCardsPage(seed + i)));
+for (let i = 0; i < manuals; i++) await check(`manual ${seed + i}`, openHtml(generateManualPage(seed + i)));
 for (let i = 0; i < texts; i++) {
   await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
   await check(`rows ${seed + i}`, openHtml(generateRowsPage(seed + i)));

@@ -1,9 +1,11 @@
 import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
-import { Rule } from '@/core/audit/codes';
+import { Rule, Unread } from '@/core/audit/codes';
 import type { Gathered, TextGatherer } from './gather-text';
+import { isBlank } from './gather-text';
 import { CellsReader } from './cells-of';
+import { FloatsReader } from './floats-of';
 import { HeightsReader } from './heights-of';
-import { holdsPlaced } from './holds-placed';
+import { heldBy } from './held-by';
 import type { ReadElement } from './style-facts';
 
 /** What lays its children one below the other. */
@@ -28,9 +30,6 @@ const OF_THEIR_OWN = new Set([
 
 /** Whether a node in a line takes no room there, not even its line's. */
 const isEmpty = (node: Node) => node.nodeType !== 1 || [...(node as Element).getClientRects()].every(({ width }) => width === 0);
-
-/** Spaces between elements, where they take no room. */
-const isBlank = (node: Node) => node.nodeType === 3 && !/[^ \t\n\r\f]/.test(node.nodeValue!);
 
 /** Whether an element is as high as what stands in it asks for, or as it says itself. */
 const isOrdinary = (node: HTMLElement, style: CSSStyleDeclaration): boolean =>
@@ -63,10 +62,12 @@ export function flowOfPage(
   const count = nodes.length;
   const rule = new Uint8Array(count);
   const holdsOn = new Int32Array(count).fill(-1);
+  const holdsBy = new Uint8Array(count);
   const behind = Int32Array.from(nodes, (_, i) => i + 1);
   const still = new Uint8Array(count);
   const cells = new CellsReader(nodes, index, gatherer);
   const heights = new HeightsReader(nodes, gatherer);
+  const floats = new FloatsReader(nodes, elements, gatherer);
   const gathered: Gathered[] = [];
   const units: number[][] = nodes.map(() => []);
   /** Of whose lines not all are known. */
@@ -79,8 +80,8 @@ export function flowOfPage(
     const node = nodes[i]!;
     const style = gatherer.of(node);
     const standing = i === 0 ? 'block' : gatherer.standing(node);
-    if (standing === 'float' && node.getClientRects().length > 0) return undefined;
-    if (standing === 'out') holdsOn[i] = style.position === 'fixed' ? i : anchorOf(i, elements, nodes, gatherer);
+    if (standing === 'float' && node.getClientRects().length > 0) floats.note(i);
+    if (standing === 'out') [holdsOn[i], holdsBy[i]] = heldBy(i, elements, nodes, gatherer);
     if (standing === 'nothing') continue;
     const { display } = style;
     if (display === 'inline') continue;
@@ -96,6 +97,8 @@ export function flowOfPage(
       else if (!isColumn || isFluid || heights.readColumn(i, units[i]!)) rule[i] = Rule.stack;
     } else if (!isFluid && LANES.test(display) && fillItems(i) && heights.readBeside(i, units[i]!)) rule[i] = Rule.beside;
   }
+
+  if (floats.areFluid) return undefined;
 
   /** Notes what stands in an element; whether all of it is known. */
   function fill(i: number): boolean {
@@ -123,6 +126,12 @@ export function flowOfPage(
         const at = index.get(child as Element);
         if (at === undefined) known = false;
         else if ((child as Element).getClientRects().length > 0) list.push(at);
+      } else if (standing === 'float') {
+        const at = index.get(child as Element);
+        const isAmong = !line.every(isBlank);
+        if (at === undefined || isAmong) known = false;
+        if (at !== undefined && (child as Element).getClientRects().length > 0)
+          floats.note(at, isAmong ? undefined : list.length);
       } else if (standing === 'unknown') known = false;
     }
     endLine();
@@ -155,7 +164,10 @@ export function flowOfPage(
       const blockOf = (i: number): number =>
         i > 0 && gatherer.of(nodes[i]!).display === 'inline' ? blockOf(elements[i]!.parent) : i;
       elements.forEach(({ words }, i) => {
-        if (words > 0 && !worked[i] && !still[blockOf(i)]) unread[i] = 1;
+        const block = blockOf(i);
+        if (words === 0 || worked[i]) return;
+        if (!still[block]) unread[i] = Unread.broken;
+        else if (floats.mayPushDown(block, behind[block]!)) unread[i] = Unread.moved;
       });
       return {
         paragraphs,
@@ -164,7 +176,9 @@ export function flowOfPage(
         rule,
         units: lists,
         holdsOn,
+        holdsBy,
         cells: cells.finish(rule, lists, heights),
+        floats: floats.finish({ rule, units: lists }, heights),
         heights: heights.finish(rule, lists),
         behind,
         unread,
@@ -172,12 +186,4 @@ export function flowOfPage(
       };
     },
   };
-}
-
-/** What an absolutely placed element holds on to; the body where that is the window's page. */
-function anchorOf(i: number, elements: readonly ReadElement[], nodes: readonly HTMLElement[], gatherer: TextGatherer): number {
-  let at = elements[i]!.parent;
-  while (at > 0 && gatherer.of(nodes[at]!).position === 'static' && !holdsPlaced(gatherer.of(nodes[at]!)))
-    at = elements[at]!.parent;
-  return Math.max(0, at);
 }

@@ -71,6 +71,9 @@ const px = (value: string) => parseFloat(value) || 0;
 /** Lengths are cut off to whole units; what was so is written with six digits. */
 export const used = (value: string): number => Math.floor(px(value) * 64 + 0.01) / 64;
 
+/** Spaces between elements, where they take no room. */
+export const isBlank = (node: Node): boolean => node.nodeType === 3 && !/[^ \t\n\r\f]/.test(node.nodeValue!);
+
 /** What a child node is to the lines around it. */
 export type Standing = 'line' | 'block' | 'out' | 'nothing' | 'float' | 'unknown';
 
@@ -106,9 +109,14 @@ export class TextGatherer {
     const { display, position, float } = this.of(element);
     if (display === 'none') return 'nothing';
     if (position === 'absolute' || position === 'fixed') return 'out';
-    if (float !== 'none') return 'float';
+    if (float !== 'none' && !this.#isItem(element)) return 'float';
     if (display === 'contents') return 'unknown';
     return display.startsWith('inline') ? 'line' : 'block';
+  }
+
+  /** Items of flex and grid never float (CSS Flexible Box 1, 3). */
+  #isItem({ parentElement: parent }: Element): boolean {
+    return parent !== null && /^(inline-)?(flex|grid)$/.test(this.of(parent).display);
   }
 
   /** What stands in a line as one box, where it does. */

@@ -14,7 +14,7 @@ const SIDES = ['padding-top', 'padding-bottom', 'margin-top', 'margin-bottom'] a
 
 type Side = 'Top' | 'Bottom';
 /** What stands in what, one below the other. */
-interface Flow {
+export interface Flow {
   readonly rule: Uint8Array;
   readonly units: readonly (readonly number[])[];
 }
@@ -163,6 +163,21 @@ export class HeightsReader {
     // Without a doctype browsers leave out some of them.
     if (this.nodes[i]!.ownerDocument.compatMode === 'BackCompat') return NaN;
     return this.#marginWithin(i, 'Top', flow) + this.#marginWithin(i, 'Bottom', flow);
+  }
+
+  /** Margins between an element and what stands before it, at most; NaN where they aren't known. */
+  marginsAbove(i: number, before: number | undefined, flow: Flow): number {
+    return (before === undefined || before < 0 ? 0 : this.#outer(before, 'Bottom', flow)) + this.#outer(i, 'Top', flow);
+  }
+
+  #outer(i: number, side: Side, flow: Flow): number {
+    const inner = this.#isClosed(i, side) ? 0 : this.#marginOf(i, side, flow);
+    return Math.max(used(this.#of(i)[`margin${side}`]), inner);
+  }
+
+  /** The margin at the end of what stands in an element, as if it held that, and what is below it. */
+  atEnd(i: number, flow: Flow): [margin: number, below: number] {
+    return [this.#marginOf(i, 'Bottom', flow), this.#around(this.#of(i), 'Bottom')];
   }
 
   /** The margin at one end of what stands in an element, where it counts within it; NaN where that isn't known. */

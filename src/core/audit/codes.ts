@@ -41,5 +41,14 @@ export const Rule = {
 /** Where an item lies in its row that is as high as it needs: a share of what is free, or the item takes all of it. */
 export const Aligned = { top: 0, middle: 0.5, bottom: 1, stretched: 2 } as const;
 
+/** What of an absolutely placed box keeps its distance: its upper edge from that of what it holds on to, or from the lower one; or its lower edge from that. */
+export const Held = { top: 0, below: 1, bottom: 2 } as const;
+
+/** Text whose lines aren't worked out: they may be broken anew at any width, or stay as they are but may be moved below a float. */
+export const Unread = { broken: 1, moved: 2 } as const;
+
+/** To which side a box floats, as bits. */
+export const Floating = { left: 1, right: 2 } as const;
+
 /** Denominators of plain shares: what people divide rows and columns by. */
 export const PLAIN_DENOMINATORS: readonly number[] = [1, 2, 3, 4, 5, 6, 8, 9, 10, 12, 15, 16, 18, 20, 24];

@@ -112,8 +112,8 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
 }
 
 /** Whether every segment has room, so that no word is ever broken. */
-export const isRoomy = ({ segments: { left, right, apart } }: Paragraph, room: number): boolean =>
-  left.every((start, i) => right[i]! - start + Math.abs(apart[i]!) <= room - NEAR);
+export const isRoomy = ({ segments: { left, right, apart }, exact }: Paragraph, room: number): boolean =>
+  left.every((start, i) => right[i]! - start + Math.abs(apart[i]!) + exact <= room + UNIT - NEAR);
 
 /** The styles of the type on each line, a bit for each. */
 export function stylesOnLines({ segments: { styles }, strut }: Paragraph, starts: Int32Array, strict: boolean): Uint32Array {

@@ -40,6 +40,7 @@ const setting = (own: readonly number[]): Typesetting => ({
   rule: new Uint8Array(3).fill(Rule.other),
   units: [[], [], []],
   holdsOn: new Int32Array(3).fill(-1),
+  holdsBy: new Uint8Array(3),
   behind: Int32Array.of(3, 3, 3),
   cells: {
     least: new Float64Array(3),

@@ -28,6 +28,10 @@ export function roomIn({ block, insetLeft, insetRight }: Paragraph, boxes: Float
   return { left, room: boxes[block * 4 + 2]! - insetRight - left };
 }
 
+/** Whether words may be broken that have no room. */
+export const hasBrokenWords = (paragraph: Paragraph, { boxes, breaks }: Pick<PageFacts, 'boxes' | 'breaks'>): boolean =>
+  breaks[paragraph.block] === 1 && !isRoomy(paragraph, roomIn(paragraph, boxes).room);
+
 /** Works out a paragraph's lines from where its block lies; undefined where something comes so near that it isn't known. */
 export function linesAt(
   paragraph: Paragraph,
@@ -36,7 +40,7 @@ export function linesAt(
   near?: 'fits' | 'breaks',
 ): LinesAt | undefined {
   const where = roomIn(paragraph, boxes);
-  if (breaks[paragraph.block] && !isRoomy(paragraph, where.room)) return undefined;
+  if (hasBrokenWords(paragraph, { boxes, breaks })) return undefined;
   const starts = breakLines(paragraph, where.room, 0, near);
   return starts && layOut(paragraph, starts, where, strict);
 }

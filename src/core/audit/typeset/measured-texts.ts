@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 import type { Leading } from './leading';
 import type { LinesAt } from './lines-at';
-import { linesAt } from './lines-at';
+import { hasBrokenWords, linesAt } from './lines-at';
 import type { Paragraph, Typesetting } from './paragraph';
 import type { Rows } from './rows';
 
@@ -13,6 +13,8 @@ export interface MeasuredTexts {
   readonly facts: PageFacts;
   /** By paragraph; undefined where it isn't rendered, or holds nothing to be read. */
   readonly lines: readonly (LinesAt | undefined)[];
+  /** Paragraphs in which words are broken that have no room: where isn't worked out. */
+  readonly broken: ReadonlySet<number>;
   /** Of what was known of leading when it was read. */
   version: number;
   /** By paragraph: the top of each line's own type, px. */
@@ -30,13 +32,19 @@ const NO_REACH = { above: NONE, below: NONE, atoms: NONE };
 export function findLines(
   { paragraphs, strict }: Typesetting,
   facts: PageFacts,
-): (LinesAt | undefined)[] | { readonly wrong: number[] } {
+): Pick<MeasuredTexts, 'lines' | 'broken'> | { readonly wrong: number[] } {
   const seen = new Int32Array(facts.elements.length);
   const wrong: number[] = [];
+  const blocks = new Set(paragraphs.filter((one) => hasBrokenWords(one, facts)).map(({ block }) => block));
+  const broken = new Set<number>();
   const found = paragraphs.map((paragraph, p) => {
     const at = paragraph.block * 4;
     if (facts.boxes[at] === facts.boxes[at + 2] && facts.boxes[at + 1] === facts.boxes[at + 3]) return undefined;
     if (isBlank(paragraph)) return undefined;
+    if (blocks.has(paragraph.block)) {
+      broken.add(p);
+      return undefined;
+    }
     const as = (near?: 'fits' | 'breaks') => {
       const lines = linesAt(paragraph, facts, strict, near);
       return lines && isAsMeasured(paragraph, lines, facts, seen) ? lines : undefined;
@@ -46,7 +54,7 @@ export function findLines(
     else for (let i = 0; i < lines.count; i++) count(paragraph, lines, i, seen);
     return lines;
   });
-  return wrong.length > 0 ? { wrong } : found;
+  return wrong.length > 0 ? { wrong } : { lines: found, broken };
 }
 
 /** Spaces that don't collapse make a line that nobody reads: its block is as high as it was measured. */

@@ -1,3 +1,4 @@
+import type { Floats } from './float-gaps';
 import type { Heights } from './heights';
 import type { StyleOnLine } from './leading';
 import type { WrittenWidth } from './written-widths';
@@ -96,11 +97,15 @@ export interface Typesetting {
   readonly units: readonly (readonly number[])[];
   /** The element that an absolutely placed one holds on to; itself for one fixed in the window; -1 for what is in the flow. */
   readonly holdsOn: Int32Array;
+  /** By element how an absolutely placed one holds on to it: one of `Held`. */
+  readonly holdsBy: Uint8Array;
   readonly cells: Cells;
+  /** Where any box floats. */
+  readonly floats?: Floats | undefined;
   readonly heights: Heights;
   /** Index behind the last of all that stands in an element. */
   readonly behind: Int32Array;
-  /** 1 for elements with text whose lines aren't worked out, and may be broken anew at any width. */
+  /** By element with text whose lines aren't worked out: one of `Unread`; 0 for others. */
   readonly unread: Uint8Array;
   /** Elements whose lines are worked out. */
   readonly worked: Uint8Array;

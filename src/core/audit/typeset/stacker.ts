@@ -1,5 +1,6 @@
 import { Rule } from '../codes';
 import { placeBeside, stretchRows } from './beside';
+import { endBelowFloats, placeFloats, topBelowFloats } from './floats';
 import type { Page } from './page';
 import type { Placing } from './placing';
 import type { LinesDown } from './leading';
@@ -51,11 +52,12 @@ export class Stacker implements Placing {
     const list = units[element]!;
     for (let i = 0; i < list.length; i++) {
       const unit = list[i]!;
+      placeFloats(this, element, i, cursor);
       const gap = a[i]! + (b[i]! - a[i]!) * share;
-      if (unit >= 0) cursor = this.place(unit, cursor + gap);
+      if (unit >= 0) cursor = this.place(unit, topBelowFloats(this, unit, cursor, [a[i]!, b[i]!]));
       else cursor = setLines(this.lines[-1 - unit], cursor, gap);
     }
-    const rest = a[list.length]! + (b[list.length]! - a[list.length]!) * share;
+    placeFloats(this, element, list.length, cursor);
     const least = page.slack[element] ? this.lines[-1 - list.at(-1)!]?.least : undefined;
     if (least !== undefined) {
       // It may have been stretched where it was measured, but stands in no less room than it asks for.
@@ -63,7 +65,13 @@ export class Stacker implements Placing {
       if (!(more <= SAME)) this.open.set(element, more);
       cursor += least;
     }
-    boxes[at + 3] = cursor + (page.slack[element] ? page.set.heights.rest[element]! : rest);
+    const rest = page.set.heights.rest[element]!;
+    boxes[at + 3] = endBelowFloats(
+      this,
+      element,
+      cursor,
+      page.slack[element] ? [rest, rest] : [a[list.length]!, b[list.length]!],
+    );
     return this.#asGiven(element, was);
   }
 

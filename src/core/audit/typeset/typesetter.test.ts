@@ -84,6 +84,7 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
       return [-1 - (isCell(i) ? i - 2 : i - 1)];
     }),
     holdsOn: new Int32Array(count).fill(-1),
+    holdsBy: new Uint8Array(count),
     behind: Int32Array.from(all, (i) => (i === 0 || i === row ? count : i + 1)),
     cells: {
       least: padded,

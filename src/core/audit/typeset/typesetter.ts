@@ -1,6 +1,6 @@
 import type { PageFacts } from '../facts';
 import { isSized, sameBesidesLines } from '../sweep/straight';
-import { Rule } from '../codes';
+import { Rule, Unread } from '../codes';
 import { strayIn } from './as-measured';
 import { settled } from './heights';
 import { Leading } from './leading';
@@ -57,12 +57,12 @@ export class Typesetter {
       return known;
     }
     for (;;) {
-      const lines = findLines(this.#set, facts);
-      if ('wrong' in lines) {
-        this.#leaveOut(lines.wrong);
+      const found = findLines(this.#set, facts);
+      if ('wrong' in found) {
+        this.#leaveOut(found.wrong);
         continue;
       }
-      const texts: MeasuredTexts = { facts, lines, version: 0, tops: [], rows: NO_ROWS, reach: [] };
+      const texts: MeasuredTexts = { facts, ...found, version: 0, tops: [], rows: NO_ROWS, reach: [] };
       const wrong = readTops(this.#set, texts, this.#leading);
       if (wrong.length > 0) {
         this.#leaveOut(wrong);
@@ -92,7 +92,7 @@ export class Typesetter {
     const { rows } = texts;
     const unclear = [...rows].filter(([, one]) => !one).map(([element]) => element);
     if (unclear.length > 0) return unclear;
-    return rows.size > 0 || this.#slack.includes(1) ? strayIn(this.#page, texts) : [];
+    return rows.size > 0 || this.#slack.includes(1) || this.#set.floats ? strayIn(this.#page, texts) : [];
   }
 
   #leaveOutElements(elements: readonly number[]): void {
@@ -114,7 +114,7 @@ export class Typesetter {
     const kept = paragraphs.map((one, p) => {
       if (!blocks.has(one.block)) return p;
       rule[one.block] = Rule.other;
-      for (const element of one.texts.element) if (element >= 0) [unread[element], worked[element]] = [1, 0];
+      for (const element of one.texts.element) if (element >= 0) [unread[element], worked[element]] = [Unread.broken, 0];
       return -1;
     });
     const order = kept.filter((p) => p >= 0);
@@ -133,7 +133,7 @@ export class Typesetter {
 
   /** Whether an element has text whose lines aren't worked out. */
   isUnread(element: number): boolean {
-    return this.#set.unread[element] === 1;
+    return this.#set.unread[element] === Unread.broken;
   }
 
   /** What is known of all viewports between two measured ones; undefined where more than the lines of texts differs. */
@@ -143,13 +143,23 @@ export class Typesetter {
     this.takeIn(first);
     const b = this.takeIn(last);
     const a = this.takeIn(first);
-    const set = this.#set;
+    const set = asBroken(this.#set, new Set([...a.broken, ...b.broken]));
     for (let i = 0; i < set.unread.length; i++) if (set.unread[i] && !standsAlike(i, first, last)) return undefined;
     if (a.lines.some((one, p) => (one === undefined) !== (b.lines[p] === undefined))) return undefined;
     for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;
     // What is learned at other widths later isn't counted to these gaps.
     const leading = this.#leading.copy();
     const pair: Between = { a, b, gapsA: gapsIn(set, a, leading), gapsB: gapsIn(set, b, leading) };
-    return new WorkedOut({ ...this.#page, leading }, pair);
+    return new WorkedOut({ ...this.#page, set, leading }, pair);
   }
+}
+
+/** Texts with words that are broken are left as they are. */
+function asBroken(set: Typesetting, broken: ReadonlySet<number>): Typesetting {
+  if (broken.size === 0) return set;
+  const [unread, worked] = [set.unread.slice(), set.worked.slice()];
+  for (const p of broken)
+    for (const element of set.paragraphs[p]!.texts.element)
+      if (element >= 0) [unread[element], worked[element]] = [Unread.broken, 0];
+  return { ...set, unread, worked };
 }

@@ -1,4 +1,4 @@
-import { Level } from '../codes';
+import { Level, Unread } from '../codes';
 import type { PageFacts } from '../facts';
 
 /* Text whose lines aren't worked out: it keeps its place in the block that holds it. */
@@ -32,7 +32,7 @@ export function looseIn(unread: Uint8Array, facts: PageFacts): Uint8Array {
   const { boxes, lines } = facts;
   const loose = new Uint8Array(unread.length);
   for (let i = 0; i < unread.length; i++) {
-    if (!unread[i] || lines[i]!.length === 0) continue;
+    if (unread[i] !== Unread.broken || lines[i]!.length === 0) continue;
     const block = blockOf(facts, i) * 4;
     const high = lines[i]![3]! - lines[i]![1]!;
     if (lines[i]!.length > 4 || boxes[block + 3]! - boxes[block + 1]! > high * LINES_LEAST) loose[i] = 1;

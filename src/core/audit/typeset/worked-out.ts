@@ -1,4 +1,5 @@
 import type { PageFacts } from '../facts';
+import { freeFloor, narrowsAny } from './floats';
 import { FrameRoom } from './frame-room';
 import { placeAtoms } from './in-lines';
 import type { LinesDown } from './leading';
@@ -12,6 +13,7 @@ import type { Between } from './stack';
 import { SetLines } from './set-lines';
 import type { Shares } from './shares';
 import { Stacker } from './stacker';
+import { placeOut } from './place-out';
 import { ROUNDED, Roundings } from './roundings';
 import { blockOf, looseIn, reachFarthest } from './unread';
 
@@ -105,15 +107,10 @@ export class WorkedOut {
     }
     const stacker = new Stacker(this.page, this.pair, share, boxes, downs);
     stacker.place(0, boxes[1]!);
-    for (let i = 1; i < set.holdsOn.length; i++) {
-      const anchor = set.holdsOn[i]!;
-      if (anchor < 0 || (boxes[i * 4] === boxes[i * 4 + 2] && boxes[i * 4 + 1] === boxes[i * 4 + 3])) continue;
-      const from = (texts: PageFacts) => texts.boxes[i * 4 + 1]! - (anchor === i ? 0 : texts.boxes[anchor * 4 + 1]!);
-      const [x, y] = [from(a.facts), from(b.facts)];
-      stacker.place(i, (anchor === i ? 0 : boxes[anchor * 4 + 1]!) + x + (y - x) * share);
-    }
+    placeOut(stacker);
     if (stacker.failed || stacker.open.size > 0 || !placeAtoms(this.page, this.pair, this.#holding, lines, downs, boxes))
       return undefined;
+    if (narrowsAny(set, boxes, lines)) return undefined;
     return this.#fillIn(frame, lines, downs, share) ? this.#facts(frame, width, share, rooms) : undefined;
   }
 
@@ -197,6 +194,10 @@ export class WorkedOut {
     const low = Math.min(first.scrollHeight, last.scrollHeight) <= height;
     if (low && Math.max(first.scrollHeight, last.scrollHeight) > height) return undefined;
     const wide = first.scrollWidth > first.viewport.width;
+    const scrollHeight = low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share;
+    // Floats that nothing holds reach out of the page's end.
+    const { floats } = this.page.set;
+    if (floats && [first.boxes, last.boxes, boxes].some((all) => freeFloor(floats, all) > all[3]!)) return undefined;
     return {
       ...first,
       viewport: { width, height },
@@ -205,7 +206,7 @@ export class WorkedOut {
       inset: this.#moves.inset ? lerpInto(frame.inset, first.inset, last.inset, share) : first.inset,
       chars: this.#moves.chars ? lerpInto(frame.chars, first.chars, last.chars, share) : first.chars,
       scrollWidth: wide ? this.#scrollWidth({ boxes, lines, shown: first.shown }, share) : width,
-      scrollHeight: low ? height : boxes[3]! + bottom(first) + (bottom(last) - bottom(first)) * share,
+      scrollHeight,
       doubt: { loose, sized: false, rooms },
     };
   }
