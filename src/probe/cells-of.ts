@@ -29,10 +29,12 @@ export class CellsReader {
   readRow(row: number, list: number[]): boolean {
     const { least, most, align, onBaseline, spans } = this.#cells;
     const collapses = this.gatherer.of(this.nodes[row]!).borderCollapse === 'collapse';
+    let areAll = true;
     for (const child of this.nodes[row]!.children) {
       const at = this.index.get(child);
       const style = this.gatherer.of(child);
-      if (at === undefined || style.display !== 'table-cell' || hasFluidInsets(child as HTMLElement)) return false;
+      if (at === undefined || style.display !== 'table-cell' || hasFluidInsets(child as HTMLElement)) areAll = false;
+      if (at === undefined) continue;
       const borders = px(style.borderTopWidth) + px(style.borderBottomWidth);
       least[at] = used(style.paddingTop) + used(style.paddingBottom) + (collapses ? borders / 2 : borders);
       most[at] = least[at] + this.#marginsIn(child, 'firstElementChild') + this.#marginsIn(child, 'lastElementChild');
@@ -41,7 +43,7 @@ export class CellsReader {
       spans[at] = (child as HTMLTableCellElement).rowSpan ?? 1;
       list.push(at);
     }
-    return list.length > 0;
+    return areAll && list.length > 0;
   }
 
   /** Margins that may count at one end of what stands in an element, all together. */

@@ -44,7 +44,8 @@ export function writtenWidths(nodes: readonly HTMLElement[], window: Window): Ma
       padding: [read('padding-left'), read('padding-right')],
       border: [parseFloat(style.borderLeftWidth) || 0, parseFloat(style.borderRightWidth) || 0],
       margin: [read('margin-left'), read('margin-right')],
-      width: width && width.share !== 0 ? width : undefined,
+      // Columns of tables are as wide as all of them together ask for.
+      width: width && width.share !== 0 && style.display !== 'table-cell' ? width : undefined,
     };
     if (!isNothing(one)) all.set(i, one);
   });

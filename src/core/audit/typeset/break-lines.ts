@@ -90,9 +90,12 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       const isDrawn = segments.drawn[begin] === 1 && pieces.text[piece - 1] === text;
       // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const lost = !isDrawn ? 0 : exact === 0 ? segments.lost[begin]! : NaN;
-      const over = end + segments.right[i]! - pieces.right[piece - 1]! + (isAnew ? apart : 0) + (lost || 0) - room - UNIT;
-      breaks = over > EXACTLY;
       const isNarrower = segments.apart[i]! < 0;
+      // Of a text nothing less can stay on the line: it is tried as it would stand there.
+      const isFirst = isNarrower && pieces.text[first - 1] !== pieces.text[piece - 1] && isBeforeWord(paragraph, i);
+      const anew = isAnew ? apart : isFirst ? segments.apart[i]! : 0;
+      const over = end + segments.right[i]! - pieces.right[piece - 1]! + anew + (lost || 0) - room - UNIT;
+      breaks = over > EXACTLY;
       // What is narrower at the end of a line is only looked for up to whole units from the begin of its text.
       const more =
         (exact > 0 ? exact + room * ADDED + farOff(segments.right[i]!) : 0) + off + sum.vague + (isNarrower ? UNIT : 0);

@@ -57,8 +57,14 @@ export class Shares {
    * @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends
    * @param isPlain whether all shares that are written are plain ones
    * @param written what is written of how wide elements are, where any of it is a share
+   * @param isCell whether an element is one of a table: columns aren't rounded alike again
    */
-  constructor(measured: readonly PageFacts[], isPlain = true, written: ReadonlyMap<number, WrittenWidth> = new Map()) {
+  constructor(
+    measured: readonly PageFacts[],
+    isPlain = true,
+    written: ReadonlyMap<number, WrittenWidth> = new Map(),
+    isCell: (element: number) => boolean = () => false,
+  ) {
     const [first, last] = [measured[0]!, measured[measured.length - 1]!];
     const span = last.viewport.width - first.viewport.width;
     const count = first.elements.length;
@@ -81,7 +87,7 @@ export class Shares {
     for (let i = 0; i < count; i++) {
       if (first.level[i] !== Level.block) continue;
       const parent = this.#parents[i]!;
-      ofWindow[i] = parent < 0 || (ofWindow[parent] && first.flow[parent] !== Laying.grid) ? 1 : 0;
+      ofWindow[i] = parent < 0 || (ofWindow[parent] && first.flow[parent] !== Laying.grid && !isCell(i)) ? 1 : 0;
       for (let side = i * 4; side < i * 4 + 4; side += 2) {
         if (parent < 0 || first.flow[parent] === Laying.other) this.#offset[side] = this.#sameOffset(side, measured);
         const isLeft = Number.isNaN(this.#offset[side]) && !this.#rooms.get(parent)?.has(side);

@@ -128,7 +128,8 @@ export class Typesetter {
 
   /** What neighbouring measured viewports say of where boxes end. */
   sharesOf(measured: readonly PageFacts[]): Shares {
-    return new Shares(measured, this.#set.plainShares, this.#set.written);
+    const { plainShares, written, cells } = this.#set;
+    return new Shares(measured, plainShares, written, (element) => !Number.isNaN(cells.least[element]!));
   }
 
   /** Whether an element has text whose lines aren't worked out. */

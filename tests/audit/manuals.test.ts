@@ -1,0 +1,103 @@
+import { asUsual, CHECKS } from '@/core/audit';
+import { MeasuredPage } from '@/server/browser/measuring';
+import { closeBrowser } from '@/server/browser/warm-browser';
+import { generateManualPage } from './generate-manual-page';
+
+// What manuals are made up of, worked out as a browser lays it out: tables, floats, what is placed at corners, words that have no room.
+
+afterAll(closeBrowser);
+
+const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
+const from = (first: number, count: number) => Array.from({ length: count }, (_, i) => first + i);
+
+async function compareTexts(html: string, widths: readonly number[]) {
+  const page = await MeasuredPage.openHtml(html, asked);
+  const result = await page.compareTexts(widths);
+  await page.close();
+  return result;
+}
+
+const WORDY =
+  'A right-angle drill, half-open reeds and the well-known weir at the bank of the pond where the heron stands in the third week';
+const PICTURE = '<a href="#"><svg width="18" height="21"></svg></a>';
+
+test.each([
+  [
+    'a row that a picture holds open until words need more',
+    'td{padding:3px;vertical-align:middle}',
+    `<table width="100%"><tr><td>${PICTURE}</td><td>${PICTURE}</td><th>${WORDY.slice(0, 96)}</th></tr></table><p>${WORDY}</p>`,
+  ],
+  [
+    'a heading in a table in a cell beside one of which nothing is known',
+    'td{padding:3px} .tall{columns:1;width:60px}',
+    `<table width="100%"><tr><td class="tall"><div style="columns:1">Reed Weir Pond Gauge</div></td><td><table width="100%"><tr><td><h1>${WORDY}</h1></td></tr></table></td></tr></table><p>${WORDY}</p>`,
+  ],
+  [
+    'paragraphs in cells in the middle of their rows',
+    'td{padding:3px;width:50%}',
+    `<table width="100%"><tr><td><p>${WORDY}</p></td><td><p>${WORDY}</p><ul><li>${WORDY}</li></ul></td></tr></table><p>${WORDY}</p>`,
+  ],
+  [
+    'cells over several rows',
+    'td{padding:3px} .wide{width:40%}',
+    `<table width="100%" cellspacing="4"><tr><td rowspan="2" class="wide">${WORDY} ${WORDY}</td><td>Up</td><td rowspan="2" class="wide">${WORDY}</td></tr><tr><td>Home and the bank of the pond</td></tr><tr><td>${WORDY}</td><td>2</td><td>3</td></tr></table><p>${WORDY}</p>`,
+  ],
+  [
+    'columns that float, and what lies below them',
+    '.a{float:left;width:45%;margin-right:10px}.held::after{content:"";display:table;clear:both}hr{clear:both}.own{overflow:hidden}',
+    ['held', 'own', '']
+      .map(
+        (name) => `<div class="${name}"><div class="a"><p>${WORDY}</p></div><div class="a"><p>${WORDY} ${WORDY}</p></div></div>`,
+      )
+      .join('') + `<hr><p>${WORDY}</p>`,
+  ],
+  [
+    'text with room beside a float, and a float pulled beside another',
+    'nav{float:left;width:150px;margin:10px 0}main{margin-left:180px}footer{clear:both}.wrap{float:left;width:100%}.side{float:left;width:160px;margin-left:-100%}.in{margin-left:200px}',
+    `<nav><ul><li>One</li><li>${WORDY.slice(0, 40)}</li></ul></nav><main><p>${WORDY}</p><p>${WORDY} ${WORDY}</p></main><footer>${WORDY}</footer><div class="wrap"><div class="in"><p>${WORDY}</p></div></div><div class="side"><p>${WORDY}</p></div><hr class="clear" style="clear:both"><p>${WORDY}</p>`,
+  ],
+  [
+    'a button that floats in text that never breaks',
+    'pre{overflow:auto}button{float:right}',
+    `<p>${WORDY}</p><pre>weir = pond\nreed<button>Copy</button></pre><p>${WORDY}</p>`,
+  ],
+  [
+    'what is placed where it would stand, at a lower edge and in what has no size',
+    '.a{position:relative;padding-right:30px}.a a,p>a,span>a{position:absolute}.low{bottom:3px;right:0}.right{right:0;top:0}h3{position:relative}h3 span{position:absolute;top:0;right:0}',
+    `<p>${WORDY}</p><div class="a"><p>${WORDY} ${WORDY}</p><a class="low" href="#">Weir</a></div><p>${WORDY} <a href="#">#</a></p><h3>${WORDY}<span><a href="#" class="right">#</a></span></h3><p>${WORDY}</p>`,
+  ],
+  [
+    'many texts in one line, read as they are',
+    'h3{font:17px serif}tt{font-family:monospace;font-size:13px}',
+    `<h3>${['eq', 'not_eq', 'less', 'more', 'contains', 'lends', 'weirs'].map((word) => `<tt>&lt;${word}&gt;</tt>`).join(', ')}</h3><p>${WORDY}</p>`,
+  ],
+  [
+    'a link that begins with a word that may be broken',
+    'p{width:30%;font-family:DejaVu Sans}',
+    `<p>heron reed a watercourse a return measurement read-only 3.14 return sluice weir lend <a href="#">read-only read-only reed</a></p><p>${WORDY}</p>`,
+  ],
+])('%s: worked out', async (_, css, body) => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}${css}</style><body>${body}</body>`;
+  const { worked, wrong } = await compareTexts(html, from(600, 256));
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(200);
+});
+
+test('words that have no room keep nothing from being worked out where they have', async () => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif;overflow-wrap:break-word}</style><p>${WORDY} pond::gauge::ReadLevelOfTheWholeRiverAndItsWeirs(andTheirSluices) ${WORDY}</p><p>${WORDY}</p>`;
+  const narrow = await compareTexts(html, from(330, 120));
+  const wide = await compareTexts(html, from(330, 420));
+  expect([...narrow.wrong, ...wide.wrong]).toEqual([]);
+  expect(wide.worked).toBeGreaterThan(200);
+});
+
+test.each([
+  [2, 320, 200],
+  [6, 700, 200],
+  [7, 540, 120],
+  [9, 1100, 200],
+])('generated manual %i from %i px on is as high as in the browser', async (seed, first, least) => {
+  const { worked, wrong } = await compareTexts(generateManualPage(seed), from(first, 260));
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(least);
+});
