@@ -11,4 +11,6 @@ export interface Page {
   readonly inStack: Uint8Array;
   /** 1 for elements that may be higher than what stands in them asks for. */
   readonly slack: Uint8Array;
+  /** By cell how much higher it is by itself than its content, px, where that showed at a measured viewport. */
+  readonly rests: Map<number, number>;
 }

@@ -1,6 +1,6 @@
 import type { Placing } from './placing';
 import type { Asked, Row } from './table-row';
-import { askedBy, between, fillCell, HIGHER } from './table-row';
+import { areAllStill, askedBy, between, fillCell, HIGHER } from './table-row';
 
 /** At both measured viewports, and between them. */
 const TIMES = ['a', 'b', 'now'] as const;
@@ -30,19 +30,26 @@ export function placeSpannedRows(placing: Placing, group: number, top: number): 
   const reaching = rows.flatMap((row, first) =>
     units[row]!.map((cell): Reaching => {
       const asked = askedBy(placing, cell, top, measured(cell));
-      if (!asked.known) placing.failed = true;
       return { cell, first, span: cells.spans[cell]!, asked };
     }),
   );
   const heights = heightsOf(rows.length, gaps, reaching);
   const isAsMeasured = (row: number, i: number) =>
     Math.abs(heights[i]!.a - measured(row).a) < HIGHER && Math.abs(heights[i]!.b - measured(row).b) < HIGHER;
-  if (!rows.every(isAsMeasured)) placing.failed = true;
+  const areKnown = reaching.every(({ asked }) => asked.known) && rows.every(isAsMeasured);
+  const areStill = () =>
+    rows.every((row) =>
+      areAllStill(
+        measured(row),
+        reaching.map(({ asked }) => asked),
+      ),
+    );
+  if (!areKnown && !areStill()) placing.failed = true;
   boxes[group * 4 + 1] = top;
   let cursor = top;
   rows.forEach((row, i) => {
     boxes[row * 4 + 1] = cursor + gaps[i]!;
-    cursor += gaps[i]! + heights[i]!.now;
+    cursor += gaps[i]! + (areKnown ? heights[i]!.now : measured(row).now);
     boxes[row * 4 + 3] = cursor;
   });
   for (const { cell, first, span, asked } of reaching) {

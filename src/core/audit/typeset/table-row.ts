@@ -40,12 +40,9 @@ export function placeTableRow(placing: Placing, element: number, top: number): n
   const row: Row = { cells: placing.page.set.units[element]!, a, b, now: between(a, b, share) };
   boxes[element * 4 + 1] = top;
   const asked = row.cells.map((cell) => askedBy(placing, cell, top, row));
-  const height = heightOf(
-    row,
-    asked,
-    row.cells.some((cell) => onBaseline[cell]),
-  );
-  if (height === undefined) placing.failed = true;
+  const isAligned = row.cells.some((cell) => onBaseline[cell]);
+  const height = heightOf(row, asked, isAligned);
+  if (height === undefined && !areAllStill(row, asked)) placing.failed = true;
   const known = height ?? row.now;
   row.cells.forEach((cell, i) => fillCell(placing, cell, asked[i]!, top, known));
   boxes[element * 4 + 3] = top + known;
@@ -69,6 +66,10 @@ export function fillCell(placing: Placing, cell: number, { content, most }: Aske
   const more = height - content - between(endsOf(gapsA), endsOf(gapsB), share);
   for (const unit of units[cell]!) placing.shift(unit, more * cells.align[cell]!);
 }
+
+/** Whether nothing in a row is otherwise than at both measured viewports. */
+export const areAllStill = ({ a, b }: Row, asked: readonly Asked[]): boolean =>
+  Math.abs(a - b) < HIGHER && asked.every(({ isStill }) => isStill);
 
 /** How high a row is whose cells ask for so much; undefined where that isn't known. */
 function heightOf(row: Row, asked: readonly Asked[], isAligned: boolean): number | undefined {
@@ -104,9 +105,9 @@ export function askedBy(placing: Placing, cell: number, top: number, row: Row): 
   const [a, b] = [row.a - freeA, row.b - freeB];
   const now = bottom - top - between(freeA, freeB, share);
   const asking = (rest: number) => ({ a: a + rest, b: b + rest, now: now + rest });
+  const isStill = Math.abs(a - b) < HIGHER && Math.abs(a - now) < HIGHER && hasSameLines(placing, cell);
   if (hasOpenLines(placing, cell)) {
     // Of what its last line needs nothing is known but that the row has room for it.
-    const isStill = Math.abs(a - b) < HIGHER && Math.abs(a - now) < HIGHER && hasSameLines(placing, cell);
     return { content: now, known: undefined, most: isStill ? row : { a: Infinity, b: Infinity, now: Infinity }, isStill };
   }
   const rest = restOf(placing, cell, row, a, b);
@@ -114,7 +115,7 @@ export function askedBy(placing: Placing, cell: number, top: number, row: Row): 
     content: now,
     known: rest === undefined ? undefined : asking(rest),
     most: asking(page.set.cells.most[cell]!),
-    isStill: false,
+    isStill,
   };
 }
 
@@ -163,6 +164,8 @@ function restOf(placing: Placing, cell: number, row: Row, a: number, b: number):
   const { page, between: pair } = placing;
   const { least, most } = page.set.cells;
   if (most[cell]! - least[cell]! < HIGHER) return most[cell]!;
+  const learned = page.rests.get(cell);
+  if (learned !== undefined) return learned;
   // The highest of a row is as high as the row.
   const rests = (
     [
@@ -174,9 +177,13 @@ function restOf(placing: Placing, cell: number, row: Row, a: number, b: number):
       if (other === cell) return true;
       if (hasOpenLines(placing, other)) return false;
       const own = gaps.of[other];
-      return own !== undefined && high - endsOf(own) + most[other]! < high - HIGHER;
+      return own !== undefined && (page.rests.get(other) ?? most[other]!) < endsOf(own) - HIGHER;
     });
-    return others ? [high - content] : [];
+    // What is higher than it can ask for is so for another reason.
+    return others && high - content <= most[cell]! + HIGHER ? [high - content] : [];
   });
-  return rests.length > 0 ? Math.max(...rests) : undefined;
+  if (rests.length === 0) return undefined;
+  const rest = Math.max(...rests);
+  page.rests.set(cell, rest);
+  return rest;
 }

@@ -28,6 +28,7 @@ export class Typesetter {
   #inside: number[][] = [];
   #inStack: Uint8Array = new Uint8Array(0);
   #slack: Uint8Array = new Uint8Array(0);
+  readonly #rests = new Map<number, number>();
 
   constructor(
     set: Typesetting,
@@ -84,7 +85,14 @@ export class Typesetter {
   }
 
   get #page(): Page {
-    return { set: this.#set, leading: this.#leading, inside: this.#inside, inStack: this.#inStack, slack: this.#slack };
+    return {
+      set: this.#set,
+      leading: this.#leading,
+      inside: this.#inside,
+      inStack: this.#inStack,
+      slack: this.#slack,
+      rests: this.#rests,
+    };
   }
 
   /** Elements that don't come to their heights as it is known of them. */
