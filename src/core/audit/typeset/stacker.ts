@@ -53,8 +53,9 @@ export class Stacker implements Placing {
     for (let i = 0; i < list.length; i++) {
       const unit = list[i]!;
       placeFloats(this, element, i, cursor);
-      const gap = a[i]! + (b[i]! - a[i]!) * share;
-      if (unit >= 0) cursor = this.place(unit, topBelowFloats(this, unit, cursor, [a[i]!, b[i]!]));
+      const gaps = i === 0 ? this.#firstGaps(unit, a[0]!, b[0]!) : ([a[i]!, b[i]!] as const);
+      const gap = gaps[0] + (gaps[1] - gaps[0]) * share;
+      if (unit >= 0) cursor = this.place(unit, topBelowFloats(this, unit, cursor, gaps));
       else cursor = setLines(this.lines[-1 - unit], cursor, gap);
     }
     placeFloats(this, element, list.length, cursor);
@@ -73,6 +74,26 @@ export class Stacker implements Placing {
       page.slack[element] ? [rest, rest] : [a[list.length]!, b[list.length]!],
     );
     return this.#asGiven(element, was);
+  }
+
+  /**
+   * From the top of an element to the first that stands in it. A marker beside its first line moves that down where it reaches higher, which goes by
+   * what stands on that line.
+   */
+  #firstGaps(unit: number, a: number, b: number): readonly [number, number] {
+    if (Math.abs(a - b) <= SAME) return [a, b];
+    const first = this.#firstLines(unit);
+    const own = first !== undefined && this.lines[first]?.styles[0];
+    const ends = [this.between.a, this.between.b].map(({ lines }) => first !== undefined && lines[first]?.styles[0]);
+    if (own === false || ends[0] === ends[1]) return [a, b];
+    if (own === ends[0]) return [a, a];
+    if (own !== ends[1]) this.failed = true;
+    return [b, b];
+  }
+
+  /** The paragraph whose lines an element begins with. */
+  #firstLines(unit: number | undefined): number | undefined {
+    return unit === undefined ? undefined : unit < 0 ? -1 - unit : this.#firstLines(this.page.set.units[unit]![0]);
   }
 
   /** Elements with a height of their own, or a least one, stretched to it. */
