@@ -150,10 +150,14 @@ export class TextGatherer {
       if (word) words.push(word);
       word = undefined;
     };
+    /** In list items, the block's own type counts on each line on which an inline element of theirs begins, whatever stands there. */
+    const marked = this.lax && style.display === 'list-item' ? 1 << strut : 0;
+    let begun = 0;
     const take = (part: Part, written: string, around: readonly number[]) => {
       word ??= { text: '', parts: [] };
       word.text += written;
-      word.parts.push(part);
+      word.parts.push({ ...part, styles: part.styles | begun });
+      begun = 0;
       for (const one of around) {
         inlines[one]!.from ??= part.node;
         inlines[one]!.to = part.node;
@@ -228,6 +232,7 @@ export class TextGatherer {
         const style = this.#styleOf(innerKey, innerKey.includes(' | ') ? undefined : looks);
         this.pairs.set(`${strut} ${style}`, [strut, style]);
         const all = this.lax ? 1 << style : styles | (1 << style);
+        if (around.length === 0) begun = marked;
         if (!walk(inner.childNodes, at, innerKey, style, all, [...around, inlines.length - 1], holds)) return false;
       }
       return true;

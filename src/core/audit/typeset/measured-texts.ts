@@ -13,7 +13,7 @@ export interface MeasuredTexts {
   readonly facts: PageFacts;
   /** By paragraph; undefined where it isn't rendered, or holds nothing to be read. */
   readonly lines: readonly (LinesAt | undefined)[];
-  /** Paragraphs in which words are broken that have no room: where isn't worked out. */
+  /** Paragraphs in which words are broken that have no room, or boxes aren't as wide as they were read: where isn't worked out. */
   readonly broken: ReadonlySet<number>;
   /** Of what was known of leading when it was read. */
   version: number;
@@ -35,7 +35,8 @@ export function findLines(
 ): Pick<MeasuredTexts, 'lines' | 'broken'> | { readonly wrong: number[] } {
   const seen = new Int32Array(facts.elements.length);
   const wrong: number[] = [];
-  const blocks = new Set(paragraphs.filter((one) => hasBrokenWords(one, facts)).map(({ block }) => block));
+  const isOtherwise = (one: Paragraph) => hasBrokenWords(one, facts) || hasOtherSizes(one, facts);
+  const blocks = new Set(paragraphs.filter(isOtherwise).map(({ block }) => block));
   const broken = new Set<number>();
   const found = paragraphs.map((paragraph, p) => {
     const at = paragraph.block * 4;
@@ -65,6 +66,13 @@ function count({ texts }: Paragraph, { text }: LinesAt, i: number, seen: Int32Ar
   if (element >= 0) seen[element]!++;
 }
 
+/** Whether what stands in its lines like a letter is of another size than it was read: it has less room than it needs, or follows that. */
+const hasOtherSizes = ({ atoms }: Paragraph, { boxes }: PageFacts): boolean =>
+  Array.from(atoms.element).some((element, i) => {
+    const wide = boxes[element * 4 + 2]! - boxes[element * 4]!;
+    return Math.abs(wide - atoms.width[i]!) > OFF;
+  });
+
 function isAsMeasured(
   { texts, atoms }: Paragraph,
   lines: LinesAt,
@@ -72,9 +80,8 @@ function isAsMeasured(
   seen: Int32Array,
 ): boolean {
   for (let i = 0; i < atoms.element.length; i++) {
-    const [left, right] = [boxes[atoms.element[i]! * 4]!, boxes[atoms.element[i]! * 4 + 2]!];
+    const left = boxes[atoms.element[i]! * 4]!;
     const at = lines.text.indexOf(atoms.text[i]!);
-    if (Math.abs(right - left - atoms.width[i]!) > OFF) return false;
     if (at >= 0 && at < lines.count && Math.abs(lines.origin + lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
   }
   const used = new Map<number, number>();

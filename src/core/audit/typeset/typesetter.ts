@@ -12,7 +12,7 @@ import { rowsIn, sameRows } from './rows';
 import { Shares } from './shares';
 import type { Between } from './stack';
 import { gapsIn, stacked } from './stack';
-import { standsAlike } from './unread';
+import { liesAlike, standsAlike } from './unread';
 import { WorkedOut } from './worked-out';
 
 const NO_ROWS: MeasuredTexts['rows'] = new Map();
@@ -152,7 +152,10 @@ export class Typesetter {
     this.takeIn(first);
     const b = this.takeIn(last);
     const a = this.takeIn(first);
-    const set = asBroken(this.#set, new Set([...a.broken, ...b.broken]));
+    const broken = new Set([...a.broken, ...b.broken]);
+    for (const p of broken)
+      for (const element of this.#set.paragraphs[p]!.atoms.element) if (!liesAlike(element, first, last)) return undefined;
+    const set = asBroken(this.#set, broken);
     for (let i = 0; i < set.unread.length; i++) if (set.unread[i] && !standsAlike(i, first, last)) return undefined;
     if (a.lines.some((one, p) => (one === undefined) !== (b.lines[p] === undefined))) return undefined;
     for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;

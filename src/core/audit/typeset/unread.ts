@@ -27,6 +27,15 @@ export function standsAlike(element: number, a: PageFacts, b: PageFacts): boolea
   return same(a.boxes[block + 3]!, b.boxes[block + 3]!);
 }
 
+/** Whether what stands in lines like a letter lies as far down in its block, and is as high. */
+export function liesAlike(element: number, a: PageFacts, b: PageFacts): boolean {
+  const top = blockOf(a, a.elements[element]!.parent) * 4 + 1;
+  return [1, 3].every((side) => {
+    const [x, y] = [a, b].map(({ boxes }) => boxes[element * 4 + side]! - boxes[top]!);
+    return Math.abs(x! - y!) < SAME;
+  });
+}
+
 /** Of text whose lines aren't worked out, what stands on several: words may go from one to the other. */
 export function looseIn(unread: Uint8Array, facts: PageFacts): Uint8Array {
   const { boxes, lines } = facts;
