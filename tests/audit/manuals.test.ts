@@ -74,7 +74,7 @@ test.each([
   [
     'a link that begins with a word that may be broken',
     'p{width:30%;font-family:DejaVu Sans}',
-    `<p>heron reed a watercourse a return measurement read-only 3.14 return sluice weir lend <a href="#">read-only read-only reed</a></p><p>${WORDY}</p>`,
+    `<p>heron reed a <code>watercourse</code> <a href="#">tool gauge</a> <code>pond</code> read-only</p><p>heron reed a watercourse a return measurement read-only 3.14 return sluice weir lend <a href="#">read-only read-only reed</a></p><p>${WORDY}</p>`,
   ],
 ])('%s: worked out', async (_, css, body) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}${css}</style><body>${body}</body>`;

@@ -91,8 +91,8 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
       // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const lost = !isDrawn ? 0 : exact === 0 ? segments.lost[begin]! : NaN;
       const isNarrower = segments.apart[i]! < 0;
-      // Of a text nothing less can stay on the line: it is tried as it would stand there.
-      const isFirst = isNarrower && pieces.text[first - 1] !== pieces.text[piece - 1] && isBeforeWord(paragraph, i);
+      // Where nothing less of its text can stay on the line, it is tried as it would stand there.
+      const isFirst = isNarrower && isBeforeWord(paragraph, i) && beginsText(paragraph, first, piece - 1);
       const anew = isAnew ? apart : isFirst ? segments.apart[i]! : 0;
       const over = end + segments.right[i]! - pieces.right[piece - 1]! + anew + (lost || 0) - room - UNIT;
       breaks = over > EXACTLY;
@@ -172,6 +172,12 @@ export function placeTexts(paragraph: Paragraph, starts: Int32Array, room: numbe
 /** Whether what follows a segment follows without a space. */
 const isBeforeWord = ({ segments: { left, right } }: Paragraph, i: number): boolean =>
   i + 1 < left.length && left[i + 1]! - right[i]! < NEAR;
+
+/** Whether a text begins among pieces with letters, so that no line ends before. @param last the last of them, in that text */
+const beginsText = ({ pieces, texts }: Paragraph, from: number, last: number): boolean => {
+  const at = texts.first[pieces.text[last]!]!;
+  return at >= from && pieces.left[at]! - texts.left[pieces.text[last]!]! < NEAR;
+};
 
 /** The last piece of a segment. */
 const lastPiece = ({ pieces }: Paragraph, segment: number): number => {
