@@ -103,6 +103,8 @@ export class ParagraphReader {
         if (box.width > NOTHING) return undefined;
         continue;
       }
+      // On which line such a space stands, and the padding before it, isn't worked out.
+      if (this.#hasSpaceAtEnd(this.nodes[element]!, from, to)) return undefined;
       const { first } = texts[order.get(from)!]!;
       const { last } = texts[order.get(to)!]!;
       const [left, right] = [whole[order.get(from)!]!.left, whole[order.get(to)!]!.right];
@@ -171,6 +173,20 @@ export class ParagraphReader {
         width: numbers(atoms.of('width')),
       },
     };
+  }
+
+  /** Whether an inline element begins or ends with a text of nothing but a space that takes room. */
+  #hasSpaceAtEnd(element: HTMLElement, from: Node, to: Node): boolean {
+    const walker = element.ownerDocument.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      if (/[^ \t\n\r\f]/.test(node.nodeValue!)) continue;
+      const isBefore = (from.compareDocumentPosition(node) & Node.DOCUMENT_POSITION_PRECEDING) !== 0;
+      const isBehind = (to.compareDocumentPosition(node) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0 && !to.contains(node);
+      if (!isBefore && !isBehind) continue;
+      this.#range.selectNodeContents(node);
+      if (this.#range.getBoundingClientRect().width > NOTHING * this.#zoom) return true;
+    }
+    return false;
   }
 
   #readWord(

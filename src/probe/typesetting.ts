@@ -6,6 +6,7 @@ import { TextGatherer } from './gather-text';
 import { ParagraphReader } from './read-paragraph';
 import type { ReadElement } from './style-facts';
 import { askLeading } from './style-leading';
+import { withLaidOutGaps } from './laid-out-gaps';
 import { LargerType } from './larger-type';
 import { breaksIn } from './word-breaks';
 import { writtenWidths } from './written-widths';
@@ -64,7 +65,9 @@ export function readTypesetting(
   const exact = withExactWidths(large.map((one) => one?.read));
   const paragraphs = gathered.map((one, i) => {
     if (!large[i]) return reader.read(one, 1);
-    return exact[i] && { ...exact[i], exact: exact[i].exact + larger.kernedOff(one) };
+    const whole = exact[i] && { ...exact[i], exact: exact[i].exact + larger.kernedOff(one) };
+    const shown = whole && whole.texts.left.length > 1 ? reader.read(one, 1) : undefined;
+    return whole && shown ? withLaidOutGaps(whole, shown) : whole;
   });
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');

@@ -1,4 +1,5 @@
 import { asUsual, CHECKS } from '@/core/audit';
+import { chance } from '@/core/audit/sweep/chance';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generateManualPage } from './generate-manual-page';
@@ -91,6 +92,11 @@ test('words that have no room keep nothing from being worked out where they have
   expect(wide.worked).toBeGreaterThan(200);
 });
 
+test.each([9, 23])('a space that an inline element begins with is not taken for its padding: %i', async (cut) => {
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}</style><p>${WORDY.slice(cut)}<em> <b>reed</b></em> ${WORDY}</p>`;
+  expect((await compareTexts(html, from(700, 200))).wrong).toEqual([]);
+});
+
 test.each([
   [2, 320, 200],
   [6, 700, 200],
@@ -100,4 +106,22 @@ test.each([
   const { worked, wrong } = await compareTexts(generateManualPage(seed), from(first, 260));
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(least);
+});
+
+test('spaces of their own between texts and paddings in parts of a unit count as they are laid out', async () => {
+  const random = chance(5);
+  const words = (most: number) =>
+    Array.from(
+      { length: 1 + Math.floor(random() * most) },
+      () => ['weir', 'pond', 'the', 'gauge', 'reed', 'of'][Math.floor(random() * 6)],
+    ).join(' ');
+  const some = () => `${words(4)} <code>${words(1)}</code> <b>${words(1)}</b> <code>${words(2)}</code> <em>${words(2)}</em> `;
+  const paragraphs = Array.from(
+    { length: 24 },
+    () => `<p style="margin:0 ${Math.floor(random() * 200)}px 0 0">${some() + some() + some()}</p>`,
+  );
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:18px/1.4 sans-serif}code{font:16px monospace;padding:0 0.37em}</style>${paragraphs.join('')}`;
+  const { worked, wrong } = await compareTexts(html, from(600, 160));
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(80);
 });
