@@ -3,7 +3,6 @@ import type { Floats } from '@/core/audit/typeset/float-gaps';
 import type { TextGatherer } from './gather-text';
 import { used } from './gather-text';
 import type { Flow, HeightsReader } from './heights-of';
-import { holdsPlaced } from './holds-placed';
 import type { ReadElement } from './style-facts';
 
 /** What keeps the floats in it to itself, whatever else is said (CSS Display 3, block formatting context). */
@@ -52,8 +51,7 @@ export class FloatsReader {
       style.alignContent !== 'normal' ||
       /\b(layout|paint|strict|content)\b/.test(style.contain) ||
       this.nodes[i]!.localName === 'fieldset' ||
-      (parent !== null && ITEMS.test(this.gatherer.of(parent).display)) ||
-      (holdsPlaced(style) && style.contain !== 'none')
+      (parent !== null && ITEMS.test(this.gatherer.of(parent).display))
     );
   }
 
