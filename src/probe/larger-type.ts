@@ -20,6 +20,8 @@ const MARK = 'data-mp-size';
  */
 export class LargerType {
   readonly #marked = new Set<HTMLElement>();
+  /** Sizes that elements themselves say, and no sheet can say otherwise. */
+  readonly #own = new Map<HTMLElement, string>();
   readonly #kerning: Kerning;
 
   constructor(
@@ -33,22 +35,29 @@ export class LargerType {
 
   /** Marks what texts stand in. @returns a style sheet that shows it larger */
   begin(texts: readonly Gathered[]): string {
-    const sizeOf = (element: HTMLElement) => parseFloat(this.gatherer.of(element).fontSize);
     const elements = new Set(
       texts.flatMap(({ block, inlines }) => [block, ...inlines.map(({ element }) => element)].map((i) => this.nodes[i]!)),
     );
     const zoomed = `html { zoom: ${this.zoom} !important; }`;
-    // What stands in something of another size may have its own from it: where one is changed, all are held.
-    if ([...elements].every((element) => drawnSize(sizeOf(element)).drawn === sizeOf(element))) return zoomed;
-    const rules = new Map<string, number>();
-    for (const element of elements) {
+    const asked = [...elements].map((element) => {
       const style = this.gatherer.of(element);
+      const size = parseFloat(style.fontSize);
       const held = ALONG.map((name) => `${name}: ${style.getPropertyValue(name)} !important;`).join(' ');
-      const rule = `font-size: ${drawnSize(sizeOf(element)).drawn}px !important; ${held}`;
+      return { element, size, drawn: drawnSize(size).drawn, held };
+    });
+    // What stands in something of another size may have its own from it: where one is changed, all are held.
+    if (asked.every(({ size, drawn }) => drawn === size)) return zoomed;
+    const rules = new Map<string, number>();
+    for (const { element, drawn, held } of asked) {
+      const rule = `font-size: ${drawn}px !important; ${held}`;
       const number = rules.get(rule) ?? rules.size;
       rules.set(rule, number);
       this.#marked.add(element);
       element.setAttribute(MARK, String(number));
+      // As all text that is enlarged says it; no sheet can say otherwise.
+      if (element.style.getPropertyPriority('font-size') !== 'important') continue;
+      this.#own.set(element, element.style.fontSize);
+      element.style.setProperty('font-size', `${drawn}px`, 'important');
     }
     return zoomed + [...rules].map(([rule, number]) => `[${MARK}="${number}"] { ${rule} }`).join('\n');
   }
@@ -68,6 +77,8 @@ export class LargerType {
 
   end(): void {
     for (const element of this.#marked) element.removeAttribute(MARK);
+    for (const [element, size] of this.#own) element.style.setProperty('font-size', size, 'important');
     this.#marked.clear();
+    this.#own.clear();
   }
 }
