@@ -275,6 +275,44 @@ test.each(['16px serif', '14px sans-serif'])(
   },
 );
 
+const PARAGRAPHS = (count: number, own: string) => {
+  const random = chance(31);
+  const words = () => Array.from({ length: 60 }, () => PROSE.split(' ')[Math.floor(random() * 40)]).join(' ');
+  return Array.from({ length: count }, () => `<p style="${own}">${words()}</p>`).join('');
+};
+const ofParagraphs = (count: number, own = '') =>
+  `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0 20px;font:16px/1.5 sans-serif}</style><body>${PARAGRAPHS(count, own)}`;
+
+test('where a word may stand on either of two lines, and nothing is wrong in either, nothing is measured', async () => {
+  const page = await MeasuredPage.openHtml(ofParagraphs(160, 'letter-spacing:0.12em'), asked);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths: from(400, 256) })) layouts += step.layouts;
+  // The ends, the looks, and two per cent.
+  expect(layouts).toBeLessThan(14);
+  expect(await compare(page, from(400, 60))).toEqual([]);
+  await page.close();
+});
+
+test('type of a broken size that an element itself insists on is read as exactly as any', async () => {
+  const page = await MeasuredPage.openHtml(ofParagraphs(60, 'font-size:19.2px !important'), asked);
+  const { worked, wrong } = await page.compareTexts(from(400, 200));
+  await page.close();
+  expect([worked > 190, wrong]).toEqual([true, []]);
+});
+
+test('type that follows the window’s height is looked at anew at each', async () => {
+  const page = await MeasuredPage.openHtml(
+    '<!doctype html><meta name="viewport" content="width=device-width"><style>p{font-size:3vh}</style><body><p>Weir and mill</p>',
+    asked,
+  );
+  const isSmall = async (height: number) => {
+    const [found] = await page.measure([500], { heights: [height] });
+    return found!.violations.some(({ check }) => check === 'small-text');
+  };
+  expect([await isSmall(900), await isSmall(300), await isSmall(900)]).toEqual([false, true, false]);
+  await page.close();
+});
+
 test.each([
   [1, 80],
   [3, 220],

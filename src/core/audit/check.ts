@@ -61,7 +61,7 @@ export interface Check {
   readonly rule: string;
   /** What it needs the page to be looked at with; every width where it doesn't say. */
   readonly view?: View;
-  /** Checks by id that find the same under usual conditions: where they do, this one has nothing to add. */
+  /** Checks by id that find the same under usual conditions, by the number under which a fault says which of them it is (`by`): where they do, this one has nothing to add. */
   readonly besides?: readonly string[];
   /** Checks by id by whose numbers it goes, as the project has them. */
   readonly likewise?: readonly string[];
@@ -71,6 +71,8 @@ export interface Check {
   readonly judge: (facts: PageFacts, limits: Limits) => Violation[];
   /** Where it goes by nothing but the window and the column grid: whether that matters here, so that it is asked at every width. */
   readonly eachWidth?: (facts: PageFacts) => boolean;
+  /** Whether it goes by styles and by what shows alone here; where it compares coordinates all the same, it notes them. */
+  readonly byStyles?: (facts: PageFacts) => boolean;
   /** A sentence with the numbers of one violation. `name` gives an element's chosen name. */
   readonly sentence: (violation: Violation, name: (id: string) => string) => string;
 }

@@ -164,6 +164,8 @@ export interface PageFacts extends StyleFacts {
   readonly panels?: ReadonlyMap<number, PanelFacts> | undefined;
   /** The panel that is held open, where it is one at this width. */
   readonly opened?: number | undefined;
+  /** Whether everything lies where it lies at rest, since the state that is looked at changes only what is painted. */
+  readonly asAtRest?: boolean | undefined;
   /** What the focus makes of it; only there while a page is looked at focused. */
   readonly focus?: FocusFacts | undefined;
   /** How its texts are made up, the same in all viewports of one arrangement; read when it is asked for. */

@@ -28,4 +28,5 @@ export const judgesOf = (asked: readonly Asked[]) =>
   asked.map(({ check, limits }) => ({
     judge: (facts: PageFacts): Judged[] => check.judge(facts, limits).map((violation) => ({ check: check.id, violation })),
     ...(check.eachWidth && { eachWidth: check.eachWidth }),
+    ...(check.byStyles && { byStyles: check.byStyles }),
   }));

@@ -1,9 +1,11 @@
 import type { PageFacts } from '../facts';
 import type { Judged } from '../judge';
 import { between } from './between';
+import { Judging } from './judging';
 import type { WidthResult } from './ledger';
+import { looksBy } from './looks';
 import { runsBetween } from './runs';
-import { StillMargins } from './still-margins';
+import { isAsStyled } from './straight';
 import type { Straight } from './straight';
 import type { TextPart, TextRun, TextRuns } from './text-runs';
 import { textParts } from './text-runs';
@@ -15,7 +17,7 @@ import { otherChecks } from './other-checks';
 import { sizesOf } from './sizes';
 import type { Sweep, SweptPart, WrongWidth } from './sweep';
 import type { Judge, Telling, Verdict } from './verdicts';
-import { SPARE, verdictsAlone, verdictsAtEach, verdictsBetween, verdictsOn } from './verdicts';
+import { isSameSaid, isSameVerdict, verdictsAtEach, verdictsBetween } from './verdicts';
 
 /** Of what is worked out at least this share is measured too, to see whether it is so. */
 const SPOT_CHECKED = 0.02;
@@ -35,12 +37,8 @@ export class Pass {
   #layouts = 0;
   /** How likely it is that a width is measured only to be compared. */
   #spots = SPOT_CHECKED;
-  /** How long a trace was last. */
-  #room: number | undefined;
   #results: WidthResult[] = [];
-  #kept: { readonly facts: PageFacts; readonly alone: boolean; readonly verdicts: readonly Verdict[] } | undefined;
-  readonly #still = new StillMargins();
-  readonly #met = new Set<number>();
+  readonly #judging: Judging;
   readonly #typesetters = new Map<Typesetting, Typesetter>();
 
   constructor(
@@ -48,6 +46,7 @@ export class Pass {
     private readonly widest: number,
   ) {
     this.everyWidth = sweep.everyWidth ?? false;
+    this.#judging = new Judging(sweep);
     this.#edges = new Set(sweep.edges);
     this.#random = chance(sweep.widths.length + (sweep.widths[0] ?? 0));
   }
@@ -80,7 +79,7 @@ export class Pass {
     const bandTop = this.#measured(top);
     for (let width = first; width <= last; width++) {
       if (this.#told.has(width)) continue;
-      const facts = this.#asJudged(this.#measured(width), width, bandTop);
+      const facts = this.#judging.asJudged(this.#measured(width), width, bandTop);
       this.#tell(
         width,
         this.sweep.judges.flatMap(({ judge }) => judge(facts)),
@@ -90,17 +89,17 @@ export class Pass {
     }
   }
 
-  #asJudged(facts: PageFacts, width: number, bandTop: PageFacts): PageFacts {
-    return { ...facts, columns: this.sweep.columns?.(width), bandTop };
-  }
-
   *decide({ first, last, top }: Stretch): Generator<SweptPart> {
     const bandTop = this.#measured(top);
     yield this.#soFar();
-    for (const part of yield* this.#partsOf(first, last)) {
-      const wrong = part.runs
-        ? yield* this.#decideTexts(part.from, part.to, part.runs(), bandTop)
-        : yield* this.#decidePart(part.from, part.to, bandTop);
+    const byStyles = yield* this.#decideByStyles(first, last, bandTop);
+    for (const part of byStyles === true ? [] : byStyles ? [byStyles] : yield* this.#partsOf(first, last)) {
+      const wrong =
+        'width' in part
+          ? part
+          : part.runs
+            ? yield* this.#decideTexts(part.from, part.to, part.runs(), bandTop)
+            : yield* this.#decidePart(part.from, part.to, bandTop);
       if (!wrong) continue;
       this.everyWidth = true;
       this.#told.clear();
@@ -110,6 +109,33 @@ export class Pass {
     yield this.#soFar();
     // Only shared ends are asked for again.
     for (const width of this.#known.keys()) if (width > first && width < last && width !== top) this.#forget(width);
+  }
+
+  /** Where nothing that is asked goes by where things lie, what is said at a few widths is said at all; false where it isn't so. */
+  *#decideByStyles(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, boolean | WrongWidth> {
+    const { judges } = this.sweep;
+    if (!judges.every(({ byStyles }) => byStyles?.(bandTop))) return false;
+    const at = (width: number) => this.#judging.asJudged(this.#measured(width), width, bandTop);
+    const met: (readonly Verdict[])[] = [];
+    for (const width of [first, last, ...looksBy(this.#random).map((share) => Math.round(first + (last - first) * share))]) {
+      const facts = at(width);
+      yield this.#soFar();
+      const verdicts = this.#judging.verdictsOn(facts);
+      if (!isAsStyled(at(first), facts) || met[0]?.some((one, i) => !isSameVerdict(one, verdicts[i]!))) return false;
+      met.push(verdicts);
+    }
+    const said = met[0]!.flatMap(({ found }) => found);
+    this.#drawSpots(first, last);
+    for (let width = first; width <= last; width++) {
+      if (this.#told.has(width)) continue;
+      if (this.#isSpot(width)) {
+        const checks = this.#judging.othersOn(at(width), said);
+        yield this.#soFar();
+        if (checks.length > 0) return { width, checks };
+      }
+      this.#tell(width, said);
+    }
+    return true;
   }
 
   #forget(width: number): void {
@@ -169,13 +195,13 @@ export class Pass {
 
   *#decideTexts(from: number, to: number, runs: TextRuns, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
     this.#drawSpots(from, to);
-    for (const end of [to, from]) if (!this.#met.has(end)) this.#judged(end, this.#measured(end), bandTop, true);
+    for (const end of [to, from]) if (!this.#judging.hasMet(end)) this.#judging.on(end, this.#measured(end), bandTop, true);
     for (const run of runs) {
       if (!run) {
         yield this.#soFar();
         continue;
       }
-      const wrong = yield* this.#decideRun(run, run, bandTop);
+      const wrong = run.others ? yield* this.#decideWays(run, run.others, bandTop) : yield* this.#decideRun(run, run, bandTop);
       if (wrong) return wrong;
     }
     return undefined;
@@ -193,34 +219,34 @@ export class Pass {
     return this.#known.has(width) || this.#random() < this.#spots;
   }
 
-  /** The checks that say something else of a measured width than was said. */
-  #othersOn(facts: PageFacts, said: readonly Judged[]): string[] {
-    return otherChecks(
-      said,
-      this.sweep.judges.flatMap(({ judge }) => judge(facts)),
-    );
-  }
-
-  /** @param alone whether they aren't compared with those on another viewport */
-  #judged(
-    width: number,
-    facts: PageFacts,
+  /** Where a text may be broken in several ways: what is said in each of them, else what is measured. */
+  *#decideWays(
+    { from: width, first }: Pick<TextRun, 'from' | 'first'>,
+    others: NonNullable<TextRun['others']>,
     bandTop: PageFacts,
-    alone: boolean,
-  ): { verdicts: readonly Verdict[]; doubtful: Judge[] } {
-    if (this.#kept?.facts !== facts || (this.#kept.alone && !alone)) {
-      const judged = this.#asJudged(facts, width, bandTop);
-      const verdicts = alone ? verdictsAlone(this.sweep.judges, judged) : verdictsOn(this.sweep.judges, judged, this.#room);
-      if (!alone) this.#room = (verdicts.at(-1)?.end ?? 0) + SPARE;
-      this.#kept = { facts, alone, verdicts };
-      if (!facts.doubt && !this.#met.has(width)) {
-        this.#met.add(width);
-        this.#still.meet(verdicts);
-      }
+  ): Generator<SweptPart, WrongWidth | undefined> {
+    if (this.#told.has(width)) return undefined;
+    let said: readonly Judged[] | undefined;
+    let isSaid = !this.#known.has(width);
+    for (const way of [() => first, ...others]) {
+      const facts = isSaid ? way() : undefined;
+      const { verdicts, doubtful } = facts ? this.#judging.on(width, facts, bandTop, true) : { verdicts: [], doubtful: [] };
+      const found = verdicts.flatMap((one) => one.found);
+      isSaid = facts !== undefined && doubtful.length === 0 && (!said || isSameSaid(said, found));
+      said = found;
     }
-    const { verdicts } = this.#kept;
-    const doubtful = facts.doubt ? this.sweep.judges.filter((_, i) => this.#still.isDoubtful(verdicts[i]!, i)) : [];
-    return { verdicts, doubtful };
+    if (isSaid && !this.#isSpot(width)) {
+      this.#tell(width, said!);
+      yield this.#soFar();
+      return undefined;
+    }
+    const one = this.#judging.asJudged(this.#measured(width), width, bandTop);
+    yield this.#soFar();
+    const found = this.sweep.judges.flatMap(({ judge }) => judge(one));
+    const checks = isSaid ? otherChecks(said!, found) : [];
+    if (checks.length > 0) return { width, checks };
+    this.#tell(width, found);
+    return undefined;
   }
 
   /** Tells what is said of the end of a run, measured or worked out. */
@@ -230,15 +256,15 @@ export class Pass {
     bandTop: PageFacts,
     alone = false,
   ): Generator<SweptPart, readonly Verdict[] | WrongWidth> {
-    const { verdicts, doubtful } = this.#judged(width, facts, bandTop, alone);
+    const { verdicts, doubtful } = this.#judging.on(width, facts, bandTop, alone);
     if (this.#told.has(width)) return verdicts;
     const said = verdicts.flatMap(({ found }, i) => (doubtful.includes(this.sweep.judges[i]!) ? [] : found));
     const isSpot = facts.doubt && this.#isSpot(width);
     if (isSpot || doubtful.length > 0) {
-      const one = this.#asJudged(this.#measured(width), width, bandTop);
+      const one = this.#judging.asJudged(this.#measured(width), width, bandTop);
       yield this.#soFar();
       said.push(...doubtful.flatMap(({ judge }) => judge(one)));
-      const checks = isSpot ? this.#othersOn(one, said) : [];
+      const checks = isSpot ? this.#judging.othersOn(one, said) : [];
       if (checks.length > 0) return { width, checks };
     }
     this.#tell(width, said);
@@ -262,12 +288,12 @@ export class Pass {
     const worked = between(first, last, straight);
     let latest: PageFacts | undefined;
     const at = (width: number) => {
-      if (latest?.viewport.width !== width) latest = this.#asJudged(worked(width), width, bandTop);
+      if (latest?.viewport.width !== width) latest = this.#judging.asJudged(worked(width), width, bandTop);
       return latest;
     };
     // Where it isn't known how far lines reach, or how type is rounded, the ends are judged by what is assumed between them.
     const isLoose = straight.loose.includes(1) || at(from).doubt!.sized;
-    const endsAs = (width: number) => verdictsOn(this.sweep.judges, at(width), this.#room);
+    const endsAs = (width: number) => this.#judging.verdictsOn(at(width));
     if (isLoose) begin = endsAs(from);
     const end = isLoose ? endsAs(to) : yield* this.#decideEnd(to, last, bandTop);
     if ('checks' in end) return end;
@@ -279,17 +305,18 @@ export class Pass {
       at,
       tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
       doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
-      isDoubtful: (judge, verdict, ends) => this.#still.isDoubtful(verdict, this.sweep.judges.indexOf(judge), ends),
+      isDoubtful: (...asked) => this.#judging.isDoubtful(...asked),
     };
     const asked = at(from);
     const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));
-    const inWindow = (width: number) => this.#asJudged({ ...first, viewport: { ...first.viewport, width } }, width, bandTop);
+    const inWindow = (width: number) =>
+      this.#judging.asJudged({ ...first, viewport: { ...first.viewport, width } }, width, bandTop);
     const [left, right] = [begin, end];
     this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
     verdictsAtEach([...uneven], from, to, { ...telling, at: inWindow });
     const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
     if (byTexts) return yield* this.#decideTexts(from, to, byTexts, bandTop);
-    const facts = (width: number) => this.#asJudged(this.#measured(width), width, bandTop);
+    const facts = (width: number) => this.#judging.asJudged(this.#measured(width), width, bandTop);
     const spots = new Set([...found.keys()].filter((width) => !this.#told.has(width) && this.#isSpot(width)));
     for (const [width, judges] of doubts) {
       const one = facts(width);
@@ -299,7 +326,7 @@ export class Pass {
     for (const [width, said] of found) {
       if (this.#told.has(width)) continue;
       if (spots.has(width)) {
-        const checks = this.#othersOn(facts(width), said);
+        const checks = this.#judging.othersOn(facts(width), said);
         yield this.#soFar();
         if (checks.length > 0) return { width, checks };
       }

@@ -79,10 +79,18 @@ function hasOtherType(a: PageFacts, b: PageFacts): boolean {
 /** The same but for the lines on which texts stand. */
 export function sameBesidesLines(a: PageFacts, b: PageFacts): boolean {
   if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;
-  if (!same(a.shown, b.shown) || !same(a.broken, b.broken) || !sameFocus(a.focus, b.focus)) return false;
-  if (!sameDrops(a.drops, b.drops)) return false;
-  return STYLES.every((name) => same(a[name] as Numbers, b[name] as Numbers)) && sameGrids(a.grids, b.grids);
+  return same(a.broken, b.broken) && sameDrops(a.drops, b.drops) && isStyledAlike(a, b);
 }
+
+/** Whether two viewports have the same styles, and show the same. */
+const isStyledAlike = (a: PageFacts, b: PageFacts): boolean =>
+  same(a.shown, b.shown) &&
+  sameFocus(a.focus, b.focus) &&
+  STYLES.every((name) => same(a[name] as Numbers, b[name] as Numbers)) &&
+  sameGrids(a.grids, b.grids);
+
+/** The same where nothing but the window's width says of which size type is, or what holds. */
+export const isAsStyled = (a: PageFacts, b: PageFacts): boolean => !a.gaps && !isSized(a, b) && isStyledAlike(a, b);
 
 /** The sides of a list of boxes, four numbers each: across are left and right, down are top and bottom. */
 const ACROSS = [0, 2] as const;

@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 import { Level } from '../facts';
 import type { Typesetter } from '../typeset/typesetter';
-import type { Starts } from '../typeset/line-starts';
+import type { LineStarts, Starts } from '../typeset/line-starts';
 import type { WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
 import { bendIn } from './bend';
@@ -19,6 +19,8 @@ export interface TextRun {
   readonly last: PageFacts;
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
+  /** A width at which it isn't known how some text is broken: what it would be otherwise; undefined where that isn't known either. */
+  readonly others?: readonly (() => PageFacts | undefined)[];
 }
 
 /** How the texts of a part run, worked out one after the other: thousands of elements at a thousand widths are too much to be kept. */
@@ -106,10 +108,12 @@ export function* textParts(
       return yield* divide(from, to, hint === undefined ? inside.slice(0, 1) : [hint - 1, hint]);
     }
     let [starts, unknown]: [(Starts | undefined)[], number] = [[], 0];
+    let lines: LineStarts;
     for (let lacks: number | undefined = from; lacks !== undefined; inside = insideOf(from, to)) {
       if (lacks > from) yield* measure(lacks);
       const shares = typesetter.sharesOf([from, ...insideOf(from, to), to].map(measured));
-      starts = between.lineStarts(shares).all();
+      lines = between.lineStarts(shares);
+      starts = lines.all();
       unknown = starts.filter((one) => !one).length;
       lacks = unknown > FEW ? shares.lacks : undefined;
     }
@@ -124,7 +128,7 @@ export function* textParts(
     }
     // What is learned of the lines where it was looked may be all that lacks.
     if (known === 0) return to - from > SHORT * 2 ? yield* divide(from, to, [inside[inside.length >> 1]!]) : asMeasured();
-    parts.push({ from, to, runs: () => runsOf(from, to, starts, between, measured) });
+    parts.push({ from, to, runs: () => runsOf(from, to, lines, starts, between, measured) });
   }
   yield* part(first, last);
   return parts;
@@ -140,6 +144,7 @@ function acrossOnly({ level, elements }: PageFacts): (index: number) => boolean 
 function* runsOf(
   from: number,
   to: number,
+  lines: LineStarts,
   starts: readonly (Starts | undefined)[],
   between: WorkedOut,
   measured: (width: number) => PageFacts,
@@ -158,6 +163,21 @@ function* runsOf(
     while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
     // With nothing between them ends are judged by themselves.
     const alone = end - begin < 2;
+    const [one, ...others] = starts[begin - from] || ends.has(begin) ? [] : (lines.waysAt(begin) ?? []);
+    const way = one && between.factsAt(begin, one, true);
+    if (way) {
+      const { loose } = between;
+      yield {
+        from: begin,
+        to: begin,
+        first: way,
+        last: way,
+        loose,
+        others: others.map((other) => () => between.factsAt(begin, other, true)),
+      };
+      begin = end + 1;
+      continue;
+    }
     const first = yield* at(begin, alone);
     yield { from: begin, to: end, first, last: end > begin ? yield* at(end, alone) : first, loose: between.loose };
     begin = end + 1;

@@ -7,6 +7,8 @@ export interface Judge {
   readonly judge: (facts: PageFacts) => readonly Judged[];
   /** Whether it goes by nothing but the window and the column grid, which doesn't move evenly, so that it is asked at every width. */
   readonly eachWidth?: (facts: PageFacts) => boolean;
+  /** Whether it goes by styles and by what shows alone here, but for what it notes. */
+  readonly byStyles?: (facts: PageFacts) => boolean;
 }
 
 /** What a judge says of one viewport, and the part of a trace that it left. */
@@ -63,6 +65,28 @@ const sameFound = (a: readonly Judged[], b: readonly Judged[]) =>
 
 const isSame = (x: Judged['violation'], y: Judged['violation']) =>
   x.amount === y.amount && Object.keys(x.measured).every((name) => x.measured[name] === y.measured[name]);
+
+/** Whether the same was found, by the same numbers. */
+export const isSameSaid = (a: readonly Judged[], b: readonly Judged[]): boolean =>
+  sameFound(a, b) &&
+  a.every(({ violation: { amount, measured, others } }, i) => {
+    const other = b[i]!.violation;
+    return (
+      Math.abs(amount - other.amount) < SAME &&
+      Object.entries(measured).every(([name, value]) => Math.abs(value - (other.measured[name] ?? Infinity)) < SAME) &&
+      others.every((one, at) => one === other.others[at])
+    );
+  });
+
+/** Whether a judge found the same on two viewports, by the same numbers. */
+export function isSameVerdict(x: Verdict, y: Verdict): boolean {
+  if (x.end - x.start !== y.end - y.start || !isSameSaid(x.found, y.found)) return false;
+  const shift = y.start - x.start;
+  for (let i = x.start; i < x.end; i++)
+    if (x.trace.kinds[i] !== y.trace.kinds[i + shift] || Math.abs(x.trace.margins[i]! - y.trace.margins[i + shift]!) >= SAME)
+      return false;
+  return true;
+}
 
 /** A verdict between two of the same kind, at a share of the way. */
 function mixed(a: readonly Judged[], b: readonly Judged[], share: number): readonly Judged[] {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import { breakEitherWay, breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
 import { paragraphOf, SPACE } from './paragraph-for-tests';
 
 const UNIT = 1 / 64;
@@ -26,6 +26,30 @@ test('what sticks out by one unit of layout fits; so near that it is not known, 
   expect(breakLines(paragraphOf([[30, 30]]), 64, 1 / 32)).toBeUndefined();
   const near = (as: 'fits' | 'breaks') => [...breakLines(paragraphOf([[30, 30]]), 64 - UNIT, 0, as)!];
   expect([near('fits'), near('breaks')]).toEqual([[0], [0, 1]]);
+});
+
+test('where one word comes too near to the room it is told both ways, and of several nothing', () => {
+  const ways = (own: readonly number[], room: number) => breakEitherWay(paragraphOf([own]), room)?.map((one) => [...one]);
+  expect(ways([30, 30], 64 - UNIT)).toEqual([[0], [0, 1]]);
+  expect(ways([30, 30], 100)).toBeUndefined();
+  expect(ways([30, 30, 30, 30], 64 - UNIT)).toBeUndefined();
+});
+
+test('of both ways one is what any room says that it may be', () => {
+  const words = fc.array(fc.integer({ min: 10, max: 90 }), { minLength: 2, maxLength: 40 });
+  let told = 0;
+  fc.assert(
+    fc.property(words, fc.integer({ min: 90, max: 400 }), fc.double({ min: -0.95, max: 0.95, noNaN: true }), (own, room, by) => {
+      const paragraph = paragraphOf([own]);
+      const ways = breakEitherWay(paragraph, room, 1);
+      const one = ways && breakLines(paragraph, room + by);
+      if (!one) return;
+      told++;
+      expect(ways.map((way) => [...way])).toContainEqual([...one]);
+    }),
+    { numRuns: 2_000, seed: 5 },
+  );
+  expect(told).toBeGreaterThan(80);
 });
 
 test('texts are added up rounded to units of layout, so that many reach further than one', () => {

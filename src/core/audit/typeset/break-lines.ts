@@ -67,7 +67,32 @@ class LineSum {
  * @param near where a segment comes so near to the room that it isn't known on which line it stands: whether it is taken to fit
  * @returns the first segment of each line, ascending from 0; undefined where that isn't known
  */
-export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: 'fits' | 'breaks'): Int32Array | undefined {
+export const breakLines = (paragraph: Paragraph, room: number, off = 0, near?: 'fits' | 'breaks'): Int32Array | undefined =>
+  brokenBy(paragraph, room, off, near && (() => near === 'breaks'));
+
+/**
+ * The same where one segment comes so near to the room that it isn't known on which line it stands.
+ * @returns both ways, the first as it fits; undefined where there aren't two
+ */
+export function breakEitherWay(paragraph: Paragraph, room: number, off = 0): readonly [Int32Array, Int32Array] | undefined {
+  const [fits, breaks] = [false, true].map((isBroken) => {
+    let met = 0;
+    const starts = brokenBy(paragraph, room, off, () => {
+      met++;
+      return isBroken;
+    });
+    return met === 1 ? starts : undefined;
+  });
+  return fits && breaks && [fits, breaks];
+}
+
+/** @param isBroken what is taken where it isn't known whether a segment fits */
+function brokenBy(
+  paragraph: Paragraph,
+  room: number,
+  off: number,
+  isBroken: (() => boolean) | undefined,
+): Int32Array | undefined {
   const { segments, pieces, exact } = paragraph;
   const count = segments.left.length;
   const starts: number[] = [0];
@@ -101,8 +126,8 @@ export function breakLines(paragraph: Paragraph, room: number, off = 0, near?: '
         (exact > 0 ? exact + room * ADDED + farOff(segments.right[i]!) : 0) + off + sum.vague + (isNarrower ? UNIT : 0);
       const less = more + sum.doubt + (isDrawn ? apart : 0) + (Number.isNaN(lost) ? UNIT : 0) + (isAnew ? UNIT : 0);
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
-        if (!near) return undefined;
-        breaks = near === 'breaks';
+        if (!isBroken) return undefined;
+        breaks = isBroken();
       }
     }
     if (!breaks) continue;

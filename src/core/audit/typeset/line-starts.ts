@@ -1,6 +1,6 @@
 import type { PageFacts } from '../facts';
 import { Level } from '../codes';
-import { breakLines, isRoomy } from './break-lines';
+import { breakEitherWay, breakLines, isRoomy } from './break-lines';
 import { sameNumbers } from './lines-at';
 import type { Paragraph } from './paragraph';
 import { ROUNDED, Roundings } from './roundings';
@@ -13,6 +13,9 @@ const UNMOVED = 1e-3;
 
 /** A room that bends by more somewhere between, px, is seen to where it is looked. */
 const BENT = 0.5;
+
+/** Of more texts at one width isn't told in which ways all of them may be broken. */
+const OPEN_MOST = 2;
 
 /** By paragraph the first segment of each of its lines; undefined where it isn't rendered. */
 export type Starts = readonly (Int32Array | undefined)[];
@@ -39,6 +42,33 @@ export class LineStarts {
   at(width: number): Starts | undefined {
     const all = this.paragraphs.map((_, p) => this.#own(p, width));
     return all.includes(null) ? undefined : (all as Starts);
+  }
+
+  /**
+   * Where a few texts come so near to the room they have that it isn't known how they are broken: all the ways in which all may be, as they
+   * would be at a width. Undefined where there are too many.
+   */
+  waysAt(width: number): readonly Starts[] | undefined {
+    const known = this.paragraphs.map((_, p) => this.#own(p, width));
+    const open = known.flatMap((one, p) => (one === null ? [p] : []));
+    if (open.length > OPEN_MOST) return undefined;
+    let ways: OwnStarts[][] = [known];
+    for (const p of open) {
+      const both = this.#eitherWay(p, width);
+      if (!both) return undefined;
+      ways = ways.flatMap((way) => both.map((one) => way.map((own, at) => (at === p ? one : own))));
+    }
+    return ways as Starts[];
+  }
+
+  #eitherWay(p: number, width: number): readonly [Int32Array, Int32Array] | undefined {
+    const { room, off } = this.#roomOf(p, width);
+    const paragraph = this.paragraphs[p]!;
+    const { level, breaks } = this.pair.a.facts;
+    const { block } = paragraph;
+    // A box that is as wide as its lines would be of another width, too.
+    if (level[block] === Level.inlineBlock || (breaks[block] && !isRoomy(paragraph, room))) return undefined;
+    return breakEitherWay(paragraph, room, off);
   }
 
   /** The same at each width from one that was measured to the other. */
@@ -69,27 +99,37 @@ export class LineStarts {
     return all.map((own) => (own.includes(null) ? undefined : (own as Starts)));
   }
 
-  /** @param off how far off the room may be besides, px */
-  #own(p: number, width: number, off = 0): OwnStarts {
+  #wideAtEnds(block: number): [number, number] {
+    const wide = ({ facts: { boxes } }: Between['a']) => boxes[block * 4 + 2]! - boxes[block * 4]!;
+    return [wide(this.pair.a), wide(this.pair.b)];
+  }
+
+  /** How long lines of a paragraph may be, and how far off that may be, px. */
+  #roomOf(p: number, width: number): { readonly room: number; readonly off: number } {
+    const { block, insetLeft, insetRight } = this.paragraphs[p]!;
+    const [from, to] = [this.shares?.at(block * 4, width), this.shares?.at(block * 4 + 2, width)];
+    if (from !== undefined && to !== undefined) return { room: to - from - insetRight - insetLeft, off: 0 };
+    const [wide, later] = this.#wideAtEnds(block);
+    const share = (width - this.#from) / (this.#to - this.#from);
+    return { room: wide + (later - wide) * share - insetRight - insetLeft, off: this.#roundings.in(block) * ROUNDED };
+  }
+
+  /** @param besides how far off the room may be besides, px */
+  #own(p: number, width: number, besides = 0): OwnStarts {
     const { a, b } = this.pair;
     if (!a.lines[p]) return undefined;
     const paragraph = this.paragraphs[p]!;
     const { block, insetLeft, insetRight } = paragraph;
-    const [x, y] = [a.facts.boxes, b.facts.boxes];
-    const [left, right] = [block * 4, block * 4 + 2];
-    const [wide, later] = [x[right]! - x[left]!, y[right]! - y[left]!];
+    const [wide, later] = this.#wideAtEnds(block);
     const begin = a.lines[p]!.starts;
     // In a box as wide as it needs, text would come too near to its end to be broken anew.
     if (Math.abs(later - wide) < UNMOVED && sameNumbers(begin, b.lines[p]!.starts)) return begin;
-    const [from, to] = [this.shares?.at(left, width), this.shares?.at(right, width)];
-    const isExact = from !== undefined && to !== undefined;
-    const share = (width - this.#from) / (this.#to - this.#from);
-    const room = (isExact ? to - from : wide + (later - wide) * share) - insetRight - insetLeft;
-    if (a.facts.breaks[block] && !isRoomy(paragraph, room - off)) return null;
-    const starts = breakLines(paragraph, room, off + (isExact ? 0 : this.#roundings.in(block) * ROUNDED)) ?? null;
+    const { room, off } = this.#roomOf(p, width);
+    if (a.facts.breaks[block] && !isRoomy(paragraph, room - besides)) return null;
+    const starts = breakLines(paragraph, room, off + besides) ?? null;
     if (starts === null || a.facts.level[block] !== Level.inlineBlock || sameNumbers(begin, b.lines[p]!.starts)) return starts;
     const whole = this.#roomAround(p, width);
-    const inWhole = breakLines(paragraph, whole, off + this.#roundings.in(block) * ROUNDED);
+    const inWhole = breakLines(paragraph, whole, besides + this.#roundings.in(block) * ROUNDED);
     const isSeen = Math.min(whole, Math.max(wide, later) - insetRight - insetLeft) - room > BENT;
     return isSeen || (inWhole && sameNumbers(inWhole, starts)) ? starts : null;
   }
