@@ -24,6 +24,8 @@ export interface DocumentConditions {
     readonly scrollPadding: boolean;
     readonly spacing: boolean;
   };
+  /** Whether any length but an element's own height follows the viewport's. */
+  readonly stylesByHeight: boolean;
   /** Whether distances between elements, in them, or their least heights do; shares of what they stand in don't count. */
   readonly fluidDistances: boolean;
   /** Whether all widths that are a share of something are a plain one. */
@@ -39,6 +41,7 @@ export interface DocumentConditions {
 }
 
 const FLUID = /[\d.](?:[dsl]?v(?:w|i|b|min|max)|cq(?:w|h|i|b|min|max))\b/;
+const OF_HEIGHT = /[\d.](?:[dsl]?v(?:h|b|min|max)|cq(?:h|b|min|max))\b/;
 const EM = 16;
 
 /** Every width at which a media condition in words could change its mind: too many do no harm, too few would. */
@@ -66,7 +69,9 @@ function edgesOfMedia(media: string, height: number): { readonly edges: number[]
 const CALL = /(?<![\w-])(calc|min|max|clamp|round|mod|rem)\(/i;
 
 /** What declarations say that changes with the viewport though no condition does. */
-function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDistances' | 'plainShares' | 'widthShares'> {
+function followsOf(
+  css: string,
+): Pick<DocumentConditions, 'follows' | 'stylesByHeight' | 'fluidDistances' | 'plainShares' | 'widthShares'> {
   const declarations = [...css.matchAll(DECLARATION)].map(([, name, value]) => [name!, value!] as const);
   /** Custom properties that hold something like it, or another that does. */
   const holders = (holds: (value: string) => boolean) => {
@@ -93,6 +98,7 @@ function followsOf(css: string): Pick<DocumentConditions, 'follows' | 'fluidDist
   };
   return {
     follows,
+    stylesByHeight: says(/^(?!(min-|max-)?(height|block-size)$)/, (value) => OF_HEIGHT.test(value)),
     fluidDistances: says(/^(padding|border|margin|gap|row-gap|grid-(row-)?gap|min-(height|block-size))/, fluid),
     plainShares: !says(ACROSS, (value) => !hasPlainShares(value)),
     widthShares: says(/^(width|inline-size|flex|padding|margin)/, shares),

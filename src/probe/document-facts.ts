@@ -11,11 +11,10 @@ import { brokenWords, linesOf } from './text-lines';
 import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
 import type { SetBy } from './typesetting';
+import { TAB_STOPS } from './focusable';
 import { readTypesetting } from './typesetting';
 import { readStyles, withLengths } from './style-facts';
 
-const FOCUSABLE =
-  'a[href], button:not([disabled]), input:not([disabled]):not([type=hidden]), select:not([disabled]), textarea:not([disabled]), summary, [tabindex]:not([tabindex^="-"])';
 /** What is thinner than this is a rounding of nothing, px. */
 const NOTHING = 0.1;
 const NO_LINES = new Float64Array(0);
@@ -54,8 +53,8 @@ interface Known {
   pictures: PageFacts['pictures'];
   /** Where all that stands in an element goes by its size alone: the index behind the last of it; 0 where it doesn't. */
   readonly whole: Int32Array | undefined;
-  /** What was read last. */
-  last: Pick<PageFacts, 'boxes' | 'shown' | 'lines' | 'broken'> | undefined;
+  /** What was read last, at a height of the viewport. */
+  last: (Pick<PageFacts, 'boxes' | 'shown' | 'lines' | 'broken'> & { readonly height: number }) | undefined;
   /** Whether an element stands in something that is closed: browsers lay it out now and then, and never show it. */
   readonly closed: readonly boolean[];
   /** The same of its own text. */
@@ -109,7 +108,7 @@ export class DocumentReader {
         parent: (node.parentElement && index.get(node.parentElement)) ?? -1,
         role: node.getAttribute('role') ?? undefined,
         type: node.localName === 'input' ? (node as HTMLInputElement).type : undefined,
-        focusable: node.matches(FOCUSABLE),
+        focusable: node.matches(TAB_STOPS),
         words: text ? text.split(' ').length : 0,
         chars: text.length,
         text,
@@ -170,7 +169,7 @@ export class DocumentReader {
     }
     const { styles, closed, closedTexts, whole, last } = known;
     const count = this.nodes.length;
-    const { scrollX, scrollY } = this.#window;
+    const { scrollX, scrollY, innerHeight: height } = this.#window;
     const boxes = new Float64Array(count * 4);
     const shown = new Uint8Array(count);
     const broken = new Uint8Array(count);
@@ -187,7 +186,7 @@ export class DocumentReader {
       boxes[at + 2] = box.right + scrollX;
       boxes[at + 3] = box.bottom + scrollY;
       shown[i] = styles.visible[i] === 1 && box.width > NOTHING && box.height > NOTHING ? 1 : 0;
-      const behind = last && whole![i]! > 0 && isAsLarge(boxes, last.boxes, at) ? whole![i]! : 0;
+      const behind = last && last.height === height && whole![i]! > 0 && isAsLarge(boxes, last.boxes, at) ? whole![i]! : 0;
       if (behind > 0) {
         copyMoved({ boxes, shown, lines, broken }, last!, i, behind);
         i = behind - 1;
@@ -198,11 +197,11 @@ export class DocumentReader {
       lines.push(isRead ? linesOf(this.#range, texts, scrollX, scrollY) : NO_LINES);
       if (styles.breaks[i] && lines[i]!.length > 4) broken[i] = this.#brokenIn(i, lines[i]!);
     }
-    if (whole) known.last = { boxes, shown, lines, broken };
+    if (whole) known.last = { height, boxes, shown, lines, broken };
     const { scrollWidth, scrollHeight } = this.#document.documentElement;
     return {
       ...styles,
-      viewport: { width: this.#window.innerWidth, height: this.#window.innerHeight },
+      viewport: { width: this.#window.innerWidth, height },
       scrollWidth,
       scrollHeight,
       elements: this.elements,

@@ -1,3 +1,5 @@
+import { FOCUSABLE } from './focusable';
+import { paintsIn } from './painted-only';
 import { rulesOf } from './rules-of';
 import { HELD_ATTRIBUTE as HELD } from '@/core/audit/codes';
 
@@ -16,6 +18,8 @@ export class HeldLooks {
   readonly #document: Document;
   readonly #layers = new Map<HeldState, readonly (readonly Element[])[]>();
 
+  readonly #paints = new Map<HeldState, boolean>();
+
   constructor(document: Document) {
     this.#document = document;
   }
@@ -26,6 +30,16 @@ export class HeldLooks {
    */
   layers(state: HeldState, always: readonly Element[] = []): number {
     return this.#layersOf(state, always).length;
+  }
+
+  /** Whether all that is said of a state changes only what is painted, so that everything lies where it lies at rest. */
+  paintsOnly(state: HeldState): boolean {
+    let paints = this.#paints.get(state);
+    if (paints === undefined) {
+      paints = [...this.#document.styleSheets].every((sheet) => STATES[state].every((one) => paintsIn(sheet, one)));
+      this.#paints.set(state, paints);
+    }
+    return paints;
   }
 
   hold(state: HeldState, layer: number, always: readonly Element[] = []): void {
@@ -52,7 +66,9 @@ export class HeldLooks {
     const selectors = STATES[state].flatMap((one) =>
       [...this.#document.styleSheets].flatMap((sheet) => [...heldIn(rulesOf(sheet), one)]),
     );
-    return [...new Set(selectors)].flatMap((selector) => [...this.#document.querySelectorAll(selector)]);
+    const found = [...new Set(selectors)].flatMap((selector) => [...this.#document.querySelectorAll(selector)]);
+    // `:focus-visible` alone names all elements, and few of them can have it.
+    return state === 'focused' ? found.filter((element) => element.matches(FOCUSABLE)) : found;
   }
 
   /** By how many of them each stands in. */

@@ -74,8 +74,8 @@ export class MeasuredFrame {
   readonly #looks: HeldLooks;
   readonly #focus: FocusReader;
   #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
-  /** By the styles that were read: the same list for the same ones. */
-  readonly #typesettings = new WeakMap<Uint8Array, Typesetting | null>();
+  /** By the styles that were read, the same list for the same ones, at the height that is set. */
+  #typesettings = new WeakMap<Uint8Array, Typesetting | null>();
   #idle: PageFacts | undefined;
   #setting: Setting = 'plain';
   #layer = 0;
@@ -141,6 +141,7 @@ export class MeasuredFrame {
     this.#frame.style.height = `${height}px`;
     if (height !== this.#conditionsHeight) {
       this.#conditionsHeight = height;
+      this.#typesettings = new WeakMap();
       this.#conditions = conditionsOfDocument(inside, height);
       this.#matches.clear();
     }
@@ -167,8 +168,8 @@ export class MeasuredFrame {
 
   read(width: number): PageFacts {
     this.resize(width);
-    const { media, edges, follows, containers, unknown } = this.#conditions;
-    let epoch = `${this.#setting} ${this.#layer} ${this.#conditionsHeight} `;
+    const { media, edges, follows, containers, unknown, stylesByHeight } = this.#conditions;
+    let epoch = `${this.#setting} ${this.#layer} ${unknown || stylesByHeight ? this.#conditionsHeight : ''} `;
     const band = edges.findLastIndex((edge) => edge <= width);
     let matches = this.#matches.get(band);
     if (matches === undefined) {
@@ -184,7 +185,8 @@ export class MeasuredFrame {
     }
     if (this.#setting === 'opened' && opened === undefined) return this.#withoutPanel(width, epoch);
     const read = this.reader.read(epoch, this.#conditions);
-    const facts = { ...read, typesetting: () => this.#typesettingOf(read) };
+    const asAtRest = isHeldState(this.#setting) && this.#looks.paintsOnly(this.#setting);
+    const facts = { ...read, asAtRest, typesetting: () => this.#typesettingOf(read) };
     if (opened !== undefined) return { ...facts, opened };
     return this.#setting === 'focused' ? { ...facts, focus: this.#focusOf(epoch) } : facts;
   }

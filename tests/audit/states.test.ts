@@ -1,4 +1,4 @@
-import { askedFor, Ledger, planOf } from '@/core/audit';
+import { askedFor, checkNamed, Ledger, planOf } from '@/core/audit';
 import type { Finding, View } from '@/core/audit';
 import { DEFAULT_SLICE } from '@/core/breakpoints';
 import type { Project } from '@/core/document';
@@ -11,6 +11,8 @@ import { compareSweeps } from '@/server/browser/compare-sweeps';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { tryFixes } from '@/server/browser/try-fixes';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { generateCardsPage } from './generate-cards-page';
+import { withStates } from './with-states';
 
 // What is found only while something is pointed at, focused or pressed, at exact widths, and what mends it.
 
@@ -90,4 +92,57 @@ test('where the browser’s line is taken away nothing tells of the focus, and a
   expect(of('unseen-focus').map(({ element }) => demo.pages[0]!.elements[element]!.tag)).toContain('button');
   expect(of('faint-focus').length).toBeGreaterThan(0);
   for (const { worst } of of('faint-focus')) expect(worst.width).toBeLessThan(900);
+});
+
+/** What is told of a state at some widths, by a sweep or by measuring each of them, and how many layouts it took. */
+async function toldOf(html: string, view: View, widths: readonly number[], brute: boolean) {
+  const page = await MeasuredPage.openHtml(html, (views) => askedFor(PLAIN_PROFILE, views));
+  const ledger = new Ledger();
+  ledger.record(await page.measure(widths), 'widths', DEFAULT_SLICE.height);
+  let layouts = 0;
+  for await (const step of page.sweep({ view, widths, brute })) {
+    ledger.record(step.results, view, DEFAULT_SLICE.height);
+    layouts += step.layouts;
+  }
+  await page.close();
+  const found = ledger.findings().filter(({ check }) => checkNamed(check)!.view === view);
+  return { layouts, found: found.map(({ check, element, widths: at }) => JSON.stringify([check, element, at])).sort() };
+}
+
+const from = (first: number, count: number) => Array.from({ length: count }, (_, i) => first + i);
+
+test.each<[View, number]>([
+  ['pointed', 612],
+  ['pointed', 626],
+  ['focused', 606],
+  ['pressed', 614],
+])('%s on generated page %i: what is told besides rest is what measuring all of it tells', async (view, seed) => {
+  const html = withStates(generateCardsPage(seed, 6), seed);
+  const [exact, brute] = [await toldOf(html, view, from(640, 90), false), await toldOf(html, view, from(640, 90), true)];
+  expect(exact.found).toEqual(brute.found);
+  expect(brute.found.length).toBeGreaterThan(0);
+});
+
+const WORDS =
+  'The mill pond and the weir lie still in the evening and the wheel turns for nobody at all while reeds are cut'.split(' ');
+const paragraph = (i: number) => `<p>${[...WORDS.slice(i), `<a href="#">${WORDS[i]}</a>`, ...WORDS.slice(0, i)].join(' ')}</p>`;
+const LINKS = `<style>body{margin:8px;font:16px/1.5 sans-serif;columns:2}a{color:#222}a:hover{color:#888}:focus-visible{outline:2px solid #eee}</style><body>${WORDS.map((_, i) => paragraph(i)).join('')}`;
+
+test('where a state only paints, few widths are laid out, though it isn’t known how texts are broken', async () => {
+  const widths = from(400, 400);
+  for (const view of ['pointed', 'focused'] as const) {
+    const { found, layouts } = await toldOf(`<!doctype html>${LINKS}`, view, widths, false);
+    expect(found).toHaveLength(WORDS.length);
+    // Two per cent are compared.
+    expect(layouts).toBeLessThan(20);
+    const moving = LINKS.replace('a:hover{', 'a:hover,a:focus-visible{padding-left:3px;');
+    expect((await toldOf(`<!doctype html>${moving}`, view, widths, false)).layouts).toBeGreaterThan(20);
+  }
+});
+
+test('contrast that is low in a state is told of what is too small at rest as well', async () => {
+  const html =
+    '<!doctype html><style>a{display:inline-block;font:12px/12px sans-serif;color:#000}a:hover{color:#888}</style><body><a href="#">Weir</a><br><a href="#">Mill</a>';
+  const { found } = await toldOf(html, 'pointed', [500], true);
+  expect(found).toHaveLength(2);
 });

@@ -7,7 +7,7 @@ export { askedFor } from './asked';
 export { findingsOn, isWrong } from './findings-on';
 export type { AskedFor } from './asked';
 export { checkNamed, CHECKS } from './checks';
-export { Ledger } from './sweep/ledger';
+export { Ledger, saysAlready } from './sweep/ledger';
 export type { Finding, WidthResult } from './sweep/ledger';
 export { sweepExactly } from './sweep/exact';
 export { wrongWords } from './sweep/sweep';

@@ -202,8 +202,13 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
     const { columnWidth, fits } = layColumns(grid, width);
     return { columnWidth, fits, least: grid.columnLeast };
   };
-  const measure = (width: number) => ({ ...page.read(width), turned, densities: task.densities });
-  const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
+  // Whoever asks for every width wants to compare, and takes nothing for granted.
+  const measure = (width: number) => {
+    const facts = { ...page.read(width), turned, densities: task.densities };
+    return task.brute ? { ...facts, asAtRest: false } : facts;
+  };
+  // A device that is turned is compared with itself alone.
+  const widest = Math.max(turned ? 0 : task.widest, task.widths[task.widths.length - 1] ?? 0);
   const { widths, near } = task;
   const everyWidth = task.brute || page.isUnknown;
   const goesByHeight = heights.length > 1 ? page.goesByHeight : undefined;

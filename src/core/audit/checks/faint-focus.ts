@@ -9,6 +9,7 @@ export const faintFocus: Check = {
   why: 'It is there, but many don’t see it, and so not where they are.',
   rule: 'WCAG 2.2, 1.4.11 Non-text contrast; lines that browsers draw as they think best are left out, as it says',
   view: 'focused',
+  byStyles: () => true,
   limits: { least: { label: 'Least ratio of the line', unit: 'to 1', usual: 3, least: 1, most: 21 } },
   judge(facts, { least }) {
     const { elements, shown, focus } = facts;

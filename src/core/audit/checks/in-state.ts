@@ -4,6 +4,9 @@ import { faultsOf, inWordsOf } from './faults-of';
 import { smallTarget } from './small-target';
 
 const LOOKS = [contrast, smallTarget] as const;
+/** What is found where everything lies as at rest, and isn't found there. */
+const PAINTED = [contrast] as const;
+const [judge, judgePainted] = [faultsOf(LOOKS), faultsOf(PAINTED)];
 
 /** Text that can't be read, or something that can't be hit, only while it is in a state. */
 const inState = (view: View, words: string): Check => ({
@@ -15,7 +18,8 @@ const inState = (view: View, words: string): Check => ({
   view,
   besides: LOOKS.map(({ id }) => id),
   likewise: LOOKS.map(({ id }) => id),
-  judge: faultsOf(LOOKS),
+  judge: (facts, limits) => (facts.asAtRest ? judgePainted : judge)(facts, limits),
+  byStyles: ({ asAtRest }) => asAtRest === true,
   sentence: inWordsOf(LOOKS, `When ${words}`),
 });
 

@@ -8,6 +8,7 @@ export const unseenFocus: Check = {
   why: 'Whoever goes through the page by keyboard doesn’t know where they are.',
   rule: 'WCAG 2.2, 2.4.7 Focus visible',
   view: 'focused',
+  byStyles: () => true,
   judge({ elements, shown, focus }) {
     if (!focus) return [];
     return elements.flatMap(({ id, focusable }, i) =>

@@ -194,9 +194,11 @@ export class Ledger {
 }
 
 /** Whether what was found under usual conditions makes another fault nothing new. */
-function saysAlready(usual: Found, { check, violation, sample }: Found): boolean {
+export function saysAlready(usual: Found, { check, violation, sample }: Found): boolean {
   if (sample !== undefined) return usual.check === check && rowless(usual.violation.element) === rowless(violation.element);
-  return (checkNamed(check)?.besides?.includes(usual.check) ?? false) && usual.violation.element === violation.element;
+  const { besides = [] } = checkNamed(check) ?? {};
+  const { by } = violation.measured;
+  return usual.violation.element === violation.element && (by === undefined ? besides : [besides[by]]).includes(usual.check);
 }
 
 const orderOf = ({ check }: Finding) => CHECKS.findIndex((one) => one.id === check);
