@@ -1,8 +1,8 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { WidthResult } from '@/core/audit';
-import { asUsual, CHECKS, widthsOf } from '@/core/audit';
+import type { View, WidthResult } from '@/core/audit';
+import { askedFor, saysAlready, VIEWS, widthsOf } from '@/core/audit';
 import { PLAIN_PROFILE } from '@/core/document';
 import { demoProject } from '@/demo';
 import type { SweepDifference } from '@/server/browser/compare-sweeps';
@@ -15,6 +15,7 @@ import { generateManualPage } from '../tests/audit/generate-manual-page';
 import { generatePage } from '../tests/audit/generate-page';
 import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
+import { withStates } from '../tests/audit/with-states';
 
 const numberAfter = (name: string, usual: number) => {
   const at = process.argv.indexOf(name);
@@ -38,6 +39,9 @@ const pages = numberAfter('--pages', files.length + texts + cardPages + manuals 
 const seed = numberAfter('--seed', 1);
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
+/** What pages are looked at with: as they are, or otherwise; in states something is said of those first. */
+const view = VIEWS.find((one) => one === process.argv[process.argv.indexOf('--view') + 1]) ?? 'widths';
+const isState = view === 'pointed' || view === 'focused' || view === 'pressed';
 const allWidths = [...widthsOf(PLAIN_PROFILE.range)];
 
 let differences = 0;
@@ -62,7 +66,7 @@ async function run(page: MeasuredPage, brute: boolean, widths: readonly number[]
   const results: WidthResult[] = [];
   let count = 0;
   const wrong: string[] = [];
-  for await (const step of page.sweep({ widths, brute })) {
+  for await (const step of page.sweep({ view, widths, brute })) {
     if (step.wrong) wrong.push(`${step.wrong.checks.join(', ')} at ${step.wrong.width}`);
     results.push(...step.results);
     count += step.layouts;
@@ -84,8 +88,8 @@ async function browsersOwn(open: Open, exact: readonly WidthResult[], found: rea
       if (own.has(width)) break;
       await closeBrowser();
       const page = await open();
-      for (const by of way) await page.measure([width + by], { brute: true });
-      const fresh = await page.measure([width], { brute: true });
+      for (const by of way) await page.measure([width + by], { view, brute: true });
+      const fresh = await page.measure([width], { view, brute: true });
       await page.close();
       const said = exact.filter((one) => one.width === width);
       if (compareSweeps(said, fresh).length === 0) own.add(width);
@@ -93,9 +97,28 @@ async function browsersOwn(open: Open, exact: readonly WidthResult[], found: rea
   return own;
 }
 
+/** What is found in a state and isn't found at rest. */
+async function besidesUsual(open: Open, results: readonly WidthResult[]): Promise<readonly WidthResult[]> {
+  if (!isState) return results;
+  const page = await open();
+  const usual = new Map(
+    (
+      await page.measure(
+        results.map(({ width }) => width),
+        { view: 'widths' },
+      )
+    ).map((one) => [one.width, one]),
+  );
+  await page.close();
+  return results.map((one) => ({
+    ...one,
+    violations: one.violations.filter((found) => !usual.get(one.width)!.violations.some((other) => saysAlready(other, found))),
+  }));
+}
+
 async function check(name: string, open: Open, widths: readonly number[] = allWidths): Promise<void> {
   const page = await open();
-  if (texts + cardPages + manuals > 0 || files.length > 0) {
+  if (view === 'widths' && (texts + cardPages + manuals > 0 || files.length > 0)) {
     const { worked, wrong } = await page.compareTexts(widths);
     differences += wrong.length;
     console.log(`  ${name}: ${worked} of ${widths.length} widths worked out by their texts, ${wrong.length} of them wrong`);
@@ -104,7 +127,7 @@ async function check(name: string, open: Open, widths: readonly number[] = allWi
   const exact = await run(page, false, widths);
   const brute = await run(page, true, widths);
   await page.close();
-  const all = compareSweeps(exact.results, brute.results);
+  const all = compareSweeps(await besidesUsual(open, exact.results), await besidesUsual(open, brute.results));
   const own = await browsersOwn(open, exact.results, all);
   const found = all.filter(({ width }) => !own.has(width));
   inTwoWays += own.size;
@@ -130,23 +153,26 @@ if (pages > 0) {
     `Demo pages: 1/${(decided / layouts).toFixed(1)} of the layouts, 1/${(times.brute / times.exact).toFixed(1)} of the time`,
   );
 }
-const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
-const openHtml = (html: string): Open => {
-  return () => MeasuredPage.openHtml(html, asked);
+const asked = (views: readonly View[]) => askedFor(PLAIN_PROFILE, view === 'widths' ? VIEWS : views);
+const openHtml = (html: string, states = seed): Open => {
+  const shown = isState ? withStates(html, states) : html;
+  return () => MeasuredPage.openHtml(shown, asked);
 };
 for (const file of files) await check(file, openHtml((await readFile(file, 'utf8')).replace(/<head>|$/i, `$&${POLICY}`)));
-for (let i = 0; i < cardPages; i++) await check(`cards ${seed + i}`, openHtml(generateCardsPage(seed + i)));
-for (let i = 0; i < manuals; i++) await check(`manual ${seed + i}`, openHtml(generateManualPage(seed + i)));
-for (let i = 0; i < texts; i++) {
-  await check(`text ${seed + i}`, openHtml(generateTextPage(seed + i)));
-  await check(`rows ${seed + i}`, openHtml(generateRowsPage(seed + i)));
-  await check(`long texts ${seed + i}`, openHtml(generateLongTextPage(seed + i)));
-}
-for (let i = 0; i < pages; i++) {
+const stretchOf = (i: number) => {
   const most = Math.min(stretch, allWidths.length);
   const first = Math.floor((((seed + i) * 0.618034) % 1) * (allWidths.length - most));
-  await check(`generated ${seed + i}`, openHtml(generatePage(seed + i)), allWidths.slice(first, first + most));
+  return allWidths.slice(first, first + most);
+};
+async function checkMade(name: string, generate: (seed: number) => string, count: number): Promise<void> {
+  for (let i = 0; i < count; i++) await check(`${name} ${seed + i}`, openHtml(generate(seed + i), seed + i), stretchOf(i));
 }
+await checkMade('cards', generateCardsPage, cardPages);
+await checkMade('manual', generateManualPage, manuals);
+await checkMade('text', generateTextPage, texts);
+await checkMade('rows', generateRowsPage, texts);
+await checkMade('long texts', generateLongTextPage, texts);
+await checkMade('generated', generatePage, pages);
 console.log(
   `${differences} differences, ${inTwoWays} widths that the browser itself lays out in two ways, ${noticed} pages measured at every width since a spot check found one, at ${decided} widths; 1/${(decided / layouts).toFixed(1)} of the layouts in all`,
 );

@@ -83,8 +83,13 @@ export class MeasuredPage {
   }
 
   /** Any HTML document, measured by the checks that are given, whatever view they are for. */
-  static async openHtml(html: string, asked: readonly AskedFor[], height = DEFAULT_SLICE.height): Promise<MeasuredPage> {
-    return new MeasuredPage(await loadMeasured(asMeasured(html), height), height, () => asked, [], PLAIN_PROFILE.range.last);
+  static async openHtml(
+    html: string,
+    asked: readonly AskedFor[] | ((views: readonly View[]) => readonly AskedFor[]),
+    height = DEFAULT_SLICE.height,
+  ): Promise<MeasuredPage> {
+    const askedIn = typeof asked === 'function' ? asked : () => asked;
+    return new MeasuredPage(await loadMeasured(asMeasured(html), height), height, askedIn, [], PLAIN_PROFILE.range.last);
   }
 
   /** Decides the widths, part by part. @throws BrowserTrouble when the browser doesn't get on with it */
