@@ -1,7 +1,9 @@
 import type { Box } from './geometry';
 import { boxOf, visiblePart } from './geometry';
+import type { PageFacts } from './facts';
 import { Level } from './facts';
 import { oncePerFacts, oncePerGiven } from './once';
+import { isMore } from './readers';
 import { textHolders } from './text';
 
 const THINGS = new Set(['img', 'video', 'canvas', 'svg', 'input', 'textarea', 'select', 'button', 'hr']);
@@ -19,12 +21,23 @@ const holders = oncePerGiven(
     ),
 );
 
+function contentBox(facts: PageFacts, element: number): ContentBox | undefined {
+  const part = visiblePart(facts, element, boxOf(facts, element));
+  return part && { element, left: part.left, top: part.top, right: part.right, bottom: part.bottom };
+}
+
 /** The boxes of everything that holds something to see: texts, pictures, controls. */
-export const contentBoxes = oncePerFacts((facts): ContentBox[] => {
+export const contentBoxes = oncePerFacts((facts): ContentBox[] =>
+  holders(facts).flatMap((element) => contentBox(facts, element) ?? []),
+);
+
+/** Those of them that begin above a height, px; of long pages most lies further down. */
+export function contentAbove(facts: PageFacts, height: number): ContentBox[] {
   const boxes: ContentBox[] = [];
   for (const i of holders(facts)) {
-    const part = visiblePart(facts, i, boxOf(facts, i));
-    if (part) boxes.push({ element: i, left: part.left, top: part.top, right: part.right, bottom: part.bottom });
+    if (!isMore(facts, height, facts.boxes[i * 4 + 1]!)) continue;
+    const box = contentBox(facts, i);
+    if (box && isMore(facts, height, box.top)) boxes.push(box);
   }
   return boxes;
-});
+}

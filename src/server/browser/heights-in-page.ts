@@ -11,11 +11,17 @@ export const markOf = (goesByHeight: (facts: PageFacts) => boolean) => ({
 
 /** The same layout judged for several heights at once. */
 export function* atHeights(sweep: Sweep, widest: number, heights: readonly number[]): Generator<SweptPart> {
-  const judges = heights.flatMap((height) =>
+  let of: PageFacts | undefined;
+  let byHeight: PageFacts[] = [];
+  /** The same facts at another height, once for all checks. */
+  const at = (facts: PageFacts, index: number): PageFacts => {
+    if (of !== facts) [of, byHeight] = [facts, []];
+    return (byHeight[index] ??= { ...facts, viewport: { width: facts.viewport.width, height: heights[index]! } });
+  };
+  const judges = heights.flatMap((height, index) =>
     sweep.judges.map(({ judge: decide, ...one }) => ({
       ...one,
-      judge: (facts: PageFacts) =>
-        decide({ ...facts, viewport: { width: facts.viewport.width, height } }).map((found) => ({ ...found, height })),
+      judge: (facts: PageFacts) => decide(at(facts, index)).map((found) => ({ ...found, height })),
     })),
   );
   for (const { results, ...part } of sweepExactly({ ...sweep, judges }, widest))

@@ -11,6 +11,7 @@ import { changeOf, compareVersions } from './versions-in-page';
 import { atHeights, isMark, markOf } from './heights-in-page';
 import { compareTexts } from './texts-in-page';
 import { fitsAt, roomsAt } from './rooms-in-page';
+import { forgetTurned, turnedBy } from './turned-in-page';
 
 // Bundled into one script and put into the measuring page: the probe reads facts, the core judges them right there,
 // so that only faults and not the facts of every width travel back.
@@ -115,19 +116,21 @@ function askedOf(task: SweepTask): Asked[] {
   });
 }
 
-function begin(task: string): void {
-  running = everyHeight(JSON.parse(task) as SweepTask);
+function begin(words: string): void {
+  const task = JSON.parse(words) as SweepTask;
+  if (!task.turned) forgetTurned();
+  running = task.turned ? turnedBy(measured(), { ...task, turned: task.turned }, judgesOf(askedOf(task))) : everyHeight(task);
 }
 
 /** Where nothing that shows depends on the height, one sweep serves all heights; the other widths are looked at once more. */
 function* everyHeight(task: SweepTask): Generator<SweptPart> {
   const page = measured();
   const setting = SETTINGS.find((one) => one === task.view) ?? 'plain';
-  const tagged = task.view === 'heights' || task.view === 'reflow' || task.view === 'turned';
+  const tagged = task.view === 'heights' || task.view === 'reflow';
   const [first, ...others] = task.heights;
   if (task.view === 'heights' && !task.brute && !task.apart && others.length > 0 && page.goesByHeight) {
     const again = new Set<number>();
-    for (const part of everyLayer(task, first!, setting, task.heights, undefined)) {
+    for (const part of everyLayer(task, first!, setting, task.heights)) {
       for (const { width, violations } of part.results) if (violations.some(isMark)) again.add(width);
       const results = part.results.filter(({ width, height }) => height === first || !again.has(width));
       yield {
@@ -140,12 +143,7 @@ function* everyHeight(task: SweepTask): Generator<SweptPart> {
     return;
   }
   for (const height of task.heights) {
-    let turned: PageFacts | undefined;
-    if (task.turned) {
-      page.arrange(task.turned.height, setting);
-      turned = page.read(task.turned.width);
-    }
-    for (const part of everyLayer(task, height, setting, [height], turned)) {
+    for (const part of everyLayer(task, height, setting, [height])) {
       yield tagged ? { ...part, results: part.results.map((one) => ({ height, ...one })) } : part;
     }
   }
@@ -155,13 +153,7 @@ function* everyHeight(task: SweepTask): Generator<SweptPart> {
 const SETTINGS = ['large-text', 'spaced-text', 'pointed', 'focused', 'pressed', 'opened'] as const;
 
 /** Where elements can be in a state in several ways, a width is decided when all of them have been measured. */
-function* everyLayer(
-  task: SweepTask,
-  height: number,
-  setting: Setting,
-  heights: readonly number[],
-  turned: PageFacts | undefined,
-): Generator<SweptPart> {
+function* everyLayer(task: SweepTask, height: number, setting: Setting, heights: readonly number[]): Generator<SweptPart> {
   const page = measured();
   page.arrange(height, 'plain');
   const layers = page.layers(setting);
@@ -169,7 +161,7 @@ function* everyLayer(
   const found = new Map<number, WidthResult>();
   for (let layer = 0; layer < layers; layer++) {
     page.arrange(height, setting, layer);
-    for (const part of sweepOne(task, heights, turned)) {
+    for (const part of sweepOne(task, heights)) {
       if (layers === 1) yield part;
       else {
         for (const one of part.results) found.set(one.width, together(found.get(one.width), one));
@@ -192,7 +184,7 @@ function together(before: WidthResult | undefined, now: WidthResult): WidthResul
   return { ...now, violations: [...worst.values()] };
 }
 
-function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts | undefined): Generator<SweptPart> {
+function sweepOne(task: SweepTask, heights: readonly number[]): Generator<SweptPart> {
   const page = measured();
   const edges = [...new Set([...page.edges, ...task.grids.map(({ from }) => Math.ceil(from))])].sort((a, b) => a - b);
   const asked = askedOf(task);
@@ -204,11 +196,10 @@ function sweepOne(task: SweepTask, heights: readonly number[], turned: PageFacts
   };
   // Whoever asks for every width wants to compare, and takes nothing for granted.
   const measure = (width: number) => {
-    const facts = { ...page.read(width), turned, densities: task.densities };
+    const facts = { ...page.read(width), densities: task.densities };
     return task.brute ? { ...facts, asAtRest: false } : facts;
   };
-  // A device that is turned is compared with itself alone.
-  const widest = Math.max(turned ? 0 : task.widest, task.widths[task.widths.length - 1] ?? 0);
+  const widest = Math.max(task.widest, task.widths[task.widths.length - 1] ?? 0);
   const { widths, near } = task;
   const everyWidth = task.brute || page.isUnknown;
   const goesByHeight = heights.length > 1 ? page.goesByHeight : undefined;

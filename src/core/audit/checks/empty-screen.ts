@@ -1,7 +1,7 @@
 import { areaOfUnion } from '../area';
 import type { Check } from '../check';
 import type { ContentBox } from '../content';
-import { contentBoxes } from '../content';
+import { contentAbove } from '../content';
 import type { PageFacts } from '../facts';
 import { boxOf } from '../geometry';
 import { areaExceeds, isMore, larger, SLACK, smaller } from '../readers';
@@ -57,9 +57,7 @@ export const emptyScreen: Check = {
   judge(facts, { most }) {
     const { width, height } = facts.viewport;
     const inside: ContentBox[] = [];
-    for (const box of contentBoxes(facts)) {
-      // Of long pages most lies further down.
-      if (!isMore(facts, height, box.top)) continue;
+    for (const box of contentAbove(facts, height)) {
       const left = larger(facts, 0, box.left);
       const top = larger(facts, 0, box.top);
       const right = smaller(facts, width, box.right);
