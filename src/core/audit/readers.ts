@@ -13,25 +13,28 @@ export const SLACK = 0.25;
 /** So many times further where type grows, since browsers round how high it reaches. */
 const SIZED = 5;
 
-const note = (facts: PageFacts, margin: number, slack: number, kind: number): void =>
+/** What is above a limit by less is at it: of numbers that are added up in another order the last digits differ. Browsers lay out in 1/64 px. */
+const AS_ADDED = 1e-6;
+
+function isAbove(facts: PageFacts, value: number, limit: number, slack: number, kind: number): boolean {
+  const margin = value - limit - AS_ADDED;
   facts.trace?.add(margin, facts.doubt?.sized ? slack * SIZED : slack, kind);
+  return margin > 0;
+}
 
 /** Whether a number is above a limit, both in px. */
 export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
-  note(facts, value - limit, SLACK, Kind.even);
-  return value > limit;
+  return isAbove(facts, value, limit, SLACK, Kind.even);
 }
 
 /** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */
 export function exceedsBy(facts: PageFacts, value: number, limit: number, slack: number): boolean {
-  note(facts, value - limit, slack, Kind.even);
-  return value > limit;
+  return isAbove(facts, value, limit, slack, Kind.even);
 }
 
 /** The same for the product of two lengths, px²: a square, an area. */
 export function areaExceeds(facts: PageFacts, value: number, limit: number, slack: number): boolean {
-  note(facts, value - limit, slack, Kind.curved);
-  return value > limit;
+  return isAbove(facts, value, limit, slack, Kind.curved);
 }
 
 /** Whether a number that follows from the size of type is above a limit, px. */
