@@ -61,7 +61,10 @@ export interface Check {
   readonly rule: string;
   /** What it needs the page to be looked at with; every width where it doesn't say. */
   readonly view?: View;
-  /** Checks by id that find the same under usual conditions, by the number under which a fault says which of them it is (`by`): where they do, this one has nothing to add. */
+  /**
+   * Checks by id that find the same under usual conditions, in the order by which a fault says which of them found it (`by`): where that one
+   * does, this one has nothing to add.
+   */
   readonly besides?: readonly string[];
   /** Checks by id by whose numbers it goes, as the project has them. */
   readonly likewise?: readonly string[];
