@@ -300,6 +300,19 @@ test('type of a broken size that an element itself insists on is read as exactly
   expect([worked > 190, wrong]).toEqual([true, []]);
 });
 
+test('a device that is turned is looked at as high as it is, though another as wide was looked at before', async () => {
+  const page = await MeasuredPage.openHtml(
+    '<!doctype html><meta name="viewport" content="width=device-width"><style>@media (max-height:450px){p{display:none}}</style><body><p>Weir and mill</p>',
+    asked,
+  );
+  const isLocked = async (width: number, height: number) => {
+    const [found] = await page.measure([width], { view: 'turned', heights: [height], turned: { width: height, height: width } });
+    return found!.violations.some(({ check }) => check === 'orientation-lock');
+  };
+  expect([await isLocked(500, 900), await isLocked(500, 400), await isLocked(400, 500)]).toEqual([false, true, false]);
+  await page.close();
+});
+
 test('type that follows the window’s height is looked at anew at each', async () => {
   const page = await MeasuredPage.openHtml(
     '<!doctype html><meta name="viewport" content="width=device-width"><style>p{font-size:3vh}</style><body><p>Weir and mill</p>',

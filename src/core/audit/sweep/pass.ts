@@ -92,36 +92,40 @@ export class Pass {
   *decide({ first, last, top }: Stretch): Generator<SweptPart> {
     const bandTop = this.#measured(top);
     yield this.#soFar();
-    const byStyles = yield* this.#decideByStyles(first, last, bandTop);
-    for (const part of byStyles === true ? [] : byStyles ? [byStyles] : yield* this.#partsOf(first, last)) {
-      const wrong =
-        'width' in part
-          ? part
-          : part.runs
-            ? yield* this.#decideTexts(part.from, part.to, part.runs(), bandTop)
-            : yield* this.#decidePart(part.from, part.to, bandTop);
-      if (!wrong) continue;
+    const wrong = yield* this.#decideStretch(first, last, bandTop);
+    if (wrong) {
       this.everyWidth = true;
       this.#told.clear();
-      yield this.#soFar(wrong);
-      return;
+      return yield this.#soFar(wrong);
     }
     yield this.#soFar();
     // Only shared ends are asked for again.
     for (const width of this.#known.keys()) if (width > first && width < last && width !== top) this.#forget(width);
   }
 
-  /** Where nothing that is asked goes by where things lie, what is said at a few widths is said at all; false where it isn't so. */
-  *#decideByStyles(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, boolean | WrongWidth> {
+  *#decideStretch(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
+    const byStyles = yield* this.#decideByStyles(first, last, bandTop);
+    if (byStyles) return byStyles.wrong;
+    for (const part of yield* this.#partsOf(first, last)) {
+      const wrong = part.runs
+        ? yield* this.#decideTexts(part.from, part.to, part.runs(), bandTop)
+        : yield* this.#decidePart(part.from, part.to, bandTop);
+      if (wrong) return wrong;
+    }
+    return undefined;
+  }
+
+  /** Where nothing that is asked goes by where things lie, what is said at a few widths is said at all; undefined where it isn't so. */
+  *#decideByStyles(first: number, last: number, bandTop: PageFacts): Generator<SweptPart, Pick<SweptPart, 'wrong'> | undefined> {
     const { judges } = this.sweep;
-    if (!judges.every(({ byStyles }) => byStyles?.(bandTop))) return false;
+    if (!judges.every(({ byStyles }) => byStyles?.(bandTop))) return undefined;
     const at = (width: number) => this.#judging.asJudged(this.#measured(width), width, bandTop);
     const met: (readonly Verdict[])[] = [];
     for (const width of [first, last, ...looksBy(this.#random).map((share) => Math.round(first + (last - first) * share))]) {
       const facts = at(width);
       yield this.#soFar();
       const verdicts = this.#judging.verdictsOn(facts);
-      if (!isAsStyled(at(first), facts) || met[0]?.some((one, i) => !isSameVerdict(one, verdicts[i]!))) return false;
+      if (!isAsStyled(at(first), facts) || met[0]?.some((one, i) => !isSameVerdict(one, verdicts[i]!))) return undefined;
       met.push(verdicts);
     }
     const said = met[0]!.flatMap(({ found }) => found);
@@ -131,11 +135,11 @@ export class Pass {
       if (this.#isSpot(width)) {
         const checks = this.#judging.othersOn(at(width), said);
         yield this.#soFar();
-        if (checks.length > 0) return { width, checks };
+        if (checks.length > 0) return { wrong: { width, checks } };
       }
       this.#tell(width, said);
     }
-    return true;
+    return {};
   }
 
   #forget(width: number): void {
