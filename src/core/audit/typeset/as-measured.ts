@@ -1,9 +1,10 @@
 import { Rule } from '../codes';
 import type { MeasuredTexts } from './measured-texts';
 import type { Page } from './page';
-import { linesDown } from './leading';
-import { gapsIn } from './stack';
+import { lineEnds } from './leading';
+import { pairOf } from './stack';
 import { Stacker } from './stacker';
+import { TextsDown } from './texts-down';
 
 /** A worked-out coordinate may be off by so much from the measured one, px. */
 const OFF = 0.1;
@@ -19,12 +20,15 @@ export function strayIn(whole: Page, texts: MeasuredTexts): number[] {
   const { units } = page.set;
   const measured = texts.facts.boxes;
   const boxes = measured.slice();
-  const gaps = gapsIn(page.set, texts, page.leading);
-  const lines = texts.lines.map(
-    (one, p) => one && linesDown(page.set.paragraphs[p]!.strut, one.styles, texts.tops[p]!.slice(), page.leading),
-  );
-  const between = { a: texts, b: texts, gapsA: gaps, gapsB: gaps };
-  new Stacker(page, between, 0, boxes, lines).place(0, boxes[1]!);
+  const down = new TextsDown(texts.lines.length);
+  texts.lines.forEach((one, p) => {
+    if (!one) return;
+    const tops = texts.tops[p]!;
+    const ends = lineEnds(page.set.paragraphs[p]!.strut, one.styles, page.leading);
+    down.set(p, { ...ends, styles: one.styles, tops: tops.map((top) => top - tops[0]!) });
+    down.top[p] = tops[0]!;
+  });
+  new Stacker(page, pairOf(page, texts, texts, page.leading), 0, boxes, down).place(0, boxes[1]!);
   const stray = new Set<number>();
   const off = (x: number, y: number) => Math.abs(boxes[x]! - boxes[y]! - (measured[x]! - measured[y]!)) > OFF;
   /** Whether anything in an element, or its height, isn't as measured. */

@@ -1,6 +1,6 @@
 import { Aligned } from '../codes';
-import { SAME } from './in-lines';
 import type { Placing } from './placing';
+import { SAME } from './same';
 
 /** Places items side by side in rows as high as their highest items. @returns how far their element reaches down, if nothing makes it higher */
 export function placeBeside(placing: Placing, element: number, top: number): number {

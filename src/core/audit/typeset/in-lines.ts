@@ -1,11 +1,8 @@
-import type { LinesDown } from './leading';
-import type { LinesAt } from './lines-at';
+import type { LaidLines } from './laid-lines';
 import type { MeasuredTexts } from './measured-texts';
 import type { Page } from './page';
+import { SAME } from './same';
 import type { Between } from './stack';
-
-/** Distances that should be the same and differ by more, px, aren't. */
-export const SAME = 0.05;
 
 /**
  * Moves what stands in lines like a letter, and all in it, to its place; whether it is the same at both ends.
@@ -15,12 +12,11 @@ export function placeAtoms(
   { set, inside }: Page,
   { a, b }: Between,
   holding: readonly number[],
-  all: readonly (LinesAt | undefined)[],
-  downs: readonly (LinesDown | undefined)[],
+  { lines, texts, origin }: Pick<LaidLines, 'lines' | 'texts' | 'origin'>,
   boxes: Float64Array,
 ): boolean {
   for (const p of holding) {
-    const one = all[p];
+    const one = lines[p];
     if (!one) continue;
     const { atoms } = set.paragraphs[p]!;
     for (let i = 0; i < atoms.element.length; i++) {
@@ -30,8 +26,8 @@ export function placeAtoms(
       if (Math.abs(x - y) > SAME || Math.abs(high(a) - high(b)) > SAME) return false;
       const at = one.text.indexOf(atoms.text[i]!);
       if (at < 0 || at >= one.count) continue;
-      const across = one.origin + one.left[at]! + atoms.before[i]! - boxes[element * 4]!;
-      const down = downs[p]!.tops[one.line[at]!]! + x - boxes[element * 4 + 1]!;
+      const across = origin[p]! + one.left[at]! + atoms.before[i]! - boxes[element * 4]!;
+      const down = texts.top[p]! + texts.of[p]!.tops[one.line[at]!]! + x - boxes[element * 4 + 1]!;
       for (let inner = element; inner < set.behind[element]!; inner++) {
         const box = inner * 4;
         boxes[box]! += across;
@@ -39,11 +35,8 @@ export function placeAtoms(
         boxes[box + 1]! += down;
         boxes[box + 3]! += down;
         for (const other of inside[inner]!) {
-          const lines = all[other];
-          if (!lines) continue;
-          lines.origin += across;
-          const { tops } = downs[other]!;
-          for (let k = 0; k < tops.length; k++) tops[k]! += down;
+          origin[other]! += across;
+          texts.top[other]! += down;
         }
       }
     }

@@ -161,25 +161,28 @@ export class Leading {
 
 const key = (strut: number, style: number) => strut * 32 + style;
 
-/** The lines of a paragraph, one below the other. */
-export interface LinesDown {
-  /** Of each line's own type, px; to be corrected. */
-  readonly tops: Float64Array;
-  /** How far the first line reaches above its type, and the last one below the top of it. */
+/** How far the lines of a paragraph reach above the first one's type and below the top of the last one's, px. */
+export interface LineEnds {
   readonly above: number;
   readonly below: number;
   /** How far the last one reaches at least, where it isn't known how far. */
   readonly least?: number | undefined;
   /** Whether it isn't known how far the first one reaches above, or the last one below. */
   readonly isOpen: boolean;
+}
+
+/** The lines of a paragraph, one below the other. */
+export interface LinesDown extends LineEnds {
+  /** Of each line's own type, px below that of the first. */
+  readonly tops: Float64Array;
   /** What stands on each, as in measured lines. */
   readonly styles: Uint32Array;
 }
 
 /** What is not known is taken to be nothing, and counted to the distance. */
-export function linesDown(strut: number, styles: Uint32Array, tops: Float64Array, leading: Leading): LinesDown {
+export function lineEnds(strut: number, styles: Uint32Array, leading: Leading): LineEnds {
   const below = leading.below(strut, styles[styles.length - 1]!);
   const least = below === undefined ? leading.belowAtLeast(strut, styles[styles.length - 1]!) : undefined;
   const above = leading.above(strut, styles[0]!);
-  return { tops, above: above ?? 0, below: below ?? 0, least, isOpen: above === undefined || below === undefined, styles };
+  return { above: above ?? 0, below: below ?? 0, least, isOpen: above === undefined || below === undefined };
 }

@@ -9,11 +9,11 @@ const texts = fc.array(fc.array(fc.integer({ min: 5, max: 70 }), { minLength: 1,
   maxLength: 4,
 });
 
-/** From where to where each line reaches, px from the page's left end. */
-function reachOf({ starts, origin, count, line, left, right }: LinesAt): (readonly [number, number])[] {
+/** From where to where each line reaches, px from where the room begins. */
+function reachOf({ starts, count, line, left, right }: LinesAt): (readonly [number, number])[] {
   return Array.from(starts, (_, one) => {
     const parts = Array.from({ length: count }, (__, i) => i).filter((i) => line[i] === one);
-    return [origin + Math.min(...parts.map((i) => left[i]!)), origin + Math.max(...parts.map((i) => right[i]!))] as const;
+    return [Math.min(...parts.map((i) => left[i]!)), Math.max(...parts.map((i) => right[i]!))] as const;
   });
 }
 
@@ -25,17 +25,14 @@ test('lines begin at the left, or share what is free of the room in which they a
         const paragraph = paragraphOf(all, { align });
         const { left, right } = paragraph.segments;
         const starts = breakLines(paragraph, room, 0, 'fits')!;
-        const lines = layOut(paragraph, starts, { left: 7, room }, true);
-        for (const there of [
-          { left: 7, room },
-          { left: 3.5, room: room + more },
-        ]) {
+        const lines = layOut(paragraph, starts, room, true);
+        for (const there of [room, room + more]) {
           moveLines(lines, paragraph, there);
           reachOf(lines).forEach(([begin, end], i) => {
             const wide = right[(starts[i + 1] ?? left.length) - 1]! - left[starts[i]!]!;
-            const free = Math.max(0, there.room - wide);
-            expect(begin).toBeCloseTo(there.left + free * align);
-            expect(end).toBeCloseTo(there.left + free * align + wide);
+            const free = Math.max(0, there - wide);
+            expect(begin).toBeCloseTo(free * align);
+            expect(end).toBeCloseTo(free * align + wide);
           });
         }
       },

@@ -8,9 +8,7 @@ export interface LinesAt {
   readonly starts: Int32Array;
   /** The styles on each line, a bit for each. */
   readonly styles: Uint32Array;
-  /** Where lines begin that fill the room, px from the page's left end. */
-  origin: number;
-  /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where, px from the origin. */
+  /** Parts of texts, in the order of texts and, in each, of lines: which text, on which line, from where to where, px from the room's left end. */
   readonly count: number;
   readonly text: Int32Array;
   /** Whose text each is; -1 for what has no lines of its own. */
@@ -42,16 +40,11 @@ export function linesAt(
   const where = roomIn(paragraph, boxes);
   if (hasBrokenWords(paragraph, { boxes, breaks })) return undefined;
   const starts = breakLines(paragraph, where.room, 0, near);
-  return starts && layOut(paragraph, starts, where, strict);
+  return starts && layOut(paragraph, starts, where.room, strict);
 }
 
 /** Lays out lines that are broken at given places. */
-export function layOut(
-  paragraph: Paragraph,
-  starts: Int32Array,
-  { left, room }: ReturnType<typeof roomIn>,
-  strict: boolean,
-): LinesAt {
+export function layOut(paragraph: Paragraph, starts: Int32Array, room: number, strict: boolean): LinesAt {
   const { segments, align } = paragraph;
   const most = paragraph.texts.first.length + starts.length;
   const [text, element, line] = [new Int32Array(most), new Int32Array(most), new Int32Array(most)];
@@ -69,14 +62,13 @@ export function layOut(
   });
   const styles = stylesOnLines(paragraph, starts, strict);
   const own = align === 0 ? plain : { left: new Float64Array(most), right: new Float64Array(most) };
-  const lines = { starts, styles, origin: left, count, text, element, line, left: own.left, right: own.right, plain };
-  moveLines(lines, paragraph, { left, room });
+  const lines = { starts, styles, count, text, element, line, left: own.left, right: own.right, plain };
+  moveLines(lines, paragraph, room);
   return lines;
 }
 
 /** Moves lines to another room in which they are broken at the same places, and as wide. */
-export function moveLines(lines: LinesAt, { align }: Paragraph, { left, room }: ReturnType<typeof roomIn>): void {
-  lines.origin = left;
+export function moveLines(lines: LinesAt, { align }: Paragraph, room: number): void {
   if (align === 0) return;
   const { plain, line } = lines;
   for (let i = 0; i < lines.count; i++) {

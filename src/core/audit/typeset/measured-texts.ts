@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 import type { Leading } from './leading';
 import type { LinesAt } from './lines-at';
-import { hasBrokenWords, linesAt } from './lines-at';
+import { hasBrokenWords, linesAt, roomIn } from './lines-at';
 import type { Paragraph, Typesetting } from './paragraph';
 import type { Rows } from './rows';
 
@@ -73,16 +73,13 @@ const hasOtherSizes = ({ atoms }: Paragraph, { boxes }: PageFacts): boolean =>
     return Math.abs(wide - atoms.width[i]!) > OFF;
   });
 
-function isAsMeasured(
-  { texts, atoms }: Paragraph,
-  lines: LinesAt,
-  { lines: measured, boxes }: PageFacts,
-  seen: Int32Array,
-): boolean {
+function isAsMeasured(paragraph: Paragraph, lines: LinesAt, { lines: measured, boxes }: PageFacts, seen: Int32Array): boolean {
+  const { texts, atoms } = paragraph;
+  const origin = roomIn(paragraph, boxes).left;
   for (let i = 0; i < atoms.element.length; i++) {
     const left = boxes[atoms.element[i]! * 4]!;
     const at = lines.text.indexOf(atoms.text[i]!);
-    if (at >= 0 && at < lines.count && Math.abs(lines.origin + lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
+    if (at >= 0 && at < lines.count && Math.abs(origin + lines.left[at]! + atoms.before[i]! - left) > OFF) return false;
   }
   const used = new Map<number, number>();
   for (let i = 0; i < lines.count; i++) {
@@ -92,7 +89,7 @@ function isAsMeasured(
     used.set(element, at + 1);
     const there = measured[element]!;
     if (at * 4 >= there.length) return false;
-    const [left, right] = [there[at * 4]! - lines.origin, there[at * 4 + 2]! - lines.origin];
+    const [left, right] = [there[at * 4]! - origin, there[at * 4 + 2]! - origin];
     if (Math.abs(left - lines.left[i]!) > OFF || Math.abs(right - lines.right[i]!) > OFF) return false;
   }
   // Where an element has more than were worked out, the next paragraph doesn't find its own; at the end it is seen here.

@@ -1,6 +1,6 @@
-import type { LinesDown } from './leading';
 import type { Page } from './page';
 import type { Between } from './stack';
+import type { TextsDown } from './texts-down';
 
 /** What places elements between two measured viewports, asks of the ways in which they come to their heights. */
 export interface Placing {
@@ -9,8 +9,8 @@ export interface Placing {
   /** Where between the two, 0 to 1. */
   readonly share: number;
   readonly boxes: Float64Array;
-  /** By paragraph its lines, from anywhere; undefined where it has none, or they aren't known. */
-  readonly lines: readonly (LinesDown | undefined)[];
+  /** Lines of texts, from anywhere. */
+  readonly texts: TextsDown;
   /** Something couldn't be worked out. */
   failed: boolean;
   /** By element how much further than it was placed it may reach down by itself, px, where that isn't known and nothing else has settled it. */

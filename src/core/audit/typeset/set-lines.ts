@@ -1,14 +1,17 @@
-import { SAME } from './in-lines';
 import type { Leading, LinesDown } from './leading';
-import { linesDown } from './leading';
+import { lineEnds } from './leading';
 import type { LinesAt } from './lines-at';
-import { layOut, moveLines, roomIn, sameNumbers } from './lines-at';
+import { layOut, moveLines, sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Paragraph } from './paragraph';
+import { SAME } from './same';
 import type { Between } from './stack';
 
+/** Distances that differ by no more, px, do by how computers add. */
+const EVEN = 1e-6;
+
 /** What follows from how a paragraph is broken, wherever it lies. */
-interface Parts {
+export interface Parts {
   readonly of: LinesAt;
   /** By part of a text: how much lower its top lies than that of the line's own type, and how high it is. */
   readonly offset: Float64Array;
@@ -21,18 +24,10 @@ interface Parts {
   readonly end: Float64Array;
 }
 
-interface Stepped {
-  readonly styles: Uint32Array;
-  readonly tops: Float64Array | 'mixed' | undefined;
-  /** Written over each time: thousands of new ones would have to be cleared away. */
-  readonly down: LinesDown;
-}
-
 /** How the lines of one paragraph lie at any width between two, one after the other: what is the same as at the last one is kept. */
 export class SetLines {
   #lines: LinesAt | undefined;
   #parts: Parts | undefined;
-  #stepped: Stepped | undefined;
   /** Whether lines that are broken at the same places are as wide in any room. */
   readonly #isFree: boolean;
   /** Whether its inline elements reach as far above and below their lines at both ends. */
@@ -51,39 +46,48 @@ export class SetLines {
     );
   }
 
-  /** Its lines beside each other. @param boxes between the two, of which its block's is known */
-  across(starts: Int32Array, boxes: Float64Array): LinesAt {
-    const where = roomIn(this.paragraph, boxes);
-    if (this.#isFree && this.#lines?.starts === starts) moveLines(this.#lines, this.paragraph, where);
-    else this.#lines = layOut(this.paragraph, starts, where, this.page.set.strict);
+  /** Whether lines that are broken at the same places lie otherwise in another room. */
+  get followsRoom(): boolean {
+    return this.paragraph.align !== 0 || !this.#isFree;
+  }
+
+  /** Its lines beside each other. @param room how long they may be, px */
+  across(starts: Int32Array, room: number): LinesAt {
+    if (this.#isFree && this.#lines?.starts === starts) moveLines(this.#lines, this.paragraph, room);
+    else this.#lines = layOut(this.paragraph, starts, room, this.page.set.strict);
     return this.#lines;
   }
 
-  /** Its lines below each other, from anywhere; undefined where that isn't known. @param share where between the two, 0 to 1 */
-  down({ styles }: LinesAt, share: number): LinesDown | undefined {
-    if (this.#stepped?.styles !== styles) {
-      const room = new Float64Array(styles.length);
-      const down = linesDown(this.paragraph.strut, styles, room, this.page.leading);
-      this.#stepped = { styles, tops: this.#steps(styles), down };
-    }
-    const { tops, down } = this.#stepped;
-    if (tops === undefined) return undefined;
-    if (tops === 'mixed') {
-      const [a, b] = [this.pair.a.tops[this.p]!, this.pair.b.tops[this.p]!];
-      for (let i = 0; i < down.tops.length; i++) down.tops[i] = a[i]! + (b[i]! - a[i]!) * share;
-    } else down.tops.set(tops);
-    return down;
+  /** Its lines below each other; undefined where that isn't known. @param styles what is on each @param share where between the two, 0 to 1 */
+  down(styles: Uint32Array, share: number): LinesDown | undefined {
+    const tops = this.isAsAtEnds(styles) ? this.#between(share) : this.#steps(styles);
+    return tops && { ...lineEnds(this.paragraph.strut, styles, this.page.leading), tops, styles };
   }
 
-  /** The same where only the styles on its lines decide; 'mixed' where they are as at both ends. */
-  #steps(own: Uint32Array): Float64Array | 'mixed' | undefined {
+  /** Whether the same is on each line as at both ends. */
+  isAsAtEnds(styles: Uint32Array): boolean {
+    const { a, b } = this.pair;
+    return sameNumbers(styles, a.lines[this.p]!.styles) && sameNumbers(styles, b.lines[this.p]!.styles);
+  }
+
+  #between(share: number): Float64Array {
+    const [a, b] = [this.pair.a.tops[this.p]!, this.pair.b.tops[this.p]!];
+    return a.map((top, i) => top - a[0]! + (b[i]! - b[0]! - (top - a[0]!)) * share);
+  }
+
+  /** Whether lines that are as at both ends lie as far below each other there. */
+  get isEven(): boolean {
+    const [a, b] = [this.pair.a.tops[this.p]!, this.pair.b.tops[this.p]!];
+    return a.every((top, i) => Math.abs(top - a[0]! - (b[i]! - b[0]!)) < EVEN);
+  }
+
+  /** The same where only the styles on its lines decide. */
+  #steps(own: Uint32Array): Float64Array | undefined {
     const { a, b } = this.pair;
     const { leading, inStack } = this.page;
     const { block, strut } = this.paragraph;
-    const [x, y] = [a.lines[this.p]!.styles, b.lines[this.p]!.styles];
-    if (sameNumbers(own, x) && sameNumbers(own, y)) return 'mixed';
     if (!inStack[block]) return undefined;
-    const all = [own, x, y];
+    const all = [own, a.lines[this.p]!.styles, b.lines[this.p]!.styles];
     const [firstSame, lastSame] = [0, -1].map((at) => all.every((styles) => styles.at(at) === own.at(at)));
     const isKnown = (styles: Uint32Array) =>
       styles.every(
@@ -104,17 +108,18 @@ export class SetLines {
     return (this.#parts = parts);
   }
 
-  /** Puts inline elements around all of them on all their lines. */
-  placeInlines({ origin, line }: LinesAt, { from, to, begin, end }: Parts, tops: Float64Array, boxes: Float64Array): void {
+  /** Puts inline elements around all of them on all their lines. @param origin where lines begin, px @param top and where the first one's type does */
+  placeInlines(lines: LinesAt, { tops }: LinesDown, origin: number, top: number, boxes: Float64Array): void {
     const { element } = this.paragraph.inlines;
     const { above, below } = this.pair.a.reach[this.p]!;
+    const { from, to, begin, end } = this.parts(lines);
     for (let i = 0; i < element.length; i++) {
       if (from[i] === to[i]) continue;
       const box = element[i]! * 4;
       boxes[box] = origin + begin[i]!;
-      boxes[box + 1] = tops[line[from[i]!]!]! + above[i]!;
+      boxes[box + 1] = top + tops[lines.line[from[i]!]!]! + above[i]!;
       boxes[box + 2] = origin + end[i]!;
-      boxes[box + 3] = tops[line[to[i]! - 1]!]! + below[i]!;
+      boxes[box + 3] = top + tops[lines.line[to[i]! - 1]!]! + below[i]!;
     }
   }
 }

@@ -42,8 +42,8 @@ export class Shares {
   readonly #offset: Float64Array;
   /** Its share of the window; NaN where it isn't known or isn't as measured. */
   readonly #share: Float64Array;
-  /** What shares out its room to what lies in it. */
-  readonly #rooms = new Map<number, FrGrid | FlexLines>();
+  /** By element what shares out its room to what lies in it. */
+  readonly #rooms: (FrGrid | FlexLines | undefined)[];
   readonly #written: WrittenSides;
   readonly #parents: Int32Array;
   readonly #period: number;
@@ -72,12 +72,13 @@ export class Shares {
     this.#parents = Int32Array.from(first.elements, ({ parent }) => parent);
     this.#latest = { asked: new Int32Array(count * 4), told: new Float64Array(count * 4) };
     [this.#offset, this.#share] = [new Float64Array(count * 4).fill(NaN), new Float64Array(count * 4).fill(NaN)];
+    this.#rooms = Array.from({ length: count }, () => undefined);
     const items = new Map<number, number[]>();
     this.#parents.forEach((parent, i) => parent >= 0 && first.flow[parent] !== Laying.other && listIn(items, parent).push(i));
     for (const [around, own] of items) {
       const isGrid = first.flow[around] === Laying.grid;
       const one = isGrid ? FrGrid.of(around, own, measured) : new FlexLines(around, own, measured);
-      if (one) this.#rooms.set(around, one);
+      this.#rooms[around] = one;
     }
     this.#written = new WrittenSides(written, measured);
     const before = written.size > 0 ? itemsBefore(first, this.#parents) : undefined;
@@ -90,7 +91,7 @@ export class Shares {
       ofWindow[i] = parent < 0 || (ofWindow[parent] && first.flow[parent] !== Laying.grid && !isCell(i)) ? 1 : 0;
       for (let side = i * 4; side < i * 4 + 4; side += 2) {
         if (parent < 0 || first.flow[parent] === Laying.other) this.#offset[side] = this.#sameOffset(side, measured);
-        const isLeft = Number.isNaN(this.#offset[side]) && !this.#rooms.get(parent)?.has(side);
+        const isLeft = Number.isNaN(this.#offset[side]) && !this.#rooms[parent]?.has(side);
         if (isLeft && before && this.#written.find(side, before[i]!)) continue;
         if (!isPlain || !ofWindow[i] || !Number.isNaN(this.#offset[side]) || span < SPAN_LEAST) continue;
         const one = shareOf(last.boxes[side]! - first.boxes[side]!, span);
@@ -112,7 +113,7 @@ export class Shares {
         this.#offset[side] = this.#share[side] = NaN;
         this.#written.forget(side);
       }
-      this.#rooms.delete(parent);
+      this.#rooms[parent] = undefined;
     }
   }
 
@@ -122,7 +123,7 @@ export class Shares {
       isNumber(this.#offset) ||
       isNumber(this.#share) ||
       this.#written.has(side) ||
-      (this.#rooms.get(this.#parents[side >> 2]!)?.has(side) ?? false)
+      (this.#rooms[this.#parents[side >> 2]!]?.has(side) ?? false)
     );
   }
 
@@ -171,7 +172,7 @@ export class Shares {
       return from === undefined ? undefined : from + offset;
     }
     const share = this.#share[side]!;
-    const around = this.#rooms.get(parent);
+    const around = this.#rooms[parent];
     if (around?.has(side)) {
       const [from, to] = [this.at(parent * 4, width), this.at(parent * 4 + 2, width)];
       const told = from === undefined || to === undefined ? undefined : around.at(side, from, to);

@@ -1,52 +1,11 @@
-import type { FloatGaps } from './float-gaps';
-import { floatGapsIn } from './float-gaps';
-import type { Leading } from './leading';
-import { linesDown } from './leading';
-import type { MeasuredTexts } from './measured-texts';
 import { Rule } from '../codes';
+import type { Gaps } from './gaps';
+import { gapsIn } from './gaps';
+import type { Leading } from './leading';
+import type { MeasuredTexts } from './measured-texts';
+import type { Page } from './page';
 import type { Typesetting } from './paragraph';
-
-/** Distances between what lies one below the other, at one measured viewport, px. */
-export interface Gaps {
-  /** By element with a stack: before each unit, and at last below the last one. */
-  readonly of: readonly (Float64Array | undefined)[];
-  readonly floats?: FloatGaps | undefined;
-}
-
-/** Reads them where they were measured. */
-export function gapsIn({ rule, units, paragraphs, floats }: Typesetting, texts: MeasuredTexts, leading: Leading): Gaps {
-  const of: (Float64Array | undefined)[] = Array.from({ length: rule.length }, () => undefined);
-  const { boxes } = texts.facts;
-  const cursors = floats && new Float64Array(floats.element.length);
-  for (let i = 0; i < rule.length; i++) {
-    if (rule[i] !== Rule.stack) continue;
-    const list = units[i]!;
-    const gaps = new Float64Array(list.length + 1);
-    let cursor = boxes[i * 4 + 1]!;
-    const meetFloats = (before: number) =>
-      floats?.element.forEach((_, f) => {
-        if (floats.parent[f] === i && floats.before[f] === before) cursors![f] = cursor;
-      });
-    list.forEach((unit, at) => {
-      meetFloats(at);
-      if (unit >= 0) {
-        gaps[at] = boxes[unit * 4 + 1]! - cursor;
-        cursor = boxes[unit * 4 + 3]!;
-        return;
-      }
-      const p = -1 - unit;
-      const lines = texts.lines[p];
-      if (!lines) return;
-      const { tops, above, below } = linesDown(paragraphs[p]!.strut, lines.styles, texts.tops[p]!, leading);
-      gaps[at] = tops[0]! - above - cursor;
-      cursor = tops[tops.length - 1]! + below;
-    });
-    meetFloats(list.length);
-    gaps[list.length] = boxes[i * 4 + 3]! - cursor;
-    of[i] = gaps;
-  }
-  return { of, floats: floats && floatGapsIn(floats, boxes, cursors!) };
-}
+import { PlainStacks } from './plain-stacks';
 
 /** Elements of which all that they stand in stacks, so that they are moved by what lies above them. */
 export function stacked({ rule, holdsOn }: Typesetting, parents: (i: number) => number): Uint8Array {
@@ -65,4 +24,11 @@ export interface Between {
   readonly b: MeasuredTexts;
   readonly gapsA: Gaps;
   readonly gapsB: Gaps;
+  readonly plain: PlainStacks;
+}
+
+export function pairOf(page: Pick<Page, 'set' | 'slack'>, a: MeasuredTexts, b: MeasuredTexts, leading: Leading): Between {
+  const gapsA = gapsIn(page.set, a, leading);
+  const gapsB = a === b ? gapsA : gapsIn(page.set, b, leading);
+  return { a, b, gapsA, gapsB, plain: new PlainStacks(page, gapsA, gapsB) };
 }

@@ -3,13 +3,11 @@ import { placeBeside, stretchRows } from './beside';
 import { endBelowFloats, placeFloats, topBelowFloats } from './floats';
 import type { Page } from './page';
 import type { Placing } from './placing';
-import type { LinesDown } from './leading';
 import type { Between } from './stack';
+import { SAME } from './same';
 import { placeSpannedRows } from './spanned-rows';
 import { placeTableRow } from './table-row';
-
-/** Heights that differ by no more, px, are the same. */
-const SAME = 0.05;
+import type { TextsDown } from './texts-down';
 
 /** Places what stands in an element that lies at a height, and all in it. */
 export class Stacker implements Placing {
@@ -20,19 +18,20 @@ export class Stacker implements Placing {
   /**
    * @param share where between the two measured viewports, 0 to 1
    * @param boxes between the two, to be corrected
-   * @param lines by paragraph its lines, from anywhere; undefined where it has none, or they aren't known
+   * @param texts their lines, from anywhere; to be moved
    */
   constructor(
     readonly page: Page,
     readonly between: Between,
     readonly share: number,
     readonly boxes: Float64Array,
-    readonly lines: readonly (LinesDown | undefined)[],
+    readonly texts: TextsDown,
   ) {}
 
   /** @returns how far the element reaches down */
   place(element: number, top: number): number {
-    const { boxes, page, share, between } = this;
+    if (this.between.plain.is[element]) return this.#placePlain(element, top);
+    const { boxes, page, share, between, texts } = this;
     const { rule, units } = page.set;
     const at = element * 4;
     const was = boxes[at + 3]! - boxes[at + 1]!;
@@ -54,12 +53,11 @@ export class Stacker implements Placing {
       const unit = list[i]!;
       placeFloats(this, element, i, cursor);
       const gaps = i === 0 ? this.#firstGaps(unit, a[0]!, b[0]!) : ([a[i]!, b[i]!] as const);
-      const gap = gaps[0] + (gaps[1] - gaps[0]) * share;
       if (unit >= 0) cursor = this.place(unit, topBelowFloats(this, unit, cursor, gaps));
-      else cursor = setLines(this.lines[-1 - unit], cursor, gap);
+      else if (texts.of[-1 - unit]) cursor = setLines(texts, -1 - unit, cursor + gaps[0] + (gaps[1] - gaps[0]) * share);
     }
     placeFloats(this, element, list.length, cursor);
-    const least = page.slack[element] ? this.lines[-1 - list.at(-1)!]?.least : undefined;
+    const least = page.slack[element] ? texts.of[-1 - list.at(-1)!]?.least : undefined;
     if (least !== undefined) {
       // It may have been stretched where it was measured, but stands in no less room than it asks for.
       const more = Math.min(a[list.length]!, b[list.length]!) - page.set.heights.rest[element]! - least;
@@ -76,6 +74,21 @@ export class Stacker implements Placing {
     return this.#asGiven(element, was);
   }
 
+  #placePlain(element: number, top: number): number {
+    const { boxes, share, texts } = this;
+    const { begin, units, gap, by } = this.between.plain;
+    boxes[element * 4 + 1] = top;
+    let cursor = top;
+    const behind = begin[element + 1]!;
+    for (let at = begin[element]!; at < behind; at++) {
+      const unit = units[at]!;
+      const from = cursor + gap[at + element]! + by[at + element]! * share;
+      if (unit >= 0) cursor = this.place(unit, from);
+      else if (texts.of[-1 - unit]) cursor = setLines(texts, -1 - unit, from);
+    }
+    return (boxes[element * 4 + 3] = cursor + gap[behind + element]! + by[behind + element]! * share);
+  }
+
   /**
    * From the top of an element to the first that stands in it. A marker beside its first line moves that down where it reaches higher, which goes by
    * what stands on that line.
@@ -83,7 +96,7 @@ export class Stacker implements Placing {
   #firstGaps(unit: number, a: number, b: number): readonly [number, number] {
     if (Math.abs(a - b) <= SAME) return [a, b];
     const first = this.#firstLines(unit);
-    const own = first !== undefined && this.lines[first]?.styles[0];
+    const own = first !== undefined && this.texts.of[first]?.styles[0];
     const ends = [this.between.a, this.between.b].map(({ lines }) => first !== undefined && lines[first]?.styles[0]);
     if (own === false || ends[0] === ends[1]) return [a, b];
     if (own === ends[0]) return [a, a];
@@ -132,7 +145,10 @@ export class Stacker implements Placing {
   /** Moves a unit and all in it. */
   shift(unit: number, by: number): void {
     if (by === 0) return;
-    if (unit < 0) return this.#shiftLines(-1 - unit, by);
+    if (unit < 0) {
+      this.texts.top[-1 - unit]! += by;
+      return;
+    }
     const { boxes } = this;
     for (let i = unit; i < this.page.set.behind[unit]!; i++) {
       const at = i * 4;
@@ -140,21 +156,14 @@ export class Stacker implements Placing {
         boxes[at + 1]! += by;
         boxes[at + 3]! += by;
       }
-      for (const p of this.page.inside[i]!) this.#shiftLines(p, by);
+      for (const p of this.page.inside[i]!) this.texts.top[p]! += by;
     }
-  }
-
-  #shiftLines(p: number, by: number): void {
-    const lines = this.lines[p]?.tops;
-    if (lines) for (let line = 0; line < lines.length; line++) lines[line]! += by;
   }
 }
 
-/** Puts lines below what ends at a height. @returns where the last ends */
-function setLines(lines: LinesDown | undefined, cursor: number, gap: number): number {
-  if (!lines) return cursor;
-  const { tops, above, below } = lines;
-  const by = cursor + gap + above - tops[0]!;
-  for (let i = 0; i < tops.length; i++) tops[i]! += by;
-  return tops[tops.length - 1]! + below;
+/** Puts lines below a height. @returns where the last ends */
+function setLines(texts: TextsDown, p: number, from: number): number {
+  const top = from + texts.above[p]!;
+  texts.top[p] = top;
+  return top + texts.depth[p]!;
 }

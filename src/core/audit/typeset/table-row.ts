@@ -122,17 +122,17 @@ export function askedBy(placing: Placing, cell: number, top: number, row: Row): 
 /** The lines at the ends of what stands in a cell. */
 const linesAtEnds = (placing: Placing, cell: number): number[] =>
   [placing.page.set.units[cell]!.at(0), placing.page.set.units[cell]!.at(-1)].flatMap((unit) =>
-    unit !== undefined && unit < 0 && placing.lines[-1 - unit] ? [-1 - unit] : [],
+    unit !== undefined && unit < 0 && placing.texts.of[-1 - unit] ? [-1 - unit] : [],
   );
 
 /** Whether it isn't known how far its first line reaches up, or its last one down. */
 const hasOpenLines = (placing: Placing, cell: number): boolean =>
-  linesAtEnds(placing, cell).some((p) => placing.lines[p]!.isOpen);
+  linesAtEnds(placing, cell).some((p) => placing.texts.of[p]!.isOpen);
 
 /** Whether the same stands on its lines as at both measured viewports. */
 const hasSameLines = (placing: Placing, cell: number): boolean =>
   linesAtEnds(placing, cell).every((p) =>
-    [placing.between.a, placing.between.b].every(({ lines }) => sameNumbers(lines[p]!.styles, placing.lines[p]!.styles)),
+    [placing.between.a, placing.between.b].every(({ lines }) => sameNumbers(lines[p]!.styles, placing.texts.of[p]!.styles)),
   );
 
 const stills = new WeakMap<Between, Map<number, boolean>>();

@@ -10,8 +10,7 @@ import type { Typesetting } from './paragraph';
 import type { Page } from './page';
 import { rowsIn, sameRows } from './rows';
 import { Shares } from './shares';
-import type { Between } from './stack';
-import { gapsIn, stacked } from './stack';
+import { pairOf, stacked } from './stack';
 import { liesAlike, standsAlike } from './unread';
 import { WorkedOut } from './worked-out';
 
@@ -161,8 +160,8 @@ export class Typesetter {
     for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;
     // What is learned at other widths later isn't counted to these gaps.
     const leading = this.#leading.copy();
-    const pair: Between = { a, b, gapsA: gapsIn(set, a, leading), gapsB: gapsIn(set, b, leading) };
-    return new WorkedOut({ ...this.#page, set, leading }, pair);
+    const page = { ...this.#page, set, leading };
+    return new WorkedOut(page, pairOf(page, a, b, leading));
   }
 }
 

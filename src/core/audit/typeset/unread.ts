@@ -1,10 +1,9 @@
 import { Level, Unread } from '../codes';
 import type { PageFacts } from '../facts';
+import { SAME } from './same';
 
 /* Text whose lines aren't worked out: it keeps its place in the block that holds it. */
 
-/** Distances that should be the same and differ by more, px, aren't. */
-const SAME = 0.05;
 /** A block this many times as high as its type may hold more than one line. */
 const LINES_LEAST = 1.9;
 

@@ -2,15 +2,13 @@ import type { PageFacts } from '../facts';
 import { freeFloor, narrowsAny } from './floats';
 import { FrameRoom } from './frame-room';
 import { placeAtoms } from './in-lines';
-import type { LinesDown } from './leading';
+import { LaidLines } from './laid-lines';
 import type { Starts } from './line-starts';
 import { LineStarts } from './line-starts';
 import { scrollWidthBetween } from '../sweep/scroll-width';
-import type { LinesAt } from './lines-at';
 import { sameNumbers } from './lines-at';
 import type { Page } from './page';
 import type { Between } from './stack';
-import { SetLines } from './set-lines';
 import type { Shares } from './shares';
 import { Stacker } from './stacker';
 import { placeOut } from './place-out';
@@ -34,18 +32,15 @@ export class WorkedOut {
   readonly #rooms: Float64Array;
   #shares: Shares | undefined;
   readonly #scrollWidth: ReturnType<typeof scrollWidthBetween>;
-  readonly #setLines: readonly SetLines[];
+  readonly #laid: LaidLines;
   /** Paragraphs in which something stands like a letter. */
   readonly #holding: readonly number[];
-  /** Elements with text whose lines are worked out, those whose aren't, and those of which it isn't known how far they reach. */
-  readonly #read: readonly number[];
+  /** Elements with text whose lines aren't worked out, and those of which it isn't known how far they reach. */
   readonly #unread: readonly number[];
   readonly #loose: readonly number[];
   /** Of two viewports at a time, the ends of what is judged at once. */
   readonly #frames: readonly [FrameRoom, FrameRoom];
   #turn = 0;
-  /** By element, of the lines that are filled in. */
-  readonly #counts: Int32Array;
 
   constructor(
     private readonly page: Page,
@@ -61,14 +56,11 @@ export class WorkedOut {
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
     for (const { block } of paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
-    this.#setLines = paragraphs.map((paragraph, p) => new SetLines(page, pair, p, paragraph));
+    this.#laid = new LaidLines(page, pair);
     this.#holding = paragraphs.flatMap(({ atoms }, p) => (atoms.element.length > 0 ? [p] : []));
-    const filled = a.lines.flatMap(({ length }, i) => (length > 0 ? [i] : []));
-    this.#read = filled.filter((i) => worked[i]);
-    this.#unread = filled.filter((i) => !worked[i]);
+    this.#unread = a.lines.flatMap(({ length }, i) => (length > 0 && !worked[i] ? [i] : []));
     this.#loose = Array.from(this.loose).flatMap((one, i) => (one ? [i] : []));
     this.#frames = [new FrameRoom(a), new FrameRoom(a)];
-    this.#counts = new Int32Array(this.loose.length);
   }
 
   /** @param shares what all that was measured between the two, and both, says of where boxes end */
@@ -94,24 +86,16 @@ export class WorkedOut {
     const { boxes } = frame;
     lerpInto(boxes, a.facts.boxes, b.facts.boxes, share);
     const rooms = alone ? this.#exactRooms(width, frame) : this.#rooms;
-    const lines: (LinesAt | undefined)[] = [];
-    const downs: (LinesDown | undefined)[] = [];
-    for (let p = 0; p < set.paragraphs.length; p++) {
-      const begin = starts[p];
-      const setting = this.#setLines[p]!;
-      const one = begin && setting.across(begin, boxes);
-      const down = one && setting.down(one, share);
-      if (one && !down) return undefined;
-      lines.push(one);
-      downs.push(down);
-    }
-    const stacker = new Stacker(this.page, this.pair, share, boxes, downs);
+    const laid = this.#laid;
+    if (!laid.set(starts, boxes, share)) return undefined;
+    const stacker = new Stacker(this.page, this.pair, share, boxes, laid.texts);
     stacker.place(0, boxes[1]!);
     placeOut(stacker);
-    if (stacker.failed || stacker.open.size > 0 || !placeAtoms(this.page, this.pair, this.#holding, lines, downs, boxes))
-      return undefined;
-    if (narrowsAny(set, boxes, lines)) return undefined;
-    return this.#fillIn(frame, lines, downs, share) ? this.#facts(frame, width, share, rooms) : undefined;
+    if (stacker.failed || stacker.open.size > 0) return undefined;
+    if (!placeAtoms(this.page, this.pair, this.#holding, laid, boxes) || narrowsAny(set, boxes, laid.lines)) return undefined;
+    laid.write(frame);
+    for (const i of this.#unread) this.#moveUnread(i, frame, share);
+    return this.#facts(frame, width, share, rooms);
   }
 
   /** Puts the sides of paragraphs where they are to the very 1/64 px. @returns how far off they may be then */
@@ -127,45 +111,6 @@ export class WorkedOut {
       rooms[block] = a.facts.inset[block] === b.facts.inset[block] ? EXACTLY : UNIT;
     }
     return rooms;
-  }
-
-  /** Fills in the lines of all texts, and the boxes of inline elements around them; whether they are known. */
-  #fillIn(
-    frame: FrameRoom,
-    all: readonly (LinesAt | undefined)[],
-    downs: readonly (LinesDown | undefined)[],
-    share: number,
-  ): boolean {
-    const counts = this.#counts.fill(0);
-    for (let p = 0; p < all.length; p++) {
-      const one = all[p];
-      if (!one) continue;
-      if (!this.#setLines[p]!.isSteady) return false;
-      for (let i = 0; i < one.count; i++) if (one.element[i]! >= 0) counts[one.element[i]!]!++;
-    }
-    for (const i of this.#read) frame.setLines(i, counts[i]! * 4);
-    counts.fill(0);
-    for (let p = 0; p < all.length; p++) {
-      const one = all[p];
-      if (!one) continue;
-      const parts = this.#setLines[p]!.parts(one);
-      const { tops } = downs[p]!;
-      const { origin, element, line, left, right } = one;
-      for (let i = 0; i < one.count; i++) {
-        if (element[i]! < 0) continue;
-        const own = frame.lines[element[i]!]!;
-        const at = counts[element[i]!]!;
-        const top = tops[line[i]!]! + parts.offset[i]!;
-        own[at] = origin + left[i]!;
-        own[at + 1] = top;
-        own[at + 2] = origin + right[i]!;
-        own[at + 3] = top + parts.height[i]!;
-        counts[element[i]!] = at + 4;
-      }
-      this.#setLines[p]!.placeInlines(one, parts, tops, frame.boxes);
-    }
-    for (const i of this.#unread) this.#moveUnread(i, frame, share);
-    return true;
   }
 
   /** Lines that aren't worked out keep their place in the block that holds them. */

@@ -1,0 +1,2 @@
+/** Distances that should be the same and differ by more, px, aren't. */
+export const SAME = 0.05;
