@@ -6,11 +6,12 @@ import type { DocumentConditions } from './conditions';
 import { gapsOf } from './container-conditions';
 import type { DropRow } from './fits';
 import { droppedOf, dropRows, fits, wouldFit } from './fits';
+import { KnownTexts } from './known-texts';
 import { Panels } from './panels';
 import { brokenWords, linesOf } from './text-lines';
 import { mayFetchOthers, pictureFacts } from './pictures';
 import type { ReadElement } from './style-facts';
-import type { SetBy } from './typesetting';
+import type { AskedOfSheets } from './typesetting';
 import { TAB_STOPS } from './focusable';
 import { readTypesetting } from './typesetting';
 import { readStyles, withLengths } from './style-facts';
@@ -85,6 +86,7 @@ export class DocumentReader {
   readonly #dropRows: readonly DropRow[];
   #containers: readonly HTMLElement[] = [];
   readonly #known = new Map<string, Known>();
+  readonly #knownTexts = new KnownTexts();
   readonly #broken = new Map<number, { readonly sizes: string; readonly count: number }>();
 
   constructor(document: Document) {
@@ -131,9 +133,9 @@ export class DocumentReader {
     return Float64Array.from(this.nodes, (node) => parseFloat(this.#window.getComputedStyle(node).fontSize));
   }
 
-  /** How its texts are made up as it's laid out now. */
-  typesetting(conditions: SetBy): Typesetting | undefined {
-    return readTypesetting(this.#document, this.nodes, this.elements, conditions);
+  /** How its texts are made up as it's laid out now. @param known what was read of them before */
+  typesetting(conditions: AskedOfSheets, known = this.#knownTexts): Typesetting | undefined {
+    return readTypesetting(this.#document, this.nodes, this.elements, conditions, known);
   }
 
   /**

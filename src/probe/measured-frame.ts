@@ -7,6 +7,7 @@ import { FocusReader } from './focus-facts';
 import { HELD_ATTRIBUTE as HELD, Positioning } from '@/core/audit/codes';
 import type { HeldState } from './held-looks';
 import { HeldLooks, isHeldState } from './held-looks';
+import { KnownTexts } from './known-texts';
 import { LargeText, SPACED_TEXT } from './large-text';
 
 /** How the text of a measured page is set, or in which state its elements are. */
@@ -202,6 +203,12 @@ export class MeasuredFrame {
       this.#typesettings.set(level, known);
     }
     return known ?? undefined;
+  }
+
+  /** The same of a width as it is read where nothing is known of other conditions. */
+  typesettingAnew(width: number): Typesetting | undefined {
+    this.read(width);
+    return this.reader.typesetting(this.#conditions, new KnownTexts());
   }
 
   /** Where what is to be open is no panel nothing is asked of the page, so it needn't be looked at again. */

@@ -157,7 +157,7 @@ export class ParagraphReader {
         first: Int32Array.from(texts, ({ first }) => first),
         last: Int32Array.from(texts, ({ last }) => last),
         style: Uint8Array.from(texts, ({ style }) => style),
-        spaceless: Uint8Array.from(texts, ({ node }) => (gathered.align !== 0 || this.#isDecorated(node.parentElement!) ? 1 : 0)),
+        spaceless: Uint8Array.from(texts, ({ node }) => (gathered.align !== 0 || this.isDecorated(node.parentElement!) ? 1 : 0)),
       },
       inlines: {
         element: Int32Array.from(reach.of('element')),
@@ -303,13 +303,13 @@ export class ParagraphReader {
   }
 
   /** Whether a line is drawn along the text in an element: its own, or that of what it stands in the flow of (CSS Text Decoration 3, 2). */
-  #isDecorated(element: HTMLElement): boolean {
+  isDecorated(element: HTMLElement): boolean {
     let is = this.#decorated.get(element);
     if (is === undefined) {
       const style = getComputedStyle(element);
       const isApart = /^inline-/.test(style.display) || style.float !== 'none' || /^(absolute|fixed)$/.test(style.position);
       const around = isApart ? null : element.parentElement;
-      is = style.textDecorationLine !== 'none' || (around !== null && this.#isDecorated(around));
+      is = style.textDecorationLine !== 'none' || (around !== null && this.isDecorated(around));
       this.#decorated.set(element, is);
     }
     return is;

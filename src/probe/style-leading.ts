@@ -3,7 +3,7 @@ import type { StyleOnLine } from '@/core/audit/typeset/leading';
 /** A style of type as it can be set anywhere; undefined where more than its type makes it what it is. */
 export type TypeStyle = CSSStyleDeclaration | undefined;
 
-const TYPE = [
+export const TYPE = [
   'font-family',
   'font-size',
   'font-weight',

@@ -5,6 +5,8 @@ import { flowOfPage } from './flow-of-page';
 import { TextGatherer } from './gather-text';
 import { ParagraphReader } from './read-paragraph';
 import type { ReadElement } from './style-facts';
+import type { KnownTexts } from './known-texts';
+import { SetBy } from './known-texts';
 import { askLeading } from './style-leading';
 import { withLaidOutGaps } from './laid-out-gaps';
 import { LargerType } from './larger-type';
@@ -12,7 +14,7 @@ import { breaksIn } from './word-breaks';
 import { writtenWidths } from './written-widths';
 
 /** What it asks of a document's sheets. */
-export type SetBy = Pick<DocumentConditions, 'fluidDistances' | 'plainShares' | 'widthShares'>;
+export type AskedOfSheets = Pick<DocumentConditions, 'fluidDistances' | 'plainShares' | 'widthShares'>;
 
 const NOTHING_WRITTEN: Typesetting['written'] = new Map();
 const STYLES_MOST = 32;
@@ -24,13 +26,15 @@ const ALIKE = 0.032;
 
 /**
  * Reads how the texts of a document are made up, as it is laid out now.
+ * @param known what was read of the same document under other conditions; what is read now is added
  * @returns undefined where text flows around something, or is of too many styles
  */
 export function readTypesetting(
   document: Document,
   nodes: readonly HTMLElement[],
   elements: readonly ReadElement[],
-  { fluidDistances, plainShares, widthShares }: SetBy,
+  { fluidDistances, plainShares, widthShares }: AskedOfSheets,
+  known: KnownTexts,
 ): Typesetting | undefined {
   const index = new Map<Element, number>(nodes.map((node, i) => [node, i]));
   const gatherer = new TextGatherer(document.defaultView!, index);
@@ -46,29 +50,46 @@ export function readTypesetting(
     gathered.flatMap(({ atoms }) => atoms.map((atom) => [atom, atom.getBoundingClientRect().width] as const)),
   );
   const reader = new ParagraphReader(document, nodes, index, breaks, sizes);
+  const setBy = new SetBy(
+    nodes,
+    (element) => gatherer.of(element),
+    (element) => reader.isDecorated(element),
+  );
+  const said = gathered.map((one) => setBy.in(one));
   const blocks = new Set(gathered.map(({ block }) => nodes[block]!));
   const sheet = document.createElement('style');
   for (const block of blocks) block.setAttribute('data-mp-set', '');
   sheet.textContent = NO_WRAP;
   document.head.append(sheet);
-  const plain = gathered.map((one) => reader.widthsOf(one));
-  const larger = new LargerType(gatherer, nodes, LARGER, document);
-  sheet.textContent = NO_WRAP + larger.begin(gathered);
-  reader.askEnds(gathered, LARGER);
-  // What stands in lines like a letter has a size of its own, which doesn't always grow along.
-  const large = gathered.map((one, i) => {
-    const isAlike = reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - plain[i]![text]!) < ALIKE);
-    return one.atoms.length === 0 && isAlike ? { read: reader.read(one, LARGER) } : undefined;
-  });
-  larger.end();
-  sheet.textContent = NO_WRAP;
-  const exact = withExactWidths(large.map((one) => one?.read));
+  const types = [...gatherer.styles.keys()];
+  const settings = gathered.map((one, i) => ({ types, widths: reader.widthsOf(one), setBy: said[i]! }));
+  const read = gathered.map((one, i) => known.find(one, settings[i]!));
+  const open = gathered.flatMap((one, i) => (read[i] ? [] : [{ one, i }]));
+  if (open.length > 0) {
+    const larger = new LargerType(gatherer, nodes, LARGER, document);
+    const all = open.map(({ one }) => one);
+    sheet.textContent = NO_WRAP + larger.begin(all);
+    reader.askEnds(all, LARGER);
+    const large = open.map(({ one, i }) => {
+      const isAlike = () =>
+        reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - settings[i]!.widths[text]!) < ALIKE);
+      // What stands in lines like a letter has a size of its own, which doesn't always grow along.
+      return one.atoms.length === 0 && isAlike() ? { read: reader.read(one, LARGER) } : undefined;
+    });
+    larger.end();
+    sheet.textContent = NO_WRAP;
+    open.forEach(({ one, i }, at) => (read[i] = { large: large[at], kernedOff: larger.kernedOff(one) }));
+  }
+  const exact = withExactWidths(read.map((one) => one?.large?.read));
   const paragraphs = gathered.map((one, i) => {
-    if (!large[i]) return reader.read(one, 1);
-    const whole = exact[i] && { ...exact[i], exact: exact[i].exact + larger.kernedOff(one) };
-    const shown = whole && whole.texts.left.length > 1 ? reader.read(one, 1) : undefined;
+    const own = read[i]!;
+    const asShown = () => (own.shown ??= { read: reader.read(one, 1) }).read;
+    if (!own.large) return asShown();
+    const whole = exact[i] && { ...exact[i], exact: exact[i].exact + own.kernedOff };
+    const shown = whole && whole.texts.left.length > 1 ? asShown() : undefined;
     return whole && shown ? withLaidOutGaps(whole, shown) : whole;
   });
+  gathered.forEach((one, i) => known.keep(one, settings[i]!, read[i]!));
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
   const written = widthShares ? writtenWidths(nodes, document.defaultView!) : NOTHING_WRITTEN;

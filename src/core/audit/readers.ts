@@ -59,6 +59,30 @@ export function larger(facts: PageFacts, a: number, b: number): number {
   return a > b ? a : b;
 }
 
+/** Around all boxes of some lists, four numbers each: of several that lie there it doesn't matter which reaches farthest. */
+export function around(
+  facts: PageFacts,
+  lists: readonly Float64Array[],
+): { left: number; top: number; right: number; bottom: number } {
+  const [first] = lists;
+  let [left, top, right, bottom] = [first![0]!, first![1]!, first![2]!, first![3]!];
+  const isCompared = facts.trace?.isCompared ?? false;
+  for (const list of lists)
+    for (let at = list === first ? 4 : 0; at < list.length; at += 4) {
+      if (isCompared) {
+        turn(facts, left - list[at]!, Kind.pick);
+        turn(facts, top - list[at + 1]!, Kind.pick);
+        turn(facts, right - list[at + 2]!, Kind.pick);
+        turn(facts, bottom - list[at + 3]!, Kind.pick);
+      }
+      if (list[at]! < left) left = list[at]!;
+      if (list[at + 1]! < top) top = list[at + 1]!;
+      if (list[at + 2]! > right) right = list[at + 2]!;
+      if (list[at + 3]! > bottom) bottom = list[at + 3]!;
+    }
+  return { left, top, right, bottom };
+}
+
 /** By page, and how long a list is: the order of the last one, which is mostly that of the next, too, and so soon sorted. */
 const lastOrders = new WeakMap<PageFacts['elements'], Map<number, number[]>>();
 /** Shorter lists are soon sorted anyhow. */

@@ -1,12 +1,43 @@
 import type { PageFacts } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
 import { between, disagreement, stretchesOf, textParts, Typesetter } from '@/core/audit/sweep/worked-out';
+import type { Paragraph, Typesetting } from '@/core/audit/typeset/paragraph';
 import type { MeasuredFrame } from '@/probe/measured-frame';
 
 /** Widths that were worked out by their texts, and what was otherwise when they were measured. */
 export interface ComparedTexts {
   readonly worked: number;
   readonly wrong: readonly { readonly width: number; readonly what: string }[];
+}
+
+/** Places of letters that are read anew may differ by less, px. */
+const AS_READ = 0.002;
+
+/** Paragraphs that were found again, and are another when they are read anew. */
+function otherwiseIn(set: Typesetting, anew: Typesetting | undefined): string[] {
+  const isSame = (one: unknown, other: unknown): boolean => {
+    if (typeof one === 'number' && typeof other === 'number')
+      return Number.isNaN(one) ? Number.isNaN(other) : Math.abs(one - other) < AS_READ;
+    if (typeof one !== 'object' || one === null) return one === other;
+    const keys = Object.keys(one);
+    const areAll = keys.length === Object.keys(other ?? {}).length;
+    return areAll && keys.every((key) => isSame(Reflect.get(one, key), Reflect.get(other!, key)));
+  };
+  if (set.paragraphs.length !== anew?.paragraphs.length) return ['another number of texts'];
+  return set.paragraphs.flatMap((one, p) =>
+    isSame(fromItsBegin(one), fromItsBegin(anew.paragraphs[p]!)) ? [] : [`text ${p} is set otherwise`],
+  );
+}
+
+/** Its block may lie elsewhere, which makes no difference. */
+function fromItsBegin(one: Paragraph): Paragraph {
+  const begin = one.segments.left[0]!;
+  const moved = <T extends { readonly left: Float64Array; readonly right: Float64Array }>(places: T): T => ({
+    ...places,
+    left: places.left.map((x) => x - begin),
+    right: places.right.map((x) => x - begin),
+  });
+  return { ...one, segments: moved(one.segments), pieces: moved(one.pieces), texts: moved(one.texts) };
 }
 
 /** Works out every width of which the texts can be worked out, and measures it too. */
@@ -41,6 +72,7 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     const a = measured(first);
     const set = a.typesetting?.();
     if (!set) continue;
+    for (const what of otherwiseIn(set, frame.typesettingAnew(first))) wrong.push({ width: first, what });
     const finding = textParts(first, last, measured, new Typesetter(set, (i) => a.elements[i]!.parent), random);
     let step = finding.next();
     while (!step.done) step = finding.next();

@@ -2,8 +2,8 @@ import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
-import { exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
-import { BOTTOM, inkOf, isAbove, LEFT, RIGHT, TOP, visiblePart } from '../geometry';
+import { around, exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
+import { inkOf, isAbove, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
 import { isOneText, oneTexts } from '../text';
 
@@ -53,18 +53,12 @@ const lines = new Boxes();
 
 /** Adds a box around all lines of some elements. @returns which one it is */
 function addAround(into: Boxes, facts: PageFacts, text: readonly number[]): number {
-  const first = facts.lines[text[0]!]!;
-  let [left, top, right, bottom] = [first[LEFT]!, first[TOP]!, first[RIGHT]!, first[BOTTOM]!];
-  for (const element of text) {
-    const own = facts.lines[element]!;
-    for (let at = own === first ? 4 : 0; at < own.length; at += 4) {
-      left = smaller(facts, left, own[at + LEFT]!);
-      top = smaller(facts, top, own[at + TOP]!);
-      right = larger(facts, right, own[at + RIGHT]!);
-      bottom = larger(facts, bottom, own[at + BOTTOM]!);
-    }
-  }
-  into.add({ left, top, right, bottom });
+  into.add(
+    around(
+      facts,
+      text.map((element) => facts.lines[element]!),
+    ),
+  );
   return into.length - 1;
 }
 

@@ -8,17 +8,24 @@ export function placeBeside(placing: Placing, element: number, top: number): num
   const { head, gap, above, below, rest } = placing.page.set.heights;
   const rows = placing.between.a.rows.get(element)!;
   let cursor = top + head[element]!;
-  rows.forEach((row, r) => {
+  for (let r = 0; r < rows.length; r++) {
+    const row = rows[r]!;
     if (r > 0) cursor += gap[element]!;
-    const heights = row.map((item) => placing.place(item, cursor + above[item]!) - cursor + below[item]!);
-    const highest = Math.max(...heights);
-    row.forEach((item, i) => {
+    const heights: number[] = [];
+    let highest = 0;
+    for (const item of row) {
+      const height = placing.place(item, cursor + above[item]!) - cursor + below[item]!;
+      heights.push(height);
+      if (heights.length === 1 || height > highest) highest = height;
+    }
+    for (let i = 0; i < row.length; i++) {
+      const item = row[i]!;
       // What stands beside a higher one is as high as that, however high it would be by itself.
-      if (heights[i]! + (placing.open.get(item) ?? 0) <= highest + SAME) placing.open.delete(item);
+      if (placing.open.size > 0 && heights[i]! + (placing.open.get(item) ?? 0) <= highest + SAME) placing.open.delete(item);
       makeRoom(placing, item, highest - heights[i]!);
-    });
+    }
     cursor += highest;
-  });
+  }
   boxes[element * 4 + 3] = cursor + rest[element]!;
   return boxes[element * 4 + 3]!;
 }

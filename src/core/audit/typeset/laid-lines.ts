@@ -1,5 +1,6 @@
 import { LineSlots } from './line-slots';
 import type { FrameRoom } from './frame-room';
+import { InlineBoxes } from './inline-boxes';
 import type { Starts } from './line-starts';
 import type { LinesAt } from './lines-at';
 import { roomIn } from './lines-at';
@@ -23,11 +24,13 @@ export class LaidLines {
   readonly #followsRoom: readonly number[];
   readonly #uneven = new Set<number>();
   readonly #unsteady: readonly number[];
-  readonly #withInlines: readonly number[];
+  readonly #inlines: InlineBoxes;
   /** Where the type of a first line is: at the first measured viewport, and how much lower at the last, px; 0 where what stands above decides. */
   readonly #from: Float64Array;
   readonly #by: Float64Array;
   #changed: number[] = [];
+  readonly #block: Int32Array;
+  readonly #insetLeft: Float64Array;
 
   constructor(
     private readonly page: Page,
@@ -36,12 +39,14 @@ export class LaidLines {
     const { paragraphs } = page.set;
     this.#setLines = paragraphs.map((paragraph, p) => new SetLines(page, pair, p, paragraph));
     this.texts = new TextsDown(paragraphs.length);
+    this.#block = Int32Array.from(paragraphs, ({ block }) => block);
+    this.#insetLeft = Float64Array.from(paragraphs, ({ insetLeft }) => insetLeft);
     this.origin = new Float64Array(paragraphs.length);
     [this.#from, this.#by] = [new Float64Array(paragraphs.length), new Float64Array(paragraphs.length)];
     const those = (is: (p: number) => boolean) => [...paragraphs.keys()].filter(is);
     this.#followsRoom = those((p) => this.#setLines[p]!.followsRoom);
     this.#unsteady = those((p) => !this.#setLines[p]!.isSteady);
-    this.#withInlines = those((p) => paragraphs[p]!.inlines.element.length > 0);
+    this.#inlines = new InlineBoxes(paragraphs);
     const [a, b] = [pair.a.facts.lines, pair.b.facts.lines];
     const { worked } = page.set;
     const room = Int32Array.from(a, (lines, i) => (worked[i] ? Math.max(lines.length, b[i]!.length) / 4 : 0));
@@ -56,12 +61,12 @@ export class LaidLines {
   set(starts: Starts, boxes: Float64Array, share: number): boolean {
     const { paragraphs } = this.page.set;
     const { origin, texts } = this;
-    for (let p = 0; p < paragraphs.length; p++) {
-      if (starts[p] !== this.#starts[p]) this.#begin(p, starts[p], boxes, share);
-      if (!starts[p]) continue;
-      const { block, insetLeft } = paragraphs[p]!;
-      origin[p] = boxes[block * 4]! + insetLeft;
-      texts.top[p] = this.#from[p]! + this.#by[p]! * share;
+    const { top } = texts;
+    const [block, insetLeft, from, by, before] = [this.#block, this.#insetLeft, this.#from, this.#by, this.#starts];
+    for (let p = 0; p < block.length; p++) {
+      if (starts[p] !== before[p]) this.#begin(p, starts[p], boxes, share);
+      origin[p] = boxes[block[p]! * 4]! + insetLeft[p]!;
+      top[p] = from[p]! + by[p]! * share;
     }
     for (const p of this.#followsRoom) {
       if (!starts[p]) continue;
@@ -94,13 +99,15 @@ export class LaidLines {
 
   /** Writes the lines of all texts, and the boxes of inline elements around them. */
   write(frame: FrameRoom): void {
-    if (this.#changed.length > 0)
-      this.#slots.set(this.#changed, this.lines, this.texts, (p) => this.#setLines[p]!.parts(this.lines[p]!));
+    const partsOf = (p: number) => this.#setLines[p]!.parts(this.lines[p]!);
+    if (this.#changed.length > 0) this.#slots.set(this.#changed, this.lines, this.texts, partsOf);
+    for (const p of this.#changed) {
+      if (!this.#inlines.has(p)) continue;
+      const lines = this.lines[p];
+      this.#inlines.set(p, lines && { lines, parts: partsOf(p), down: this.texts.of[p]! }, this.pair.a.reach[p]!);
+    }
     this.#changed = [];
     this.#slots.write(frame, this.origin, this.texts.top);
-    for (const p of this.#withInlines) {
-      const lines = this.lines[p];
-      if (lines) this.#setLines[p]!.placeInlines(lines, this.texts.of[p]!, this.origin[p]!, this.texts.top[p]!, frame.boxes);
-    }
+    this.#inlines.write(frame.boxes, this.origin, this.texts.top);
   }
 }

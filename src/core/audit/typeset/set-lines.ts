@@ -28,6 +28,8 @@ export interface Parts {
 export class SetLines {
   #lines: LinesAt | undefined;
   #parts: Parts | undefined;
+  /** By how many lines there were: how they lay where only their styles decide. */
+  readonly #known: (LinesDown | undefined)[] = [];
   /** Whether lines that are broken at the same places are as wide in any room. */
   readonly #isFree: boolean;
   /** Whether its inline elements reach as far above and below their lines at both ends. */
@@ -60,8 +62,13 @@ export class SetLines {
 
   /** Its lines below each other; undefined where that isn't known. @param styles what is on each @param share where between the two, 0 to 1 */
   down(styles: Uint32Array, share: number): LinesDown | undefined {
-    const tops = this.isAsAtEnds(styles) ? this.#between(share) : this.#steps(styles);
-    return tops && { ...lineEnds(this.paragraph.strut, styles, this.page.leading), tops, styles };
+    const isMixed = this.isAsAtEnds(styles);
+    const known = isMixed ? undefined : this.#known[styles.length];
+    if (known && sameNumbers(known.styles, styles)) return known;
+    const tops = isMixed ? this.#between(share) : this.#steps(styles);
+    const down = tops && { ...lineEnds(this.paragraph.strut, styles, this.page.leading), tops, styles };
+    if (!isMixed) this.#known[styles.length] = down;
+    return down;
   }
 
   /** Whether the same is on each line as at both ends. */
@@ -106,21 +113,6 @@ export class SetLines {
     // Elsewhere than at the left lines lie otherwise in each room.
     if (parts !== this.#parts || this.paragraph.align !== 0) reachAcross(parts, this.paragraph);
     return (this.#parts = parts);
-  }
-
-  /** Puts inline elements around all of them on all their lines. @param origin where lines begin, px @param top and where the first one's type does */
-  placeInlines(lines: LinesAt, { tops }: LinesDown, origin: number, top: number, boxes: Float64Array): void {
-    const { element } = this.paragraph.inlines;
-    const { above, below } = this.pair.a.reach[this.p]!;
-    const { from, to, begin, end } = this.parts(lines);
-    for (let i = 0; i < element.length; i++) {
-      if (from[i] === to[i]) continue;
-      const box = element[i]! * 4;
-      boxes[box] = origin + begin[i]!;
-      boxes[box + 1] = top + tops[lines.line[from[i]!]!]! + above[i]!;
-      boxes[box + 2] = origin + end[i]!;
-      boxes[box + 3] = top + tops[lines.line[to[i]! - 1]!]! + below[i]!;
-    }
   }
 }
 

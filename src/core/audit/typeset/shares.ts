@@ -52,6 +52,8 @@ export class Shares {
   readonly #like: PageFacts[][];
   /** By side the width that was asked for last, and what was told of it: all that stands in something asks for its sides. */
   readonly #latest: { readonly asked: Int32Array; readonly told: Float64Array };
+  /** Elements that were asked for last, with all that they stand in. */
+  #around: { readonly of: readonly number[]; readonly all: Int32Array } | undefined;
 
   /**
    * @param measured of neighbouring widths between which everything moves evenly, ascending; at least both ends
@@ -162,6 +164,31 @@ export class Shares {
     }
     const one = told[side]!;
     return one === one ? one : undefined;
+  }
+
+  /** Where left and right sides of elements are, in a list by side; NaN where that isn't known. Overwritten by the next call. */
+  all(width: number, elements: readonly number[]): Float64Array {
+    const { asked, told } = this.#latest;
+    for (const element of this.#withAround(elements)) {
+      const parent = this.#parents[element]!;
+      for (let side = element * 4; side < element * 4 + 4; side += 2) {
+        const offset = this.#offset[side]!;
+        // All that it stands in comes before it.
+        const isPlain = offset === offset && parent >= 0;
+        told[side] = isPlain ? told[parent * 4 + (side % 4)]! + offset : (this.#find(side, width) ?? NaN);
+        asked[side] = width;
+      }
+    }
+    return told;
+  }
+
+  /** With all that they stand in, from the outermost. */
+  #withAround(elements: readonly number[]): Int32Array {
+    if (this.#around?.of === elements) return this.#around.all;
+    const all = new Set<number>();
+    for (const element of elements) for (let i = element; i >= 0 && !all.has(i); i = this.#parents[i]!) all.add(i);
+    this.#around = { of: elements, all: Int32Array.from(all).sort() };
+    return this.#around.all;
   }
 
   #find(side: number, width: number): number | undefined {

@@ -30,7 +30,7 @@ export class Stacker implements Placing {
 
   /** @returns how far the element reaches down */
   place(element: number, top: number): number {
-    if (this.between.plain.is[element]) return this.#placePlain(element, top);
+    if (this.#isPlain(element)) return this.#placePlain(element, top);
     const { boxes, page, share, between, texts } = this;
     const { rule, units } = page.set;
     const at = element * 4;
@@ -72,6 +72,13 @@ export class Stacker implements Placing {
       page.slack[element] ? [rest, rest] : [a[list.length]!, b[list.length]!],
     );
     return this.#asGiven(element, was);
+  }
+
+  /** Whether it is as high as what stands in it, of which that is known. */
+  #isPlain(element: number): boolean {
+    const { is, ends } = this.between.plain;
+    const p = ends[element]!;
+    return is[element] === 1 && (p < 0 || this.texts.of[p]?.least === undefined);
   }
 
   #placePlain(element: number, top: number): number {

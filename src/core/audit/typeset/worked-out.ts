@@ -31,6 +31,8 @@ export class WorkedOut {
   /** By element how far off the width of a paragraph's box may be, px. */
   readonly #rooms: Float64Array;
   #shares: Shares | undefined;
+  /** All in which paragraphs stand. */
+  readonly #blocks: readonly number[];
   readonly #scrollWidth: ReturnType<typeof scrollWidthBetween>;
   readonly #laid: LaidLines;
   /** Paragraphs in which something stands like a letter. */
@@ -56,6 +58,7 @@ export class WorkedOut {
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
     for (const { block } of paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
+    this.#blocks = [...new Set(paragraphs.map(({ block }) => block))].sort((one, other) => one - other);
     this.#laid = new LaidLines(page, pair);
     this.#holding = paragraphs.flatMap(({ atoms }, p) => (atoms.element.length > 0 ? [p] : []));
     this.#unread = a.lines.flatMap(({ length }, i) => (length > 0 && !worked[i] ? [i] : []));
@@ -104,10 +107,13 @@ export class WorkedOut {
     if (!shares) return this.#rooms;
     const { a, b } = this.pair;
     rooms.set(this.#rooms);
-    for (const { block } of this.page.set.paragraphs) {
-      const [left, right] = [shares.at(block * 4, width), shares.at(block * 4 + 2, width)];
-      if (left === undefined || right === undefined || (boxes[block * 4] === 0 && boxes[block * 4 + 2] === 0)) continue;
-      [boxes[block * 4], boxes[block * 4 + 2]] = [left, right];
+    const sides = shares.all(width, this.#blocks);
+    for (const block of this.#blocks) {
+      const left = sides[block * 4]!;
+      const right = sides[block * 4 + 2]!;
+      if (left !== left || right !== right || (boxes[block * 4] === 0 && boxes[block * 4 + 2] === 0)) continue;
+      boxes[block * 4] = left;
+      boxes[block * 4 + 2] = right;
       rooms[block] = a.facts.inset[block] === b.facts.inset[block] ? EXACTLY : UNIT;
     }
     return rooms;
