@@ -1,26 +1,8 @@
 import type { Paragraph } from '@/core/audit/typeset/paragraph';
 import type { Gathered } from './gather-text';
-import { TYPE } from './style-leading';
+import type { Shapes } from './shapes';
 
-/** What makes a text as wide as it is, besides its type. */
-const SET_BY = [
-  ...TYPE,
-  'font-variation-settings',
-  'font-optical-sizing',
-  'font-language-override',
-  'font-synthesis-weight',
-  'font-synthesis-style',
-  'font-synthesis-small-caps',
-  'word-spacing',
-  'text-rendering',
-  'text-spacing-trim',
-  'text-autospace',
-  'tab-size',
-  'direction',
-  'unicode-bidi',
-  'visibility',
-] as const;
-/** And what an inline element has at its ends. */
+/** What an inline element has at its ends. */
 const AT_ENDS = [
   'padding-left',
   'padding-right',
@@ -157,6 +139,7 @@ export class SetBy {
   constructor(
     private readonly nodes: readonly HTMLElement[],
     private readonly of: (element: Element) => CSSStyleDeclaration,
+    private readonly shapes: Shapes,
     private readonly isDecorated: (element: HTMLElement) => boolean,
   ) {}
 
@@ -171,8 +154,8 @@ export class SetBy {
     let said = this.#said.get(element);
     if (said === undefined) {
       const style = this.of(element);
-      const names = isInline ? [...SET_BY, ...AT_ENDS] : SET_BY;
-      said = `${names.map((name) => style.getPropertyValue(name)).join(';')} ${this.isDecorated(element)}`;
+      const ends = isInline ? AT_ENDS.map((name) => style.getPropertyValue(name)) : [];
+      said = [this.shapes.said(element), ...ends, this.isDecorated(element)].join(';');
       this.#said.set(element, said);
     }
     return said;

@@ -1,4 +1,5 @@
 import type { Gathered } from './gather-text';
+import type { Shapes } from './shapes';
 
 /** The unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
@@ -19,39 +20,44 @@ export type SidesOf = (node: Text, from: number, to: number) => Sides;
  * them anew, up to the next letter that keeps to itself.
  */
 export class LineBegins {
+  /** By shape: how wide a space is. */
   readonly #spaces = new Map<number, number>();
-  /** By style and letter: how wide it is by itself, px. */
+  /** By shape and letter: how wide it is by itself, px. */
   readonly #alone = new Map<string, number>();
 
-  constructor(private readonly sidesOf: SidesOf) {}
+  constructor(
+    private readonly sidesOf: SidesOf,
+    private readonly shapes: Shapes,
+  ) {}
 
-  /** Finds out how wide letters and spaces are that nothing comes nearer to, by style. */
+  /** Finds out how wide letters and spaces are that nothing comes nearer to, by shape. */
   ask(all: readonly Gathered[]): void {
-    const styles = new Map<number, { readonly around: HTMLElement; readonly letters: Set<string> }>();
+    const found = new Map<number, { readonly around: HTMLElement; readonly letters: Set<string> }>();
     for (const { words } of all)
       for (const { parts } of words)
-        for (const { node, style, from, to } of parts) {
+        for (const { node, from, to } of parts) {
           if (node.nodeType !== 3) continue;
-          let one = styles.get(style);
-          if (!one) styles.set(style, (one = { around: node.parentElement!, letters: new Set() }));
+          const shape = this.shapes.number(node as Text);
+          let one = found.get(shape);
+          if (!one) found.set(shape, (one = { around: node.parentElement!, letters: new Set() }));
           for (const letter of node.nodeValue!.slice(from, to))
             if (LETTER.test(letter) && letter.length === 1) one.letters.add(letter);
         }
-    const asked = [...styles].map(([style, { around, letters }]) => {
+    const asked = [...found].map(([shape, { around, letters }]) => {
       const alone = around.ownerDocument.createElement('span');
       alone.style.cssText = ALONE;
       alone.textContent = [SPACED, ...letters].join('\n');
       around.append(alone);
-      return { style, alone, letters };
+      return { shape, alone, letters };
     });
-    for (const { style, alone, letters } of asked) {
+    for (const { shape, alone, letters } of asked) {
       const text = alone.firstChild as Text;
       const wide = (at: number) => {
         const { left, right } = this.sidesOf(text, at, at + 1);
         return right - left;
       };
-      this.#spaces.set(style, wide(1));
-      [...letters].forEach((letter, i) => this.#alone.set(`${style} ${letter}`, wide(SPACED.length + 1 + i * 2)));
+      this.#spaces.set(shape, wide(1));
+      [...letters].forEach((letter, i) => this.#alone.set(`${shape} ${letter}`, wide(SPACED.length + 1 + i * 2)));
     }
     for (const { alone } of asked) alone.remove();
   }
@@ -60,14 +66,14 @@ export class LineBegins {
    * Whether what begins at a place in a text comes nearer to the space before it, or follows without one.
    * @param near how near is taken to be none, px
    */
-  isDrawn(node: Text, style: number, from: number, left: number, near: number): boolean {
+  isDrawn(node: Text, from: number, left: number, near: number): boolean {
     if (from === 0) return false;
     const before = node.nodeValue!.slice(0, from);
     if (!/\s$/.test(before)) return true;
     // Spaces that follow each other are one, at the last of which letters stand.
     const space = this.sidesOf(node, from - 1, from);
     const wide = left - (space.right > space.left ? space.left : this.sidesOf(node, before.trimEnd().length, from).left);
-    return !(Math.abs(wide - (this.#spaces.get(style) ?? NaN)) < near);
+    return !(Math.abs(wide - (this.#spaces.get(this.shapes.number(node)) ?? NaN)) < near);
   }
 
   /**
@@ -75,13 +81,14 @@ export class LineBegins {
    * shaped letters need, rounded up, for that which they had. NaN where that isn't known.
    * @param origin where the text begins
    */
-  lostAt(node: Text, style: number, from: number, origin: number, near: number): number {
+  lostAt(node: Text, from: number, origin: number, near: number): number {
     const written = node.nodeValue!;
+    const shape = this.shapes.number(node);
     if (!/\s/.test(written[from - 1] ?? '')) return NaN;
     let at = from;
     for (let isNear = true; isNear && at < written.length; at++) {
       const { left, right } = this.sidesOf(node, at, at + 1);
-      const own = /\s/.test(written[at]!) ? this.#spaces.get(style) : this.#alone.get(`${style} ${written[at]!}`);
+      const own = /\s/.test(written[at]!) ? this.#spaces.get(shape) : this.#alone.get(`${shape} ${written[at]!}`);
       if (own === undefined) return NaN;
       isNear = Math.abs(right - left - own) >= near;
     }

@@ -76,7 +76,7 @@ export class MeasuredFrame {
   readonly #focus: FocusReader;
   #focusFacts: { readonly epoch: string; readonly facts: FocusFacts } | undefined;
   /** By the styles that were read, the same list for the same ones, at the height that is set. */
-  #typesettings = new WeakMap<Uint8Array, Typesetting | null>();
+  #typesettings = new WeakMap<Uint8Array, { readonly set: Typesetting | undefined; readonly width: number }>();
   #idle: PageFacts | undefined;
   #setting: Setting = 'plain';
   #layer = 0;
@@ -199,15 +199,17 @@ export class MeasuredFrame {
     let known = this.#typesettings.get(level);
     if (known === undefined) {
       this.read(viewport.width);
-      known = this.reader.typesetting(this.#conditions) ?? null;
+      known = { set: this.reader.typesetting(this.#conditions), width: viewport.width };
       this.#typesettings.set(level, known);
     }
-    return known ?? undefined;
+    return known.set;
   }
 
-  /** The same of a width as it is read where nothing is known of other conditions. */
-  typesettingAnew(width: number): Typesetting | undefined {
-    this.read(width);
+  /** The same, read once more at the same width as if nothing were known of other conditions. */
+  typesettingAnew({ level }: PageFacts): Typesetting | undefined {
+    const known = this.#typesettings.get(level);
+    if (!known) return undefined;
+    this.read(known.width);
     return this.reader.typesetting(this.#conditions, new KnownTexts());
   }
 

@@ -1,6 +1,7 @@
 import type { Paragraph } from '@/core/audit/typeset/paragraph';
 import type { Gathered, Word } from './gather-text';
 import { ALONE, LineBegins } from './line-begins';
+import type { Shapes } from './shapes';
 
 type Standing = Text | HTMLElement;
 interface ReadText {
@@ -24,9 +25,9 @@ const APART =
 const NEARER = 0.004;
 
 /** What is known by how letters before and behind a place in a text come near to each other; undefined at its end. */
-function pairAt({ nodeValue }: Text, style: number, to: number): string | undefined {
+function pairAt({ nodeValue }: Text, shape: number, to: number): string | undefined {
   const next = nodeValue![to];
-  return next === undefined ? undefined : `${style} ${nodeValue!.slice(Math.max(0, to - 2), to)}${/\s/.test(next) ? ' ' : next}`;
+  return next === undefined ? undefined : `${shape} ${nodeValue!.slice(Math.max(0, to - 2), to)}${/\s/.test(next) ? ' ' : next}`;
 }
 
 /** A list of rows, column by column. */
@@ -56,9 +57,9 @@ const isRead = ({ nodeValue, parentElement: parent }: Node): boolean =>
 /** Reads paragraphs as they stand on one line. */
 export class ParagraphReader {
   readonly #range: Range;
-  /** By style and letters: how much wider what ends with them is without what follows. */
+  /** By shape and letters: how much wider what ends with them is without what follows. */
   readonly #apart = new Map<string, number>();
-  readonly #begins = new LineBegins((node, from, to) => this.#rectOf(node, from, to));
+  readonly #begins: LineBegins;
   readonly #decorated = new Map<HTMLElement, boolean>();
   #zoom = 1;
 
@@ -72,7 +73,9 @@ export class ParagraphReader {
     private readonly index: ReadonlyMap<Element, number>,
     private readonly breaksOf: (word: string) => readonly number[],
     private readonly sizes: ReadonlyMap<HTMLElement, number>,
+    private readonly shapes: Shapes,
   ) {
+    this.#begins = new LineBegins((node, from, to) => this.#rectOf(node, from, to), shapes);
     this.#range = document.createRange();
   }
 
@@ -230,20 +233,20 @@ export class ParagraphReader {
         at += to - from;
         from = to;
         if (at === cuts[cut] && at < written.length) {
-          end(false, this.#apartAt(node, style, to));
+          end(false, this.#apartAt(node, to));
           cut++;
         }
       }
     }
     const last = parts[parts.length - 1]!;
-    end(hard ?? false, this.#apartAt(last.node, last.style, last.to));
+    end(hard ?? false, this.#apartAt(last.node, last.to));
   }
 
   /** What a line would begin with. */
-  #beginOf({ node, style, whole }: ReadText, from: number, left: number): { readonly drawn: number; readonly lost: number } {
+  #beginOf({ node, whole }: ReadText, from: number, left: number): { readonly drawn: number; readonly lost: number } {
     const near = this.#zoom > 1 ? NEARER : PLAINLY;
-    if (node.nodeType !== 3 || !this.#begins.isDrawn(node as Text, style, from, left, near)) return { drawn: 0, lost: 0 };
-    return { drawn: 1, lost: this.#zoom > 1 ? this.#begins.lostAt(node as Text, style, from, whole.left, near) : NaN };
+    if (node.nodeType !== 3 || !this.#begins.isDrawn(node as Text, from, left, near)) return { drawn: 0, lost: 0 };
+    return { drawn: 1, lost: this.#zoom > 1 ? this.#begins.lostAt(node as Text, from, whole.left, near) : NaN };
   }
 
   /** Where a line may end inside a word: whatever stands beside what stands there like a letter, one may end on both sides of that. */
@@ -263,7 +266,7 @@ export class ParagraphReader {
 
   /**
    * Finds out how much wider parts of words that may end a line are without what follows them, since letters come nearer to each other: and to
-   * spaces: for each style of type and pair of letters once.
+   * spaces: for each shape of type and pair of letters once.
    */
   askEnds(all: readonly Gathered[], zoom: number): void {
     this.#zoom = zoom;
@@ -273,8 +276,8 @@ export class ParagraphReader {
       string,
       { readonly alone: HTMLElement; readonly text: Text; readonly from: number; readonly to: number }
     >();
-    const ask = ({ node, from, style }: Word['parts'][number], to: number) => {
-      const pair = node.nodeType === 3 ? pairAt(node as Text, style, to) : undefined;
+    const ask = ({ node, from }: Word['parts'][number], to: number) => {
+      const pair = this.#pairAt(node, to);
       if (pair === undefined || asked.has(pair)) return;
       const text = node as Text;
       const alone = text.ownerDocument.createElement('span');
@@ -315,8 +318,12 @@ export class ParagraphReader {
     return is;
   }
 
-  #apartAt(node: Standing, style: number, to: number): number {
-    const pair = node.nodeType === 3 ? pairAt(node as Text, style, to) : undefined;
+  #pairAt(node: Standing, to: number): string | undefined {
+    return node.nodeType === 3 ? pairAt(node as Text, this.shapes.number(node as Text), to) : undefined;
+  }
+
+  #apartAt(node: Standing, to: number): number {
+    const pair = this.#pairAt(node, to);
     return pair === undefined ? 0 : (this.#apart.get(pair) ?? 0);
   }
 

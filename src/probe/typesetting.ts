@@ -7,6 +7,7 @@ import { ParagraphReader } from './read-paragraph';
 import type { ReadElement } from './style-facts';
 import type { KnownTexts } from './known-texts';
 import { SetBy } from './known-texts';
+import { Shapes } from './shapes';
 import { askLeading } from './style-leading';
 import { withLaidOutGaps } from './laid-out-gaps';
 import { LargerType } from './larger-type';
@@ -49,12 +50,10 @@ export function readTypesetting(
   const sizes = new Map(
     gathered.flatMap(({ atoms }) => atoms.map((atom) => [atom, atom.getBoundingClientRect().width] as const)),
   );
-  const reader = new ParagraphReader(document, nodes, index, breaks, sizes);
-  const setBy = new SetBy(
-    nodes,
-    (element) => gatherer.of(element),
-    (element) => reader.isDecorated(element),
-  );
+  const styleOf = (element: Element) => gatherer.of(element);
+  const shapes = new Shapes(styleOf);
+  const reader = new ParagraphReader(document, nodes, index, breaks, sizes, shapes);
+  const setBy = new SetBy(nodes, styleOf, shapes, (element) => reader.isDecorated(element));
   const said = gathered.map((one) => setBy.in(one));
   const blocks = new Set(gathered.map(({ block }) => nodes[block]!));
   const sheet = document.createElement('style');

@@ -5,6 +5,7 @@ import { drawnSize } from '@/probe/drawn-size';
 import { launchChromium } from '@/server/browser/chromium';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { generateCardsPage } from './generate-cards-page';
 
 afterAll(closeBrowser);
 
@@ -83,3 +84,14 @@ test.each(['15.2px', '16.875px'])(
     expect(worked).toBeGreaterThan(300);
   },
 );
+
+test('of one type that has more space between its letters elsewhere on the page, lines end where they do', async () => {
+  const page = await MeasuredPage.openHtml(
+    generateCardsPage(92000),
+    asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
+  );
+  const { worked, wrong } = await page.compareTexts(Array.from({ length: 60 }, (_, i) => 900 + i));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(40);
+});

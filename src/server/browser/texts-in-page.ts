@@ -72,7 +72,7 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     const a = measured(first);
     const set = a.typesetting?.();
     if (!set) continue;
-    for (const what of otherwiseIn(set, frame.typesettingAnew(first))) wrong.push({ width: first, what });
+    for (const what of otherwiseIn(set, frame.typesettingAnew(a))) wrong.push({ width: first, what });
     const finding = textParts(first, last, measured, new Typesetter(set, (i) => a.elements[i]!.parent), random);
     let step = finding.next();
     while (!step.done) step = finding.next();
