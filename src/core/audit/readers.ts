@@ -59,27 +59,29 @@ export function larger(facts: PageFacts, a: number, b: number): number {
   return a > b ? a : b;
 }
 
-/** Around all boxes of some lists, four numbers each: of several that lie there it doesn't matter which reaches farthest. */
-export function around(
+/** Around all lines of some elements: of several that reach as far it doesn't matter which does. */
+export function aroundLines(
   facts: PageFacts,
-  lists: readonly Float64Array[],
+  elements: readonly number[],
 ): { left: number; top: number; right: number; bottom: number } {
-  const [first] = lists;
-  let [left, top, right, bottom] = [first![0]!, first![1]!, first![2]!, first![3]!];
+  const { lines } = facts;
+  const first = lines[elements[0]!]!;
+  let left = first[0]!;
+  let top = first[1]!;
+  let right = first[2]!;
+  let bottom = first[3]!;
   const isCompared = facts.trace?.isCompared ?? false;
-  for (const list of lists)
-    for (let at = list === first ? 4 : 0; at < list.length; at += 4) {
-      if (isCompared) {
-        turn(facts, left - list[at]!, Kind.pick);
-        turn(facts, top - list[at + 1]!, Kind.pick);
-        turn(facts, right - list[at + 2]!, Kind.pick);
-        turn(facts, bottom - list[at + 3]!, Kind.pick);
-      }
-      if (list[at]! < left) left = list[at]!;
-      if (list[at + 1]! < top) top = list[at + 1]!;
-      if (list[at + 2]! > right) right = list[at + 2]!;
-      if (list[at + 3]! > bottom) bottom = list[at + 3]!;
+  for (const element of elements) {
+    const own = lines[element]!;
+    for (let at = own === first ? 4 : 0; at < own.length; at += 4) {
+      const [x, y, behind, below] = [own[at]!, own[at + 1]!, own[at + 2]!, own[at + 3]!];
+      if (isCompared) for (const more of [left - x, top - y, right - behind, bottom - below]) turn(facts, more, Kind.pick);
+      if (x < left) left = x;
+      if (y < top) top = y;
+      if (behind > right) right = behind;
+      if (below > bottom) bottom = below;
     }
+  }
   return { left, top, right, bottom };
 }
 

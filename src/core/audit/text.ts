@@ -139,13 +139,18 @@ const knownTexts = new WeakMap<PageFacts['elements'], Texts>();
 const textsOn = oncePerFacts((facts): Texts => {
   const { elements, level, lines } = facts;
   const known = knownTexts.get(elements);
-  if (known?.level === level && lines.every((own, i) => own.length > 0 === (known.filled[i] === 1))) return known;
+  if (known?.level === level && areFilled(lines, known.filled)) return known;
   const filled = Uint8Array.from(lines, (own) => (own.length > 0 ? 1 : 0));
   const holders = elements.flatMap((_, i) => (filled[i] ? [i] : []));
   const texts = { level, filled, holders, blocks: findTextBlocks(facts, holders) };
   knownTexts.set(elements, texts);
   return texts;
 });
+
+function areFilled(lines: PageFacts['lines'], filled: Uint8Array): boolean {
+  for (let i = 0; i < filled.length; i++) if (lines[i]!.length > 0 !== (filled[i] === 1)) return false;
+  return true;
+}
 
 /** All visible text, block by block. */
 export const textBlocks = (facts: PageFacts): readonly TextBlock[] => textsOn(facts).blocks;

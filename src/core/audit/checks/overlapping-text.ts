@@ -2,7 +2,7 @@ import type { Check, Violation } from '../check';
 import { px } from '../check';
 import type { Box } from '../geometry';
 import type { PageFacts } from '../facts';
-import { around, exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
+import { aroundLines, exceeds, foundOn, isMore, larger, orderBy, smaller } from '../readers';
 import { inkOf, isAbove, visiblePart } from '../geometry';
 import { isOpaque, layerOf } from '../layers';
 import { isOneText, oneTexts } from '../text';
@@ -53,12 +53,7 @@ const lines = new Boxes();
 
 /** Adds a box around all lines of some elements. @returns which one it is */
 function addAround(into: Boxes, facts: PageFacts, text: readonly number[]): number {
-  into.add(
-    around(
-      facts,
-      text.map((element) => facts.lines[element]!),
-    ),
-  );
+  into.add(aroundLines(facts, text));
   return into.length - 1;
 }
 

@@ -27,6 +27,8 @@ export class LineStarts {
   readonly #roundings: Roundings;
   readonly #from: number;
   readonly #to: number;
+  /** At each width, once it was asked for all. */
+  #all: readonly OwnStarts[][] | undefined;
 
   /** @param shares what all that was measured says of where boxes end */
   constructor(
@@ -49,7 +51,7 @@ export class LineStarts {
    * would be at a width. Undefined where there are too many.
    */
   waysAt(width: number): readonly Starts[] | undefined {
-    const known = this.paragraphs.map((_, p) => this.#own(p, width));
+    const known = this.#all?.[width - this.#from] ?? this.paragraphs.map((_, p) => this.#own(p, width));
     const open = known.flatMap((one, p) => (one === null ? [p] : []));
     if (open.length > OPEN_MOST) return undefined;
     let ways: OwnStarts[][] = [known];
@@ -95,7 +97,15 @@ export class LineStarts {
       const end = settled(this.#to, begin);
       fill(0, widths - 1, begin, end);
       all[widths - 1]![p] = end ?? this.#own(p, this.#to);
+      // What is the same is the same list, so that nothing is set once more.
+      let before: OwnStarts;
+      for (const own of all) {
+        const one = own[p];
+        if (one && before && one !== before && sameNumbers(one, before)) own[p] = before;
+        before = own[p] ?? before;
+      }
     }
+    this.#all = all;
     return all.map((own) => (own.includes(null) ? undefined : (own as Starts)));
   }
 
