@@ -63,6 +63,9 @@ interface Known {
 }
 const EPOCHS_MOST = 24;
 
+/** Of all documents that stand in this window: one that was edited mostly says what it said. */
+const knownTexts = new KnownTexts();
+
 /** On which side of each size that is asked for the containers are. */
 const signsOf = (gaps: Float64Array | undefined) => (gaps ? Array.from(gaps, (gap) => Math.sign(gap) + 1).join('') : '');
 
@@ -86,7 +89,6 @@ export class DocumentReader {
   readonly #dropRows: readonly DropRow[];
   #containers: readonly HTMLElement[] = [];
   readonly #known = new Map<string, Known>();
-  readonly #knownTexts = new KnownTexts();
   readonly #broken = new Map<number, { readonly sizes: string; readonly count: number }>();
 
   constructor(document: Document) {
@@ -134,7 +136,7 @@ export class DocumentReader {
   }
 
   /** How its texts are made up as it's laid out now. @param known what was read of them before */
-  typesetting(conditions: AskedOfSheets, known = this.#knownTexts): Typesetting | undefined {
+  typesetting(conditions: AskedOfSheets, known = knownTexts): Typesetting | undefined {
     return readTypesetting(this.#document, this.nodes, this.elements, conditions, known);
   }
 

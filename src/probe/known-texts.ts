@@ -14,6 +14,8 @@ const AT_ENDS = [
 
 /** Texts on one line that differ by less, px, are as wide. */
 const SAME = 0.02;
+/** Pages come and go in the same window. */
+const KNOWN_MOST = 20_000;
 
 /** What was read of a paragraph. */
 export interface ReadText {
@@ -26,137 +28,117 @@ export interface ReadText {
 }
 
 interface Known {
-  readonly gathered: Gathered;
   /** By style its type. */
   readonly types: readonly string[];
-  readonly setBy: string;
-  /** What each text says. */
-  readonly written: readonly string[];
   readonly widths: readonly number[];
   readonly read: ReadText;
 }
 
-/** How the texts of a page are set under some conditions: what is asked of each paragraph to find it again. */
+/** How a paragraph is set: what is asked of it to find it again. */
 export interface Setting {
   readonly types: readonly string[];
+  /** Of each text on one line, px. */
   readonly widths: readonly number[];
-  readonly setBy: string;
+  readonly said: string;
 }
 
-const nodesOf = ({ words }: Gathered) => new Set(words.flatMap(({ parts }) => parts.map(({ node }) => node)));
-const writtenIn = (gathered: Gathered) => [...nodesOf(gathered)].map(({ nodeValue }) => nodeValue ?? '');
-const sameStrings = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((one, i) => one === b[i]);
-
-/** Paragraphs that were read under other conditions: mostly only how wide their boxes are is otherwise, and all in them is set in the same way. */
+/**
+ * Paragraphs that were read under other conditions, or in another version of the page: mostly only how wide their boxes are is otherwise, and all in
+ * them is set in the same way.
+ */
 export class KnownTexts {
-  /** By the first text of each. */
-  readonly #known = new Map<Node, Known>();
+  readonly #known = new Map<string, Known>();
+  readonly #numbers = new Map<string, number>();
 
-  /** What was read of the same paragraph, set in the same way; undefined where it isn't known. What stands in lines like a letter has a size of its own. */
-  find(gathered: Gathered, { types, widths, setBy }: Setting): ReadText | undefined {
-    const first = gathered.words[0]?.parts[0]?.node;
-    const known = first && this.#known.get(first);
-    if (!known || known.setBy !== setBy || !sameStrings(known.written, writtenIn(gathered))) return undefined;
-    const isAsWide = widths.length === known.widths.length && widths.every((one, i) => Math.abs(one - known.widths[i]!) < SAME);
+  /** A number for a type, the same wherever it is met. */
+  numberOf(type: string): number {
+    let number = this.#numbers.get(type);
+    if (number === undefined) this.#numbers.set(type, (number = this.#numbers.size));
+    return number;
+  }
+
+  /** What was read of the same paragraph, set in the same way; undefined where it isn't known. */
+  find(gathered: Gathered, { types, widths, said }: Setting): ReadText | undefined {
+    const known = this.#known.get(said);
+    // A font may have come since.
+    if (!known || !widths.every((one, i) => Math.abs(one - known.widths[i]!) < SAME)) return undefined;
     const numbers = known.types.map((type) => types.indexOf(type));
-    if (!isAsWide || !isSame(known.gathered, gathered, numbers)) return undefined;
     const { large, shown, kernedOff } = known.read;
-    const as = (one: { readonly read: Paragraph | undefined } | undefined) =>
-      one && { read: one.read && asNow(one.read, gathered, numbers) };
-    return { large: as(large), kernedOff, ...(shown && { shown: as(shown)! }) };
+    const asNow = ({ read }: { readonly read: Paragraph | undefined }) => ({
+      read: read && withNumbers(read, gathered, numbers),
+    });
+    return { large: large && asNow(large), kernedOff, ...(shown && { shown: asNow(shown) }) };
   }
 
-  keep(gathered: Gathered, { types, widths, setBy }: Setting, read: ReadText): void {
-    const first = gathered.words[0]?.parts[0]?.node;
-    if (first && gathered.atoms.length === 0)
-      this.#known.set(first, { gathered, types, widths, setBy, written: writtenIn(gathered), read });
+  /** What stands in lines like a letter has a size of its own, so that a paragraph with any isn't kept. */
+  keep({ atoms }: Gathered, { types, widths, said }: Setting, read: ReadText): void {
+    if (atoms.length > 0) return;
+    if (this.#known.size >= KNOWN_MOST) this.#known.clear();
+    this.#known.set(said, { types, widths, read });
   }
-}
-
-/** The styles of a list of bits, by other numbers; 0 where one of them isn't there any more. */
-function renumbered(styles: number, numbers: readonly number[]): number {
-  let found = 0;
-  for (let style = 0; styles >>> style !== 0; style++) {
-    if (((styles >>> style) & 1) === 0) continue;
-    if (numbers[style]! < 0) return 0;
-    found |= 1 << numbers[style]!;
-  }
-  return found >>> 0;
-}
-
-/** @param numbers by style of the first what it is in the second */
-function isSame(a: Gathered, b: Gathered, numbers: readonly number[]): boolean {
-  const isStyle = (one: number, other: number) => numbers[one] === other;
-  const areStyles = (one: number, other: number) => renumbered(one, numbers) === other;
-  return (
-    a.block === b.block &&
-    a.align === b.align &&
-    isStyle(a.strut, b.strut) &&
-    a.words.length === b.words.length &&
-    a.words.every((word, w) => {
-      const other = b.words[w]!;
-      return (
-        word.text === other.text &&
-        word.hard === other.hard &&
-        (word.empty === undefined ? other.empty === undefined : areStyles(word.empty, other.empty ?? 0)) &&
-        word.parts.length === other.parts.length &&
-        word.parts.every((part, i) => {
-          const own = other.parts[i]!;
-          const isThere = part.node === own.node && part.from === own.from && part.to === own.to && part.element === own.element;
-          return isThere && part.kept === own.kept && isStyle(part.style, own.style) && areStyles(part.styles, own.styles);
-        })
-      );
-    }) &&
-    a.inlines.length === b.inlines.length &&
-    a.inlines.every(({ element, from, to }, i) => {
-      const other = b.inlines[i]!;
-      return element === other.element && from === other.from && to === other.to;
-    })
-  );
 }
 
 /** What was read, where its block has other paddings, and styles other numbers. */
-function asNow(read: Paragraph, { insetLeft, insetRight, strut }: Gathered, numbers: readonly number[]): Paragraph {
+function withNumbers(read: Paragraph, { insetLeft, insetRight, strut }: Gathered, numbers: readonly number[]): Paragraph {
   const { segments, texts } = read;
+  const renumbered = (styles: number) => {
+    let found = 0;
+    for (let style = 0; styles >>> style !== 0; style++) if ((styles >>> style) & 1) found |= 1 << numbers[style]!;
+    return found >>> 0;
+  };
   return {
     ...read,
     insetLeft,
     insetRight,
     strut,
-    segments: { ...segments, styles: segments.styles.map((styles) => renumbered(styles, numbers)) },
+    segments: { ...segments, styles: segments.styles.map(renumbered) },
     texts: { ...texts, style: texts.style.map((style) => numbers[style]!) },
   };
 }
 
-/** All that is said of how texts are set, by element, written out once. */
-export class SetBy {
-  readonly #said = new Map<Element, string>();
+/** All that is said of how texts are set, written out, so that it is the same where they are set in the same way. */
+export class Settings {
+  readonly #elements = new Map<HTMLElement, string>();
 
   /**
+   * @param numbers by style one for its type that is the same wherever it is met
    * @param of the style of an element
    * @param isDecorated whether a line is drawn along its text
    */
   constructor(
     private readonly nodes: readonly HTMLElement[],
+    private readonly numbers: readonly number[],
     private readonly of: (element: Element) => CSSStyleDeclaration,
     private readonly shapes: Shapes,
     private readonly isDecorated: (element: HTMLElement) => boolean,
   ) {}
 
-  /** Of the elements that a paragraph's texts stand in. */
-  in({ block, inlines }: Gathered): string {
-    return [block, ...inlines.map(({ element }) => element)]
-      .map((element, i) => this.#of(this.nodes[element]!, i > 0))
-      .join('\n');
+  /** Of a paragraph: what is written where in it, and all that is said of the elements that it stands in. */
+  said({ block, align, strut, words, inlines }: Gathered): string {
+    const order = new Map<Node | undefined, number>();
+    const written: (string | null)[] = [];
+    const types = (styles: number) => this.numbers.filter((_, style) => (styles >>> style) & 1).sort((a, b) => a - b);
+    const all = words.map(({ text, hard, empty, parts }) => [
+      text,
+      hard,
+      empty === undefined ? undefined : types(empty),
+      ...parts.map(({ node, from, to, element, style, styles, kept }) => {
+        if (!order.has(node)) order.set(node, written.push(node.nodeValue) - 1);
+        return [order.get(node), from, to, element, this.numbers[style], types(styles), kept];
+      }),
+    ]);
+    const around = inlines.map(({ element, from, to }) => [element, order.get(from), order.get(to)]);
+    const elements = [block, ...inlines.map(({ element }) => element)].map((element, i) => this.#of(this.nodes[element]!, i > 0));
+    return JSON.stringify([block, align, this.numbers[strut], all, written, around, elements]);
   }
 
   #of(element: HTMLElement, isInline: boolean): string {
-    let said = this.#said.get(element);
+    let said = this.#elements.get(element);
     if (said === undefined) {
       const style = this.of(element);
       const ends = isInline ? AT_ENDS.map((name) => style.getPropertyValue(name)) : [];
       said = [this.shapes.said(element), ...ends, this.isDecorated(element)].join(';');
-      this.#said.set(element, said);
+      this.#elements.set(element, said);
     }
     return said;
   }

@@ -43,8 +43,7 @@ class Columns<Name extends string> {
     return this.#lists[name];
   }
   get length(): number {
-    for (const name in this.#lists) return this.#lists[name].length;
-    return 0;
+    return Object.values<number[]>(this.#lists)[0]!.length;
   }
 }
 
@@ -79,9 +78,14 @@ export class ParagraphReader {
     this.#range = document.createRange();
   }
 
+  /** The texts of a paragraph, in order. */
+  textsOf({ words }: Gathered): Standing[] {
+    return [...new Set(words.flatMap(({ parts }) => parts.map((part) => part.node)))];
+  }
+
   /** How wide each text of a paragraph is, as it is shown. */
-  widthsOf({ words }: Gathered): number[] {
-    return [...new Set(words.flatMap(({ parts }) => parts.map((part) => part.node)))].map((node) => {
+  widthsOf(gathered: Gathered): number[] {
+    return this.textsOf(gathered).map((node) => {
       this.#range.selectNodeContents(node);
       return this.#range.getBoundingClientRect().width;
     });

@@ -17,6 +17,7 @@ const SHAPED_BY = [
   'direction',
   'unicode-bidi',
   'visibility',
+  '-webkit-locale',
 ] as const;
 
 /** How the letters of texts are shaped: two styles of the same type and line height may have other distances between letters. */

@@ -6,7 +6,8 @@ import { TextGatherer } from './gather-text';
 import { ParagraphReader } from './read-paragraph';
 import type { ReadElement } from './style-facts';
 import type { KnownTexts } from './known-texts';
-import { SetBy } from './known-texts';
+import { Settings } from './known-texts';
+import { Scales } from './scales';
 import { Shapes } from './shapes';
 import { askLeading } from './style-leading';
 import { withLaidOutGaps } from './laid-out-gaps';
@@ -27,7 +28,7 @@ const ALIKE = 0.032;
 
 /**
  * Reads how the texts of a document are made up, as it is laid out now.
- * @param known what was read of the same document under other conditions; what is read now is added
+ * @param known what was read under other conditions, or of other versions of the page; what is read now is added
  * @returns undefined where text flows around something, or is of too many styles
  */
 export function readTypesetting(
@@ -53,27 +54,39 @@ export function readTypesetting(
   const styleOf = (element: Element) => gatherer.of(element);
   const shapes = new Shapes(styleOf);
   const reader = new ParagraphReader(document, nodes, index, breaks, sizes, shapes);
-  const setBy = new SetBy(nodes, styleOf, shapes, (element) => reader.isDecorated(element));
-  const said = gathered.map((one) => setBy.in(one));
+  const types = [...gatherer.styles.keys()];
+  const settings = new Settings(
+    nodes,
+    types.map((type) => known.numberOf(type)),
+    styleOf,
+    shapes,
+    (element) => reader.isDecorated(element),
+  );
+  const said = gathered.map((one) => settings.said(one));
   const blocks = new Set(gathered.map(({ block }) => nodes[block]!));
   const sheet = document.createElement('style');
   for (const block of blocks) block.setAttribute('data-mp-set', '');
   sheet.textContent = NO_WRAP;
   document.head.append(sheet);
-  const types = [...gatherer.styles.keys()];
-  const settings = gathered.map((one, i) => ({ types, widths: reader.widthsOf(one), setBy: said[i]! }));
-  const read = gathered.map((one, i) => known.find(one, settings[i]!));
+  const set = gathered.map((one, i) => ({ types, widths: reader.widthsOf(one), said: said[i]! }));
+  const read = gathered.map((one, i) => known.find(one, set[i]!));
   const open = gathered.flatMap((one, i) => (read[i] ? [] : [{ one, i }]));
   if (open.length > 0) {
     const larger = new LargerType(gatherer, nodes, LARGER, document);
     const all = open.map(({ one }) => one);
+    const scales = new Scales(shapes);
+    scales.begin(all);
     sheet.textContent = NO_WRAP + larger.begin(all);
+    scales.end(LARGER);
     reader.askEnds(all, LARGER);
     const large = open.map(({ one, i }) => {
+      const texts = reader.textsOf(one);
       const isAlike = () =>
-        reader.widthsOf(one).every((width, text) => Math.abs(width / LARGER - settings[i]!.widths[text]!) < ALIKE);
+        reader.widthsOf(one).every((width, t) => Math.abs(scales.shown(texts[t]!, width / LARGER) - set[i]!.widths[t]!) < ALIKE);
       // What stands in lines like a letter has a size of its own, which doesn't always grow along.
-      return one.atoms.length === 0 && isAlike() ? { read: reader.read(one, LARGER) } : undefined;
+      if (one.atoms.length > 0 || !isAlike()) return undefined;
+      const read = reader.read(one, LARGER);
+      return { read: read && scales.asShown(read, texts) };
     });
     larger.end();
     sheet.textContent = NO_WRAP;
@@ -88,7 +101,7 @@ export function readTypesetting(
     const shown = whole && whole.texts.left.length > 1 ? asShown() : undefined;
     return whole && shown ? withLaidOutGaps(whole, shown) : whole;
   });
-  gathered.forEach((one, i) => known.keep(one, settings[i]!, read[i]!));
+  gathered.forEach((one, i) => known.keep(one, set[i]!, read[i]!));
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
   const written = widthShares ? writtenWidths(nodes, document.defaultView!) : NOTHING_WRITTEN;

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { asUsual, CHECKS } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
 import { MeasuredPage } from '@/server/browser/measuring';
@@ -46,4 +47,24 @@ h1{font:700 23px sans-serif;display:none}b{padding:0 0 0 9px;margin-left:9px;bor
   await page.close();
   expect(wrong.slice(0, 5)).toEqual([]);
   expect(worked).toBeGreaterThan(300);
+});
+
+/** The same family in versions of a page that stand in the same window one after the other. */
+const FILES = ['schibsted-grotesk', 'spline-sans-mono'].map((name) =>
+  readFileSync(`node_modules/@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`, 'base64'),
+);
+
+test('so is one that says the same in another version of a page, with another font under the same name', async () => {
+  const random = chance(5);
+  const words = (count: number) => Array.from({ length: count }, () => WORDS[Math.floor(random() * WORDS.length)]!).join(' ');
+  const texts = Array.from({ length: 8 }, () => `<p>${words(12)} <b>${words(3)}</b> ${words(16)}</p>`).join('');
+  const version = (file: string, more = '') =>
+    `<!doctype html><meta name="viewport" content="width=device-width"><style>@font-face{font-family:own;src:url(data:font/woff2;base64,${file})}body{margin:0;font:16px/1.5 own}p{margin:0 0 4px}${more}</style><body>${texts}</body>`;
+  for (const html of [version(FILES[0]!), version(FILES[1]!), version(FILES[1]!, 'p:nth-child(odd){word-spacing:4px}')]) {
+    const page = await MeasuredPage.openHtml(html, ASKED);
+    const { worked, wrong } = await page.compareTexts(Array.from({ length: 120 }, (_, i) => 700 + i));
+    await page.close();
+    expect(wrong).toEqual([]);
+    expect(worked).toBeGreaterThan(60);
+  }
 });
