@@ -15,6 +15,7 @@ import { generateManualPage } from '../tests/audit/generate-manual-page';
 import { generatePage } from '../tests/audit/generate-page';
 import { generateRowsPage } from '../tests/audit/generate-rows-page';
 import { generateTextPage } from '../tests/audit/generate-text-page';
+import { withOwnFont } from '../tests/audit/with-own-font';
 import { withStates } from '../tests/audit/with-states';
 
 const numberAfter = (name: string, usual: number) => {
@@ -37,6 +38,8 @@ const cardPages = numberAfter('--cards', texts);
 const manuals = numberAfter('--manuals', texts);
 const pages = numberAfter('--pages', files.length + texts + cardPages + manuals > 0 ? 0 : 200);
 const seed = numberAfter('--seed', 1);
+/** Whether made pages bring a font of their own along. */
+const ownFonts = process.argv.includes('--fonts');
 /** Generated pages are compared in a stretch of so many widths, placed by chance; all widths where it isn't given. */
 const stretch = numberAfter('--stretch', Infinity);
 /** What pages are looked at with: as they are, or otherwise; in states something is said of those first. */
@@ -165,7 +168,10 @@ const stretchOf = (i: number) => {
   return allWidths.slice(first, first + most);
 };
 async function checkMade(name: string, generate: (seed: number) => string, count: number): Promise<void> {
-  for (let i = 0; i < count; i++) await check(`${name} ${seed + i}`, openHtml(generate(seed + i), seed + i), stretchOf(i));
+  for (let i = 0; i < count; i++) {
+    const html = generate(seed + i);
+    await check(`${name} ${seed + i}`, openHtml(ownFonts ? withOwnFont(html, seed + i) : html, seed + i), stretchOf(i));
+  }
 }
 await checkMade('cards', generateCardsPage, cardPages);
 await checkMade('manual', generateManualPage, manuals);

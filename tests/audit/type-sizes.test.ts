@@ -6,6 +6,7 @@ import { launchChromium } from '@/server/browser/chromium';
 import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { generateCardsPage } from './generate-cards-page';
+import { fontFace } from './with-own-font';
 
 afterAll(closeBrowser);
 
@@ -99,11 +100,10 @@ test('of one type that has more space between its letters elsewhere on the page,
 test.each(['16px', '17px'])(
   'letters of %s of a font with 1,000 units, as many of which fill a line to the px, are as wide as they are shown',
   async (size) => {
-    const file = 'node_modules/@fontsource-variable/spline-sans-mono/files/spline-sans-mono-latin-wght-normal.woff2';
     const random = chance(5);
     const words = (count: number) => Array.from({ length: count }, () => WORDS[Math.floor(random() * WORDS.length)]!).join(' ');
     const paragraphs = Array.from({ length: 16 }, () => `<p>${words(12)} <b>${words(3)}</b> ${words(16)}</p>`);
-    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>@font-face{font-family:own;font-weight:400 900;src:url(data:font/woff2;base64,${readFileSync(file, 'base64')})}body{margin:0;font:${size}/1.5 own}p{margin:0 0 4px}</style><body>${paragraphs.join('')}</body>`;
+    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${fontFace('spline-sans-mono')}body{margin:0;font:${size}/1.5 spline-sans-mono}p{margin:0 0 4px}</style><body>${paragraphs.join('')}</body>`;
     const page = await MeasuredPage.openHtml(
       html,
       asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
