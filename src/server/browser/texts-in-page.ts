@@ -31,11 +31,13 @@ function otherwiseIn(set: Typesetting, anew: Typesetting | undefined): string[] 
 
 /** Its block may lie elsewhere, which makes no difference. */
 function fromItsBegin(one: Paragraph): Paragraph {
-  const begin = one.segments.left[0]!;
+  const begin = one.texts.left[0] ?? 0;
+  // Lines that hold nothing before the first letter lie nowhere.
+  const from = (x: number) => (x === 0 ? 0 : x - begin);
   const moved = <T extends { readonly left: Float64Array; readonly right: Float64Array }>(places: T): T => ({
     ...places,
-    left: places.left.map((x) => x - begin),
-    right: places.right.map((x) => x - begin),
+    left: places.left.map(from),
+    right: places.right.map(from),
   });
   return { ...one, segments: moved(one.segments), pieces: moved(one.pieces), texts: moved(one.texts) };
 }
