@@ -15,10 +15,12 @@ interface Block {
   readonly margin: number;
   /** The share of the page's width that it has. */
   readonly share: number;
+  /** Where lines lie that are shorter than their room. */
+  readonly align?: number;
 }
 
 /** Sets words one after the other, as the dumbest of all browsers. */
-function set({ words }: Block, left: number, top: number, room: number) {
+function set({ words, align = 0 }: Block, left: number, top: number, room: number) {
   const lines: [number, number, number, number][] = [];
   let used = 0;
   for (const word of words) {
@@ -29,6 +31,7 @@ function set({ words }: Block, left: number, top: number, room: number) {
     }
     lines[lines.length - 1]![2] = used;
   }
+  for (const line of lines) line[0] += Math.max(0, room - line[2]) * align;
   return lines;
 }
 
@@ -64,7 +67,7 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
   const count = row + 3;
   const isCell = (i: number) => i > row;
   const paragraphs = [
-    ...blocks.map(({ words }, i) => paragraphOf([words], { block: i + 1 })),
+    ...blocks.map(({ words, align = 0 }, i) => paragraphOf([words], { block: i + 1, align })),
     ...cells.map(({ words }, i) => ({
       ...paragraphOf([words], { block: row + 1 + i }),
       insetLeft: PADDING,
@@ -102,9 +105,10 @@ function typesettingOf(blocks: readonly Block[], cells: readonly Block[]): Types
 }
 
 const words = fc.array(fc.integer({ min: 5, max: 70 }), { minLength: 1, maxLength: 50 });
-const block = (share: fc.Arbitrary<number>) => fc.record({ words, margin: fc.integer({ min: 0, max: 30 }), share });
+const block = (share: fc.Arbitrary<number>, align: fc.Arbitrary<number> = fc.constant(0)) =>
+  fc.record({ words, margin: fc.integer({ min: 0, max: 30 }), share, align });
 const anyPage = fc.record({
-  blocks: fc.array(block(fc.constantFrom(1, 0.5, 0.75)), { minLength: 1, maxLength: 6 }),
+  blocks: fc.array(block(fc.constantFrom(1, 0.5, 0.75), fc.constantFrom(0, 0, 0.5, 1)), { minLength: 1, maxLength: 6 }),
   cells: fc.tuple(block(fc.constant(0.25)), block(fc.constant(0.75))),
 });
 
@@ -133,6 +137,31 @@ test('between two measured widths all is worked out as it would be measured', ()
   );
   // Where the page begins to be higher than the window nothing is worked out.
   expect(worked).toBeGreaterThan(40 * 60);
+});
+
+test('a width is worked out as if it were the first, whatever was asked before', () => {
+  let compared = 0;
+  fc.assert(
+    fc.property(
+      ...[anyPage, fc.array(fc.integer({ min: 401, max: 799 }), { minLength: 2, maxLength: 12 })],
+      ({ blocks, cells }, widths) => {
+        const at = (width: number) => page(width, blocks, cells);
+        const parents = at(400).elements.map(({ parent }) => parent);
+        const anew = () => new Typesetter(typesettingOf(blocks, cells), (i) => parents[i]!).between(at(400), at(800));
+        const kept = anew();
+        const lineStarts = kept?.lineStarts();
+        for (const width of widths) {
+          const starts = lineStarts?.at(width);
+          const facts = starts && kept!.factsAt(width, starts);
+          const first = starts && anew()!.factsAt(width, starts);
+          expect([width, facts?.lines, facts?.boxes]).toEqual([width, first?.lines, first?.boxes]);
+          if (facts) compared++;
+        }
+      },
+    ),
+    { numRuns: 40 },
+  );
+  expect(compared).toBeGreaterThan(100);
 });
 
 test('a paragraph that is set otherwise than worked out is left to measuring, and the rest is worked out all the same', () => {
