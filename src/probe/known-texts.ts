@@ -1,16 +1,7 @@
 import type { Paragraph } from '@/core/audit/typeset/paragraph';
 import type { Gathered } from './gather-text';
 import type { Shapes } from './shapes';
-
-/** What an inline element has at its ends. */
-const AT_ENDS = [
-  'padding-left',
-  'padding-right',
-  'margin-left',
-  'margin-right',
-  'border-left-width',
-  'border-right-width',
-] as const;
+import { AT_ENDS } from './shapes';
 
 /** Texts on one line that differ by less, px, are as wide. */
 const SAME = 0.02;

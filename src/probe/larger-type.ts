@@ -1,17 +1,9 @@
 import { drawnSize, Kerning } from './drawn-size';
 import type { Gathered, TextGatherer } from './gather-text';
+import { AT_ENDS } from './shapes';
 
 /** What may follow the size of type, and has to stay as it is where that is changed by a little. */
-const ALONG = [
-  'letter-spacing',
-  'word-spacing',
-  'padding-left',
-  'padding-right',
-  'margin-left',
-  'margin-right',
-  'border-left-width',
-  'border-right-width',
-] as const;
+const ALONG = ['letter-spacing', 'word-spacing', ...AT_ENDS] as const;
 const MARK = 'data-mp-size';
 
 /**

@@ -20,6 +20,16 @@ const SHAPED_BY = [
   '-webkit-locale',
 ] as const;
 
+/** What an inline element has at its ends. */
+export const AT_ENDS = [
+  'padding-left',
+  'padding-right',
+  'margin-left',
+  'margin-right',
+  'border-left-width',
+  'border-right-width',
+] as const;
+
 /** How the letters of texts are shaped: two styles of the same type and line height may have other distances between letters. */
 export class Shapes {
   readonly #said = new Map<Element, string>();
