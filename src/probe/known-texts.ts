@@ -6,7 +6,7 @@ import { AT_ENDS } from './shapes';
 /** Texts on one line that differ by less, px, are as wide. */
 const SAME = 0.02;
 /** Pages come and go in the same window. */
-const KNOWN_MOST = 20_000;
+const KNOWN_MOST = 8_000;
 
 /** What was read of a paragraph. */
 export interface ReadText {
@@ -118,7 +118,13 @@ export class Settings {
         return [order.get(node), from, to, element, this.numbers[style], types(styles), kept];
       }),
     ]);
-    const around = inlines.map(({ element, from, to }) => [element, order.get(from), order.get(to)]);
+    // With the spaces that stand at their ends.
+    const around = inlines.map(({ element, from, to }) => [
+      element,
+      order.get(from),
+      order.get(to),
+      this.nodes[element]!.textContent,
+    ]);
     const elements = [block, ...inlines.map(({ element }) => element)].map((element, i) => this.#of(this.nodes[element]!, i > 0));
     return JSON.stringify([block, align, this.numbers[strut], all, written, around, elements]);
   }

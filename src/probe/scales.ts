@@ -5,12 +5,14 @@ import type { Shapes } from './shapes';
 
 /** The unit in which browsers lay out, px. */
 const UNIT = 1 / 64;
+/** By more, for each px, nothing but the largest length that browsers know makes them differ. */
+const MORE_MOST = 1e-4;
 /** So many letters that a difference shows of which a unit is less than a millionth. */
 const PROBE = 'n'.repeat(2_000);
 
 /**
- * By how much letters are wider as they are shown than as they are shown much larger. The number by which a font's own units become px is kept in 1/65,536:
- * where a size isn't as many of them, letters are narrower by up to a hundred-thousandth, which of a line of 800 px is more than half a unit.
+ * By how much letters are wider as they are shown than as they are shown much larger. Letters of fonts with 1,000 units are narrower at 16 px by
+ * about a hundred-thousandth, as if the number by which units become px were kept in 1/65,536; of a line of 800 px that is more than half a unit.
  */
 export class Scales {
   readonly #probes = new Map<number, HTMLElement>();
@@ -43,7 +45,8 @@ export class Scales {
       const large = probe.getBoundingClientRect().width / zoom;
       // What is shown is rounded up to whole units.
       const more = this.#plain.get(shape)! - large;
-      this.#more.set(shape, Math.abs(more) <= UNIT ? 0 : (more - UNIT / 2) / large);
+      const isKnown = Math.abs(more) > UNIT && Math.abs(more) < large * MORE_MOST;
+      this.#more.set(shape, isKnown ? (more - UNIT / 2) / large : 0);
     }
     for (const probe of this.#probes.values()) probe.remove();
   }

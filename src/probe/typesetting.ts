@@ -101,7 +101,7 @@ export function readTypesetting(
     const shown = whole && whole.texts.left.length > 1 ? asShown() : undefined;
     return whole && shown ? withLaidOutGaps(whole, shown) : whole;
   });
-  gathered.forEach((one, i) => known.keep(one, set[i]!, read[i]!));
+  for (const { one, i } of open) known.keep(one, set[i]!, read[i]!);
   sheet.remove();
   for (const block of blocks) block.removeAttribute('data-mp-set');
   const written = widthShares ? writtenWidths(nodes, document.defaultView!) : NOTHING_WRITTEN;

@@ -1,13 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { asUsual, CHECKS } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
-import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { comparedTexts, from } from './compared-texts';
+import { fontFace } from './with-own-font';
 
 afterAll(closeBrowser);
 
 const WORDS = 'hall AV evening To You weir Tower Way fine Vane mill office plane water Yet We Very stone'.split(' ');
-const ASKED = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
 
 /** What the middle one of three stretches says of each paragraph; nothing else is otherwise there. */
 const OTHERWISE = [
@@ -42,29 +40,32 @@ test('a text that is set otherwise under another condition is read anew, whateve
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 serif}p{margin:0 0 4px}
 h1{font:700 23px sans-serif;display:none}b{padding:0 0 0 9px;margin-left:9px;border-left:9px solid}
 @media(min-width:700px) and (max-width:899px){h1{display:block}${rules.join('')}}</style><body><h1>${words(4)}</h1>${names.map(one).join('')}</body>`;
-  const page = await MeasuredPage.openHtml(html, ASKED);
-  const { worked, wrong } = await page.compareTexts(Array.from({ length: 500 }, (_, i) => 560 + i));
-  await page.close();
+  const { worked, wrong } = await comparedTexts(html, from(560, 500));
   expect(wrong.slice(0, 5)).toEqual([]);
   expect(worked).toBeGreaterThan(300);
 });
-
-/** The same family in versions of a page that stand in the same window one after the other. */
-const FILES = ['schibsted-grotesk', 'spline-sans-mono'].map((name) =>
-  readFileSync(`node_modules/@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`, 'base64'),
-);
 
 test('so is one that says the same in another version of a page, with another font under the same name', async () => {
   const random = chance(5);
   const words = (count: number) => Array.from({ length: count }, () => WORDS[Math.floor(random() * WORDS.length)]!).join(' ');
   const texts = Array.from({ length: 8 }, () => `<p>${words(12)} <b>${words(3)}</b> ${words(16)}</p>`).join('');
-  const version = (file: string, more = '') =>
-    `<!doctype html><meta name="viewport" content="width=device-width"><style>@font-face{font-family:own;src:url(data:font/woff2;base64,${file})}body{margin:0;font:16px/1.5 own}p{margin:0 0 4px}${more}</style><body>${texts}</body>`;
-  for (const html of [version(FILES[0]!), version(FILES[1]!), version(FILES[1]!, 'p:nth-child(odd){word-spacing:4px}')]) {
-    const page = await MeasuredPage.openHtml(html, ASKED);
-    const { worked, wrong } = await page.compareTexts(Array.from({ length: 120 }, (_, i) => 700 + i));
-    await page.close();
+  const version = (font: Parameters<typeof fontFace>[0], more = '') =>
+    `<!doctype html><meta name="viewport" content="width=device-width"><style>${fontFace(font, 'own')}body{margin:0;font:16px/1.5 own}p{margin:0 0 4px}${more}</style><body>${texts}</body>`;
+  for (const html of [
+    version('schibsted-grotesk'),
+    version('spline-sans-mono'),
+    version('spline-sans-mono', 'p:nth-child(odd){word-spacing:4px}'),
+  ]) {
+    const { worked, wrong } = await comparedTexts(html, from(700, 120));
     expect(wrong).toEqual([]);
     expect(worked).toBeGreaterThan(60);
   }
+});
+
+test('and one in which a space stands inside an inline element, not before it', async () => {
+  const text = 'weir To stone ';
+  const version = (inside: string) =>
+    `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 serif}b{padding-left:6px}</style><body>${`<p>${text.repeat(6).trim()}${inside}${text.repeat(6)}</p>`.repeat(3)}</body>`;
+  for (const html of [version('<i></i> <b>Vane</b> '), version('<i></i><b> <!---->Vane</b> ')])
+    expect((await comparedTexts(html, from(600, 60))).wrong).toEqual([]);
 });

@@ -1,22 +1,11 @@
-import { asUsual, CHECKS } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
-import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { comparedTexts, from } from './compared-texts';
 import { generateManualPage } from './generate-manual-page';
 
 // What manuals are made up of, worked out as a browser lays it out: tables, floats, what is placed at corners, words that have no room.
 
 afterAll(closeBrowser);
-
-const asked = asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits }));
-const from = (first: number, count: number) => Array.from({ length: count }, (_, i) => first + i);
-
-async function compareTexts(html: string, widths: readonly number[]) {
-  const page = await MeasuredPage.openHtml(html, asked);
-  const result = await page.compareTexts(widths);
-  await page.close();
-  return result;
-}
 
 const WORDY =
   'A right-angle drill, half-open reeds and the well-known weir at the bank of the pond where the heron stands in the third week';
@@ -79,22 +68,22 @@ test.each([
   ],
 ])('%s: worked out', async (_, css, body) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}${css}</style><body>${body}</body>`;
-  const { worked, wrong } = await compareTexts(html, from(600, 256));
+  const { worked, wrong } = await comparedTexts(html, from(600, 256));
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(200);
 });
 
 test('words that have no room keep nothing from being worked out where they have', async () => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif;overflow-wrap:break-word}</style><p>${WORDY} pond::gauge::ReadLevelOfTheWholeRiverAndItsWeirs(andTheirSluices) ${WORDY}</p><p>${WORDY}</p>`;
-  const narrow = await compareTexts(html, from(330, 120));
-  const wide = await compareTexts(html, from(330, 420));
+  const narrow = await comparedTexts(html, from(330, 120));
+  const wide = await comparedTexts(html, from(330, 420));
   expect([...narrow.wrong, ...wide.wrong]).toEqual([]);
   expect(wide.worked).toBeGreaterThan(200);
 });
 
 test.each([9, 23])('a space that an inline element begins with is not taken for its padding: %i', async (cut) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}</style><p>${WORDY.slice(cut)}<em> <b>reed</b></em> ${WORDY}</p>`;
-  expect((await compareTexts(html, from(700, 200))).wrong).toEqual([]);
+  expect((await comparedTexts(html, from(700, 200))).wrong).toEqual([]);
 });
 
 test.each([
@@ -103,7 +92,7 @@ test.each([
   [7, 540, 120],
   [9, 1100, 200],
 ])('generated manual %i from %i px on is as high as in the browser', async (seed, first, least) => {
-  const { worked, wrong } = await compareTexts(generateManualPage(seed), from(first, 260));
+  const { worked, wrong } = await comparedTexts(generateManualPage(seed), from(first, 260));
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(least);
 });
@@ -121,7 +110,7 @@ test('spaces of their own between texts and paddings in parts of a unit count as
     () => `<p style="margin:0 ${Math.floor(random() * 200)}px 0 0">${some() + some() + some()}</p>`,
   );
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:18px/1.4 sans-serif}code{font:16px monospace;padding:0 0.37em}</style>${paragraphs.join('')}`;
-  const { worked, wrong } = await compareTexts(html, from(600, 160));
+  const { worked, wrong } = await comparedTexts(html, from(600, 160));
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(80);
 });

@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { asUsual, CHECKS } from '@/core/audit';
 import { chance } from '@/core/audit/sweep/chance';
 import { drawnSize } from '@/probe/drawn-size';
 import { launchChromium } from '@/server/browser/chromium';
-import { MeasuredPage } from '@/server/browser/measuring';
 import { closeBrowser } from '@/server/browser/warm-browser';
+import { comparedTexts, from } from './compared-texts';
 import { generateCardsPage } from './generate-cards-page';
 import { fontFace } from './with-own-font';
 
@@ -75,24 +74,14 @@ test.each(['15.2px', '16.875px'])(
     const words = (count: number) => Array.from({ length: count }, word).join(' ');
     const paragraphs = Array.from({ length: 60 }, () => `<p>${words(9)} <b>${words(3)}</b> ${words(8)}</p>`);
     const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:${size}/1.5 serif}p{margin:0;width:50%}</style><body>${paragraphs.join('')}</body>`;
-    const page = await MeasuredPage.openHtml(
-      html,
-      asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
-    );
-    const { worked, wrong } = await page.compareTexts(Array.from({ length: 520 }, (_, i) => 600 + i));
-    await page.close();
+    const { worked, wrong } = await comparedTexts(html, from(600, 520));
     expect(wrong).toEqual([]);
     expect(worked).toBeGreaterThan(300);
   },
 );
 
 test('of one type that has more space between its letters elsewhere on the page, lines end where they do', async () => {
-  const page = await MeasuredPage.openHtml(
-    generateCardsPage(92000),
-    asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
-  );
-  const { worked, wrong } = await page.compareTexts(Array.from({ length: 60 }, (_, i) => 900 + i));
-  await page.close();
+  const { worked, wrong } = await comparedTexts(generateCardsPage(92000), from(900, 60));
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(40);
 });
@@ -104,12 +93,7 @@ test.each(['16px', '17px'])(
     const words = (count: number) => Array.from({ length: count }, () => WORDS[Math.floor(random() * WORDS.length)]!).join(' ');
     const paragraphs = Array.from({ length: 16 }, () => `<p>${words(12)} <b>${words(3)}</b> ${words(16)}</p>`);
     const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${fontFace('spline-sans-mono')}body{margin:0;font:${size}/1.5 spline-sans-mono}p{margin:0 0 4px}</style><body>${paragraphs.join('')}</body>`;
-    const page = await MeasuredPage.openHtml(
-      html,
-      asUsual(CHECKS).map(({ check: { id }, limits }) => ({ id, limits })),
-    );
-    const { worked, wrong } = await page.compareTexts(Array.from({ length: 700 }, (_, i) => 500 + i));
-    await page.close();
+    const { worked, wrong } = await comparedTexts(html, from(500, 700));
     expect(wrong).toEqual([]);
     expect(worked).toBeGreaterThan(600);
   },

@@ -6,9 +6,9 @@ const FONTS = ['schibsted-grotesk', 'spline-sans-mono'] as const;
 const file = (name: string) =>
   readFileSync(`node_modules/@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`, 'base64');
 
-/** A style sheet with a font of its own. */
-export const fontFace = (name: (typeof FONTS)[number]): string =>
-  `@font-face{font-family:"${name}";font-weight:400 900;src:url(data:font/woff2;base64,${file(name)})}`;
+/** A style sheet with a font of its own. @param family under which name */
+export const fontFace = (name: (typeof FONTS)[number], family: string = name): string =>
+  `@font-face{font-family:"${family}";font-weight:400 900;src:url(data:font/woff2;base64,${file(name)})}`;
 
 /**
  * A page with a font that it brings along, of a size and with spaces made of chance, here and there others: the same for the same seed.
