@@ -6,6 +6,7 @@ import { root } from './places.mjs';
 const GROUPS = [
   ['tests/audit'],
   ['tests/cascade'],
+  ['src/core/audit', 'src/core/plans', 'src/core/arrangements'],
   ['src/core'],
   ['tests/edits', 'tests/document'],
   ['tests/probe', 'tests/shaping'],

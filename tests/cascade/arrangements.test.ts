@@ -9,7 +9,7 @@ import { arbitraryLayout } from './arbitrary-layout';
 
 // Every ready arrangement on whatever pages there may be: refused in words, or made so that the document can be kept, and taken back whole.
 
-const DOCUMENTS = Number(process.env.DOCUMENTS ?? 6);
+const DOCUMENTS = Number(process.env.DOCUMENTS ?? 4);
 
 const counted = (prefix: string) => {
   let n = 0;

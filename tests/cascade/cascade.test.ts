@@ -7,8 +7,8 @@ import { launchChromium } from '@/server/browser/chromium';
 import { arbitraryHolding, arbitraryProject, interestingWidths } from './arbitrary-project';
 import { compareWithBrowser, openComparison } from './compare';
 
-const DOCUMENTS = 8;
-const STOOD_IN = 10;
+const DOCUMENTS = 4;
+const STOOD_IN = 5;
 
 let browser: Browser;
 let pages: Page[];
@@ -74,9 +74,15 @@ test('the value alone is the one that the whole story ends with', () => {
       const page = project.pages[0]!;
       const viewport = { width, ...DEFAULT_SLICE };
       for (const id of Object.keys(page.elements))
-        for (const name of [...PROPERTIES.map((property) => property.name), '--a', '--b'])
-          expect(specifiedValue(project, page, id, name, viewport)).toBe(resolve(project, page, id, name, width, viewport).value);
+        for (const name of [...PROPERTIES.map((property) => property.name), '--a', '--b']) {
+          const [alone, story] = [
+            specifiedValue(project, page, id, name, viewport),
+            resolve(project, page, id, name, width, viewport).value,
+          ];
+          // Asking `expect` of each would take most of the time.
+          if (alone !== story) expect([id, name, alone]).toEqual([id, name, story]);
+        }
     }),
-    { numRuns: 25 },
+    { numRuns: 12 },
   );
 });

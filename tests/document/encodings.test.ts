@@ -80,7 +80,7 @@ test('what a document declares is what Chromium reads it in, and each byte is wh
         await page.evaluate(() => [document.characterSet.toLowerCase(), document.querySelector('p')!.textContent]),
       );
     }),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 });
 
@@ -105,7 +105,7 @@ test('a sheet is read by its mark, by what it declares, or as the page that asks
       await page.addStyleTag({ content: text });
       expect(await page.evaluate(content)).toBe(browsers);
     }),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 });
 

@@ -62,7 +62,7 @@ const multipliesShares = (text: string): boolean =>
 
 test('math is taken where Chromium takes it, of whatever types it is made', async () => {
   const all = fc
-    .sample(fc.tuple(fc.constantFrom(...PLACES), math, math), { numRuns: 6_000, seed: Number(process.env.SEED ?? 20) })
+    .sample(fc.tuple(fc.constantFrom(...PLACES), math, math), { numRuns: 2_400, seed: Number(process.env.SEED ?? 20) })
     .map(([[property, place], a, b]) => [property, place.replace('#', a).replace('#', b)] as const);
   const browser = await launchChromium();
   const page = await browser.newPage();
@@ -76,8 +76,8 @@ test('math is taken where Chromium takes it, of whatever types it is made', asyn
     .map(({ one }) => one.join(': '));
   expect(wrong).toEqual([]);
   const refused = read.filter(({ takes }) => !takes).length;
-  expect(refused).toBeGreaterThan(1_000);
-  expect(read.length - refused).toBeGreaterThan(300);
+  expect(refused).toBeGreaterThan(400);
+  expect(read.length - refused).toBeGreaterThan(120);
 });
 
 test.each([

@@ -14,7 +14,7 @@ test('that holds for every kind of edit', () => {
   const counts = newCounts();
   const untaken = () => [...EDIT_TYPES].filter((type) => !counts.taken.has(type));
   const unrefused = () => [...EDIT_TYPES].filter((type) => !counts.refused.has(type)).length;
-  for (let sequence = 0; sequence < 40 && (sequence < 6 || untaken().length > 0 || unrefused() >= 6); sequence++) {
+  for (let sequence = 0; sequence < 40 && (sequence < 3 || untaken().length > 0 || unrefused() >= 6); sequence++) {
     const draw = new Draw(sequence);
     runSequence(
       // The more there is to choose from, the sooner each kind has been taken.

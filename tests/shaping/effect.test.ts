@@ -99,7 +99,7 @@ test('what is said to have no effect changes nothing in Chromium, and what has o
   for (const tag of ['div', 'img', 'ul'])
     for (const parentDisplay of PARENTS)
       for (const display of DISPLAYS)
-        for (const position of POSITIONS) {
+        for (const position of tag === 'div' ? POSITIONS : POSITIONS.slice(0, 1)) {
           const own = `display:${display};position:${position};border:1px solid`;
           const inner =
             tag === 'img'

@@ -33,7 +33,7 @@ test('any series of edits leaves a valid project, and its inverses lead back to 
       const back = inverses.reduce((project, inverse) => makeEdit(project, inverse).document, document);
       expect(back).toEqual(demo);
     }),
-    { numRuns: 30 },
+    { numRuns: 15 },
   );
 });
 
@@ -57,14 +57,14 @@ test('an edit that was foreseen is made as one that was not, and only on the doc
       }
       expect([outcome(here, edit), outcome(there, edit)]).toEqual(plain);
     }),
-    { numRuns: 20 },
+    { numRuns: 12 },
   );
 });
 
 test('edits survive the way through JSON and the schema', () => {
   fc.assert(
     fc.property(anyEdit, (edit) => expect(readEdit(JSON.parse(JSON.stringify(edit)))).toEqual(edit)),
-    { numRuns: 50 },
+    { numRuns: 30 },
   );
   fc.assert(
     fc.property(fc.array(anyEdit, { minLength: 1, maxLength: 4 }), (edits) => {
@@ -99,7 +99,7 @@ test('a footprint names every width at which a value of its page differs, and no
     fc.property(
       fc.array(anyEdit, { minLength: 1, maxLength: 4 }),
       anyEdit,
-      fc.array(width, { minLength: 8, maxLength: 8 }),
+      fc.array(width, { minLength: 4, maxLength: 4 }),
       (before, edit, widths) => {
         const start = applyAll(demo, before).document;
         let applied;
@@ -124,7 +124,7 @@ test('a footprint names every width at which a value of its page differs, and no
             );
             if (differs) differing++;
             else alike++;
-            if (differs || exact) expect([edit, at, touched]).toEqual([edit, at, differs]);
+            if ((differs || exact) && touched !== differs) expect([edit, at, touched]).toEqual([edit, at, differs]);
           }
         }
       },

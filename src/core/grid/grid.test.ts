@@ -83,8 +83,9 @@ test('where columns are too thin or do not fit is told to the px', () => {
         );
       for (let width = 1; width < 2600; width += 7) {
         const laid = layColumns(width < 600 ? narrow : wide, width);
-        expect([width, told('does-not-fit', width)]).toEqual([width, !laid.fits]);
-        expect([width, told('tight', width)]).toEqual([width, laid.tight]);
+        const said = [!told('does-not-fit', width), told('tight', width)];
+        // Asking `expect` of each would take most of the time.
+        if (said[0] !== laid.fits || said[1] !== laid.tight) expect([width, ...said]).toEqual([width, laid.fits, laid.tight]);
       }
     }),
     { numRuns: 40 },

@@ -54,7 +54,7 @@ test('turned around, and back, every element keeps every value everywhere', () =
       const back = applyEdit(document, planTurn(document, other, ids('back')).edit).document;
       expect(differences(project, back)).toEqual([]);
     }),
-    { numRuns: 8 },
+    { numRuns: 5 },
   );
   expect(turned).toBeGreaterThan(3);
   expect(refused).toBeLessThan(turned / 2);

@@ -51,10 +51,10 @@ test.each(['{', '@media screen {', 'p {', '& {', '.a { :is(', '((('])('%s by tho
 });
 
 test.each(['\\', '@', '@a\\', 'url(', '(', '"\n', '/*', '@import "a";', '}', 'a{', '<!--'])(
-  'what %s by hundreds of thousands asks for, and how it ends, is told',
+  'what %s by tens of thousands asks for, and how it ends, is told',
   (piece) => {
-    const css = piece.repeat(200_000);
-    expect(importsOf(css)).toHaveLength(piece.startsWith('@import') ? 200_000 : 0);
+    const css = piece.repeat(50_000);
+    expect(importsOf(css)).toHaveLength(piece.startsWith('@import') ? 50_000 : 0);
     expect(addressesIn(css)).toEqual([]);
     const closed = balanced(css);
     expect(balanced(closed) === closed).toBe(true);

@@ -71,7 +71,8 @@ test('a box in a line is never taken to be narrower than it is just before its t
         if (!starts || bend > SEEN) continue;
         const told = starts.at(width)?.[0];
         counts[told ? 'known' : 'left']++;
-        if (told) expect([width, told.length]).toEqual([width, here.lines[2]!.length / 4]);
+        if (told && told.length !== here.lines[2]!.length / 4)
+          expect([width, told.length]).toEqual([width, here.lines[2]!.length / 4]);
       }
     }),
     { numRuns: 800 },
