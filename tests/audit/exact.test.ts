@@ -107,6 +107,20 @@ test.each([
   expect(layouts).toBeLessThan(widths.length / 8);
 });
 
+test('a number that stays near to its limit is in doubt only as far as positions were off where it was looked', async () => {
+  // Beyond the edge of the window by 0.7 to 0.62 px, where half a px is allowed.
+  const line = '<hr style="margin:0;border:0;width:calc(99.97% + 0.8px);height:20px">';
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 sans-serif}</style><body>${line}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const widths = from(330, 250);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  const said = await page.measure(widths.slice(0, 9), { brute: true });
+  expect(said.every(({ violations }) => violations.some(({ check }) => check === 'outside-viewport'))).toBe(true);
+  expect(await compare(page, widths)).toEqual([]);
+  expect(layouts).toBeLessThan(widths.length / 4);
+});
+
 test('of what is folded away no text is judged, at whichever width it is laid out', async () => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><body><details><summary>Terms</summary>${PROSE.repeat(3)}</details><p>Weir</p>`;
   const page = await MeasuredPage.openHtml(html, asked);

@@ -182,6 +182,12 @@ export interface PageFacts extends StyleFacts {
   readonly trace?: Trace | undefined;
 }
 
+/** How far off positions may be in each direction, px. */
+export interface Off {
+  readonly across: number;
+  readonly down: number;
+}
+
 export interface Doubt {
   /** 1 for elements whose lines are taken to reach as far as they can, since it isn't known how far they do. */
   readonly loose: Uint8Array;
@@ -189,6 +195,8 @@ export interface Doubt {
   readonly sized: boolean;
   /** By element how far off the width of its box may be, px, where that is known better than of all positions; 0 elsewhere. */
   readonly rooms?: Float64Array | undefined;
+  /** How far off any position may be, where that is known better than of all that is worked out. */
+  readonly off?: Off | undefined;
   /** Whether a coordinate, an index in `boxes`, moves in between; all may where it isn't given. */
   readonly moves?: ((coordinate: number) => boolean) | undefined;
 }

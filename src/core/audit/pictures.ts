@@ -3,7 +3,7 @@ import type { Room } from '../pictures/drawn';
 import { drawnWidth } from '../pictures/drawn';
 import type { FileFacts, PageFacts, PictureFacts } from './facts';
 import { boxOf } from './geometry';
-import { exceeds, exceedsBy, isMore, SLACK, smaller } from './readers';
+import { exceeds, exceedsBy, isMore, slackOf, smaller } from './readers';
 
 export interface Drawn {
   /** How wide the whole picture is drawn, CSS px. */
@@ -41,7 +41,7 @@ export function drawnNow(facts: PageFacts, element: number, picture: PictureFact
   const density = densityHere(facts);
   // The same as `fetchedWidth` finds, file by file.
   const needed = (asked ?? width) * density;
-  const slack = asked === undefined ? SLACK * density : 0;
+  const slack = asked === undefined ? slackOf(facts) * density : 0;
   const file = files.find(([wide]) => !exceedsBy(facts, needed, wide, slack)) ?? files[files.length - 1]!;
   return { width, density, file };
 }

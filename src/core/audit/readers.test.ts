@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { facts } from './checks/facts-for-tests';
+import type { Off } from './facts';
 import { areaExceeds, exceeds } from './readers';
 import { Trace } from './trace';
 
@@ -35,4 +36,14 @@ test('a unit of layout above a limit is above it', () => {
   expect(exceeds(page, 24 + 1 / 64, 24)).toBe(true);
   expect(exceeds(page, 24, 24)).toBe(false);
   expect(areaExceeds(page, (24 + 1 / 128) ** 2, 576, 24)).toBe(true);
+});
+
+test('where positions are known better, less of what is near to a limit is in doubt', () => {
+  const isDoubtful = (above: number, off?: Off) => {
+    const trace = new Trace();
+    exceeds({ ...page, trace, doubt: { loose: new Uint8Array(1), sized: false, off } }, 24 + above, 24);
+    return trace.isDoubtful(0, trace.length);
+  };
+  expect([0.2, 0.3].map((above) => isDoubtful(above))).toEqual([true, false]);
+  expect([0.05, 0.2].map((above) => isDoubtful(above, { across: 0.03, down: 0.1 }))).toEqual([true, false]);
 });

@@ -10,6 +10,11 @@ import { Kind } from './trace';
 
 /** Worked-out positions lie within this many px of what a browser measures. */
 export const SLACK = 0.25;
+
+/** The same of some facts of which it may be known better, px. */
+export const slackOf = ({ doubt }: Pick<PageFacts, 'doubt'>): number =>
+  doubt?.off ? Math.max(doubt.off.across, doubt.off.down) : SLACK;
+
 /** So many times further where type grows, since browsers round how high it reaches. */
 const SIZED = 5;
 
@@ -24,7 +29,7 @@ function isAbove(facts: PageFacts, value: number, limit: number, slack: number, 
 
 /** Whether a number is above a limit, both in px. */
 export function exceeds(facts: PageFacts, value: number, limit: number): boolean {
-  return isAbove(facts, value, limit, SLACK, Kind.even);
+  return isAbove(facts, value, limit, slackOf(facts), Kind.even);
 }
 
 /** The same where a number's own slack isn't a length: `slack` is how far off a worked-out one can be. */

@@ -18,12 +18,13 @@ const SIDES = ['left', 'top', 'right', 'bottom'] as const;
 /** How far off the area of a worked-out box may be, px²: as far as its sides are. */
 function areaSlack(facts: PageFacts, { element, ...part }: ContentBox): number {
   const own = boxOf(facts, element);
+  const { across, down } = facts.doubt?.off ?? { across: SLACK, down: SLACK };
   const screen = { left: 0, top: 0, right: facts.viewport.width, bottom: facts.viewport.height };
   return SIDES.reduce((sum, side, i) => {
     if (part[side] === screen[side]) return sum;
     const isStill = part[side] === own[side] && facts.doubt?.moves?.(element * 4 + i) === false;
     const long = i % 2 === 0 ? part.bottom - part.top : part.right - part.left;
-    return sum + long * (isStill ? UNIT : SLACK);
+    return sum + long * (isStill ? UNIT : i % 2 === 0 ? across : down);
   }, 0);
 }
 

@@ -1,6 +1,6 @@
 import type { Check } from '../check';
 import { oncePerGiven } from '../once';
-import { exceedsBy, foundOn, SLACK } from '../readers';
+import { exceedsBy, foundOn, slackOf } from '../readers';
 import { characterOf, countLines, lineRoom, longestLine, piecesOf, textBlocks } from '../text';
 
 const withMoreThan = oncePerGiven(
@@ -20,7 +20,7 @@ export const longLines: Check = {
     return withMoreThan(facts, most).flatMap((block) => {
       if (piecesOf(facts, block) < 2) return [];
       const character = characterOf(facts, block);
-      const slack = SLACK + (facts.doubt?.sized ? most! * 0.01 : 0);
+      const slack = slackOf(facts) + (facts.doubt?.sized ? most! * 0.01 : 0);
       const isLong = (length: number, off: number) => exceedsBy(facts, length, most! * character, off);
       const room = lineRoom(facts, block);
       if (room !== undefined && !isLong(room, facts.doubt?.rooms?.[block.element] || slack)) return [];

@@ -2,7 +2,7 @@ import type { Check } from '../check';
 import { px } from '../check';
 import type { PageFacts, PanelFacts } from '../facts';
 import { boxOf, isAbove, TOLERANCE } from '../geometry';
-import { areaExceeds, exceeds, exceedsBy, isMore, larger, SLACK, smaller } from '../readers';
+import { areaExceeds, exceeds, exceedsBy, isMore, larger, slackOf, smaller } from '../readers';
 import { Positioning } from '../facts';
 import { clippedContent } from './clipped-content';
 import { contrast } from './contrast';
@@ -73,7 +73,7 @@ export const loosePage: Check = {
     const across = larger(facts, 0, smaller(facts, width, box.right) - larger(facts, 0, box.left));
     const down = larger(facts, 0, smaller(facts, height, box.bottom) - larger(facts, 0, box.top));
     const screen = width * height;
-    if (!areaExceeds(facts, across * down, (screen * share!) / 100 - 0.5, (width + height) * SLACK)) return [];
+    if (!areaExceeds(facts, across * down, (screen * share!) / 100 - 0.5, (width + height) * slackOf(facts))) return [];
     const covered = (across * down * 100) / screen;
     return [{ element: opened.id, amount: covered, measured: { covered }, others: [] }];
   },

@@ -12,13 +12,14 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
   const boxes = new Float64Array(a.boxes.length);
   const lines = a.lines.map((list) => (list.length === 0 ? list : new Float64Array(list.length)));
   const moving = a.lines.flatMap((list, i) => (list.length > 0 ? [i] : []));
-  const slack = [...loose].flatMap((one, i) => (one ? [i] : []));
+  const farthest = [...loose].flatMap((one, i) => (one ? [i] : []));
   const sized = isSized(a, b);
   // Both ends are of the same two measured viewports.
   const rooms = a.doubt?.rooms ?? b.doubt?.rooms;
   // What is worked out, and what stands around growing type, may be the same at both ends and otherwise between.
+  const off = a.doubt?.off ?? b.doubt?.off;
   const moves = a.doubt || b.doubt || sized ? undefined : (i: number) => a.boxes[i] !== b.boxes[i];
-  const doubt = { loose, sized, rooms, moves };
+  const doubt = { loose, sized, rooms, off, moves };
   const scrollWidth = scrollWidthBetween(a, b);
   const [isInset, areWider] = [!sameNumbers(a.inset, b.inset), !sameNumbers(a.chars, b.chars)];
   // What is the same stays the same list: much follows from it.
@@ -33,7 +34,7 @@ export function between(a: PageFacts, b: PageFacts, { loose }: Straight): (width
     fill(boxes, a.boxes, b.boxes, share);
     if (sized) fill(fontSize, a.fontSize, b.fontSize, share);
     for (const i of moving) fill(lines[i]!, a.lines[i]!, b.lines[i]!, share);
-    for (const i of slack) reachFarthest(i, a, b, share, lines[i]!, boxes);
+    for (const i of farthest) reachFarthest(i, a, b, share, lines[i]!, boxes);
     if (isInset) fill(inset, a.inset, b.inset, share);
     if (areWider) fill(chars, a.chars, b.chars, share);
     const wide = a.scrollWidth > a.viewport.width;

@@ -1,12 +1,13 @@
-import type { PageFacts } from '../facts';
+import type { Off, PageFacts } from '../facts';
 import { Level } from '../facts';
 import type { Typesetter } from '../typeset/typesetter';
 import type { LineStarts, Starts } from '../typeset/line-starts';
 import type { WorkedOut } from '../typeset/worked-out';
 import { sameNumbers } from '../typeset/lines-at';
+import { SLACK } from '../readers';
 import { bendIn } from './bend';
 import { crossings } from './crossings';
-import { disagreement } from './disagreement';
+import { disagreement, farthestOff } from './disagreement';
 import { looksBy, shownBy } from './looks';
 import { wrapHint } from './wrap-hint';
 
@@ -36,6 +37,11 @@ export interface TextPart {
 
 /** Where something bends between one of the looks and an end, about this part of it at least is seen there. */
 const SEEN = 1 / 2;
+/**
+ * Where all is as it was worked out it may still be off by so much beside it, px: boxes in boxes are rounded to 1/64 px across, each by itself.
+ * Below each other they are added up.
+ */
+const ROUNDED: Off = { across: 1 / 16, down: 1 / 32 };
 /** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
 const THIRDS = 3;
 /** With fewer widths that aren't known it isn't worth while to measure others for them. */
@@ -119,15 +125,20 @@ export function* textParts(
     }
     if (unknown > (to - from) * UNKNOWN_MOST) return asMeasured();
     let known = 0;
+    let seen: Off = { across: 0, down: 0 };
     for (const look of inside) {
       const begin = starts[look - from];
       const worked = begin && between.factsAt(look, begin);
       if (!worked) continue;
       known++;
       if (disagreement(worked, measured(look), SEEN)) return yield* divide(from, to, [look]);
+      const off = farthestOff(worked, measured(look));
+      seen = { across: Math.max(seen.across, off.across), down: Math.max(seen.down, off.down) };
     }
     // What is learned of the lines where it was looked may be all that lacks.
     if (known === 0) return to - from > SHORT * 2 ? yield* divide(from, to, [inside[inside.length >> 1]!]) : asMeasured();
+    const within = (side: keyof Off) => Math.min(SLACK, seen[side] / SEEN + ROUNDED[side]);
+    if (known > 1) between.isWithin({ across: within('across'), down: within('down') });
     parts.push({ from, to, runs: () => runsOf(from, to, lines, starts, between, measured) });
   }
   yield* part(first, last);

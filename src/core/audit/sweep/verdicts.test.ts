@@ -61,10 +61,12 @@ test('where numbers that are off by what they may be off turn a verdict, it was 
   let [noted, notedAlone] = [0, 0];
   fc.assert(
     fc.property(seeds, (seed) => {
-      const facts = { ...randomFacts(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false } };
+      // Of some pages it is known better where all lies.
+      const slack = seed % 2 === 0 ? SLACK : SLACK / 3;
+      const facts = { ...randomFacts(seed, 0.5), doubt: { ...NOT_LOOSE, sized: false, off: { across: slack, down: slack } } };
       const random = chance(seed + 1);
       // Comparisons are of two edges, so each may be off by half.
-      const off = randomFacts(seed, 0.5, () => (random() - 0.5) * SLACK * 0.45);
+      const off = randomFacts(seed, 0.5, () => (random() - 0.5) * slack * 0.45);
       for (const [id, judge] of judges) {
         const [verdict] = verdictsOn([judge], facts);
         const [alone] = verdictsAlone([judge], facts);

@@ -1,4 +1,4 @@
-import type { PageFacts } from '../facts';
+import type { Off, PageFacts } from '../facts';
 import { freeFloor, narrowsAny } from './floats';
 import { FrameRoom } from './frame-room';
 import { placeAtoms } from './in-lines';
@@ -43,6 +43,8 @@ export class WorkedOut {
   /** Of two viewports at a time, the ends of what is judged at once. */
   readonly #frames: readonly [FrameRoom, FrameRoom];
   #turn = 0;
+  /** How far off any position may be, once it was looked. */
+  #off: Off | undefined;
 
   constructor(
     private readonly page: Page,
@@ -70,6 +72,11 @@ export class WorkedOut {
   lineStarts(shares?: Shares): LineStarts {
     this.#shares = shares;
     return new LineStarts(this.page.set.paragraphs, this.pair, shares);
+  }
+
+  /** @param off how far off any position may be, by what was seen where it was looked */
+  isWithin(off: Off): void {
+    this.#off = off;
   }
 
   #share(width: number): number {
@@ -158,7 +165,7 @@ export class WorkedOut {
       chars: this.#moves.chars ? lerpInto(frame.chars, first.chars, last.chars, share) : first.chars,
       scrollWidth: wide ? this.#scrollWidth({ boxes, lines, shown: first.shown }, share) : width,
       scrollHeight,
-      doubt: { loose, sized: false, rooms },
+      doubt: { loose, sized: false, rooms, off: this.#off },
     };
   }
 }
