@@ -14,7 +14,7 @@ import type { ReadElement } from './style-facts';
 import type { AskedOfSheets } from './typesetting';
 import { TAB_STOPS } from './focusable';
 import { readTypesetting } from './typesetting';
-import { readStyles, withLengths } from './style-facts';
+import { readStyles, withColumns, withLengths } from './style-facts';
 
 /** What is thinner than this is a rounding of nothing, px. */
 const NOTHING = 0.1;
@@ -151,6 +151,8 @@ export class DocumentReader {
     let known = this.#known.get(`${among} ${signsOf(gaps)}`);
     if (known) {
       if (anyOf(follows)) known.styles = withLengths(known.styles, this.nodes, this.elements, follows, this.#window);
+      const grids = withColumns(known.styles.grids, this.nodes, this.#window);
+      if (grids !== known.styles.grids) known.styles = { ...known.styles, grids };
       if (this.#fetchesOthers || (follows.insets && known.pictures?.size))
         known.pictures = pictureFacts(this.nodes, this.#window);
       if (follows.type) known.fontSize = this.#textSizes();

@@ -105,6 +105,20 @@ export function withLengths(
   };
 }
 
+/** As many columns as there is room for (CSS Grid 2, 7.2.3.2), which may be seen by nothing else. */
+const AS_MANY_AS_FIT = /\bauto-fi(ll|t)\b/;
+
+const columnsOf = (style: CSSStyleDeclaration) => style.gridTemplateColumns.split(' ').length;
+
+/** Grids with as many columns as they have at this width; the same list where none has another number. */
+export function withColumns(grids: StyleFacts['grids'], nodes: readonly HTMLElement[], window: Window): StyleFacts['grids'] {
+  const others = [...grids].flatMap(([i, { template, columns }]) => {
+    const now = AS_MANY_AS_FIT.test(template) ? columnsOf(window.getComputedStyle(nodes[i]!)) : columns;
+    return now === columns ? [] : [[i, { template, columns: now }] as const];
+  });
+  return others.length > 0 ? new Map([...grids, ...others]) : grids;
+}
+
 const px = (value: string) => parseFloat(value) || 0;
 
 /** Paddings and borders at both sides, px. */
@@ -185,10 +199,7 @@ export function readStyles(
       const specified = node.computedStyleMap();
       facts.fixedHeight[i] = (specified.get('height') as Specified | undefined)?.unit === 'px' ? 1 : 0;
       if (facts.flow[i] === Laying.grid)
-        facts.grids.set(i, {
-          template: String(specified.get('grid-template-columns')),
-          columns: style.gridTemplateColumns.split(' ').length,
-        });
+        facts.grids.set(i, { template: String(specified.get('grid-template-columns')), columns: columnsOf(style) });
     }
     facts.share[i] = shareOf(facts, node, parent, style);
   });

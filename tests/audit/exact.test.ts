@@ -121,6 +121,19 @@ test('a number that stays near to its limit is in doubt only as far as positions
   expect(layouts).toBeLessThan(widths.length / 4);
 });
 
+test('how many columns there is room for is seen, though nothing but the width of one item shows it, and that at some widths only', async () => {
+  // From 690 px on a column is wider than the item has to be; at 720 px there is room for a fourth one.
+  const css =
+    'body{margin:0;font:16px/1.5 sans-serif}main{display:grid;grid-template-columns:repeat(auto-fill,minmax(180px,1fr))}';
+  const item = `<main><div style="justify-self:start"><div style="width:230px">Weir</div><p>Mill and pond and weir and reed and heron</p></div></main>`;
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${css}</style><body>${item}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const { worked, wrong } = await page.compareTexts(from(620, 205));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(150);
+});
+
 test('of what is folded away no text is judged, at whichever width it is laid out', async () => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><body><details><summary>Terms</summary>${PROSE.repeat(3)}</details><p>Weir</p>`;
   const page = await MeasuredPage.openHtml(html, asked);
