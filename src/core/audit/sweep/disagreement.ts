@@ -1,11 +1,10 @@
 import type { Off, PageFacts } from '../facts';
+import { SLACK } from '../readers';
 import { reach } from './scroll-width';
 import { sameArrangement } from './straight';
 
-/** Worked-out coordinates may be off by so much, px: layout rounds to 1/64 px, again in every box; less than checks take into account. */
-const OFF = 0.2;
-/** Where it is known better how far off they are, by this part of it: checks compare two of them. */
-const EACH = 1 / 2;
+/** The part of what checks take into account that worked-out coordinates may be off by: layout rounds to 1/64 px, again in every box. */
+const OFF = 4 / 5;
 /** How wide a character is, as a share of its size. */
 const CHARACTER_OFF = 0.002;
 
@@ -23,8 +22,8 @@ export function disagreement(worked: PageFacts, measured: PageFacts, part = 1): 
     return `${worked.lines[other]!.length / 4} lines in ${worked.elements[other]!.id}, not ${measured.lines[other]!.length / 4}`;
   if (!sameArrangement(worked, measured)) return 'the arrangement';
   const { loose, rooms } = worked.doubt!;
-  const { off } = worked.doubt!;
-  const most = off ? [off.across * EACH * part, off.down * EACH * part] : [OFF * part, OFF * part];
+  const { across = SLACK, down = SLACK } = worked.doubt!.off ?? {};
+  const most = [across * OFF * part, down * OFF * part];
   const wide = ({ boxes }: PageFacts, i: number) => boxes[i * 4 + 2]! - boxes[i * 4]!;
   const differs = (a: Float64Array, b: Float64Array, at: number, element: number) =>
     // What isn't a number isn't near to any.

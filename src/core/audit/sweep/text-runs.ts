@@ -41,7 +41,7 @@ const SEEN = 1 / 2;
  * Where all is as it was worked out it may still be off by so much beside it, px: boxes in boxes are rounded to 1/64 px across, each by itself.
  * Below each other they are added up.
  */
-const ROUNDED: Off = { across: 1 / 8, down: 1 / 32 };
+const ROUNDED: Off = { across: 1 / 8, down: 1 / 16 };
 /** Browsers round boxes that are a third of the window otherwise at each of so many neighbouring widths: it is looked at each. */
 const THIRDS = 3;
 /** With fewer widths that aren't known it isn't worth while to measure others for them. */
