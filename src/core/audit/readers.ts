@@ -64,6 +64,12 @@ export function larger(facts: PageFacts, a: number, b: number): number {
   return a > b ? a : b;
 }
 
+/** Whether two numbers are the same to the last digit, so that what was said of one needn't be asked of the other again; no verdict may hang on it. */
+export function isSame(facts: PageFacts, a: number, b: number): boolean {
+  turn(facts, a === b ? 1 : 0, Kind.same);
+  return a === b;
+}
+
 /** Around all lines of some elements: of several that reach as far it doesn't matter which does. */
 export function aroundLines(
   facts: PageFacts,

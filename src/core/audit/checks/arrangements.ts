@@ -5,7 +5,7 @@ import type { PageFacts } from '../facts';
 import { boxOf, inkOf, isAbove, LEFT, RIGHT, TOLERANCE, visiblePart } from '../geometry';
 import { Cut } from '../facts';
 import { oncePerGiven } from '../once';
-import { exceeds, foundOn, larger, smaller } from '../readers';
+import { exceeds, foundOn, isSame, larger, smaller } from '../readers';
 
 const oncePerPage = <T>(work: (elements: PageFacts['elements']) => T) =>
   oncePerGiven(
@@ -33,30 +33,50 @@ const scrollers = oncePerGiven(
 /** What is put away for those who hear the page. */
 const PUT_AWAY = 2;
 
-/** The rows that a row of headings stands over, with as many cells: those that follow it, or that stand in what follows. */
+/** Where the rows may be that a row of headings stands over, nearest first: those that follow it, or that stand in what follows, with as many cells. */
+const rowsBehind = oncePerGiven(
+  ({ elements }) => [elements],
+  (facts) => {
+    const children = childrenOf(facts);
+    const behind = (head: number): (readonly number[])[] => {
+      const isRow = (row: number) => row !== head && children[row]!.length === children[head]!.length;
+      const lists: (readonly number[])[] = [];
+      for (let at = head; at > 0; at = facts.elements[at]!.parent) {
+        const siblings = children[facts.elements[at]!.parent]!;
+        const after = siblings.slice(siblings.indexOf(at) + 1);
+        lists.push(
+          after.filter(isRow),
+          after.flatMap((one) => children[one]!.filter(isRow)),
+        );
+        if (siblings.length > 1) break;
+      }
+      return lists;
+    };
+    return new Map(headRows(facts).map((head) => [head, behind(head)]));
+  },
+);
+
+/** The rows that a row of headings stands over. */
 function rowsUnder(facts: PageFacts, head: number): readonly number[] {
   const children = childrenOf(facts);
-  const count = children[head]!.length;
   const isBeside = (row: number) => {
     const [first, second] = children[row]!;
-    return exceeds(facts, boxOf(facts, second!).left, boxOf(facts, first!).left + TOLERANCE);
+    return exceeds(facts, facts.boxes[second! * 4 + LEFT]!, facts.boxes[first! * 4 + LEFT]! + TOLERANCE);
   };
-  const isRow = (row: number) => row !== head && children[row]!.length === count;
-  for (let at = head; at > 0; at = facts.elements[at]!.parent) {
-    const siblings = children[facts.elements[at]!.parent]!;
-    const after = siblings.slice(siblings.indexOf(at) + 1);
-    const inside = after.flatMap((one) => children[one]!.filter(isRow));
-    const rows = after.filter(isRow);
+  const lists = rowsBehind(facts).get(head)!;
+  for (let at = 0; at < lists.length; at += 2) {
+    const near = lists.slice(at, at + 2);
     // What stands side by side is a row sooner than what only holds as many.
-    const found = [rows, inside].find((some) => some.some(isBeside)) ?? [rows, inside].find((some) => some.length > 0);
+    const found = near.find((some) => some.some(isBeside)) ?? near.find((some) => some.length > 0);
     if (found) return found;
-    if (siblings.length > 1) return [];
   }
   return [];
 }
 
+type Seen = Pick<Box, 'left' | 'right'>;
+
 /** What is seen of a cell: its own words where it has some, else its box. */
-function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
+function seenOf(facts: PageFacts, cell: number): Seen {
   const count = facts.lines[cell]!.length / 4;
   if (count === 0) return boxOf(facts, cell);
   const lines = facts.lines[cell]!;
@@ -68,23 +88,23 @@ function seenOf(facts: PageFacts, cell: number): Pick<Box, 'left' | 'right'> {
   return { left, right };
 }
 
-/** How far two cells are from standing in one column, px; 0 for what is within a tolerance: their boxes, or what is seen of them by its left, right or middle. */
-function apart(facts: PageFacts, a: number, b: number): number {
-  const [box, other] = [boxOf(facts, a), boxOf(facts, b)];
-  const [left, right] = [box.left - other.left, box.right - other.right];
-  // Mostly they stand in one, and nothing hangs on which of them a hair further left.
-  if (![left, -left, right, -right].some((off) => exceeds(facts, off, TOLERANCE))) return 0;
+/** Whether the boxes of two cells stand in one column, within a tolerance: mostly they do, and nothing hangs on which of them a hair further left. */
+function areInColumn(facts: PageFacts, a: number, b: number): boolean {
+  const { boxes } = facts;
+  return [LEFT, RIGHT].every((side) => {
+    const off = boxes[a * 4 + side]! - boxes[b * 4 + side]!;
+    return !exceeds(facts, off, TOLERANCE) && !exceeds(facts, -off, TOLERANCE);
+  });
+}
+
+/** How far two cells are from standing in one column, px: their boxes, or what is seen of them by its left, right or middle. */
+function apart(facts: PageFacts, [a, one]: readonly [number, Seen], [b, other]: readonly [number, Seen]): number {
+  const { boxes } = facts;
   const size = (value: number) => larger(facts, value, -value);
-  const boxes = larger(facts, size(left), size(right));
-  // From here on it goes by how far lines reach.
-  foundOn(facts, a, b);
-  const [one, two] = [seenOf(facts, a), seenOf(facts, b)];
-  return [
-    boxes,
-    size(one.left - two.left),
-    size(one.right - two.right),
-    size((one.left + one.right - two.left - two.right) / 2),
-  ].reduce((a, b) => smaller(facts, a, b));
+  const by = (side: number) => size(boxes[a * 4 + side]! - boxes[b * 4 + side]!);
+  const [left, right] = [one.left - other.left, one.right - other.right];
+  const least = smaller(facts, smaller(facts, size(left), size(right)), size((left + right) / 2));
+  return smaller(facts, larger(facts, by(LEFT), by(RIGHT)), least);
 }
 
 /** Headings of columns that don't stand over them. */
@@ -100,16 +120,30 @@ export const headingLine: Check = {
       const box = cells.length > 1 && facts.shown[head] ? visiblePart(facts, head, boxOf(facts, head)) : undefined;
       if (!box || !exceeds(facts, box.bottom - box.top, PUT_AWAY) || !exceeds(facts, box.right - box.left, PUT_AWAY)) return [];
       let worst: Violation | undefined;
+      /** By column: the last cell that stands in it. */
+      const inColumn: (number | undefined)[] = [];
+      /** By column: what is seen of its heading. */
+      const seen: (Seen | undefined)[] = [];
       for (const row of rowsUnder(facts, head)) {
         if (!facts.shown[row]) continue;
         childrenOf(facts)[row]!.forEach((cell, i) => {
-          if (!facts.shown[cell] || !facts.shown[cells[i]!]) return;
-          const off = apart(facts, cells[i]!, cell);
+          const heading = cells[i]!;
+          if (!facts.shown[cell] || !facts.shown[heading]) return;
+          const above = inColumn[i];
+          if (
+            above !== undefined &&
+            [LEFT, RIGHT].every((side) => isSame(facts, facts.boxes[cell * 4 + side]!, facts.boxes[above * 4 + side]!))
+          )
+            return;
+          if (areInColumn(facts, heading, cell)) return void (inColumn[i] = cell);
+          // From here on it goes by how far lines reach.
+          foundOn(facts, heading, cell);
+          const off = apart(facts, [heading, (seen[i] ??= seenOf(facts, heading))], [cell, seenOf(facts, cell)]);
           // Cells of one column are mostly as far off: the first of them is told.
           if (!exceeds(facts, off, worst ? worst.amount + TOLERANCE : TOLERANCE)) return;
           worst = {
             ...{ element: facts.elements[head]!.id, amount: off, measured: { off, column: i + 1 } },
-            others: [facts.elements[cells[i]!]!.id, facts.elements[cell]!.id],
+            others: [facts.elements[heading]!.id, facts.elements[cell]!.id],
           };
         });
       }
