@@ -42,6 +42,7 @@ export class HeightsReader {
       least: numbers(),
       given: new Uint8Array(nodes.length),
       fills: new Uint8Array(nodes.length),
+      keeps: new Uint8Array(nodes.length),
     } satisfies Heights;
   }
 
@@ -74,6 +75,7 @@ export class HeightsReader {
     const items = units.filter((unit) => unit >= 0);
     if (items.some((item) => this.#of(item).order !== '0')) return false;
     this.#heights.fills[i] = 1;
+    this.#heights.keeps[i] = items.every((item) => this.#isKept(item)) ? 1 : 0;
     const growing = items.filter((item) => px(this.#of(item).flexGrow) > 0);
     const isStill = growing.length === 1 ? px(this.#of(growing[0]!).flexGrow) >= 1 : growing.length === 0;
     const isPlain =
@@ -84,6 +86,13 @@ export class HeightsReader {
     if (isPlain) this.#heights.grows[i] = growing[0] ?? -1;
     else this.#odd.add(i);
     return true;
+  }
+
+  /** Whether an item of a column is at least as high as what stands in it (CSS Flexible Box 1, 4.5). */
+  #isKept(item: number): boolean {
+    const { flexShrink, minHeight, overflowY } = this.#of(item);
+    const isAuto = String(this.nodes[item]!.computedStyleMap().get('height')) === 'auto';
+    return px(flexShrink) === 0 || (isAuto && minHeight === 'auto' && /^(visible|clip)$/.test(overflowY));
   }
 
   /** Whether an item of a column begins with what stands in it. */

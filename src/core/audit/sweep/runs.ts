@@ -2,6 +2,7 @@ import type { PageFacts } from '../facts';
 import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { looksBy, shownBy } from './looks';
+import { scrollHint } from './scroll-hint';
 import { wrapHint } from './wrap-hint';
 import { isSized, onTheLine, sameArrangement } from './straight';
 import type { Straight } from './straight';
@@ -17,9 +18,9 @@ const WAVERS = 2;
 /** Runs up to this many px are looked into once only. */
 const SHORT = 8;
 
-/** Where to look for a change of the arrangement: at both sides of where a text seems to need another line, or in the middle. */
+/** Where to look for a change of the arrangement: at both sides of where sideways scrolling seems to end or a text to need another line, or in the middle. */
 function changes(a: PageFacts, b: PageFacts): number[] {
-  const hint = wrapHint(a, b);
+  const hint = scrollHint([a, b]) ?? wrapHint(a, b);
   return hint === undefined ? [Math.round((a.viewport.width + b.viewport.width) / 2)] : [hint - 1, hint];
 }
 

@@ -9,6 +9,7 @@ import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { disagreement, farthestOff } from './disagreement';
 import { looksBy, shownBy } from './looks';
+import { scrollHint } from './scroll-hint';
 import { wrapHint } from './wrap-hint';
 
 /** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
@@ -109,8 +110,9 @@ export function* textParts(
     const places = bend?.at.filter((width) => width > from && width < to) ?? [];
     if (places.length > 0) return yield* divide(from, to, places);
     if (!between) {
-      // Mostly a text whose lines aren't worked out needs another one.
-      const hint = wrapHint(measured(from), measured(to), (element) => typesetter.isUnread(element));
+      // Mostly the page scrolls sideways at one end, or a text whose lines aren't worked out needs another one.
+      const all = [from, ...inside, to].map(measured);
+      const hint = scrollHint(all) ?? wrapHint(measured(from), measured(to), (element) => typesetter.isUnread(element));
       return yield* divide(from, to, hint === undefined ? inside.slice(0, 1) : [hint - 1, hint]);
     }
     let [starts, unknown]: [(Starts | undefined)[], number] = [[], 0];

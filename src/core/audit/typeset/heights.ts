@@ -22,6 +22,8 @@ export interface Heights {
   readonly given: Uint8Array;
   /** 1 where its items would be made lower in a height that is given and less than they ask for, or higher. */
   readonly fills: Uint8Array;
+  /** 1 where none of its items is made lower than what stands in it asks for: what has no room reaches out. */
+  readonly keeps: Uint8Array;
 }
 
 /** What is to be known of elements so that they can be worked out, and is. */

@@ -88,5 +88,6 @@ export function plainHeights(count: number): Heights {
     least: numbers(),
     given: flags(),
     fills: flags(),
+    keeps: flags(),
   };
 }

@@ -119,14 +119,16 @@ export class Stacker implements Placing {
   /** Elements with a height of their own, or a least one, stretched to it. */
   #asGiven(element: number, was: number): number {
     const { boxes } = this;
-    const { least, given, fills } = this.page.set.heights;
+    const { least, given, fills, keeps } = this.page.set.heights;
     const at = element * 4;
     const high = boxes[at + 3]! - boxes[at + 1]!;
     const isSettled = given[element] ? !fills[element] : high + (this.open.get(element) ?? 0) <= least[element]! + SAME;
     if (isSettled) this.open.delete(element);
     if (given[element]) {
-      if (fills[element] && high > was + SAME) this.failed = true;
-      this.stretch(element, was - high);
+      const isOver = fills[element] === 1 && high > was + SAME;
+      if (isOver && !keeps[element]) this.failed = true;
+      if (isOver) boxes[at + 3] = boxes[at + 1]! + was;
+      else this.stretch(element, was - high);
     } else if (high < least[element]!) this.stretch(element, least[element]! - high);
     return boxes[at + 3]!;
   }
