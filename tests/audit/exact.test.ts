@@ -382,6 +382,11 @@ test.each([
 const WORDY =
   'A right-angle drill, half-open reeds and the well-known weir at the bank of the pond where the heron stands in the third week';
 const CARD = `<article><h3>Cordless drill</h3><p>${WORDY}</p><button>Reserve</button></article>`;
+const PICTURE = `<img alt="" src="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='40' height='10'/%3E">`;
+const LOW =
+  '.a{display:flex;flex-direction:column;height:170px;margin-bottom:120px}.a img{width:100%}.a p{margin:0}.a span{display:block}';
+const lowCards = (style = '') =>
+  `<div class="a">${PICTURE}<p style="${style}">${WORDY}</p><span>Mill and pond</span></div><p>${WORDY}</p>`;
 /** Ways in which elements come to their heights, each with texts that are broken otherwise at many widths. */
 test.each([
   [
@@ -414,6 +419,7 @@ test.each([
     '.a a{display:inline-block;width:100%;padding:6px}',
     `<div class="a"><a href="#">${WORDY}</a></div><p>${WORDY}</p>`,
   ],
+  ['a column with less height than what stands in it needs', LOW, lowCards()],
 ])('%s is worked out', async (_, css, body) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}${css}</style><body>${body}</body>`;
   const page = await MeasuredPage.openHtml(html, asked);
@@ -421,6 +427,26 @@ test.each([
   await page.close();
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(200);
+});
+
+test('a text in such a column that may be made lower is not taken to keep its height', async () => {
+  // Only from 460 to 465 px, just before the text needs a line less, there is less room than it needs.
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}${LOW}.a{height:210px}</style><body>${lowCards('overflow:hidden')}</body>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const { worked, wrong } = await page.compareTexts(from(330, 216));
+  await page.close();
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(180);
+});
+
+test('where a page stops scrolling sideways is found from how far it reaches', async () => {
+  const row = `<div style="display:flex">${'<span style="flex:none;width:60px">Reed</span>'.repeat(7)}</div>`;
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}</style><body>${row}${`<p>${WORDY}</p>`.repeat(4)}</body>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths: from(320, 300) })) layouts += step.layouts;
+  expect(await compare(page, from(340, 120))).toEqual([]);
+  expect(layouts).toBeLessThan(20);
 });
 
 test('a room that begins to grow between a look and an end isn’t taken for even', async () => {
