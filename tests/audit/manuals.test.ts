@@ -86,6 +86,18 @@ test.each([9, 23])('a space that an inline element begins with is not taken for 
   expect((await comparedTexts(html, from(700, 200))).wrong).toEqual([]);
 });
 
+test('the first part of a text that ends at a hyphen is tried by itself only where words are kept whole', async () => {
+  const texts = (wrap: string) =>
+    Array.from(
+      { length: 12 },
+      (_, i) => `<p style="overflow-wrap:${wrap};width:calc(25% + ${i * 0.31}px)">a level <a href="#">read-only stone</a>`,
+    );
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.3 DejaVu Sans,sans-serif}p{margin:0}</style>${['normal', 'break-word', 'anywhere'].flatMap(texts).join('')}`;
+  const { worked, wrong } = await comparedTexts(html, from(320, 140));
+  expect(wrong).toEqual([]);
+  expect(worked).toBeGreaterThan(100);
+});
+
 test.each([
   [2, 320, 200],
   [6, 700, 200],

@@ -24,7 +24,7 @@ test('what sticks out by one unit of layout fits; so near that it is not known, 
   expect(startsOf([[30, 30]], 64 - UNIT - 0.003)).toEqual([0, 1]);
   expect(startsOf([[30, 30]], 64 - UNIT)).toBeUndefined();
   expect(breakLines(paragraphOf([[30, 30]]), 64, 1 / 32)).toBeUndefined();
-  const near = (as: 'fits' | 'breaks') => [...breakLines(paragraphOf([[30, 30]]), 64 - UNIT, 0, as)!];
+  const near = (as: 'fits' | 'breaks') => [...breakLines(paragraphOf([[30, 30]]), 64 - UNIT, 0, { near: as })!];
   expect([near('fits'), near('breaks')]).toEqual([[0], [0, 1]]);
 });
 
@@ -143,7 +143,7 @@ test('a part of a word is as wide as it is at the end of a line, not among its l
 });
 
 test('the first part of a text that may end a line is tried as it stands there, where no space is before it', () => {
-  const starts = (lead: number, room: number) => {
+  const starts = (lead: number, room: number, breaks?: readonly number[]) => {
     const one = paragraphOf([[20], [30, 40]]);
     // The parts of the second text follow each other without a space, and the first is 3 px narrower by itself.
     const near = (list: Float64Array) => list.map((x) => (x > 56 ? x - SPACE : x));
@@ -152,11 +152,14 @@ test('the first part of a text that may end a line is tried as it stands there, 
     const segments = { ...one.segments, left: near(one.segments.left), right: near(one.segments.right) };
     const pieces = { ...one.pieces, left: near(one.pieces.left), right: near(one.pieces.right) };
     const texts = { ...one.texts, left, right: near(one.texts.right) };
-    return breakLines({ ...one, segments: { ...segments, apart: Float64Array.of(0, -3, 0) }, pieces, texts }, room)?.join();
+    const paragraph = { ...one, segments: { ...segments, apart: Float64Array.of(0, -3, 0) }, pieces, texts };
+    return breakLines(paragraph, room, 0, breaks && { breaks })?.join();
   };
   const whole = 20 + SPACE + 30;
   expect([starts(0, whole), starts(0, whole - 2), starts(0, whole - 4)]).toEqual(['0,2', '0,2', '0,1,2']);
   expect([starts(SPACE, whole + 1), starts(SPACE, whole - 2)]).toEqual(['0,2', '0,1,2']);
+  // Where words are broken that have no room it isn't.
+  expect([starts(0, whole - 2, [0]), starts(0, whole - 2, [1])]).toEqual(['0,2', '0,1,2']);
 });
 
 test('letters near to a space stay so at the end of a line, but where the space is taken away', () => {

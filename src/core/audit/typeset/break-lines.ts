@@ -60,24 +60,40 @@ class LineSum {
   }
 }
 
+/** How lines are broken besides. */
+export interface Breaking {
+  /** Where a segment comes so near to the room that it isn't known on which line it stands: whether it is taken to fit. */
+  readonly near?: 'fits' | 'breaks' | undefined;
+  /** By element 1 where words are broken that have no room (CSS Text 3, 5.4). */
+  readonly breaks?: ArrayLike<number>;
+}
+
 /**
  * Breaks text into lines as browsers do (CSS Text 3, 5): as much as fits on each, broken between segments.
  * @param room px
  * @param off how far off the room may be, px
- * @param near where a segment comes so near to the room that it isn't known on which line it stands: whether it is taken to fit
  * @returns the first segment of each line, ascending from 0; undefined where that isn't known
  */
-export const breakLines = (paragraph: Paragraph, room: number, off = 0, near?: 'fits' | 'breaks'): Int32Array | undefined =>
-  brokenBy(paragraph, room, off, near && (() => near === 'breaks'));
+export const breakLines = (
+  paragraph: Paragraph,
+  room: number,
+  off = 0,
+  { near, breaks }: Breaking = {},
+): Int32Array | undefined => brokenBy(paragraph, room, off, breaks, near && (() => near === 'breaks'));
 
 /**
  * The same where one segment comes so near to the room that it isn't known on which line it stands.
  * @returns both ways, the first as it fits; undefined where there aren't two
  */
-export function breakEitherWay(paragraph: Paragraph, room: number, off = 0): readonly [Int32Array, Int32Array] | undefined {
+export function breakEitherWay(
+  paragraph: Paragraph,
+  room: number,
+  off = 0,
+  breaksWords?: Breaking['breaks'],
+): readonly [Int32Array, Int32Array] | undefined {
   const [fits, breaks] = [false, true].map((isBroken) => {
     let met = 0;
-    const starts = brokenBy(paragraph, room, off, () => {
+    const starts = brokenBy(paragraph, room, off, breaksWords, () => {
       met++;
       return isBroken;
     });
@@ -91,6 +107,7 @@ function brokenBy(
   paragraph: Paragraph,
   room: number,
   off: number,
+  breaksWords: Breaking['breaks'],
   isBroken: (() => boolean) | undefined,
 ): Int32Array | undefined {
   const { segments, pieces, exact } = paragraph;
@@ -116,8 +133,12 @@ function brokenBy(
       // What is shaped anew at its begin or end may be taken to be one unit wider, while it is the same text.
       const lost = !isDrawn ? 0 : exact === 0 ? segments.lost[begin]! : NaN;
       const isNarrower = segments.apart[i]! < 0;
-      // Where nothing less of its text can stay on the line, it is tried as it would stand there.
-      const isFirst = isNarrower && isBeforeWord(paragraph, i) && beginsText(paragraph, first, piece - 1);
+      // Where nothing less of its text can stay on the line, it is tried as it would stand there; not where words may be broken.
+      const isFirst =
+        isNarrower &&
+        isBeforeWord(paragraph, i) &&
+        beginsText(paragraph, first, piece - 1) &&
+        !breaksWords?.[paragraph.texts.element[pieces.text[piece - 1]!]!];
       const anew = isAnew ? apart : isFirst ? segments.apart[i]! : 0;
       const over = end + segments.right[i]! - pieces.right[piece - 1]! + anew + (lost || 0) - room - UNIT;
       breaks = over > EXACTLY;

@@ -17,7 +17,7 @@ function page(width: number, own: readonly number[]): PageFacts {
   const paragraph = paragraphOf([own]);
   const whole = paragraph.segments.right.at(-1)!;
   const room = Math.min(SHARE * width - 2 * PADDING, whole);
-  const starts = breakLines(paragraph, room, 0, 'fits')!;
+  const starts = breakLines(paragraph, room, 0, { near: 'fits' })!;
   const lines: [number, number, number, number][] = [];
   placeTexts(
     paragraph,

@@ -70,7 +70,7 @@ export class LineStarts {
     const { block } = paragraph;
     // A box that is as wide as its lines would be of another width, too.
     if (level[block] === Level.inlineBlock || (breaks[block] && !isRoomy(paragraph, room))) return undefined;
-    return breakEitherWay(paragraph, room, off);
+    return breakEitherWay(paragraph, room, off, breaks);
   }
 
   /** The same at each width from one that was measured to the other. */
@@ -136,10 +136,11 @@ export class LineStarts {
     if (Math.abs(later - wide) < UNMOVED && sameNumbers(begin, b.lines[p]!.starts)) return begin;
     const { room, off } = this.#roomOf(p, width);
     if (a.facts.breaks[block] && !isRoomy(paragraph, room - besides)) return null;
-    const starts = breakLines(paragraph, room, off + besides) ?? null;
+    const { breaks } = a.facts;
+    const starts = breakLines(paragraph, room, off + besides, { breaks }) ?? null;
     if (starts === null || a.facts.level[block] !== Level.inlineBlock || sameNumbers(begin, b.lines[p]!.starts)) return starts;
     const whole = this.#roomAround(p, width);
-    const inWhole = breakLines(paragraph, whole, besides + this.#roundings.in(block) * ROUNDED);
+    const inWhole = breakLines(paragraph, whole, besides + this.#roundings.in(block) * ROUNDED, { breaks });
     const isSeen = Math.min(whole, Math.max(wide, later) - insetRight - insetLeft) - room > BENT;
     return isSeen || (inWhole && sameNumbers(inWhole, starts)) ? starts : null;
   }

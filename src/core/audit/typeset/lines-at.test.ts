@@ -24,7 +24,7 @@ test('lines begin at the left, or share what is free of the room in which they a
       (all, align, room, more) => {
         const paragraph = paragraphOf(all, { align });
         const { left, right } = paragraph.segments;
-        const starts = breakLines(paragraph, room, 0, 'fits')!;
+        const starts = breakLines(paragraph, room, 0, { near: 'fits' })!;
         const lines = layOut(paragraph, starts, room, true);
         for (const there of [room, room + more]) {
           moveLines(lines, paragraph, there);

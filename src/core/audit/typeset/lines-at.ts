@@ -39,7 +39,7 @@ export function linesAt(
 ): LinesAt | undefined {
   const where = roomIn(paragraph, boxes);
   if (hasBrokenWords(paragraph, { boxes, breaks })) return undefined;
-  const starts = breakLines(paragraph, where.room, 0, near);
+  const starts = breakLines(paragraph, where.room, 0, { near, breaks });
   return starts && layOut(paragraph, starts, where.room, strict);
 }
 
