@@ -20,3 +20,19 @@ export function shownBy(widths: readonly number[], from: number, to: number): nu
   }
   return count;
 }
+
+/** Neighbours among what was measured, both ends too, aren't further apart than this share of all. */
+const WIDEST = 0.6;
+/** Of what strays by a bend, wherever it is, so much at least shows at one of the looks then. */
+export const SEEN = 1 - WIDEST;
+
+/** Where nothing was looked at for too long: a width in there; undefined where that isn't so. @param widths what was measured between two others, ascending */
+export function unseenIn(widths: readonly number[], from: number, to: number, random: () => number): number | undefined {
+  const all = [from, ...widths, to];
+  // In the middle of two px half of it shows beside.
+  const most = Math.max(2, (to - from) * WIDEST);
+  const at = all.findIndex((width, i) => i > 0 && width - all[i - 1]! > most);
+  if (at < 0) return undefined;
+  const gap = all[at]! - all[at - 1]!;
+  return all[at - 1]! + Math.round(gap * (WIDEST - (2 * WIDEST - 1) * random()));
+}

@@ -2,7 +2,7 @@ import fc from '../../../../tests/chance';
 import type { PageFacts } from '../facts';
 import { facts } from '../checks/facts-for-tests';
 import { chance } from './chance';
-import { shownBy } from './looks';
+import { SEEN, shownBy, unseenIn } from './looks';
 import { runsBetween } from './runs';
 
 const [FIRST, LAST] = [1000, 1128];
@@ -61,6 +61,28 @@ test('of what lies between two widths neither their neighbours nor two looks bes
   expect(shownBy([148, 149], 100, 200)).toBe(1);
   expect(shownBy([144, 177], 100, 200)).toBe(2);
   expect(shownBy([101], 100, 102)).toBe(1);
+});
+
+test('a bend anywhere shows at one of the looks by the share that is reckoned with', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 3, max: 120 }),
+      fc.array(fc.nat(1e6), { minLength: 1, maxLength: 4 }),
+      fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+      fc.double({ min: 0, max: 0.999, noNaN: true }),
+      (span, places, share, random) => {
+        const looks = [...new Set(places.map((place) => 1 + (place % (span - 1))))].sort((a, b) => a - b);
+        const more = unseenIn(looks, 0, span, () => random);
+        if (more !== undefined) looks.push(more);
+        const bend = share * span;
+        const stray = (width: number) => (width < bend ? width / bend : (span - width) / (span - bend));
+        const most = (widths: readonly number[]) => Math.max(...widths.map(stray));
+        const all = Array.from({ length: span - 1 }, (_, i) => i + 1);
+        expect(most(looks)).toBeGreaterThanOrEqual(SEEN * most(all) - 1e-9);
+      },
+    ),
+    { numRuns: 500 },
+  );
 });
 
 test('where a text needs a second line is guessed by the room that it has', () => {

@@ -1,7 +1,7 @@
 import type { PageFacts } from '../facts';
 import { bendIn } from './bend';
 import { crossings } from './crossings';
-import { looksBy, shownBy } from './looks';
+import { looksBy, shownBy, unseenIn } from './looks';
 import { scrollHint } from './scroll-hint';
 import { wrapHint } from './wrap-hint';
 import { isSized, onTheLine, sameArrangement } from './straight';
@@ -69,6 +69,8 @@ export function* runsBetween(
       if (shownBy(inside(), from, to) >= wanted) break;
       yield* measure(Math.min(to - 1, from + Math.max(1, Math.round((to - from) * look))));
     }
+    const unseen = unseenIn(inside(), from, to, random);
+    if (unseen !== undefined) yield* measure(unseen);
     const [a, b] = [measured(from), measured(to)];
     let loose: Uint8Array | undefined;
     for (const width of inside()) {

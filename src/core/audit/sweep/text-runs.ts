@@ -8,7 +8,7 @@ import { SLACK } from '../readers';
 import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { disagreement, farthestOff } from './disagreement';
-import { looksBy, shownBy } from './looks';
+import { looksBy, SEEN, shownBy, unseenIn } from './looks';
 import { scrollHint } from './scroll-hint';
 import { wrapHint } from './wrap-hint';
 
@@ -36,8 +36,6 @@ export interface TextPart {
   readonly runs: (() => TextRuns) | undefined;
 }
 
-/** Where something bends between one of the looks and an end, about this part of it at least is seen there. */
-const SEEN = 1 / 2;
 /**
  * Where all is as it was worked out it may still be off by so much beside it, px: boxes in boxes are rounded to 1/64 px across, each by itself.
  * Below each other they are added up.
@@ -82,6 +80,8 @@ export function* textParts(
       const near = Math.round((to - from) * look);
       yield* measure(Math.min(to - 1, from + Math.max(1, near - (near % THIRDS) + i + 1)));
     }
+    const unseen = unseenIn(inside(), from, to, random);
+    if (unseen !== undefined) yield* measure(unseen);
     return inside();
   }
   function* divide(from: number, to: number, places: readonly number[]): Generator<undefined, void> {
