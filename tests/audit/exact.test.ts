@@ -415,6 +415,11 @@ test.each([
     `<p>${WORDY}, <a href="#">${WORDY}</a>. ${WORDY}</p><p>Weir <a href="#">and pond</a></p>`,
   ],
   [
+    'an inline element with padding at the begin or end of a line of another',
+    'i{padding:0 7px}',
+    `<p>${WORDY} <a href="#">in the weir <i>of the pond</i></a> and <a href="#"><b>of <i>the</i></b> reeds</a> ${WORDY}</p><p>Mill <b>at <i>the bank</i> of <i>it</i></b> ${WORDY}</p>`,
+  ],
+  [
     'a box that stands in a line by itself',
     '.a a{display:inline-block;width:100%;padding:6px}',
     `<div class="a"><a href="#">${WORDY}</a></div><p>${WORDY}</p>`,

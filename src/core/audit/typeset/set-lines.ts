@@ -16,6 +16,9 @@ export interface Parts {
   /** By part of a text: how much lower its top lies than that of the line's own type, and how high it is. */
   readonly offset: Float64Array;
   readonly height: Float64Array;
+  /** By part: how far inline elements that begin or end with it reach beyond it, and with them what they stand in. */
+  readonly lead: Float64Array;
+  readonly trail: Float64Array;
   /** By inline element: its first part and the one behind its last; none where both are the same. */
   readonly from: Int32Array;
   readonly to: Int32Array;
@@ -117,13 +120,14 @@ export class SetLines {
 }
 
 /** Finds out how far inline elements reach across. */
-function reachAcross({ of, from, to, begin, end }: Parts, { inlines: { before, after } }: Paragraph): void {
+function reachAcross({ of, from, to, lead, trail, begin, end }: Parts, { inlines: { before, after } }: Paragraph): void {
   for (let i = 0; i < begin.length; i++) {
     if (from[i] === to[i]) continue;
     let [first, last] = [of.left[from[i]!]! - before[i]!, of.right[to[i]! - 1]! + after[i]!];
     for (let at = from[i]! + 1; at < to[i]!; at++) {
-      if (of.left[at]! < first) first = of.left[at]!;
-      if (of.right[at - 1]! > last) last = of.right[at - 1]!;
+      // What begins or ends in the midst of it stands in it.
+      first = Math.min(first, of.left[at]! - lead[at]!);
+      last = Math.max(last, of.right[at - 1]! + trail[at - 1]!);
     }
     [begin[i], end[i]] = [first, last];
   }
@@ -138,11 +142,17 @@ function partsOf({ texts, inlines, pieces, strut }: Paragraph, one: LinesAt, lea
   }
   const inlineCount = inlines.element.length;
   const [from, to] = [new Int32Array(inlineCount), new Int32Array(inlineCount)];
+  const [lead, trail] = [new Float64Array(one.count), new Float64Array(one.count)];
   for (let i = 0; i < from.length; i++) {
     const [begin, end] = [pieces.text[inlines.first[i]!]!, pieces.text[inlines.last[i]!]!];
     while (from[i]! < one.count && one.text[from[i]!]! < begin) from[i]!++;
     to[i] = from[i]!;
     while (to[i]! < one.count && one.text[to[i]!]! <= end) to[i]!++;
+    const [first, last] = [from[i]!, to[i]! - 1];
+    if (last < first) continue;
+    lead[first] = Math.max(lead[first]!, inlines.before[i]!);
+    trail[last] = Math.max(trail[last]!, inlines.after[i]!);
   }
-  return { of: one, offset, height, from, to, begin: new Float64Array(inlineCount), end: new Float64Array(inlineCount) };
+  const [begin, end] = [new Float64Array(inlineCount), new Float64Array(inlineCount)];
+  return { of: one, offset, height, from, to, lead, trail, begin, end };
 }
