@@ -2,6 +2,7 @@ import { chance } from '@/core/audit/sweep/chance';
 import { closeBrowser } from '@/server/browser/warm-browser';
 import { comparedTexts, from } from './compared-texts';
 import { generateManualPage } from './generate-manual-page';
+import { generateTextPage } from './generate-text-page';
 
 // What manuals are made up of, worked out as a browser lays it out: tables, floats, what is placed at corners, words that have no room.
 
@@ -84,6 +85,10 @@ test('words that have no room keep nothing from being worked out where they have
 test.each([9, 23])('a space that an inline element begins with is not taken for its padding: %i', async (cut) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}</style><p>${WORDY.slice(cut)}<em> <b>reed</b></em> ${WORDY}</p>`;
   expect((await comparedTexts(html, from(700, 200))).wrong).toEqual([]);
+});
+
+test('what stands in lines that aren’t worked out keeps its place in their block', async () => {
+  expect((await comparedTexts(generateTextPage(151013), from(320, 260))).wrong).toEqual([]);
 });
 
 test('the first part of a text that ends at a hyphen is tried by itself only where words are kept whole', async () => {

@@ -102,7 +102,8 @@ export class WorkedOut {
     stacker.place(0, boxes[1]!);
     placeOut(stacker);
     if (stacker.failed || stacker.open.size > 0) return undefined;
-    if (!placeAtoms(this.page, this.pair, this.#holding, laid, boxes) || narrowsAny(set, boxes, laid.lines)) return undefined;
+    if (!placeAtoms(this.page, this.pair, this.#holding, laid, boxes, share) || narrowsAny(set, boxes, laid.lines))
+      return undefined;
     laid.write(frame);
     for (const i of this.#unread) this.#moveUnread(i, frame, share);
     return this.#facts(frame, width, share, rooms);
