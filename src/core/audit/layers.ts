@@ -28,7 +28,8 @@ export function isOverOthers(facts: PageFacts, element: number): boolean {
     const other = boxOf(facts, i);
     const across = smaller(facts, box.right, other.right) - larger(facts, box.left, other.left);
     const down = smaller(facts, box.bottom, other.bottom) - larger(facts, box.top, other.top);
-    if (exceeds(facts, across, 0.5) && exceeds(facts, down, 0.5)) {
+    // Only the lesser of both decides: how near the other is to the limit leaves nothing in doubt.
+    if (exceeds(facts, smaller(facts, across, down), 0.5)) {
       foundByBox(facts, element, i);
       return true;
     }

@@ -5,7 +5,7 @@ import type { PageFacts } from '../facts';
 import { boxOf, inkOf, isAbove, LEFT, RIGHT, TOLERANCE, visiblePart } from '../geometry';
 import { Cut } from '../facts';
 import { oncePerGiven } from '../once';
-import { exceeds, foundOn, isSame, larger, smaller } from '../readers';
+import { exceeds, foundOn, isMore, isSame, larger, smaller } from '../readers';
 
 const oncePerPage = <T>(work: (elements: PageFacts['elements']) => T) =>
   oncePerGiven(
@@ -157,11 +157,9 @@ export const headingLine: Check = {
 /** So much of something has to be seen, and so much be cut off, for people to see that it goes on, px. */
 const SEEN = 8;
 
-/** Whether something that begins inside a box is visibly cut by its right edge. */
-function goesOn(facts: PageFacts, scroller: number, left: number, right: number, begins: boolean): boolean {
-  const edge = boxOf(facts, scroller);
-  const isCut = exceeds(facts, right, edge.right + SEEN) && exceeds(facts, edge.right - SEEN, left);
-  return isCut && (!begins || exceeds(facts, left, edge.left + SEEN));
+/** By how much something is visibly cut by the right edge of a box, beyond what it takes, px; it isn't where that is no more than 0. */
+function cutBy(facts: PageFacts, edge: Box, { left, right }: Pick<Box, 'left' | 'right'>): number {
+  return smaller(facts, right - edge.right - SEEN, edge.right - SEEN - left);
 }
 
 /** A box that scrolls sideways and doesn't look like it. */
@@ -177,7 +175,8 @@ export const sidewaysHint: Check = {
       const { id, described = [] } = facts.elements[i]!;
       const edge = boxOf(facts, i);
       let hidden = 0;
-      let hinted = described.some((one) => facts.shown[one]);
+      /** By how much what is cut most is; only that is compared, so that no other leaves it in doubt. */
+      let cut = -SEEN;
       const taken: number[] = [];
       for (let at = i + 1; at < facts.elements.length && isAbove(facts, i, at); at++) {
         if (!facts.shown[at]) continue;
@@ -185,15 +184,17 @@ export const sidewaysHint: Check = {
         const isOver = exceeds(facts, box.right, edge.right + TOLERANCE);
         if (isOver) hidden = larger(facts, hidden, box.right - edge.right);
         for (let line = 0; line < facts.lines[at]!.length / 4; line++) {
-          const ink = inkOf(facts, at, line);
-          if (goesOn(facts, i, ink.left, ink.right, false)) hinted = true;
-          if (hinted || isOver) taken.push(at);
+          const by = cutBy(facts, edge, inkOf(facts, at, line));
+          cut = larger(facts, cut, by);
+          if (isOver || isMore(facts, by, 0)) taken.push(at);
         }
-        const isSeen = facts.solid[at] || facts.elements[at]!.tag === 'img';
-        if (isSeen && goesOn(facts, i, box.left, box.right, true)) hinted = true;
+        if (!facts.solid[at] && facts.elements[at]!.tag !== 'img') continue;
+        // What begins outside of it on the left is no hint.
+        cut = larger(facts, cut, smaller(facts, cutBy(facts, edge, box), box.left - edge.left - SEEN));
       }
-      if (hidden > 0) foundOn(facts, ...taken);
-      return hidden > 0 && !hinted ? [{ element: id, amount: hidden, measured: { hidden }, others: [] }] : [];
+      if (hidden === 0 || described.some((one) => facts.shown[one])) return [];
+      foundOn(facts, ...taken);
+      return !exceeds(facts, cut, 0) ? [{ element: id, amount: hidden, measured: { hidden }, others: [] }] : [];
     });
   },
   sentence: ({ element, measured }, name) =>
