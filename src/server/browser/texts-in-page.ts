@@ -24,13 +24,16 @@ function otherwiseIn(set: Typesetting, anew: Typesetting | undefined): string[] 
     return areAll && keys.every((key) => isSame(Reflect.get(one, key), Reflect.get(other!, key)));
   };
   if (set.paragraphs.length !== anew?.paragraphs.length) return ['another number of texts'];
-  return set.paragraphs.flatMap((one, p) =>
-    isSame(fromItsBegin(one), fromItsBegin(anew.paragraphs[p]!)) ? [] : [`text ${p} is set otherwise`],
-  );
+  const isAlike = (one: Paragraph, other: Paragraph) => {
+    // Where widths aren't exact nobody asks how much less room a line has.
+    const isExact = one.exact === 0 && other.exact === 0;
+    return isSame(fromItsBegin(one, isExact), fromItsBegin(other, isExact));
+  };
+  return set.paragraphs.flatMap((one, p) => (isAlike(one, anew.paragraphs[p]!) ? [] : [`text ${p} is set otherwise`]));
 }
 
 /** Its block may lie elsewhere, which makes no difference. */
-function fromItsBegin(one: Paragraph): Paragraph {
+function fromItsBegin(one: Paragraph, isExact: boolean): Paragraph {
   const begin = one.texts.left[0] ?? 0;
   // Lines that hold nothing before the first letter lie nowhere.
   const from = (x: number) => (x === 0 ? 0 : x - begin);
@@ -39,7 +42,9 @@ function fromItsBegin(one: Paragraph): Paragraph {
     left: places.left.map(from),
     right: places.right.map(from),
   });
-  return { ...one, segments: moved(one.segments), pieces: moved(one.pieces), texts: moved(one.texts) };
+  const { lost: own } = one.segments;
+  const lost = isExact ? own : own.map(() => NaN);
+  return { ...one, segments: { ...moved(one.segments), lost }, pieces: moved(one.pieces), texts: moved(one.texts) };
 }
 
 /** Works out every width of which the texts can be worked out, and measures it too. */
