@@ -121,6 +121,19 @@ test('a number that stays near to its limit is in doubt only as far as positions
   expect(layouts).toBeLessThan(widths.length / 4);
 });
 
+test('of all that may be cut at the edge of a box only what is cut most leaves in doubt whether anything is', async () => {
+  // Its background ends 0.07 to 0.12 px further right than where it would show that there is more; the words are cut in their midst.
+  const bar = '<div style="background:#000;height:20px;width:calc(100.02% + 8px)"></div>';
+  const pane = `<div style="overflow-x:auto">${bar}<p style="white-space:nowrap">${PROSE.repeat(3)}</p></div>`;
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 sans-serif}</style><body>${pane}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const widths = from(330, 250);
+  let layouts = 0;
+  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  expect(await compare(page, widths.slice(0, 120))).toEqual([]);
+  expect(layouts).toBeLessThan(widths.length / 4);
+});
+
 test('how many columns there is room for is seen, though nothing but the width of one item shows it, and that at some widths only', async () => {
   // From 690 px on a column is wider than the item has to be; at 720 px there is room for a fourth one.
   const css =
