@@ -25,12 +25,13 @@ export const outsideViewport: Check = {
     const found = new Map<number, Violation>();
     for (const i of filled(facts)) {
       const element = facts.elements[i]!;
+      if (found.has(element.parent)) continue;
       const part = visiblePart(facts, i, boxOf(facts, i));
       if (!part) continue;
       const left = -part.left;
       const right = part.right - facts.viewport.width;
       const beyond = larger(facts, left, right);
-      if (!exceeds(facts, beyond, TOLERANCE / 2) || found.has(element.parent)) continue;
+      if (!exceeds(facts, beyond, TOLERANCE / 2)) continue;
       const wholly = !exceeds(facts, facts.viewport.width - 0.5, part.left);
       // Wholly past the left edge is how things are put away on purpose: skip links, closed drawers.
       if (!exceeds(facts, part.right, 0.5)) continue;
