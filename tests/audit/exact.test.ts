@@ -20,6 +20,13 @@ const from = (first: number, count: number) => Array.from({ length: count }, (_,
 
 afterAll(closeBrowser);
 
+/** How many widths are laid out to decide some. */
+async function layoutsOf(page: MeasuredPage, widths: readonly number[]): Promise<number> {
+  let layouts = 0;
+  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  return layouts;
+}
+
 async function compare(page: MeasuredPage, widths: readonly number[], view?: View) {
   const wish = view && { view };
   const exact = await page.measure(widths, wish);
@@ -101,8 +108,7 @@ test.each([
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:12px;font:16px/1.5 sans-serif}</style><body>${inside}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
   const widths = from(420, 160);
   const page = await MeasuredPage.openHtml(html, asked);
-  let layouts = 0;
-  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  const layouts = await layoutsOf(page, widths);
   expect(await compare(page, widths)).toEqual([]);
   expect(layouts).toBeLessThan(widths.length / 8);
 });
@@ -113,8 +119,7 @@ test('a number that stays near to its limit is in doubt only as far as positions
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 sans-serif}</style><body>${line}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
   const page = await MeasuredPage.openHtml(html, asked);
   const widths = from(330, 250);
-  let layouts = 0;
-  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  const layouts = await layoutsOf(page, widths);
   const said = await page.measure(widths.slice(0, 9), { brute: true });
   expect(said.every(({ violations }) => violations.some(({ check }) => check === 'outside-viewport'))).toBe(true);
   expect(await compare(page, widths)).toEqual([]);
@@ -128,8 +133,7 @@ test('of all that may be cut at the edge of a box only what is cut most leaves i
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:16px/1.5 sans-serif}</style><body>${pane}${`<p>${PROSE.repeat(3)}</p>`.repeat(6)}`;
   const page = await MeasuredPage.openHtml(html, asked);
   const widths = from(330, 250);
-  let layouts = 0;
-  for await (const step of page.sweep({ widths })) layouts += step.layouts;
+  const layouts = await layoutsOf(page, widths);
   expect(await compare(page, widths.slice(0, 120))).toEqual([]);
   expect(layouts).toBeLessThan(widths.length / 4);
 });
@@ -461,8 +465,7 @@ test('where a page stops scrolling sideways is found from how far it reaches', a
   const row = `<div style="display:flex">${'<span style="flex:none;width:60px">Reed</span>'.repeat(7)}</div>`;
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}</style><body>${row}${`<p>${WORDY}</p>`.repeat(4)}</body>`;
   const page = await MeasuredPage.openHtml(html, asked);
-  let layouts = 0;
-  for await (const step of page.sweep({ widths: from(320, 300) })) layouts += step.layouts;
+  const layouts = await layoutsOf(page, from(320, 300));
   expect(await compare(page, from(340, 120))).toEqual([]);
   expect(layouts).toBeLessThan(20);
 });
