@@ -1,4 +1,5 @@
 import type { Paragraph } from '@/core/audit/typeset/paragraph';
+import { Columns } from './columns';
 import type { Gathered, Word } from './gather-text';
 import { ALONE, LineBegins } from './line-begins';
 import type { Shapes } from './shapes';
@@ -9,6 +10,7 @@ interface ReadText {
   readonly element: number;
   readonly style: number;
   readonly whole: { readonly left: number; readonly right: number };
+  readonly kept: boolean;
   readonly first: number;
   last: number;
 }
@@ -28,23 +30,6 @@ const NEARER = 0.004;
 function pairAt({ nodeValue }: Text, shape: number, to: number): string | undefined {
   const next = nodeValue![to];
   return next === undefined ? undefined : `${shape} ${nodeValue!.slice(Math.max(0, to - 2), to)}${/\s/.test(next) ? ' ' : next}`;
-}
-
-/** A list of rows, column by column. */
-class Columns<Name extends string> {
-  readonly #lists: Record<Name, number[]>;
-  constructor(...names: readonly Name[]) {
-    this.#lists = Object.fromEntries(names.map((name) => [name, []])) as unknown as Record<Name, number[]>;
-  }
-  push(row: Readonly<Record<Name, number>>): void {
-    for (const name in this.#lists) this.#lists[name].push(row[name]);
-  }
-  of(name: Name): number[] {
-    return this.#lists[name];
-  }
-  get length(): number {
-    return Object.values<number[]>(this.#lists)[0]!.length;
-  }
 }
 
 /** Whether lines of a text are measured: of what isn't seen they aren't, though it takes its room. */
@@ -164,6 +149,7 @@ export class ParagraphReader {
         first: Int32Array.from(texts, ({ first }) => first),
         last: Int32Array.from(texts, ({ last }) => last),
         style: Uint8Array.from(texts, ({ style }) => style),
+        kept: Uint8Array.from(texts, ({ kept }) => (kept ? 1 : 0)),
         spaceless: Uint8Array.from(texts, ({ node }) => (gathered.align !== 0 || this.isDecorated(node.parentElement!) ? 1 : 0)),
       },
       inlines: {
@@ -223,7 +209,7 @@ export class ParagraphReader {
         if (text === undefined) {
           order.set(node, (text = texts.length));
           const whole = this.#rectOf(node, 0, node.nodeValue?.length ?? 0);
-          texts.push({ node, element, style, whole, first: pieces.length, last: 0 });
+          texts.push({ node, element, style, whole, kept: part.kept ?? false, first: pieces.length, last: 0 });
         }
         texts[text]!.last = pieces.length;
         pieces.push({ segment: segments.length, text, left, right });

@@ -67,6 +67,13 @@ test.each([
     'p{width:30%;font-family:DejaVu Sans}',
     `<p>heron reed a <code>watercourse</code> <a href="#">tool gauge</a> <code>pond</code> read-only</p><p>heron reed a watercourse a return measurement read-only 3.14 return sluice weir lend <a href="#">read-only read-only reed</a></p><p>${WORDY}</p>`,
   ],
+  [
+    'centred text with what is kept on one line before a space that the next letter draws nearer',
+    'p{text-align:center;font:19px/1.3 sans-serif}i{white-space:nowrap}',
+    ['the bank of the pond', 'reeds', 'a heron and a saw']
+      .map((begin) => `<p>${begin} ${'<i>lend the weir</i> AVATAR stone at the <i>gauge</i> Two level '.repeat(3)}</p>`)
+      .join(''),
+  ],
 ])('%s: worked out', async (_, css, body) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}${css}</style><body>${body}</body>`;
   const { worked, wrong } = await comparedTexts(html, from(600, 256));

@@ -5,12 +5,11 @@ import { contentAbove } from '../content';
 import type { PageFacts } from '../facts';
 import { boxOf } from '../geometry';
 import { areaExceeds, isMore, larger, SLACK, smaller } from '../readers';
+import { UNIT } from '../layout-unit';
 
 /** Worked-out areas are off by no more of the screen. */
 const ROUNDING = 0.002;
 
-/** What doesn't move is rounded to the unit in which browsers lay out, px. */
-const UNIT = 1 / 64;
 /** So many boxes mostly tell that a screen isn't empty. */
 const ENOUGH = 60;
 const SIDES = ['left', 'top', 'right', 'bottom'] as const;

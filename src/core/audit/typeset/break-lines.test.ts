@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { breakEitherWay, breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import { breakEitherWay, breakLines, isRoomy, stylesOnLines } from './break-lines';
+import { placeTexts } from './place-texts';
+import { isBrokenSteadily } from './text-ends';
 import { paragraphOf, SPACE } from './paragraph-for-tests';
 
 const UNIT = 1 / 64;
@@ -26,6 +28,35 @@ test('what sticks out by one unit of layout fits; so near that it is not known, 
   expect(breakLines(paragraphOf([[30, 30]]), 64, 1 / 32)).toBeUndefined();
   const near = (as: 'fits' | 'breaks') => [...breakLines(paragraphOf([[30, 30]]), 64 - UNIT, 0, { near: as })!];
   expect([near('fits'), near('breaks')]).toEqual([[0], [0, 1]]);
+});
+
+test('far from the begin of its text it is known less exactly where a letter stands', () => {
+  const words = (count: number) => Array.from({ length: count }, () => 44);
+  const room = 10 * 48 - SPACE - UNIT + 0.005;
+  expect(startsOf([words(40)], room)).toEqual([0, 10, 20, 30]);
+  expect(startsOf([words(200)], room)).toBeUndefined();
+});
+
+test('what is kept on one line needs room for a space behind it as it is by itself, if the next letter draws it nearer', () => {
+  const { texts, segments, ...all } = paragraphOf([[30, 30], [90]], { align: 0.5 });
+  const kept = {
+    ...all,
+    segments: { ...segments, drawn: Uint8Array.from([0, 0, 1]) },
+    texts: {
+      ...texts,
+      // The space between them is the second one's.
+      left: Float64Array.from([0, 64]),
+      right: Float64Array.from([64, 158]),
+      kept: Uint8Array.from([1, 0]),
+    },
+  };
+  expect(breakLines(kept, 64.5)).toEqual(Int32Array.from([0, 2]));
+  expect([68.1, 70, 71.9].map((room) => breakLines(kept, room))).toEqual([undefined, undefined, undefined]);
+  expect(breakLines(kept, 72.1)).toEqual(Int32Array.from([0, 2]));
+  expect(isBrokenSteadily(kept)).toBe(false);
+  const loose = { ...kept, texts: { ...kept.texts, kept: Uint8Array.from([0, 0]) } };
+  expect(breakLines(loose, 70)).toEqual(Int32Array.from([0, 2]));
+  expect(isBrokenSteadily(loose)).toBe(true);
 });
 
 test('where one word comes too near to the room it is told both ways, and of several nothing', () => {

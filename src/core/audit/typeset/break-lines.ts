@@ -1,7 +1,8 @@
 import type { Paragraph } from './paragraph';
+import { UNIT } from '../layout-unit';
+import { EXACTLY, NEAR } from './same';
+import { beginsText, isBeforeDrawnSpace, isBeforeWord, isSetAnew } from './text-ends';
 
-/** A distance that is less, px, is none. */
-const NEAR = 0.002;
 /**
  * Browsers add up letters in numbers of single precision: by so much of the room sums may be off besides. None of 144,000 lines in 8 fonts and sizes
  * made of chance was broken otherwise than by the width that was read of it, as exactly as that is known, even without this.
@@ -14,15 +15,11 @@ const FAR = 4096;
  * begin of a text; 16 are taken for doubt.
  */
 const farOff = (distance: number): number => (distance < FAR ? 0 : 2 ** (Math.floor(Math.log2(distance)) - 19));
-/** Where all widths are exact, sums of them are, but for how computers add. */
-const EXACTLY = 1e-6;
-/** What sticks out by one unit of layout is still taken to fit. */
-const UNIT = 1 / 64;
 /** A width that is a whole number of units, since letters of many fonts are as wide as a part of one. */
 const WHOLE = 1e-6;
 
 /** How wide a text is on a line, as browsers add it up, px. @param isWhole whether all of it is on that line: what is read as it is, is rounded then */
-const rounded = (width: number, exact: number, isWhole: boolean): number =>
+export const rounded = (width: number, exact: number, isWhole: boolean): number =>
   exact < UNIT ? Math.ceil((width - exact) / UNIT) * UNIT : isWhole ? width : width - UNIT / 2;
 
 /** The sum of all that stands on a line, as browsers add it up: each text rounded up to units of layout. */
@@ -143,6 +140,7 @@ function brokenBy(
         beginsText(paragraph, first, piece - 1) &&
         !breaksWords?.[paragraph.texts.element[pieces.text[piece - 1]!]!];
       const anew = isAnew ? apart : isFirst ? segments.apart[i]! : 0;
+      // What sticks out by one unit of layout is still taken to fit.
       const over = end + segments.right[i]! - pieces.right[piece - 1]! + anew + (lost || 0) - room - UNIT;
       breaks = over > EXACTLY;
       // What is narrower at the end of a line is only looked for up to whole units from the begin of its text.
@@ -152,6 +150,14 @@ function brokenBy(
       if (less > 0 && over > -less - EXACTLY && over < more + EXACTLY) {
         if (!isBroken) return undefined;
         breaks = isBroken();
+      } else if (!breaks && isBeforeDrawnSpace(paragraph, piece)) {
+        // It stays only with a space that has room both as the next letter draws it and as it is by itself, or in neither way.
+        const space = pieces.left[piece]! - pieces.right[piece - 1]!;
+        const beyond = end + space - room - UNIT;
+        if (beyond < less + EXACTLY && beyond > -less - space) {
+          if (!isBroken) return undefined;
+          breaks = isBroken();
+        }
       }
     }
     if (!breaks) continue;
@@ -178,91 +184,3 @@ export function stylesOnLines({ segments: { styles }, strut }: Paragraph, starts
   }
   return found;
 }
-
-/** Receives the parts of texts on lines: in the order of the texts, and of the lines in each. */
-export type OnLine = (text: number, line: number, left: number, right: number) => void;
-
-/**
- * Where each text lies on each line, from the line's left end, px. Spaces at a line's ends take no room.
- */
-export function placeTexts(paragraph: Paragraph, starts: Int32Array, room: number, tell: OnLine): void {
-  const { segments, pieces, texts, exact } = paragraph;
-  const lineOf = (segment: number, from: number) => {
-    let line = from;
-    while (line + 1 < starts.length && starts[line + 1]! <= segment) line++;
-    return line;
-  };
-  let line = 0;
-  /** How much further right texts lie on this line, since those before them are rounded up. */
-  let [shift, shifted] = [0, 0];
-  for (let text = 0; text < texts.first.length; text++) {
-    const last = texts.last[text]!;
-    let at = texts.first[text]!;
-    line = lineOf(pieces.segment[at]!, line);
-    while (at <= last) {
-      const begin = starts[line]!;
-      const end = line + 1 < starts.length ? starts[line + 1]! : segments.left.length;
-      const first = at;
-      while (at <= last && pieces.segment[at]! < end) at++;
-      const leads = first === texts.first[text] && !startsLine(pieces, first, begin);
-      const trails = at > last && !endsLine(pieces, last, end);
-      const origin = segments.left[begin]!;
-      if (shifted !== line) [shift, shifted] = [0, line];
-      const left = leads ? texts.left[text]! : pieces.left[first]!;
-      const isLast = endsLine(pieces, at - 1, end);
-      const right = (trails ? texts.right[text]! : pieces.right[at - 1]!) + (isLast ? apartAt(paragraph, begin, end, room) : 0);
-      tell(text, line, left - origin + shift, right - origin + shift);
-      shift += rounded(right - left, exact, leads && trails) - (right - left);
-      if (at <= last) line++;
-    }
-  }
-}
-
-/** Whether what follows a segment follows without a space. */
-const isBeforeWord = ({ segments: { left, right } }: Paragraph, i: number): boolean =>
-  i + 1 < left.length && left[i + 1]! - right[i]! < NEAR;
-
-/** Whether a text begins among pieces with letters, so that no line ends before. @param last the last of them, in that text */
-const beginsText = ({ pieces, texts }: Paragraph, from: number, last: number): boolean => {
-  const at = texts.first[pieces.text[last]!]!;
-  return at >= from && pieces.left[at]! - texts.left[pieces.text[last]!]! < NEAR;
-};
-
-/** The last piece of a segment. */
-const lastPiece = ({ pieces }: Paragraph, segment: number): number => {
-  let at = pieces.segment.length - 1;
-  while (at > 0 && pieces.segment[at]! > segment) at--;
-  return at;
-};
-
-/**
- * Whether letters of a segment, of which the last piece is given, stand at the end of a line as if nothing followed. Chromium leaves them as near to a space behind
- * them as they were, but in lines that don't begin at the left and in underlined text: there it takes the space away. Where that is the last of its text, what is
- * broken is what stands behind it, and the text is left as it was.
- */
-function isSetAnew(paragraph: Paragraph, segment: number, last: number): boolean {
-  const { texts, pieces } = paragraph;
-  const text = pieces.text[last]!;
-  return isBeforeWord(paragraph, segment) || (texts.spaceless[text] === 1 && texts.last[text] !== last);
-}
-
-/** How much wider a line is than as it stands among the others, px. @param room px */
-export function apartAt(paragraph: Paragraph, begin: number, end: number, room: number): number {
-  const { segments, pieces, texts } = paragraph;
-  const apart = segments.apart[end - 1]!;
-  if (apart === 0) return 0;
-  const last = lastPiece(paragraph, end - 1);
-  if (isSetAnew(paragraph, end - 1, last)) return apart;
-  // The space is taken away behind the end of a text, too, where there is room for it, and more than the one word that was set anew already.
-  const text = pieces.text[last]!;
-  if (texts.spaceless[text] === 0) return 0;
-  const withSpace = texts.right[text]! - segments.left[begin]!;
-  return withSpace <= room + UNIT + EXACTLY && !(segments.drawn[begin] === 1 && begin === end - 1) ? apart : 0;
-}
-
-/** Whether nothing stands before a piece on its line. */
-const startsLine = (pieces: Paragraph['pieces'], piece: number, begin: number) =>
-  pieces.segment[piece] === begin && (piece === 0 || pieces.segment[piece - 1]! < begin);
-
-const endsLine = (pieces: Paragraph['pieces'], piece: number, end: number) =>
-  piece + 1 === pieces.segment.length || pieces.segment[piece + 1]! >= end;

@@ -1,8 +1,7 @@
 import { Level, Positioning } from '../codes';
 import type { PageFacts } from '../facts';
+import { UNIT } from '../layout-unit';
 
-/** A unit of layout, px. */
-const UNIT = 1 / 64;
 /** What browsers say of whole units is exact. */
 const SAME = 1e-6;
 

@@ -1,8 +1,7 @@
 import type { PageFacts } from '../facts';
 import { Level } from '../facts';
+import { UNIT } from '../layout-unit';
 
-/** A unit of layout, px. */
-const UNIT = 1 / 64;
 /** What browsers say of whole units is exact. */
 const SAME = 1e-6;
 const single = Math.fround;

@@ -6,6 +6,7 @@ import type { Paragraph } from './paragraph';
 import { ROUNDED, Roundings } from './roundings';
 import type { Shares } from './shares';
 import type { Between } from './stack';
+import { isBrokenSteadily } from './text-ends';
 import { blockOf } from './unread';
 
 /** A box whose width differs by less, px, is as wide. */
@@ -78,13 +79,13 @@ export class LineStarts {
     const widths = this.#to - this.#from + 1;
     const all = Array.from({ length: widths }, () => new Array<OwnStarts>(this.paragraphs.length));
     for (let p = 0; p < this.paragraphs.length; p++) {
-      // Text that stands on the same lines in a narrower room and in a wider one does so in all between.
+      const isSteady = isBrokenSteadily(this.paragraphs[p]!);
       const settled = (width: number, like: OwnStarts): OwnStarts => {
         const found = this.#own(p, width, ROUNDED);
         return found && like && sameNumbers(found, like) ? like : found;
       };
       const fill = (first: number, last: number, a: OwnStarts, b: OwnStarts): void => {
-        if (a !== null && a === b) for (let i = first; i < last; i++) all[i]![p] = a;
+        if (isSteady && a !== null && a === b) for (let i = first; i < last; i++) all[i]![p] = a;
         else if (last - first < 2) all[first]![p] = a ?? this.#own(p, this.#from + first);
         else {
           const middle = (first + last) >> 1;

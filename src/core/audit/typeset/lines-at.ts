@@ -1,5 +1,7 @@
 import type { PageFacts } from '../facts';
-import { apartAt, breakLines, isRoomy, placeTexts, stylesOnLines } from './break-lines';
+import { breakLines, isRoomy, stylesOnLines } from './break-lines';
+import { placeTexts } from './place-texts';
+import { apartAt } from './text-ends';
 import type { Paragraph } from './paragraph';
 
 /** A paragraph's lines at one width, horizontally. */

@@ -65,6 +65,7 @@ export function paragraphOf(
       first: Int32Array.from(rows.first),
       last: Int32Array.from(rows.last),
       style: Uint8Array.from(styles),
+      kept: new Uint8Array(texts.length),
       spaceless: Uint8Array.from(texts, () => (align === 0 ? 0 : 1)),
     },
     inlines: { ...none, before: new Float64Array(0), after: new Float64Array(0) },

@@ -51,6 +51,8 @@ export interface Paragraph {
     readonly first: Int32Array;
     readonly last: Int32Array;
     readonly style: Uint8Array;
+    /** 1 where no line ends in it. */
+    readonly kept: Uint8Array;
     /** 1 where a space at the end of a line is taken away, and the letters before it are set anew. */
     readonly spaceless: Uint8Array;
   };

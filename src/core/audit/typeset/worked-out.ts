@@ -14,9 +14,8 @@ import { Stacker } from './stacker';
 import { placeOut } from './place-out';
 import { ROUNDED, Roundings } from './roundings';
 import { blockOf, looseIn, reachFarthest } from './unread';
+import { UNIT } from '../layout-unit';
 
-/** The unit in which browsers lay out, px. */
-const UNIT = 1 / 64;
 /** By how much a room that is known to the very unit may be off as computers add, px. */
 const EXACTLY = 1e-6;
 /** What boxes may bend by that isn't seen where it was looked, px. */

@@ -2,6 +2,7 @@ import { Laying, Level, Positioning } from '../codes';
 import type { PageFacts } from '../facts';
 import type { Written, WrittenWidth } from './written-widths';
 import { lengthIn } from './written-widths';
+import { UNIT } from '../layout-unit';
 
 /** What browsers say of whole numbers of 1/64 px is exact. */
 const SAME = 1e-6;
@@ -10,8 +11,6 @@ const SAME = 1e-6;
  * one of 30% and 211 px less.
  */
 export const SPAN_LEAST = 40;
-/** A unit of layout, px. */
-const UNIT = 1 / 64;
 
 const NONE: Written = { share: 0, px: 0 };
 const PLAIN: WrittenWidth = { padding: [NONE, NONE], border: [0, 0], margin: [NONE, NONE], width: undefined };
