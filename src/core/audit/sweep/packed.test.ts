@@ -12,8 +12,13 @@ const found = fc.record(
   { check: fc.constantFrom('small-text', 'long-lines'), violation, sample: fc.constantFrom('t1 s1') },
   { requiredKeys: ['check', 'violation'] },
 );
+/** Much is told by the same object at several widths. */
 const results = fc
-  .array(fc.record({ violations: fc.array(found, { maxLength: 5 }), gap: fc.constantFrom(1, 1, 1, 7) }), { maxLength: 30 })
+  .array(found, { minLength: 1, maxLength: 6 })
+  .chain((pool) => {
+    const violations = fc.array(fc.constantFrom(...pool), { maxLength: 5 });
+    return fc.array(fc.record({ violations, gap: fc.constantFrom(1, 1, 1, 7) }), { maxLength: 30 });
+  })
   .map((list) => {
     let width = 320;
     return list.map(({ violations, gap }): WidthResult => ({ width: (width += gap), violations }));

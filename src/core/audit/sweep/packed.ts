@@ -28,37 +28,63 @@ export function packed(given: readonly WidthResult[]): PackedResults {
   const open: Open[] = [];
   /** By element, since one has few: strings made of all that is the same would take longer than what they save. */
   const byElement = new Map<string, Open[]>();
+  /** Between two widths that are measured much is told by the same object. */
+  const told = new Map<Found, { readonly faults: Open; readonly end: number }>();
   sorted.forEach(({ violations }, at) => {
     for (const one of violations) {
+      const same = told.get(one);
+      if (same && same.end === same.faults.numbers.length && follows(same.faults, at)) {
+        same.faults.numbers[same.end - same.faults.names.length - 2]!++;
+        continue;
+      }
       const { element, measured, amount } = one.violation;
       let own = byElement.get(element);
       if (!own) byElement.set(element, (own = []));
-      const names = Object.keys(measured);
-      let faults = own.find((other) => isLike(other, one, names));
+      let faults = same?.faults ?? own.find((other) => isLike(other, one));
       if (!faults) {
         const { check, sample, violation } = one;
-        faults = { check, sample, element, others: violation.others, names, numbers: [] };
+        faults = { check, sample, element, others: violation.others, names: Object.keys(measured), numbers: [] };
         own.push(faults);
         open.push(faults);
       }
-      add(faults.numbers, at, [amount, ...names.map((name) => measured[name]!)]);
+      add(faults, at, amount, measured);
+      told.set(one, { faults, end: faults.numbers.length });
     }
   });
   return { results: sorted.map(({ violations: _, ...result }) => result), faults: open };
 }
 
-const sameList = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((one, i) => one === b[i]);
+const sameList = (a: readonly string[], b: readonly string[]) =>
+  a === b || (a.length === b.length && a.every((one, i) => one === b[i]));
 
-const isLike = (faults: Open, { check, sample, violation: { others } }: Found, names: readonly string[]) =>
-  faults.check === check && faults.sample === sample && sameList(faults.others, others) && sameList(faults.names, names);
+function isLike(faults: Open, { check, sample, violation: { others, measured } }: Found): boolean {
+  if (faults.check !== check || faults.sample !== sample || !sameList(faults.others, others)) return false;
+  let at = 0;
+  for (const name in measured) if (faults.names[at++] !== name) return false;
+  return at === faults.names.length;
+}
+
+/** Whether the last numbers of a fault are those of the result before. */
+function follows({ numbers, names }: Open, at: number): boolean {
+  const before = numbers.length - names.length - 3;
+  return before >= 0 && numbers[before]! + numbers[before + 1]! === at;
+}
+
+const round = (value: number) => Math.round(value * PARTS) / PARTS;
 
 /** Adds the numbers of one fault, or counts it to those before. */
-function add(numbers: number[], at: number, values: readonly number[]): void {
-  const rounded = values.map((value) => Math.round(value * PARTS) / PARTS);
-  const before = numbers.length - values.length - 2;
-  const follows = before >= 0 && numbers[before]! + numbers[before + 1]! === at;
-  if (follows && rounded.every((value, i) => numbers[before + 2 + i] === value)) numbers[before + 1]!++;
-  else numbers.push(at, 1, ...rounded);
+function add(faults: Open, at: number, amount: number, measured: Found['violation']['measured']): void {
+  const { numbers, names } = faults;
+  const before = numbers.length - names.length - 1;
+  const isSame =
+    follows(faults, at) &&
+    numbers[before] === round(amount) &&
+    names.every((name, i) => numbers[before + 1 + i] === round(measured[name]!));
+  if (isSame) numbers[before - 1]!++;
+  else {
+    numbers.push(at, 1, round(amount));
+    for (const name of names) numbers.push(round(measured[name]!));
+  }
 }
 
 export function unpacked({ results, faults }: PackedResults): WidthResult[] {
