@@ -58,9 +58,9 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     known.set(width, facts);
     return facts;
   };
-  const compare = (facts: PageFacts) => {
-    if (!facts.doubt) return;
-    worked++;
+  const compare = (facts: PageFacts | undefined, isCounted = true) => {
+    if (!facts?.doubt) return;
+    if (isCounted) worked++;
     const { width } = facts.viewport;
     const what = disagreement(facts, measured(width));
     if (what) wrong.push({ width, what });
@@ -86,16 +86,17 @@ export function compareTexts(frame: MeasuredFrame, widths: readonly number[]): C
     for (const { runs } of step.value)
       for (const run of runs?.() ?? []) {
         if (!run) continue;
-        const { from, to, first: begin, last: end, loose, others } = run;
+        const { from, to, first: begin, last: end, loose, others, exact } = run;
         if (others) {
           compareWays(from, [() => begin, ...others]);
           continue;
         }
-        compare(begin);
-        if (to > from) compare(end);
-        if (to - from < 2) continue;
-        const at = between(begin, end, { loose });
-        for (let width = from + 1; width < to; width++) compare(at(width));
+        if (!exact) compare(begin);
+        if (!exact && to > from) compare(end);
+        const at = to - from > 1 ? between(begin, end, { loose }) : undefined;
+        // How far lines reach is less well known between them.
+        for (let width = from + 1; at && width < to; width++) compare(at(width), !exact);
+        for (let width = from; exact && width <= to; width++) compare(exact(width));
       }
     known.clear();
   }

@@ -44,6 +44,12 @@ export class Judging {
     return this.#still.isDoubtful(verdict, this.sweep.judges.indexOf(judge), ends);
   }
 
+  /** What one says of worked-out facts by themselves, as checks are asked of them, and whether it could be otherwise on measured ones. */
+  alone(judge: Judge, facts: PageFacts): readonly [Verdict, isDoubtful: boolean] {
+    const verdict = verdictsAlone([judge], facts)[0]!;
+    return [verdict, facts.doubt !== undefined && this.isDoubtful(judge, verdict, [])];
+  }
+
   /** @param alone whether they aren't compared with those on another viewport */
   on(
     width: number,

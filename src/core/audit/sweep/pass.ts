@@ -7,7 +7,9 @@ import { looksBy } from './looks';
 import { runsBetween } from './runs';
 import { isAsStyled } from './straight';
 import type { Straight } from './straight';
-import type { TextPart, TextRun, TextRuns } from './text-runs';
+import type { TextRun, TextRuns } from './runs-of-texts';
+import { Spots } from './spots';
+import type { TextPart } from './text-runs';
 import { textParts } from './text-runs';
 import type { Typesetting } from '../typeset/paragraph';
 import { Typesetter } from '../typeset/typesetter';
@@ -16,13 +18,9 @@ import type { Stretch } from './stretches';
 import { otherChecks } from './other-checks';
 import { sizesOf } from './sizes';
 import type { Sweep, SweptPart, WrongWidth } from './sweep';
-import type { Judge, Telling, Verdict } from './verdicts';
-import { isSameSaid, isSameVerdict, verdictsAtEach, verdictsBetween } from './verdicts';
-
-/** Of what is worked out at least this share is measured too, to see whether it is so. */
-const SPOT_CHECKED = 0.02;
-/** At least this share of it just for that; where it was looked anyway, that counts as well. */
-const SPOT_CHECKED_ALONE = 0.01;
+import { ToldRun } from './told-run';
+import type { Verdict } from './verdicts';
+import { isSameSaid, isSameVerdict } from './verdicts';
 
 /** So many widths in doubt where words may go from line to line, and it is worked out where they do. */
 const DOUBTS_MOST = 8;
@@ -35,8 +33,7 @@ export class Pass {
   readonly #edges: ReadonlySet<number>;
   readonly #random: () => number;
   #layouts = 0;
-  /** How likely it is that a width is measured only to be compared. */
-  #spots = SPOT_CHECKED;
+  readonly #spots: Spots;
   #results: WidthResult[] = [];
   readonly #judging: Judging;
   readonly #typesetters = new Map<Typesetting, Typesetter>();
@@ -49,6 +46,7 @@ export class Pass {
     this.#judging = new Judging(sweep);
     this.#edges = new Set(sweep.edges);
     this.#random = chance(sweep.widths.length + (sweep.widths[0] ?? 0));
+    this.#spots = new Spots(this.#known, this.#random);
   }
 
   #measured(width: number): PageFacts {
@@ -129,10 +127,10 @@ export class Pass {
       met.push(verdicts);
     }
     const said = met[0]!.flatMap(({ found }) => found);
-    this.#drawSpots(first, last);
+    this.#spots.draw(first, last);
     for (let width = first; width <= last; width++) {
       if (this.#told.has(width)) continue;
-      if (this.#isSpot(width)) {
+      if (this.#spots.has(width)) {
         const checks = this.#judging.othersOn(at(width), said);
         yield this.#soFar();
         if (checks.length > 0) return { wrong: { width, checks } };
@@ -187,7 +185,7 @@ export class Pass {
     const { widths } = this.sweep;
     const outer = { first: Math.max(widths[0]!, first - 1), last: Math.min(widths[widths.length - 1]!, last + 1) };
     const runs = yield* this.#telling(runsBetween(first, last, (width) => this.#measured(width), this.#random, outer));
-    this.#drawSpots(first, last);
+    this.#spots.draw(first, last);
     for (const { widths, straight } of runs) {
       const [from, to] = [widths[0]!, widths[widths.length - 1]!];
       const run = { from, to, first: this.#measured(from), last: this.#measured(to) };
@@ -198,29 +196,21 @@ export class Pass {
   }
 
   *#decideTexts(from: number, to: number, runs: TextRuns, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
-    this.#drawSpots(from, to);
+    this.#spots.draw(from, to);
     for (const end of [to, from]) if (!this.#judging.hasMet(end)) this.#judging.on(end, this.#measured(end), bandTop, true);
     for (const run of runs) {
       if (!run) {
         yield this.#soFar();
         continue;
       }
-      const wrong = run.others ? yield* this.#decideWays(run, run.others, bandTop) : yield* this.#decideRun(run, run, bandTop);
+      const wrong = run.others
+        ? yield* this.#decideWays(run, run.others, bandTop)
+        : run.exact
+          ? yield* this.#decideAlike(run, run.exact, bandTop)
+          : yield* this.#decideRun(run, run, bandTop);
       if (wrong) return wrong;
     }
     return undefined;
-  }
-
-  /** Says how many of the widths between two are to be compared besides those that were looked at. */
-  #drawSpots(from: number, to: number): void {
-    let looks = 0;
-    for (const width of this.#known.keys()) if (width > from && width < to) looks++;
-    this.#spots = Math.max(SPOT_CHECKED_ALONE, SPOT_CHECKED - looks / (to - from + 1));
-  }
-
-  /** Whether what is worked out of a width is to be compared with it. */
-  #isSpot(width: number): boolean {
-    return this.#known.has(width) || this.#random() < this.#spots;
   }
 
   /** Where a text may be broken in several ways: what is said in each of them, else what is measured. */
@@ -239,7 +229,7 @@ export class Pass {
       isSaid = facts !== undefined && doubtful.length === 0 && (!said || isSameSaid(said, found));
       said = found;
     }
-    if (isSaid && !this.#isSpot(width)) {
+    if (isSaid && !this.#spots.has(width)) {
       this.#tell(width, said!);
       yield this.#soFar();
       return undefined;
@@ -263,7 +253,7 @@ export class Pass {
     const { verdicts, doubtful } = this.#judging.on(width, facts, bandTop, alone);
     if (this.#told.has(width)) return verdicts;
     const said = verdicts.flatMap(({ found }, i) => (doubtful.includes(this.sweep.judges[i]!) ? [] : found));
-    const isSpot = facts.doubt && this.#isSpot(width);
+    const isSpot = facts.doubt && this.#spots.has(width);
     if (isSpot || doubtful.length > 0) {
       const one = this.#judging.asJudged(this.#measured(width), width, bandTop);
       yield this.#soFar();
@@ -276,11 +266,12 @@ export class Pass {
   }
 
   *#decideRun(
-    { from, to, first, last }: Omit<TextRun, 'loose'>,
+    run: Pick<TextRun, 'from' | 'to' | 'first' | 'last'>,
     straight: Straight,
     bandTop: PageFacts,
     mayAskTexts = false,
   ): Generator<SweptPart, WrongWidth | undefined> {
+    const { from, to, first, last } = run;
     let begin = yield* this.#decideEnd(from, first, bandTop, to - from < 2);
     yield this.#soFar();
     if ('checks' in begin) return begin;
@@ -289,40 +280,70 @@ export class Pass {
       const end = yield* this.#decideEnd(to, last, bandTop, true);
       return 'checks' in end ? end : undefined;
     }
-    const worked = between(first, last, straight);
-    let latest: PageFacts | undefined;
-    const at = (width: number) => {
-      if (latest?.viewport.width !== width) latest = this.#judging.asJudged(worked(width), width, bandTop);
-      return latest;
-    };
+    const { at, inWindow } = this.#between(run, straight, bandTop);
     // Where it isn't known how far lines reach, or how type is rounded, the ends are judged by what is assumed between them.
     const isLoose = straight.loose.includes(1) || at(from).doubt!.sized;
     const endsAs = (width: number) => this.#judging.verdictsOn(at(width));
-    if (isLoose) begin = endsAs(from);
-    const end = isLoose ? endsAs(to) : yield* this.#decideEnd(to, last, bandTop);
+    // Ends that are worked out are by the same assumptions.
+    const isAsBetween = ({ doubt }: PageFacts) => !isLoose || doubt?.loose === straight.loose;
+    if (!isAsBetween(first)) begin = endsAs(from);
+    const end = isAsBetween(last) ? yield* this.#decideEnd(to, last, bandTop) : endsAs(to);
     if ('checks' in end) return end;
     yield this.#soFar();
-    const found = new Map<number, Judged[]>();
-    const doubts = new Map<number, Judge[]>();
-    for (let width = from + 1; width < to; width++) found.set(width, []);
-    const telling: Telling = {
-      at,
-      tell: (width, some) => some.length > 0 && found.get(width)!.push(...some),
-      doubt: (width, judge) => doubts.set(width, [...(doubts.get(width) ?? []), judge]),
-      isDoubtful: (...asked) => this.#judging.isDoubtful(...asked),
-    };
-    const asked = at(from);
-    const uneven = new Set(this.sweep.judges.filter(({ eachWidth }) => eachWidth?.(asked)));
-    const inWindow = (width: number) =>
-      this.#judging.asJudged({ ...first, viewport: { ...first.viewport, width } }, width, bandTop);
-    const [left, right] = [begin, end];
-    this.sweep.judges.forEach((judge, i) => uneven.has(judge) || verdictsBetween(judge, from, left[i]!, to, right[i]!, telling));
-    verdictsAtEach([...uneven], from, to, { ...telling, at: inWindow });
-    const byTexts = mayAskTexts && isLoose && doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
+    const told = new ToldRun(this.sweep.judges, this.#judging, from + 1, to - 1);
+    told.tellBetween(from, begin, to, end, at, inWindow);
+    const byTexts = mayAskTexts && isLoose && told.doubts.size > DOUBTS_MOST ? yield* this.#byTexts(from, to, first) : undefined;
     if (byTexts) return yield* this.#decideTexts(from, to, byTexts, bandTop);
+    const wrong = yield* this.#tellRun(told, bandTop);
+    if (wrong) return wrong;
+    if (!isAsBetween(last)) {
+      const toldEnd = yield* this.#decideEnd(to, last, bandTop);
+      if ('checks' in toldEnd) return toldEnd;
+    }
+    yield this.#soFar();
+    return undefined;
+  }
+
+  /** Widths at which words go from line to line, and nothing else is otherwise: what hangs on which words is settled at each. */
+  *#decideAlike(
+    run: TextRun,
+    exact: NonNullable<TextRun['exact']>,
+    bandTop: PageFacts,
+  ): Generator<SweptPart, WrongWidth | undefined> {
+    const { from, to } = run;
+    const { at, inWindow } = this.#between(run, run, bandTop);
+    const [begin, end] = [this.#judging.verdictsOn(at(from)), this.#judging.verdictsOn(at(to))];
+    const told = new ToldRun(this.sweep.judges, this.#judging, from, to);
+    told.tellEnd(from, begin);
+    told.tellEnd(to, end);
+    told.tellBetween(from, begin, to, end, at, inWindow);
+    told.settle((width) => {
+      const facts = exact(width);
+      return facts && this.#judging.asJudged(facts, width, bandTop);
+    });
+    yield this.#soFar();
+    return yield* this.#tellRun(told, bandTop);
+  }
+
+  /** Facts between two widths as checks are asked of them; those of an earlier call are overwritten. */
+  #between({ first, last }: Pick<TextRun, 'first' | 'last'>, straight: Straight, bandTop: PageFacts) {
+    const worked = between(first, last, straight);
+    let latest: PageFacts | undefined;
+    return {
+      at: (width: number) => {
+        if (latest?.viewport.width !== width) latest = this.#judging.asJudged(worked(width), width, bandTop);
+        return latest;
+      },
+      inWindow: (width: number) => this.#judging.asJudged({ ...first, viewport: { ...first.viewport, width } }, width, bandTop),
+    };
+  }
+
+  /** Measures what is in doubt, and what is to be compared, and tells all of it. */
+  *#tellRun({ found, doubts }: ToldRun, bandTop: PageFacts): Generator<SweptPart, WrongWidth | undefined> {
     const facts = (width: number) => this.#judging.asJudged(this.#measured(width), width, bandTop);
-    const spots = new Set([...found.keys()].filter((width) => !this.#told.has(width) && this.#isSpot(width)));
+    const spots = new Set([...found.keys()].filter((width) => !this.#told.has(width) && this.#spots.has(width)));
     for (const [width, judges] of doubts) {
+      if (this.#told.has(width)) continue;
       const one = facts(width);
       for (const { judge } of judges) found.get(width)!.push(...judge(one));
       yield this.#soFar();
@@ -336,11 +357,6 @@ export class Pass {
       }
       this.#tell(width, said);
     }
-    if (isLoose) {
-      const told = yield* this.#decideEnd(to, last, bandTop);
-      if ('checks' in told) return told;
-    }
-    yield this.#soFar();
     return undefined;
   }
 }

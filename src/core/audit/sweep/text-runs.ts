@@ -2,31 +2,15 @@ import type { Off, PageFacts } from '../facts';
 import { Level } from '../facts';
 import type { Typesetter } from '../typeset/typesetter';
 import type { LineStarts, Starts } from '../typeset/line-starts';
-import type { WorkedOut } from '../typeset/worked-out';
-import { sameNumbers } from '../typeset/lines-at';
 import { SLACK } from '../readers';
 import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { disagreement, farthestOff } from './disagreement';
 import { looksBy, SEEN, shownBy, unseenIn } from './looks';
+import type { TextRuns } from './runs-of-texts';
+import { runsOf } from './runs-of-texts';
 import { scrollHint } from './scroll-hint';
 import { wrapHint } from './wrap-hint';
-
-/** Neighbouring widths at which every text is broken into the same lines, so that everything moves evenly. */
-export interface TextRun {
-  readonly from: number;
-  readonly to: number;
-  /** Facts at its ends, worked out or measured. */
-  readonly first: PageFacts;
-  readonly last: PageFacts;
-  /** 1 for elements of whose lines it isn't known how far they reach. */
-  readonly loose: Uint8Array;
-  /** A width at which it isn't known how some text is broken: what it would be otherwise; undefined where that isn't known either. */
-  readonly others?: readonly (() => PageFacts | undefined)[];
-}
-
-/** How the texts of a part run, worked out one after the other: thousands of elements at a thousand widths are too much to be kept. */
-export type TextRuns = Generator<TextRun | undefined, void>;
 
 /** A part of a stretch, and how its texts run; undefined where they aren't worked out. */
 export interface TextPart {
@@ -153,49 +137,3 @@ function acrossOnly({ level, elements }: PageFacts): (index: number) => boolean 
   elements.forEach(({ parent }, i) => (stands[i] = level[i] === Level.block && (parent < 0 || stands[parent]) ? 1 : 0));
   return (index) => index % 2 === 0 && stands[index >> 2] === 1;
 }
-
-function* runsOf(
-  from: number,
-  to: number,
-  lines: LineStarts,
-  starts: readonly (Starts | undefined)[],
-  between: WorkedOut,
-  measured: (width: number) => PageFacts,
-): TextRuns {
-  const ends = new Map([from, to].map((width) => [width, measured(width)]));
-  function* at(width: number, alone: boolean): Generator<undefined, PageFacts> {
-    const begin = starts[width - from];
-    const known = ends.get(width) ?? (begin && between.factsAt(width, begin, alone));
-    if (known) return known;
-    const facts = measured(width);
-    yield;
-    return facts;
-  }
-  for (let begin = from; begin <= to;) {
-    let end = begin;
-    while (end < to && isSame(starts[begin - from], starts[end + 1 - from])) end++;
-    // With nothing between them ends are judged by themselves.
-    const alone = end - begin < 2;
-    const [one, ...others] = starts[begin - from] || ends.has(begin) ? [] : (lines.waysAt(begin) ?? []);
-    const way = one && between.factsAt(begin, one, true);
-    if (way) {
-      const { loose } = between;
-      yield {
-        from: begin,
-        to: begin,
-        first: way,
-        last: way,
-        loose,
-        others: others.map((other) => () => between.factsAt(begin, other, true)),
-      };
-      begin = end + 1;
-      continue;
-    }
-    const first = yield* at(begin, alone);
-    yield { from: begin, to: end, first, last: end > begin ? yield* at(end, alone) : first, loose: between.loose };
-    begin = end + 1;
-  }
-}
-
-const isSame = (a: Starts | undefined, b: Starts | undefined) =>
-  a !== undefined && b !== undefined && a.every((one, i) => one === b[i] || (one && b[i] && sameNumbers(one, b[i])));

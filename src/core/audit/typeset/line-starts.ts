@@ -6,7 +6,7 @@ import type { Paragraph } from './paragraph';
 import { ROUNDED, Roundings } from './roundings';
 import type { Shares } from './shares';
 import type { Between } from './stack';
-import { isBrokenSteadily } from './text-ends';
+import { isBrokenSteadily, mayTurn, turnsAt } from './text-ends';
 import { blockOf } from './unread';
 
 /** A box whose width differs by less, px, is as wide. */
@@ -31,6 +31,9 @@ export class LineStarts {
   /** At each width, once it was asked for all. */
   #all: readonly OwnStarts[][] | undefined;
 
+  /** Paragraphs of which lines that are broken at the same places may be wider in more room. */
+  readonly #turning: readonly number[];
+
   /** @param shares what all that was measured says of where boxes end */
   constructor(
     private readonly paragraphs: readonly Paragraph[],
@@ -38,6 +41,7 @@ export class LineStarts {
     private readonly shares?: Shares,
   ) {
     this.#roundings = new Roundings(pair);
+    this.#turning = paragraphs.flatMap((one, p) => (mayTurn(one) ? [p] : []));
     [this.#from, this.#to] = [pair.a.facts.viewport.width, pair.b.facts.viewport.width];
   }
 
@@ -106,8 +110,27 @@ export class LineStarts {
         before = own[p] ?? before;
       }
     }
+    for (const p of this.#turning)
+      all.forEach((own, i) => {
+        if (own[p] && !this.#turnsAt(p, this.#from + i, own[p])) own[p] = null;
+      });
     this.#all = all;
     return all.map((own) => (own.includes(null) ? undefined : (own as Starts)));
+  }
+
+  /** Paragraphs that are broken at the same places at a width and at the next, and yet some line is wider at one of them. Once all were asked for. */
+  turnedBehind(width: number): number[] {
+    const [own, next] = [this.#all![width - this.#from]!, this.#all![width + 1 - this.#from]!];
+    return this.#turning.filter((p) => {
+      const [a, b] = [own[p], next[p]];
+      if (!a || !b || !sameNumbers(a, b)) return false;
+      return !sameNumbers(this.#turnsAt(p, width, a)!, this.#turnsAt(p, width + 1, b)!);
+    });
+  }
+
+  #turnsAt(p: number, width: number, starts: Int32Array): Uint8Array | undefined {
+    const { room, off } = this.#roomOf(p, width);
+    return turnsAt(this.paragraphs[p]!, starts, room, off);
   }
 
   #wideAtEnds(block: number): [number, number] {
@@ -139,6 +162,7 @@ export class LineStarts {
     if (a.facts.breaks[block] && !isRoomy(paragraph, room - besides)) return null;
     const { breaks } = a.facts;
     const starts = breakLines(paragraph, room, off + besides, { breaks }) ?? null;
+    if (starts && !turnsAt(paragraph, starts, room, off + besides)) return null;
     if (starts === null || a.facts.level[block] !== Level.inlineBlock || sameNumbers(begin, b.lines[p]!.starts)) return starts;
     const whole = this.#roomAround(p, width);
     const inWhole = breakLines(paragraph, whole, besides + this.#roundings.in(block) * ROUNDED, { breaks });

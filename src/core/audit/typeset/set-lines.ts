@@ -6,6 +6,7 @@ import type { Page } from './page';
 import type { Paragraph } from './paragraph';
 import { SAME } from './same';
 import type { Between } from './stack';
+import { mayTurn } from './text-ends';
 
 /** Distances that differ by no more, px, do by how computers add. */
 const EVEN = 1e-6;
@@ -44,7 +45,7 @@ export class SetLines {
     private readonly p: number,
     private readonly paragraph: Paragraph,
   ) {
-    this.#isFree = !paragraph.texts.spaceless.includes(1) || paragraph.segments.apart.every((apart) => apart === 0);
+    this.#isFree = !mayTurn(paragraph);
     const [x, y] = [pair.a.reach[p]!, pair.b.reach[p]!];
     this.isSteady = Array.from(paragraph.inlines.element).every(
       (_, i) => Math.abs(x.above[i]! - y.above[i]!) <= SAME && Math.abs(x.below[i]! - y.below[i]!) <= SAME,

@@ -44,16 +44,56 @@ export function isSetAnew(paragraph: Paragraph, segment: number, last: number): 
   return isBeforeWord(paragraph, segment) || (texts.spaceless[text] === 1 && texts.last[text] !== last);
 }
 
+/** By segment where the text ends, with the space behind it, of which the last letters are set anew where there is room for both; NaN for others. */
+const known = new WeakMap<Paragraph, Float64Array | null>();
+
+function turnsOf(paragraph: Paragraph): Float64Array | null {
+  let ends = known.get(paragraph);
+  if (ends === undefined) {
+    const { segments, pieces, texts } = paragraph;
+    const right = segments.apart.map((apart, i) => {
+      if (apart === 0) return NaN;
+      const last = lastPiece(paragraph, i);
+      const text = pieces.text[last]!;
+      return isSetAnew(paragraph, i, last) || texts.spaceless[text] === 0 ? NaN : texts.right[text]!;
+    });
+    known.set(paragraph, (ends = right.every(Number.isNaN) ? null : right));
+  }
+  return ends;
+}
+
+/** Whether lines that are broken at the same places may be wider in one room than in another. */
+export const mayTurn = (paragraph: Paragraph): boolean => turnsOf(paragraph) !== null;
+
+/** The length of a line with the space behind its end, if that is taken away where it has room, and more than the one word that was set anew already. */
+function lengthWithSpace(paragraph: Paragraph, begin: number, end: number): number {
+  const right = turnsOf(paragraph)?.[end - 1] ?? NaN;
+  return paragraph.segments.drawn[begin] === 1 && begin === end - 1 ? NaN : right - paragraph.segments.left[begin]!;
+}
+
 /** How much wider a line is than as it stands among the others, px. @param room px */
 export function apartAt(paragraph: Paragraph, begin: number, end: number, room: number): number {
-  const { segments, pieces, texts } = paragraph;
-  const apart = segments.apart[end - 1]!;
+  const apart = paragraph.segments.apart[end - 1]!;
   if (apart === 0) return 0;
-  const last = lastPiece(paragraph, end - 1);
-  if (isSetAnew(paragraph, end - 1, last)) return apart;
-  // The space is taken away behind the end of a text, too, where there is room for it, and more than the one word that was set anew already.
-  const text = pieces.text[last]!;
-  if (texts.spaceless[text] === 0) return 0;
-  const withSpace = texts.right[text]! - segments.left[begin]!;
-  return withSpace <= room + UNIT + EXACTLY && !(segments.drawn[begin] === 1 && begin === end - 1) ? apart : 0;
+  if (isSetAnew(paragraph, end - 1, lastPiece(paragraph, end - 1))) return apart;
+  return lengthWithSpace(paragraph, begin, end) <= room + UNIT + EXACTLY ? apart : 0;
+}
+
+const NO_TURNS = new Uint8Array(0);
+
+/**
+ * Which lines are wider than they are in less room.
+ * @param off how far off the room may be, px
+ * @returns 1 for each that is; nothing where none ever is; undefined where that isn't known
+ */
+export function turnsAt(paragraph: Paragraph, starts: Int32Array, room: number, off: number): Uint8Array | undefined {
+  const ends = turnsOf(paragraph);
+  if (!ends) return NO_TURNS;
+  const turns = new Uint8Array(starts.length);
+  for (let line = 0; line < starts.length; line++) {
+    const free = room + UNIT - lengthWithSpace(paragraph, starts[line]!, starts[line + 1] ?? ends.length);
+    if (Math.abs(free) < off + paragraph.exact) return undefined;
+    turns[line] = free > -EXACTLY ? 1 : 0;
+  }
+  return turns;
 }

@@ -3,6 +3,7 @@ import { freeFloor, narrowsAny } from './floats';
 import { FrameRoom } from './frame-room';
 import { placeAtoms } from './in-lines';
 import { LaidLines } from './laid-lines';
+import { LineMoves } from './line-moves';
 import type { Starts } from './line-starts';
 import { LineStarts } from './line-starts';
 import { scrollWidthBetween } from '../sweep/scroll-width';
@@ -39,6 +40,7 @@ export class WorkedOut {
   /** Elements with text whose lines aren't worked out, and those of which it isn't known how far they reach. */
   readonly #unread: readonly number[];
   readonly #loose: readonly number[];
+  readonly #lineMoves: LineMoves;
   /** Of two viewports at a time, the ends of what is judged at once. */
   readonly #frames: readonly [FrameRoom, FrameRoom];
   #turn = 0;
@@ -64,6 +66,7 @@ export class WorkedOut {
     this.#holding = paragraphs.flatMap(({ atoms }, p) => (atoms.element.length > 0 ? [p] : []));
     this.#unread = a.lines.flatMap(({ length }, i) => (length > 0 && !worked[i] ? [i] : []));
     this.#loose = Array.from(this.loose).flatMap((one, i) => (one ? [i] : []));
+    this.#lineMoves = new LineMoves(page.set);
     this.#frames = [new FrameRoom(a), new FrameRoom(a)];
   }
 
@@ -71,6 +74,21 @@ export class WorkedOut {
   lineStarts(shares?: Shares): LineStarts {
     this.#shares = shares;
     return new LineStarts(this.page.set.paragraphs, this.pair, shares);
+  }
+
+  /**
+   * Whether nothing but how far lines reach is otherwise where texts are broken in two ways.
+   * @param moved receives the paragraphs in which it is
+   */
+  areAlike(a: Starts, b: Starts, moved: Set<number>): boolean {
+    return this.#lineMoves.areAlike(a, b, moved);
+  }
+
+  /** 1 for elements of whose lines it isn't known how far they reach, if words of some paragraphs go from line to line. */
+  looseWith(moved: Iterable<number>): Uint8Array {
+    const loose = this.loose.slice();
+    for (const element of this.#lineMoves.elementsOf(moved)) loose[element] = 1;
+    return loose;
   }
 
   /** @param off how far off any position may be, by what was seen where it was looked */
