@@ -96,18 +96,17 @@ export function aroundLines(
   return { left, top, right, bottom };
 }
 
-/** By page, and how long a list is: the order of the last one, which is mostly that of the next, too, and so soon sorted. */
-const lastOrders = new WeakMap<PageFacts['elements'], Map<number, number[]>>();
-/** Shorter lists are soon sorted anyhow. */
-const LONG = 32;
+/** By page, and how long a list is: the order of the last one, which is mostly that of the next, too. */
+const lastOrders = new WeakMap<PageFacts['elements'], Map<number, readonly number[]>>();
 
 /** Sorts places in a list. */
-function sortedPlaces({ elements }: PageFacts, length: number, compare: (a: number, b: number) => number): number[] {
-  const places = () => Array.from({ length }, (_, i) => i);
-  if (length < LONG) return places().sort(compare);
+function sortedPlaces({ elements }: PageFacts, length: number, compare: (a: number, b: number) => number): readonly number[] {
   let orders = lastOrders.get(elements);
   if (!orders) lastOrders.set(elements, (orders = new Map()));
-  const order = orders.get(length)?.toSorted(compare) ?? places().sort(compare);
+  const last = orders.get(length) ?? Array.from({ length }, (_, i) => i);
+  let isSorted = true;
+  for (let i = 1; i < length && isSorted; i++) isSorted = compare(last[i - 1]!, last[i]!) < 0;
+  const order = isSorted ? last : last.toSorted(compare);
   orders.set(length, order);
   return order;
 }
@@ -149,11 +148,14 @@ export function isMore(facts: PageFacts, a: number, b: number): boolean {
 }
 
 /** To be called with the elements of any fault that was found: one found with loose lines may be none. */
-export function foundOn(facts: PageFacts, ...elements: readonly number[]): void {
-  if (facts.doubt && elements.some((element) => facts.doubt!.loose[element])) facts.trace?.add(0, 0, Kind.unknown);
+export function foundOn({ doubt, trace }: PageFacts, ...elements: readonly number[]): void {
+  if (!doubt || !trace) return;
+  for (const element of elements) if (doubt.loose[element]) return trace.add(0, 0, Kind.unknown);
 }
 
 /** The same where it goes by the boxes of elements: only of what stands in a line they aren't known. */
-export function foundByBox(facts: PageFacts, ...elements: readonly number[]): void {
-  if (facts.doubt) foundOn(facts, ...elements.filter((element) => facts.level[element] === Level.inline));
+export function foundByBox({ doubt, trace, level }: PageFacts, ...elements: readonly number[]): void {
+  if (!doubt || !trace) return;
+  for (const element of elements)
+    if (level[element] === Level.inline && doubt.loose[element]) return trace.add(0, 0, Kind.unknown);
 }

@@ -138,7 +138,9 @@ export const headingLine: Check = {
           if (areInColumn(facts, heading, cell)) return void (inColumn[i] = cell);
           // From here on it goes by how far lines reach.
           foundOn(facts, heading, cell);
-          const off = apart(facts, [heading, (seen[i] ??= seenOf(facts, heading))], [cell, seenOf(facts, cell)]);
+          const [its, own] = [(seen[i] ??= seenOf(facts, heading)), seenOf(facts, cell)];
+          if (isSame(facts, its.left, own.left) || isSame(facts, its.right, own.right)) return;
+          const off = apart(facts, [heading, its], [cell, own]);
           // Cells of one column are mostly as far off: the first of them is told.
           if (!exceeds(facts, off, worst ? worst.amount + TOLERANCE : TOLERANCE)) return;
           worst = {
