@@ -21,8 +21,12 @@ export interface TextRun {
 /** How the texts of a part run, worked out one after the other: thousands of elements at a thousand widths are too much to be kept. */
 export type TextRuns = Generator<TextRun | undefined, void>;
 
-/** At fewer widths it isn't worth while to judge ends by less than is known of them. */
-const ALIKE_LEAST = 3;
+/** What lies further from the middle of both ends, px, halfway between them, doesn't move evenly: bent once in between it is off by no more than twice that. */
+const BENT = 1 / 64;
+/** The same where an end is measured, so that it is rounded. */
+const BENT_AND_ROUNDED = 1 / 32;
+
+type Ends = { readonly first: PageFacts; readonly last: PageFacts } | { readonly first?: undefined; readonly last?: undefined };
 
 /** How texts run between two measured widths. @param starts how they are broken at each */
 export function* runsOf(
@@ -38,55 +42,85 @@ export function* runsOf(
     const begin = starts[width - from];
     return ends.get(width) ?? (begin && between.factsAt(width, begin, alone));
   };
-  function* at(width: number, alone: boolean): Generator<undefined, PageFacts> {
-    const facts = known(width, alone);
+  function* at(width: number): Generator<undefined, PageFacts> {
+    const facts = known(width, true);
     if (facts) return facts;
     const laidOut = measured(width);
     yield;
     return laidOut;
   }
+  /**
+   * How far from a width on all moves evenly: to the last one, or half as far, and so on. What is as high as the highest of several may not, nor lines that lie in the
+   * middle of their room once they have any.
+   * @returns the width, and facts at both ends if anything lies between them
+   */
+  function straightTo(begin: number, last: number, loose: Uint8Array): { readonly end: number } & Ends {
+    for (let end = last; ; end = (begin + end) >> 1) {
+      if (end - begin < 2) return { end };
+      const middle = (begin + end) >> 1;
+      const own = known(middle, false);
+      const boxes = own?.boxes.slice();
+      const lines = between.aligned.map((i) => own?.lines[i]!.slice());
+      const [a, b] = [known(begin, false), known(end, false)];
+      if (!boxes || !a || !b) continue;
+      const share = (middle - begin) / (end - begin);
+      const most = a.doubt && b.doubt ? BENT : BENT_AND_ROUNDED;
+      const isBent = (x: Float64Array, y: Float64Array, z: Float64Array, isLoose: (at: number) => boolean) =>
+        y.some((value, at) => !(Math.abs(x[at]! + (z[at]! - x[at]!) * share - value) <= most) && !(at % 2 === 0 && isLoose(at)));
+      if (isBent(a.boxes, boxes, b.boxes, (at) => loose[at >> 2] === 1)) continue;
+      const isStraight = between.aligned.every((i, at) => !isBent(a.lines[i]!, lines[at]!, b.lines[i]!, () => loose[i] === 1));
+      if (isStraight) return { end, first: a, last: b };
+    }
+  }
   const isEven = (width: number) =>
     isSame(starts[width - from], starts[width + 1 - from]) && lines.turnedBehind(width).length === 0;
   /** Widths at which all is broken alike. */
   function* evenRuns(first: number, last: number): TextRuns {
+    const { loose } = between;
     for (let begin = first; begin <= last;) {
       let end = begin;
       while (end < last && isEven(end)) end++;
+      const straight = straightTo(begin, end, loose);
+      ({ end } = straight);
+      if (straight.first) {
+        yield { from: begin, to: end, first: straight.first, last: straight.last, loose };
+        begin = end + 1;
+        continue;
+      }
       // With nothing between them ends are judged by themselves.
-      const alone = end - begin < 2;
       const [one, ...others] = starts[begin - from] || ends.has(begin) ? [] : (lines.waysAt(begin) ?? []);
       const way = one && between.factsAt(begin, one, true);
-      const { loose } = between;
       if (way) {
         const ways = others.map((other) => () => between.factsAt(begin, other, true));
         yield { from: begin, to: begin, first: way, last: way, loose, others: ways };
       } else {
-        const facts = yield* at(begin, alone);
-        yield { from: begin, to: end, first: facts, last: end > begin ? yield* at(end, alone) : facts, loose };
+        const facts = yield* at(begin);
+        yield { from: begin, to: end, first: facts, last: end > begin ? yield* at(end) : facts, loose };
       }
       begin = end + 1;
     }
   }
-  /** Widths at which nothing but how far lines reach is otherwise. */
-  function alikeRun(begin: number, end: number, moved: ReadonlySet<number>): TextRun | undefined {
-    if (moved.size === 0 || end - begin + 1 < ALIKE_LEAST) return undefined;
-    const [first, last] = [known(begin, false), known(end, false)];
-    const loose = between.looseWith(moved);
-    if (!first || !last || loose.some((one, i) => one && first.lines[i]!.length !== last.lines[i]!.length)) return undefined;
-    return { from: begin, to: end, first, last, loose, exact: (width) => known(width, true) };
-  }
-  for (let begin = from; begin <= to;) {
+  /** The last width up to which nothing but how far lines reach is otherwise, and the paragraphs in which it is. */
+  function alikeTo(begin: number, last: number): { readonly end: number; readonly moved: ReadonlySet<number> } {
     const moved = new Set<number>();
     let end = begin;
-    for (let one = starts[end - from]; one && end < to; end++) {
+    for (let one = starts[end - from]; one && end < last; end++) {
       const next = starts[end + 1 - from];
       if (!next || !between.areAlike(one, next, moved)) break;
       for (const p of lines.turnedBehind(end)) moved.add(p);
       one = next;
     }
-    const alike = alikeRun(begin, end, moved);
-    if (alike) yield alike;
-    else yield* evenRuns(begin, end);
+    return { end, moved };
+  }
+  for (let begin = from; begin <= to;) {
+    const all = alikeTo(begin, to);
+    const { end, first, last } = straightTo(begin, all.end, between.looseWith(all.moved));
+    const { moved } = end < all.end ? alikeTo(begin, end) : all;
+    const loose = moved.size > 0 ? between.looseWith(moved) : between.loose;
+    const isAlike = first && loose.every((one, i) => !one || first.lines[i]!.length === last.lines[i]!.length);
+    if (!isAlike) yield* evenRuns(begin, end);
+    else if (moved.size === 0) yield { from: begin, to: end, first, last, loose };
+    else yield { from: begin, to: end, first, last, loose, exact: (width) => known(width, true) };
     begin = end + 1;
   }
 }

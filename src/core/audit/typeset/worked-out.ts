@@ -26,6 +26,8 @@ const BENT = 1 / 16;
 export class WorkedOut {
   /** 1 for elements of whose lines it isn't known how far they reach. */
   readonly loose: Uint8Array;
+  /** Elements with lines that don't begin at the left of their room. */
+  readonly aligned: readonly number[];
   /** What is otherwise at both ends. */
   readonly #moves: { readonly inset: boolean; readonly chars: boolean };
   /** By element how far off the width of a paragraph's box may be, px. */
@@ -58,6 +60,7 @@ export class WorkedOut {
     this.#moves = { inset: !sameNumbers(a.inset, b.inset), chars: !sameNumbers(a.chars, b.chars) };
     this.#scrollWidth = scrollWidthBetween(a, b);
     const { paragraphs, worked } = page.set;
+    this.aligned = paragraphs.flatMap(({ align, texts }) => (align === 0 ? [] : [...texts.element].filter((one) => one >= 0)));
     const roundings = new Roundings(pair);
     this.#rooms = new Float64Array(this.loose.length);
     for (const { block } of paragraphs) this.#rooms[block] = roundings.in(block) * ROUNDED + BENT;
