@@ -34,7 +34,15 @@ test('neighbouring widths with the same faults travel as one, and come back as t
     { width: 327, violations: [] },
   ];
   const packs = packed(results);
-  // The first result that they are in, how many, the amount, the size.
-  expect(packs.faults.map(({ numbers }) => numbers)).toEqual([[0, 2, 2, 10, 2, 1, 3, 10]]);
+  // The first result that they are in, and how many; the amount, and the size: how many, the first, and by how much each is more.
+  expect(packs.faults).toMatchObject([
+    {
+      spans: [0, 3],
+      columns: [
+        [2, 2, 0, 1, 3, 0],
+        [3, 10, 0],
+      ],
+    },
+  ]);
   expect(unpacked(packs)).toEqual(results);
 });

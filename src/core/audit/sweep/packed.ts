@@ -1,3 +1,4 @@
+import { Evenly, evenly } from './evenly';
 import type { Found, WidthResult } from './ledger';
 
 /** Faults of one check on one element that differ in numbers alone. */
@@ -6,8 +7,10 @@ interface PackedFaults extends Pick<Found, 'check' | 'sample'> {
   readonly others: readonly string[];
   /** What was measured, by name. */
   readonly names: readonly string[];
-  /** One after the other: the first result that they are in, in how many that follow they are the same, the amount, what was measured. */
-  readonly numbers: readonly number[];
+  /** One after the other: the first result that they are in, and how many follow each other. */
+  readonly spans: readonly number[];
+  /** The amounts, and what was measured by each name, as `Evenly` lists them. */
+  readonly columns: readonly (readonly number[])[];
 }
 
 /** Results as they travel: what is the same of many of them is said once. */
@@ -16,11 +19,9 @@ export interface PackedResults {
   readonly faults: readonly PackedFaults[];
 }
 
-/** Numbers travel with so many parts of a unit: far finer than anything is measured. */
-const PARTS = 1e5;
-
-interface Open extends PackedFaults {
-  readonly numbers: number[];
+interface Open extends Omit<PackedFaults, 'columns'> {
+  readonly spans: number[];
+  readonly columns: readonly Evenly[];
 }
 
 export function packed(given: readonly WidthResult[]): PackedResults {
@@ -29,29 +30,36 @@ export function packed(given: readonly WidthResult[]): PackedResults {
   /** By element, since one has few: strings made of all that is the same would take longer than what they save. */
   const byElement = new Map<string, Open[]>();
   /** Between two widths that are measured much is told by the same object. */
-  const told = new Map<Found, { readonly faults: Open; readonly end: number }>();
+  const told = new Map<Found, Open>();
   sorted.forEach(({ violations }, at) => {
     for (const one of violations) {
-      const same = told.get(one);
-      if (same && same.end === same.faults.numbers.length && follows(same.faults, at)) {
-        same.faults.numbers[same.end - same.faults.names.length - 2]!++;
-        continue;
-      }
       const { element, measured, amount } = one.violation;
-      let own = byElement.get(element);
-      if (!own) byElement.set(element, (own = []));
-      let faults = same?.faults ?? own.find((other) => isLike(other, one));
+      let faults = told.get(one);
       if (!faults) {
-        const { check, sample, violation } = one;
-        faults = { check, sample, element, others: violation.others, names: Object.keys(measured), numbers: [] };
-        own.push(faults);
-        open.push(faults);
+        let own = byElement.get(element);
+        if (!own) byElement.set(element, (own = []));
+        faults = own.find((other) => isLike(other, one));
+        if (!faults) {
+          const names = Object.keys(measured);
+          const columns = Array.from({ length: names.length + 1 }, () => new Evenly());
+          faults = { check: one.check, sample: one.sample, element, others: one.violation.others, names, spans: [], columns };
+          own.push(faults);
+          open.push(faults);
+        }
+        told.set(one, faults);
       }
-      add(faults, at, amount, measured);
-      told.set(one, { faults, end: faults.numbers.length });
+      const { spans, names, columns } = faults;
+      const before = spans.length - 2;
+      if (before >= 0 && spans[before]! + spans[before + 1]! === at) spans[before + 1]!++;
+      else spans.push(at, 1);
+      columns[0]!.add(amount);
+      for (let i = 0; i < names.length; i++) columns[i + 1]!.add(measured[names[i]!]!);
     }
   });
-  return { results: sorted.map(({ violations: _, ...result }) => result), faults: open };
+  return {
+    results: sorted.map(({ violations: _, ...result }) => result),
+    faults: open.map(({ columns, ...faults }) => ({ ...faults, columns: columns.map((column) => column.list) })),
+  };
 }
 
 const sameList = (a: readonly string[], b: readonly string[]) =>
@@ -64,37 +72,22 @@ function isLike(faults: Open, { check, sample, violation: { others, measured } }
   return at === faults.names.length;
 }
 
-/** Whether the last numbers of a fault are those of the result before. */
-function follows({ numbers, names }: Open, at: number): boolean {
-  const before = numbers.length - names.length - 3;
-  return before >= 0 && numbers[before]! + numbers[before + 1]! === at;
-}
-
-const round = (value: number) => Math.round(value * PARTS) / PARTS;
-
-/** Adds the numbers of one fault, or counts it to those before. */
-function add(faults: Open, at: number, amount: number, measured: Found['violation']['measured']): void {
-  const { numbers, names } = faults;
-  const before = numbers.length - names.length - 1;
-  const isSame =
-    follows(faults, at) &&
-    numbers[before] === round(amount) &&
-    names.every((name, i) => numbers[before + 1 + i] === round(measured[name]!));
-  if (isSame) numbers[before - 1]!++;
-  else {
-    numbers.push(at, 1, round(amount));
-    for (const name of names) numbers.push(round(measured[name]!));
-  }
-}
-
 export function unpacked({ results, faults }: PackedResults): WidthResult[] {
   const found: Found[][] = results.map(() => []);
-  for (const { check, sample, element, others, names, numbers } of faults)
-    for (let at = 0; at < numbers.length; at += names.length + 3) {
-      const [first, count, amount] = [numbers[at]!, numbers[at + 1]!, numbers[at + 2]!];
-      const measured = Object.fromEntries(names.map((name, i) => [name, numbers[at + 3 + i]!]));
-      const one: Found = { check, violation: { element, amount, measured, others }, ...(sample !== undefined && { sample }) };
-      for (let i = first; i < first + count; i++) found[i]!.push(one);
-    }
+  for (const { check, sample, element, others, names, spans, columns } of faults) {
+    const [amounts, ...values] = columns.map(evenly);
+    let last: Found | undefined;
+    let before = -1;
+    for (let at = 0, k = 0; at < spans.length; at += 2)
+      for (let i = spans[at]!; i < spans[at]! + spans[at + 1]!; i++, k++) {
+        if (!last || amounts![k] !== amounts![before] || values.some((column) => column[k] !== column[before])) {
+          const measured = Object.fromEntries(names.map((name, n) => [name, values[n]![k]!]));
+          const violation = { element, amount: amounts![k]!, measured, others };
+          last = { check, violation, ...(sample !== undefined && { sample }) };
+        }
+        before = k;
+        found[i]!.push(last);
+      }
+  }
   return results.map((result, i) => ({ ...result, violations: found[i]! }));
 }
