@@ -12,22 +12,23 @@ const SURELY = 4;
  * @param enough where more than so many aren't counted
  */
 export function countLines(facts: PageFacts, lines: readonly Float64Array[], enough = Infinity): number {
-  const all = together(lines);
-  return countInOrder(facts, all, enough) ?? countInOrder(facts, byTop(facts, all), enough)!;
+  return countInOrder(facts, lines, enough) ?? countInOrder(facts, [byTop(facts, together(lines))], enough)!;
 }
 
 /** The same of line boxes of which the upper ones are first; undefined where they aren't. */
-function countInOrder(facts: PageFacts, all: Float64Array, enough: number): number | undefined {
+function countInOrder(facts: PageFacts, lists: readonly Float64Array[], enough: number): number | undefined {
   let count = 0;
-  let end = -Infinity;
-  for (let at = 0; at < all.length; at += 4) {
-    const [top, bottom] = [all[at + TOP]!, all[at + BOTTOM]!];
-    if (at > 0 && isMore(facts, all[at - 4 + TOP]!, top)) return undefined;
-    if (count === 0 || exceeds(facts, top, end - (bottom - top) / 2)) {
-      if (++count >= enough) return count;
-      end = bottom;
-    } else end = larger(facts, end, bottom);
-  }
+  let [above, end] = [-Infinity, -Infinity];
+  for (const own of lists)
+    for (let at = 0; at < own.length; at += 4) {
+      const [top, bottom] = [own[at + TOP]!, own[at + BOTTOM]!];
+      if (above > -Infinity && isMore(facts, above, top)) return undefined;
+      above = top;
+      if (count === 0 || exceeds(facts, top, end - (bottom - top) / 2)) {
+        if (++count >= enough) return count;
+        end = bottom;
+      } else end = larger(facts, end, bottom);
+    }
   return count;
 }
 
