@@ -74,6 +74,18 @@ test.each([
       .map((begin) => `<p>${begin} ${'<i>lend the weir</i> AVATAR stone at the <i>gauge</i> Two level '.repeat(3)}</p>`)
       .join(''),
   ],
+  [
+    'rows as high as a picture that grows, once it is higher than the text beside it',
+    '.row{display:grid;grid-template-columns:1fr 1fr;align-items:start}.row p{margin:0}.pic{aspect-ratio:4/1;background:#ccc}',
+    [60, 110, 160, 190, 230, 260]
+      .map((chars) => `<div class="row"><div class="pic"></div><p>${`${WORDY} ${WORDY} ${WORDY}`.slice(0, chars)}</p></div>`)
+      .join(''),
+  ],
+  [
+    'a word in the middle of its room, once it has any',
+    '.one{width:4%;min-width:0}p{text-align:center}',
+    ['weir', 'pond', 'level', 'gauge'].map((word) => `<p class="one">${word}</p><p>${WORDY}</p>`).join(''),
+  ],
 ])('%s: worked out', async (_, css, body) => {
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:9px;font:15px/1.4 sans-serif}${css}</style><body>${body}</body>`;
   const { worked, wrong } = await comparedTexts(html, from(600, 256));
