@@ -259,9 +259,7 @@ test('a page of 3,000 elements is measured', async () => {
 
 test.each([
   [6, 600, 150],
-  [26, 1200, 150],
   [36, 900, 150],
-  [39, 1200, 150],
   // What stands beside type that isn't read, and lines of which nothing is known.
   [95011, 860, 150],
   [95220, 1040, 8],
@@ -275,22 +273,19 @@ test.each([
     const { worked, wrong } = await page.compareTexts(widths);
     expect(wrong).toEqual([]);
     expect(worked).toBeGreaterThan(least);
-    expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+    expect(await compare(page, widths.slice(0, 50))).toEqual([]);
   },
 );
 
-test.each([701, 748, 803, 866])(
-  'a container that matches for four px only, at %i px, is met among texts that run on',
-  async (least) => {
-    const css = `body{margin:0;font:16px/1.5 sans-serif}main{container-type:inline-size}@container (min-width:${least}px) and (max-width:${least + 3}px){.wide{width:120%}}`;
-    const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${css}</style><body><main>${`<p>${PROSE.repeat(9)}</p>`.repeat(4)}<p class="wide">Weir</p></main></body>`;
-    const page = await MeasuredPage.openHtml(html, asked);
-    const found = await page.measure(from(600, 400));
-    await page.close();
-    const wide = found.filter(({ violations }) => violations.some(({ check }) => check === 'sideways-scroll'));
-    expect(wide.map(({ width }) => width)).toEqual(from(least, 4));
-  },
-);
+test.each([701, 866])('a container that matches for four px only, at %i px, is met among texts that run on', async (least) => {
+  const css = `body{margin:0;font:16px/1.5 sans-serif}main{container-type:inline-size}@container (min-width:${least}px) and (max-width:${least + 3}px){.wide{width:120%}}`;
+  const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>${css}</style><body><main>${`<p>${PROSE.repeat(9)}</p>`.repeat(4)}<p class="wide">Weir</p></main></body>`;
+  const page = await MeasuredPage.openHtml(html, asked);
+  const found = await page.measure(from(600, 400));
+  await page.close();
+  const wide = found.filter(({ violations }) => violations.some(({ check }) => check === 'sideways-scroll'));
+  expect(wide.map(({ width }) => width)).toEqual(from(least, 4));
+});
 
 test.each([
   ['far from their begin', 36, 1100],
@@ -309,7 +304,7 @@ test.each(['16px serif', '14px sans-serif'])(
     const random = chance(17);
     const pool = ['Ta', 'AVen', 'Yes', 'We', 'Ton', 'Apt', 'Tr', 'is', 'the', 'mill'];
     const text = () => Array.from({ length: 50 }, () => pool[Math.floor(random() * pool.length)]).join(' ');
-    const body = Array.from({ length: 160 }, (_, i) => `<p style="padding-right:${i / 64}px">${text()}</p>`).join('');
+    const body = Array.from({ length: 80 }, (_, i) => `<p style="padding-right:${i / 32}px">${text()}</p>`).join('');
     const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:${font}}</style><body>${body}`;
     const page = await MeasuredPage.openHtml(html, asked);
     const { worked, wrong } = await page.compareTexts(from(400, 256));
@@ -372,7 +367,6 @@ test('type that follows the window’s height is looked at anew at each', async 
 
 test.each([
   [1, 80],
-  [3, 220],
   [4, 230],
 ])('of many texts in shares of the window it is known on which lines they stand: generated page %i', async (seed, least) => {
   const widths = from(1000, 260);
@@ -380,7 +374,7 @@ test.each([
   const { worked, wrong } = await page.compareTexts(widths);
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(least);
-  expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+  expect(await compare(page, widths.slice(0, 50))).toEqual([]);
 });
 
 test.each([
@@ -393,7 +387,7 @@ test.each([
   const { worked, wrong } = await page.compareTexts(widths);
   expect(wrong).toEqual([]);
   expect(worked).toBeGreaterThan(least);
-  expect(await compare(page, widths.slice(0, 80))).toEqual([]);
+  expect(await compare(page, widths.slice(0, 50))).toEqual([]);
 });
 
 const WORDY =
