@@ -455,6 +455,15 @@ test('a text in such a column that may be made lower is not taken to keep its he
   expect(worked).toBeGreaterThan(180);
 });
 
+test('where a page begins to be higher than the window, it is found at which width', async () => {
+  // Before, it is told to be as high as the window, and browsers tell whole px.
+  const page = await MeasuredPage.openHtml(generatePage(220079), asked);
+  const near = from(1220, 16);
+  const exact = (await page.measure(from(320, 1601))).filter(({ width }) => near.includes(width));
+  expect(compareSweeps(exact, await page.measure(near, { brute: true }))).toEqual([]);
+  await page.close();
+});
+
 test('where a page stops scrolling sideways is found from how far it reaches', async () => {
   const row = `<div style="display:flex">${'<span style="flex:none;width:60px">Reed</span>'.repeat(7)}</div>`;
   const html = `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0;font:17px/1.4 sans-serif}</style><body>${row}${`<p>${WORDY}</p>`.repeat(4)}</body>`;

@@ -3,8 +3,8 @@ import { bendIn } from './bend';
 import { crossings } from './crossings';
 import { looksBy, shownBy, unseenIn } from './looks';
 import { scrollHint } from './scroll-hint';
-import { wrapHint } from './wrap-hint';
-import { isSized, onTheLine, sameArrangement } from './straight';
+import { boxHint, wrapHint } from './wrap-hint';
+import { isSized, onTheLine, sameArrangement, scrollsDown } from './straight';
 import type { Straight } from './straight';
 
 /** Widths that were measured, ascending, between which everything moves evenly. */
@@ -18,9 +18,11 @@ const WAVERS = 2;
 /** Runs up to this many px are looked into once only. */
 const SHORT = 8;
 
+const isAlike = (a: PageFacts, b: PageFacts): boolean => sameArrangement(a, b) && scrollsDown(a) === scrollsDown(b);
+
 /** Where to look for a change of the arrangement: at both sides of where sideways scrolling seems to end or a text to need another line, or in the middle. */
 function changes(a: PageFacts, b: PageFacts): number[] {
-  const hint = scrollHint([a, b]) ?? wrapHint(a, b);
+  const hint = scrollHint([a, b]) ?? wrapHint(a, b) ?? boxHint(a, b);
   return hint === undefined ? [Math.round((a.viewport.width + b.viewport.width) / 2)] : [hint - 1, hint];
 }
 
@@ -50,7 +52,7 @@ export function* runsBetween(
   function* part(from: number, to: number): Generator<undefined, void> {
     if (to - from < 2) return;
     const [a, b] = [measured(from), measured(to)];
-    const alike = sameArrangement(a, b);
+    const alike = isAlike(a, b);
     const cuts = alike ? crossings(a, b) : changes(a, b);
     let before = from;
     for (const cut of cuts) yield* measure(cut);
@@ -74,7 +76,7 @@ export function* runsBetween(
     const [a, b] = [measured(from), measured(to)];
     let loose: Uint8Array | undefined;
     for (const width of inside()) {
-      const straight = sameArrangement(a, measured(width)) ? onTheLine(a, measured(width), b) : undefined;
+      const straight = isAlike(a, measured(width)) ? onTheLine(a, measured(width), b) : undefined;
       // Something happens in between after all, which neither of the ends shows.
       if (!straight) return yield* cut(from, to, inside());
       loose = loose ? loose.map((one, i) => one | straight.loose[i]!) : straight.loose;
@@ -84,7 +86,7 @@ export function* runsBetween(
   /** Divides what doesn't run straight: at its bend, where it has one. */
   function* cut(from: number, to: number, inside: readonly number[]): Generator<undefined, void> {
     const all = [from, ...inside, to].map(measured);
-    const bend = all.every((one) => sameArrangement(all[0]!, one)) ? bendIn(all) : undefined;
+    const bend = all.every((one) => isAlike(all[0]!, one)) ? bendIn(all) : undefined;
     if (bend && 'look' in bend) {
       yield* measure(bend.look);
       return yield* straighten(from, to);
@@ -112,7 +114,7 @@ export function* runsBetween(
     const found = within.flatMap((here, i) => {
       const before = within[i - 1];
       if (before === undefined || here - before !== 1 || !isSized(measured(before), measured(here))) return [];
-      if (sameArrangement(measured(before), measured(here))) return [];
+      if (isAlike(measured(before), measured(here))) return [];
       return Array.from({ length: WAVERS }, (_, more) => [before - more - 1, here + more + 1]).flat();
     });
     return [...new Set(found)].filter((width) => width > from && width < to && !points.has(width)).sort((a, b) => a - b);
@@ -130,7 +132,7 @@ export function* runsBetween(
     for (let i = 1; i < all.length; i++) {
       const [before, here] = [all[i - 1]!, all[i]!];
       const parted =
-        here - before === 1 && (!sameArrangement(measured(before), measured(here)) || parts(measured(before), measured(here)));
+        here - before === 1 && (!isAlike(measured(before), measured(here)) || parts(measured(before), measured(here)));
       if (!parted) continue;
       yield* straighten(begin, before);
       begin = here;

@@ -76,6 +76,11 @@ function hasOtherType(a: PageFacts, b: PageFacts): boolean {
   return false;
 }
 
+/**
+ * Whether a page is higher than the window. As long as it isn't, it is told to be as high, so that how high it is bends where it is; and browsers tell whole px.
+ */
+export const scrollsDown = ({ scrollHeight, viewport }: PageFacts): boolean => scrollHeight > viewport.height + 0.5;
+
 /** The same but for the lines on which texts stand. */
 export function sameBesidesLines(a: PageFacts, b: PageFacts): boolean {
   if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;

@@ -10,7 +10,7 @@ import { looksBy, SEEN, shownBy, unseenIn } from './looks';
 import type { TextRuns } from './runs-of-texts';
 import { runsOf } from './runs-of-texts';
 import { scrollHint } from './scroll-hint';
-import { wrapHint } from './wrap-hint';
+import { boxHint, wrapHint } from './wrap-hint';
 
 /** A part of a stretch, and how its texts run; undefined where they aren't worked out. */
 export interface TextPart {
@@ -77,10 +77,29 @@ export function* textParts(
     }
     yield* part(before, to);
   }
+  /** The neighbouring widths between which something turns: where a text needs another line or sideways scrolling ends, if that can be told, else by halving. */
+  function* turnBetween(from: number, to: number, isLikeFirst: (facts: PageFacts) => boolean): Generator<undefined, number[]> {
+    const ends = [measured(from), measured(to)] as const;
+    const hint = scrollHint(ends, 0) ?? wrapHint(...ends, (element) => typesetter.isUnread(element)) ?? boxHint(...ends);
+    const guesses = hint === undefined ? [] : [hint - 1, hint];
+    const known = [...insideOf(from, to), to];
+    const turned = known.findIndex((width) => !isLikeFirst(measured(width)));
+    let [low, high] = [known[turned - 1] ?? from, known[turned]!];
+    while (high - low > 1) {
+      const guess = guesses.shift() ?? (low + high) >> 1;
+      if (guess <= low || guess >= high) continue;
+      yield* measure(guess);
+      if (isLikeFirst(measured(guess))) low = guess;
+      else high = guess;
+    }
+    return [low, high].filter((width) => width > from && width < to);
+  }
   function* part(from: number, to: number): Generator<undefined, void> {
     const asMeasured = () => void parts.push({ from, to, runs: undefined });
     if (to - from < 2) return asMeasured();
     const between = typesetter.between(measured(from), measured(to));
+    const isLikeFirst = between ? undefined : typesetter.parting(measured(from), measured(to));
+    if (isLikeFirst) return yield* divide(from, to, yield* turnBetween(from, to, isLikeFirst));
     if (!between && to - from <= SHORT) return asMeasured();
     // Between two of them a condition may hold that does at neither end.
     const cuts = between ? crossings(measured(from), measured(to)) : [];
@@ -94,10 +113,7 @@ export function* textParts(
     const places = bend?.at.filter((width) => width > from && width < to) ?? [];
     if (places.length > 0) return yield* divide(from, to, places);
     if (!between) {
-      // Mostly the page scrolls sideways at one end, or a text whose lines aren't worked out needs another one.
-      const all = [from, ...inside, to].map(measured);
-      const hint = scrollHint(all) ?? wrapHint(measured(from), measured(to), (element) => typesetter.isUnread(element));
-      return yield* divide(from, to, hint === undefined ? inside.slice(0, 1) : [hint - 1, hint]);
+      return yield* divide(from, to, inside.slice(0, 1));
     }
     let [starts, unknown]: [(Starts | undefined)[], number] = [[], 0];
     let lines: LineStarts;

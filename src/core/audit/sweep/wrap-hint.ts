@@ -1,4 +1,5 @@
 import type { PageFacts } from '../facts';
+import { Level } from '../facts';
 import { blockOf } from '../typeset/unread';
 
 /** How many texts are asked at most: more are found one after the other, as the halves are divided. */
@@ -26,6 +27,28 @@ export function wrapHint(narrow: PageFacts, wide: PageFacts, counts?: (element: 
     if (most === least) continue;
     const width = Math.ceil(from + ((to - from) * (needed - least)) / (most - least));
     if (width > from + 1 && width < (b.length === 4 ? to : (from + to) / 2)) return width;
+  }
+  return undefined;
+}
+
+/** A box that is lower at the wider end by less, px, has as many lines there. */
+const LINE_LEAST = 4;
+
+/**
+ * The same of a box in a line that holds words of its own and isn't looked into, such as what stands for a picture that is missing: as wide as there is room while it
+ * needs more, then as wide as its words. The first whole width at which it has room for them; only a guess, too.
+ */
+export function boxHint(narrow: PageFacts, wide: PageFacts): number | undefined {
+  const [from, to] = [narrow.viewport.width, wide.viewport.width];
+  const size = ({ boxes }: PageFacts, i: number, side: number) => boxes[i * 4 + side + 2]! - boxes[i * 4 + side]!;
+  for (let i = 1; i < wide.elements.length; i++) {
+    if (!narrow.shown[i] || !wide.shown[i] || wide.level[i] === Level.block || wide.lines[i]!.length > 0) continue;
+    if (size(narrow, i, 1) < size(wide, i, 1) + LINE_LEAST) continue;
+    const block = blockOf(wide, wide.elements[i]!.parent);
+    const [least, needed] = [size(narrow, i, 0), size(wide, i, 0)];
+    const more = size(wide, block, 0) - size(narrow, block, 0);
+    const width = Math.ceil(from + ((to - from) * (needed - least)) / more);
+    if (width > from + 1 && width < to) return width;
   }
   return undefined;
 }

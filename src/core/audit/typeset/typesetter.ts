@@ -1,5 +1,5 @@
 import type { PageFacts } from '../facts';
-import { isSized, sameBesidesLines } from '../sweep/straight';
+import { isSized, sameBesidesLines, scrollsDown } from '../sweep/straight';
 import { Rule, Unread } from '../codes';
 import { strayIn } from './as-measured';
 import { settled } from './heights';
@@ -144,18 +144,31 @@ export class Typesetter {
     return this.#set.unread[element] === Unread.broken;
   }
 
-  /** What is known of all viewports between two measured ones; undefined where more than the lines of texts differs. */
-  between(first: PageFacts, last: PageFacts): WorkedOut | undefined {
-    if (!sameBesidesLines(first, last) || isSized(first, last)) return undefined;
+  #both(first: PageFacts, last: PageFacts): { readonly a: MeasuredTexts; readonly b: MeasuredTexts; readonly set: Typesetting } {
     // What is left out of the second makes what was taken in of the first of no use.
     this.takeIn(first);
     const b = this.takeIn(last);
     const a = this.takeIn(first);
-    const broken = new Set([...a.broken, ...b.broken]);
-    for (const p of broken)
-      for (const element of this.#set.paragraphs[p]!.atoms.element) if (!liesAlike(element, first, last)) return undefined;
-    const set = asBroken(this.#set, broken);
-    for (let i = 0; i < set.unread.length; i++) if (set.unread[i] && !standsAlike(i, first, last)) return undefined;
+    return { a, b, set: asBroken(this.#set, new Set([...a.broken, ...b.broken])) };
+  }
+
+  /**
+   * What keeps widths between two measured viewports from being worked out, if it is something that is the one or the other at each: whether a viewport is
+   * like the first in that.
+   */
+  parting(first: PageFacts, last: PageFacts): ((facts: PageFacts) => boolean) | undefined {
+    for (const scrolls of [scrollsSideways, scrollsDown])
+      if (scrolls(first) !== scrolls(last)) return (facts) => scrolls(facts) === scrolls(first);
+    if (!sameBesidesLines(first, last) || isSized(first, last)) return undefined;
+    const { a, b, set } = this.#both(first, last);
+    return partingIn(set, a, b);
+  }
+
+  /** What is known of all viewports between two measured ones; undefined where more than the lines of texts differs. */
+  between(first: PageFacts, last: PageFacts): WorkedOut | undefined {
+    if (!sameBesidesLines(first, last) || scrollsDown(first) !== scrollsDown(last) || isSized(first, last)) return undefined;
+    const { a, b, set } = this.#both(first, last);
+    if (partingIn(set, a, b)) return undefined;
     if (a.lines.some((one, p) => (one === undefined) !== (b.lines[p] === undefined))) return undefined;
     for (const [element, one] of a.rows) if (!sameRows(one, b.rows.get(element))) return undefined;
     // What is learned at other widths later isn't counted to these gaps.
@@ -163,6 +176,23 @@ export class Typesetter {
     const page = { ...this.#page, set, leading };
     return new WorkedOut(page, pairOf(page, a, b, leading));
   }
+}
+
+const scrollsSideways = ({ scrollWidth, viewport }: PageFacts) => scrollWidth > viewport.width;
+
+/** What lies or stands otherwise at two measured viewports that isn't worked out: whether a viewport is like the first in that. */
+function partingIn(
+  { paragraphs, unread }: Typesetting,
+  a: MeasuredTexts,
+  b: MeasuredTexts,
+): ((facts: PageFacts) => boolean) | undefined {
+  const [first, last] = [a.facts, b.facts];
+  for (const p of new Set([...a.broken, ...b.broken]))
+    for (const element of paragraphs[p]!.atoms.element)
+      if (!liesAlike(element, first, last)) return (facts) => liesAlike(element, first, facts);
+  for (let i = 0; i < unread.length; i++)
+    if (unread[i] && !standsAlike(i, first, last)) return (facts) => standsAlike(i, first, facts);
+  return undefined;
 }
 
 /** Texts with words that are broken are left as they are. */
