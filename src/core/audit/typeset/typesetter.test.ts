@@ -122,3 +122,17 @@ test('text in a block that is high enough for several lines at one end alone may
   expect(worked.doubt!.loose).toEqual(between.loose);
   expect(worked.lines[4]![2]).toBe(worked.boxes[4 * 4 + 2]);
 });
+
+test('what turns between two viewports is told by whether another is like the first in it', () => {
+  const { first, last } = partlyUnread();
+  // What was measured of a width is remembered.
+  const parting = (other: PageFacts) => partlyUnread().typesetter.parting(first, other);
+  expect(parting(last)).toBeUndefined();
+  const lower = { ...last, lines: last.lines.map((own, i) => (i === 4 ? Float64Array.from([...own, ...own]) : own)) };
+  expect(partlyUnread().typesetter.between(first, lower)).toBeUndefined();
+  const wider = { ...last, scrollWidth: last.viewport.width + 1 };
+  for (const other of [lower, { ...last, scrollHeight: 801 }, wider])
+    expect([first, last, other].map(parting(other)!)).toEqual([true, true, false]);
+  // Half a px is none to a browser.
+  expect(parting({ ...last, scrollHeight: 800.4 })).toBeUndefined();
+});
