@@ -139,6 +139,7 @@ export const headingLine: Check = {
           // From here on it goes by how far lines reach.
           foundOn(facts, heading, cell);
           const [its, own] = [(seen[i] ??= seenOf(facts, heading)), seenOf(facts, cell)];
+          // Within the tolerance they are, however far off both may be.
           if (isSame(facts, its.left, own.left) || isSame(facts, its.right, own.right)) return;
           const off = apart(facts, [heading, its], [cell, own]);
           // Cells of one column are mostly as far off: the first of them is told.

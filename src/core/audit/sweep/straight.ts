@@ -76,6 +76,8 @@ function hasOtherType(a: PageFacts, b: PageFacts): boolean {
   return false;
 }
 
+export const scrollsSideways = ({ scrollWidth, viewport }: PageFacts): boolean => scrollWidth > viewport.width;
+
 /**
  * Whether a page is higher than the window. As long as it isn't, it is told to be as high, so that how high it is bends where it is; and browsers tell whole px.
  */
@@ -83,7 +85,7 @@ export const scrollsDown = ({ scrollHeight, viewport }: PageFacts): boolean => s
 
 /** The same but for the lines on which texts stand. */
 export function sameBesidesLines(a: PageFacts, b: PageFacts): boolean {
-  if (a.scrollWidth > a.viewport.width !== b.scrollWidth > b.viewport.width) return false;
+  if (scrollsSideways(a) !== scrollsSideways(b)) return false;
   return same(a.broken, b.broken) && sameDrops(a.drops, b.drops) && isStyledAlike(a, b);
 }
 

@@ -112,9 +112,7 @@ export function* textParts(
     }
     const places = bend?.at.filter((width) => width > from && width < to) ?? [];
     if (places.length > 0) return yield* divide(from, to, places);
-    if (!between) {
-      return yield* divide(from, to, inside.slice(0, 1));
-    }
+    if (!between) return yield* divide(from, to, inside.slice(0, 1));
     let [starts, unknown]: [(Starts | undefined)[], number] = [[], 0];
     let lines: LineStarts;
     for (let lacks: number | undefined = from; lacks !== undefined; inside = insideOf(from, to)) {

@@ -1,5 +1,5 @@
 import type { PageFacts } from '../facts';
-import { isSized, sameBesidesLines, scrollsDown } from '../sweep/straight';
+import { isSized, sameBesidesLines, scrollsDown, scrollsSideways } from '../sweep/straight';
 import { Rule, Unread } from '../codes';
 import { strayIn } from './as-measured';
 import { settled } from './heights';
@@ -177,8 +177,6 @@ export class Typesetter {
     return new WorkedOut(page, pairOf(page, a, b, leading));
   }
 }
-
-const scrollsSideways = ({ scrollWidth, viewport }: PageFacts) => scrollWidth > viewport.width;
 
 /** What lies or stands otherwise at two measured viewports that isn't worked out: whether a viewport is like the first in that. */
 function partingIn(
